@@ -1,0 +1,63 @@
+/**
+ * A set of characters as sorted, disjoint, inclusive ranges of code points.
+ *
+ * A `CharSet` is a flat array `[from, to, from, to, …]`. It is immutable: every operation makes a new one.
+ */
+export type CharSet = readonly number[];
+
+/** The last code point of Unicode. */
+export const LAST_CODE_POINT = 0x10ffff;
+
+export const EMPTY_SET: CharSet = [];
+export const FULL_SET: CharSet = [0, LAST_CODE_POINT];
+
+/** The set of the given inclusive ranges, which may come in any order and overlap. */
+export function setOfRanges(ranges: readonly (readonly [number, number])[]): CharSet {
+  const sorted = [...ranges].sort((a, b) => a[0] - b[0]);
+  const out: number[] = [];
+  for (const [from, to] of sorted) {
+    const last = out.length - 1;
+    if (last > 0 && from <= (out[last] as number) + 1) out[last] = Math.max(out[last] as number, to);
+    else out.push(from, to);
+  }
+  return out;
+}
+
+/** The set of every character of a string, surrogate pairs taken as one. */
+export function setOfText(text: string): CharSet {
+  return setOfRanges(Array.from(text, (c) => [c.codePointAt(0) as number, c.codePointAt(0) as number] as const));
+}
+
+export function rangesOf(set: CharSet): [number, number][] {
+  const out: [number, number][] = [];
+  for (let i = 0; i < set.length; i += 2) out.push([set[i] as number, set[i + 1] as number]);
+  return out;
+}
+
+export function union(...sets: readonly CharSet[]): CharSet {
+  return setOfRanges(sets.flatMap(rangesOf));
+}
+
+/** Every code point that is not in the set. */
+export function complement(set: CharSet): CharSet {
+  const out: number[] = [];
+  let next = 0;
+  for (const [from, to] of rangesOf(set)) {
+    if (from > next) out.push(next, from - 1);
+    next = to + 1;
+  }
+  if (next <= LAST_CODE_POINT) out.push(next, LAST_CODE_POINT);
+  return out;
+}
+
+/** Whether the set holds the code point; binary search, O(log ranges). */
+export function contains(set: CharSet, codePoint: number): boolean {
+  let low = 0;
+  let high = set.length >> 1;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (codePoint > (set[2 * middle + 1] as number)) low = middle + 1;
+    else high = middle;
+  }
+  return low < set.length >> 1 && codePoint >= (set[2 * low] as number);
+}

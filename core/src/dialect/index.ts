@@ -1,0 +1,36 @@
+/** The dialects that Lamprey reads, and the flags of a request read by a dialect's own table. */
+import { type Diagnostic, diagnostic } from "../syntax/diagnostic.ts";
+import { type Dialect, type DialectName, NO_OPTIONS, type Options } from "./dialect.ts";
+import { ecmascript } from "./ecmascript.ts";
+
+const DIALECTS: Partial<Record<DialectName, Dialect>> = { ecmascript };
+
+/** The dialect, or undefined where Lamprey does not read it yet. */
+export function dialectOf(name: DialectName): Dialect | undefined {
+  return DIALECTS[name];
+}
+
+export const READ_DIALECTS: readonly Dialect[] = Object.values(DIALECTS);
+
+const NOWHERE = { start: 0, end: 0 };
+
+/** Reads the letters of `flags`; what is wrong with them is said at the start of the pattern. */
+export function readFlags(dialect: Dialect, flags: string): { options: Options; diagnostics: Diagnostic[] } {
+  const diagnostics: Diagnostic[] = [];
+  const options: { -readonly [K in keyof Options]: Options[K] } = { ...NO_OPTIONS };
+  const seen = new Set<string>();
+  for (const letter of flags) {
+    const flag = dialect.flags.find((f) => f.letter === letter);
+    if (!flag) {
+      const known = dialect.flags.map((f) => f.letter).join("");
+      diagnostics.push(diagnostic("flag-unknown", NOWHERE, letter, dialect.title, known));
+    } else if (seen.has(letter)) diagnostics.push(diagnostic("flag-twice", NOWHERE, letter));
+    else if (flag.unread) diagnostics.push(diagnostic("flag-unread", NOWHERE, letter));
+    else if (flag.option) options[flag.option] = true;
+    seen.add(letter);
+  }
+  for (const [one, other] of dialect.exclusive) {
+    if (seen.has(one) && seen.has(other)) diagnostics.push(diagnostic("flags-exclude", NOWHERE, one, other));
+  }
+  return { options, diagnostics };
+}

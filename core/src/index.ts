@@ -1,0 +1,21 @@
+/** The core: everything that Lamprey knows about regular expressions, without a screen. */
+
+export { contrastSentences, type Difference, difference, type Weighed, weigh } from "./contrast/compare.ts";
+export { applyEdit, type Edit, modeEdit, quantifierAt, quantifiers } from "./contrast/variants.ts";
+export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dialect/dialect.ts";
+export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
+export { type Growth, type GrowthPoint, locateTrouble, measureGrowth, type Shape, type Trouble } from "./hazard/growth.ts";
+export { BacktrackingMachine, type MatchMode, runToEnd } from "./machine/backtracking.ts";
+export { EVENT_KINDS, type EventKind } from "./machine/events.ts";
+export { MatchTable } from "./machine/matches.ts";
+export { compile } from "./program/compile.ts";
+export type { Program } from "./program/program.ts";
+export { find, type Sought } from "./reel/find.ts";
+export { narrate, type Phrase, plain } from "./reel/narrate.ts";
+export { Mark, type Profile, profile } from "./reel/profile.ts";
+export * from "./reel/reel.ts";
+export type { Diagnostic } from "./syntax/diagnostic.ts";
+export { type Reading, read, type Source } from "./syntax/read.ts";
+export * from "./syntax/tree.ts";
+export { MODE_WORDS } from "./syntax/words.ts";
+export { lineColumn, lineStarts, visible } from "./text/visible.ts";

@@ -1,0 +1,520 @@
+/**
+ * The backtracking machine: the reference, and what the user steps through.
+ *
+ * It is naive on purpose. It tries alternatives from left to right, a greedy quantifier tries one more iteration
+ * first, a lazy one tries to go on first, and nothing is skipped by being clever: its steps are the product. What it
+ * matches is what ECMA-262 §22.2.2 says.
+ *
+ * It runs in slices, so that whoever drives it can stop it between two of them. Nothing is allocated for a step, and
+ * nothing recurses: saved states, their undo log and open lookarounds lie in typed arrays.
+ */
+
+import { contains } from "../charset/charset.ts";
+import { canonicalize } from "../charset/folding.ts";
+import { captureRegister, INSTRUCTION_WIDTH, Op, openRegister, type Program } from "../program/program.ts";
+import { Kind } from "./events.ts";
+import { MatchTable } from "./matches.ts";
+
+/**
+ * How to ask: `first` match of a search, `all` matches, a match that begins at the offset the run starts from, or one
+ * that covers the text from there to its end.
+ */
+export type MatchMode = "first" | "all" | "start" | "whole";
+
+/** Told of every event, if there is one. Arguments are numbers only, so that a call costs no allocation. */
+export interface Recorder {
+  /**
+   * @param to text offset after the event; for a cut, the number of saved states still held
+   * @param word kind and instruction, packed by `packEvent`
+   * @param top step of the newest saved state still held, −1 where none is
+   * @param saved number of saved states held after the event
+   * @param attempt offset at which this attempt began
+   */
+  write(to: number, word: number, top: number, saved: number, attempt: number): void;
+  /** The event just written also cleared captures. */
+  markCleared(): void;
+  /** Called once, before the run, with the registers that the machine will work on. */
+  watch(registers: Int32Array): void;
+}
+
+/** An event's kind (4 bits), whether it cleared captures (1 bit) and its instruction, in one number. */
+export const packEvent = (kind: number, pc: number): number => (pc << 5) | kind;
+
+export type Outcome = "running" | "done" | "memory-limit" | "match-limit";
+
+export interface MachineOptions {
+  readonly mode: MatchMode;
+  /** Offset at which the run starts; 0 where left out. */
+  readonly from?: number;
+  readonly recorder?: Recorder;
+  /** Stop after so many matches; no bound where left out. */
+  readonly matchLimit?: number;
+}
+
+/** Saved states, and changes to undo, are held in memory up to this many: 16 M of 16 bytes are a quarter of a GiB. */
+export const MAX_SAVED_STATES = 1 << 24;
+
+const STATE = 4; // pc, offset, length of the undo log, step at which it was saved
+const CHANGE = 2; // register, value before
+const FRAME = 4; // look, saved states held at entry, offset at entry, length of the undo log at entry
+const LATIN = 256;
+
+const isHigh = (unit: number): boolean => (unit & 0xfc00) === 0xd800;
+const isLow = (unit: number): boolean => (unit & 0xfc00) === 0xdc00;
+
+/** The code point that begins at the offset. */
+function pointAt(text: string, at: number): number {
+  const unit = text.charCodeAt(at);
+  if (!isHigh(unit) || at + 1 >= text.length) return unit;
+  const low = text.charCodeAt(at + 1);
+  return isLow(low) ? 0x10000 + ((unit - 0xd800) << 10) + (low - 0xdc00) : unit;
+}
+
+/** The code point that ends at the offset. */
+function pointBefore(text: string, at: number): number {
+  const unit = text.charCodeAt(at - 1);
+  if (!isLow(unit) || at < 2) return unit;
+  const high = text.charCodeAt(at - 2);
+  return isHigh(high) ? 0x10000 + ((high - 0xd800) << 10) + (unit - 0xdc00) : unit;
+}
+
+export class BacktrackingMachine {
+  readonly program: Program;
+  readonly text: string;
+  readonly matches: MatchTable;
+  outcome: Outcome = "running";
+  /** Events so far. */
+  steps = 0;
+  /** Saved states taken up again so far. */
+  backtracks = 0;
+  /** Attempts begun so far. */
+  attempts = 0;
+  /** The most saved states held at once so far. */
+  deepest = 0;
+  /** Offset at which the attempt under way began. */
+  attempt = 0;
+  /** Events before the attempt under way. */
+  attemptStep = 0;
+  /** The furthest offset that the attempt under way has stood at. */
+  reach = 0;
+
+  private readonly mode: MatchMode;
+  private readonly recorder: Recorder | null;
+  private readonly matchLimit: number;
+  private readonly registers: Int32Array;
+  private readonly frames: Int32Array;
+  private states = new Int32Array(256 * STATE);
+  private changes = new Int32Array(256 * CHANGE);
+  private changeCount = 0;
+  private stateCount = 0;
+  private frameCount = 0;
+  private pc = 0;
+  private at = 0;
+  /** Where the next attempt begins, or −1 while one is under way. */
+  private next: number;
+
+  constructor(program: Program, text: string, options: MachineOptions) {
+    this.program = program;
+    this.text = text;
+    this.mode = options.mode;
+    this.recorder = options.recorder ?? null;
+    this.matchLimit = options.matchLimit ?? Number.POSITIVE_INFINITY;
+    this.matches = new MatchTable(program.groups.length);
+    this.registers = new Int32Array(program.registerCount).fill(-1);
+    this.frames = new Int32Array((program.looks.length + 1) * FRAME);
+    this.next = options.from ?? 0;
+    this.recorder?.watch(this.registers);
+  }
+
+  /**
+   * Runs on for about as many steps as the budget says (a handful more, so that an instruction is never cut in two),
+   * and says whether the run has ended.
+   */
+  advance(budget: number): boolean {
+    while (this.outcome === "running" && budget > 0) {
+      if (this.next >= 0) this.beginAttempt();
+      const before = this.steps;
+      this.runAttempt(before + budget);
+      budget -= this.steps - before;
+    }
+    return this.outcome !== "running";
+  }
+
+  private beginAttempt(): void {
+    this.attempt = this.reach = this.at = this.next;
+    this.next = -1;
+    this.pc = 0;
+    this.stateCount = this.changeCount = this.frameCount = 0;
+    this.registers.fill(-1);
+    this.attempts++;
+    this.attemptStep = this.steps++;
+    this.recorder?.write(this.at, packEvent(Kind.Attempt, 0), -1, 0, this.attempt);
+  }
+
+  /** After an attempt that failed: the next one, or the end. */
+  private afterFailure(): void {
+    const anchored = this.mode === "start" || this.mode === "whole" || this.program.options.sticky;
+    if (anchored || this.attempt >= this.text.length) this.outcome = "done";
+    else this.next = this.advanced(this.attempt);
+  }
+
+  /** After a match; ECMA-262 AdvanceStringIndex where it was empty. */
+  private afterMatch(start: number, end: number): void {
+    this.matches.add(start, end, this.registers);
+    const next = end > start ? end : this.advanced(end);
+    if (this.mode !== "all" || next > this.text.length) this.outcome = "done";
+    else if (this.matches.length >= this.matchLimit) this.outcome = "match-limit";
+    else this.next = next;
+  }
+
+  private advanced(offset: number): number {
+    return offset + (this.program.options.codePoints && offset < this.text.length && pointAt(this.text, offset) > 0xffff ? 2 : 1);
+  }
+
+  /** Makes room for one more saved state, or for one more change; false where memory is at its bound. */
+  private growStates(): boolean {
+    if (this.states.length >= MAX_SAVED_STATES * STATE) return false;
+    const grown = new Int32Array(this.states.length * 2);
+    grown.set(this.states);
+    this.states = grown;
+    return true;
+  }
+
+  private growChanges(): boolean {
+    if (this.changes.length >= MAX_SAVED_STATES * 2 * CHANGE) return false;
+    const grown = new Int32Array(this.changes.length * 2);
+    grown.set(this.changes);
+    this.changes = grown;
+    return true;
+  }
+
+  /** Sets a register; what it held is noted where a saved state or an open lookaround may want it back. */
+  private set(register: number, value: number): void {
+    const { registers } = this;
+    if (this.stateCount > 0 || this.frameCount > 0) {
+      if ((this.changeCount + 1) * CHANGE > this.changes.length && !this.growChanges()) {
+        this.outcome = "memory-limit";
+        return;
+      }
+      this.changes[this.changeCount * CHANGE] = register;
+      this.changes[this.changeCount * CHANGE + 1] = registers[register] as number;
+      this.changeCount++;
+    }
+    registers[register] = value;
+  }
+
+  /** Undoes changes until the log is as long as it was. */
+  private undo(length: number): void {
+    const { changes, registers } = this;
+    for (let i = this.changeCount - 1; i >= length; i--) registers[changes[i * CHANGE] as number] = changes[i * CHANGE + 1] as number;
+    this.changeCount = length;
+  }
+
+  /** Whether a set holds a code unit or code point beyond the table for the first 256. */
+  private holds(set: number, character: number): boolean {
+    return contains(this.program.sets[set] as readonly number[], character);
+  }
+
+  private isWord(at: number): boolean {
+    if (at < 0 || at >= this.text.length) return false;
+    const unit = this.text.charCodeAt(at);
+    return unit < LATIN ? this.program.latin[this.program.wordSet * LATIN + unit] === 1 : this.holds(this.program.wordSet, unit);
+  }
+
+  private isLineEnd(at: number): boolean {
+    return this.holds(this.program.lineEndSet, this.text.charCodeAt(at));
+  }
+
+  private asserts(assertion: number, at: number): boolean {
+    switch (assertion) {
+      case 0:
+        return at === 0;
+      case 1:
+        return at === this.text.length;
+      case 2:
+        return at === 0 || this.isLineEnd(at - 1);
+      case 3:
+        return at === this.text.length || this.isLineEnd(at);
+      case 4:
+        return this.isWord(at - 1) !== this.isWord(at);
+      default:
+        return this.isWord(at - 1) === this.isWord(at);
+    }
+  }
+
+  /** The offset after the text that a back-reference stands for, or −1 where the text at hand differs. */
+  private refer(reference: number, at: number, back: boolean): number {
+    const { groups } = this.program.references[reference] as { groups: readonly number[] };
+    for (const group of groups) {
+      const start = this.registers[captureRegister(group)] as number;
+      if (start >= 0) return this.sameText(start, this.registers[captureRegister(group) + 1] as number, at, back);
+    }
+    return at;
+  }
+
+  private sameText(start: number, end: number, at: number, back: boolean): number {
+    const { text } = this;
+    const { folding, options } = this.program;
+    const length = end - start;
+    const from = back ? at - length : at;
+    if (from < 0 || from + length > text.length) return -1;
+    for (let i = 0; i < length; ) {
+      const one = options.codePoints ? pointAt(text, start + i) : text.charCodeAt(start + i);
+      const other = options.codePoints ? pointAt(text, from + i) : text.charCodeAt(from + i);
+      if (one !== other && (folding === null || canonicalize(one, folding) !== canonicalize(other, folding))) return -1;
+      i += one > 0xffff ? 2 : 1;
+    }
+    return back ? from : from + length;
+  }
+
+  /** Runs the attempt under way until it ends or the number of steps is reached. */
+  private runAttempt(stop: number): void {
+    const { text, program, recorder, registers, frames } = this;
+    const { code, latin, loops } = program;
+    const length = text.length;
+    let { pc, at, steps, states, stateCount, reach } = this;
+    /** Step of the newest saved state; kept only for the recorder. */
+    let top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
+
+    run: while (steps < stop) {
+      const word = pc * INSTRUCTION_WIDTH;
+      const a = code[word + 1] as number;
+      /** Offset after the item, −1 where it did not match. */
+      let to = -1;
+      switch (code[word]) {
+        case Op.Unit:
+          if (at < length && text.charCodeAt(at) === a) to = at + 1;
+          break;
+        case Op.UnitBack:
+          if (at > 0 && text.charCodeAt(at - 1) === a) to = at - 1;
+          break;
+        case Op.Set:
+          if (at < length) {
+            const unit = text.charCodeAt(at);
+            if (unit < LATIN ? latin[a * LATIN + unit] === 1 : this.holds(a, unit)) to = at + 1;
+          }
+          break;
+        case Op.SetBack:
+          if (at > 0) {
+            const unit = text.charCodeAt(at - 1);
+            if (unit < LATIN ? latin[a * LATIN + unit] === 1 : this.holds(a, unit)) to = at - 1;
+          }
+          break;
+        case Op.SetPoint:
+          if (at < length) {
+            const point = pointAt(text, at);
+            if (point < LATIN ? latin[a * LATIN + point] === 1 : this.holds(a, point)) to = at + (point > 0xffff ? 2 : 1);
+          }
+          break;
+        case Op.SetPointBack:
+          if (at > 0) {
+            const point = pointBefore(text, at);
+            if (point < LATIN ? latin[a * LATIN + point] === 1 : this.holds(a, point)) to = at - (point > 0xffff ? 2 : 1);
+          }
+          break;
+        case Op.Reference:
+          to = this.refer(a, at, code[word + 2] === 1);
+          break;
+        case Op.Assert:
+          if (this.asserts(a, at)) {
+            steps++;
+            if (recorder !== null) recorder.write(at, packEvent(Kind.Hold, pc), top, stateCount, this.attempt);
+            pc++;
+            continue run;
+          }
+          break;
+        case Op.Branch:
+          if ((stateCount + 1) * STATE > states.length) {
+            if (!this.growStates()) {
+              this.outcome = "memory-limit";
+              break run;
+            }
+            states = this.states;
+          }
+          states[stateCount * STATE] = a;
+          states[stateCount * STATE + 1] = at;
+          states[stateCount * STATE + 2] = this.changeCount;
+          states[stateCount * STATE + 3] = top = steps;
+          this.stateCount = ++stateCount;
+          if (stateCount > this.deepest) this.deepest = stateCount;
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Save, pc), top, stateCount, this.attempt);
+          pc++;
+          continue run;
+        case Op.Jump:
+          pc = a;
+          continue run;
+        case Op.Open:
+          this.set(openRegister(a, program.groups.length), at);
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Open, pc), top, stateCount, this.attempt);
+          pc++;
+          if (this.outcome !== "running") break run;
+          continue run;
+        case Op.Close: {
+          const opened = registers[openRegister(a, program.groups.length)] as number;
+          this.set(captureRegister(a), opened < at ? opened : at);
+          this.set(captureRegister(a) + 1, opened < at ? at : opened);
+          this.set(openRegister(a, program.groups.length), -1);
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Close, pc), top, stateCount, this.attempt);
+          pc++;
+          if (this.outcome !== "running") break run;
+          continue run;
+        }
+        case Op.LoopEnter:
+          this.set((loops[a] as (typeof loops)[number]).counter, 0);
+          pc++;
+          continue run;
+        case Op.LoopTry: {
+          const loop = loops[a] as (typeof loops)[number];
+          if (loop.counter >= 0) {
+            const count = registers[loop.counter] as number;
+            if (count < loop.min) {
+              pc++;
+              continue run;
+            }
+            if (count >= loop.max) {
+              pc = code[word + 2] as number;
+              continue run;
+            }
+          }
+          if ((stateCount + 1) * STATE > states.length) {
+            if (!this.growStates()) {
+              this.outcome = "memory-limit";
+              break run;
+            }
+            states = this.states;
+          }
+          const lazy = loop.mode === "lazy";
+          states[stateCount * STATE] = lazy ? pc + 1 : (code[word + 2] as number);
+          states[stateCount * STATE + 1] = at;
+          states[stateCount * STATE + 2] = this.changeCount;
+          states[stateCount * STATE + 3] = top = steps;
+          this.stateCount = ++stateCount;
+          if (stateCount > this.deepest) this.deepest = stateCount;
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Save, pc), top, stateCount, this.attempt);
+          pc = lazy ? (code[word + 2] as number) : pc + 1;
+          continue run;
+        }
+        case Op.LoopBegin: {
+          const loop = loops[a] as (typeof loops)[number];
+          if (loop.begin >= 0) this.set(loop.begin, at);
+          let cleared = false;
+          for (let r = captureRegister(loop.clearFrom); r < captureRegister(loop.clearTo); r++) {
+            if (registers[r] !== -1) {
+              this.set(r, -1);
+              cleared = true;
+            }
+          }
+          if (cleared && recorder !== null) recorder.markCleared();
+          pc++;
+          if (this.outcome !== "running") break run;
+          continue run;
+        }
+        case Op.LoopNext: {
+          const loop = loops[a] as (typeof loops)[number];
+          const past = loop.counter < 0 || (registers[loop.counter] as number) >= loop.min;
+          // ECMA-262 RepeatMatcher step 2.b: an iteration beyond the least number that took nothing fails.
+          if (past && loop.begin >= 0 && registers[loop.begin] === at) break;
+          if (loop.counter >= 0) this.set(loop.counter, (registers[loop.counter] as number) + 1);
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Loop, pc), top, stateCount, this.attempt);
+          pc = code[word + 2] as number;
+          if (this.outcome !== "running") break run;
+          continue run;
+        }
+        case Op.LookEnter: {
+          const frame = this.frameCount++ * FRAME;
+          frames[frame] = a;
+          frames[frame + 1] = stateCount;
+          frames[frame + 2] = at;
+          frames[frame + 3] = this.changeCount;
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Enter, pc), top, stateCount, this.attempt);
+          pc++;
+          continue run;
+        }
+        case Op.LookLeave: {
+          const frame = --this.frameCount * FRAME;
+          const held = frames[frame + 1] as number;
+          if (stateCount > held) {
+            this.stateCount = stateCount = held;
+            top = held > 0 ? (states[held * STATE - 1] as number) : -1;
+            steps++;
+            if (recorder !== null) recorder.write(held, packEvent(Kind.Cut, pc), top, stateCount, this.attempt);
+          }
+          at = frames[frame + 2] as number;
+          const look = program.looks[a] as (typeof program.looks)[number];
+          if (!look.negated) {
+            steps++;
+            if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, pc), top, stateCount, this.attempt);
+            pc = look.next;
+            continue run;
+          }
+          this.undo(frames[frame + 3] as number);
+          break;
+        }
+        case Op.Match:
+          if (this.mode === "whole" && at !== length) break;
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Match, pc), top, stateCount, this.attempt);
+          this.afterMatch(this.attempt, at);
+          break run;
+      }
+
+      steps++;
+      if (to >= 0) {
+        if (recorder !== null) recorder.write(to, packEvent(Kind.Consume, pc), top, stateCount, this.attempt);
+        at = to;
+        if (at > reach) reach = at;
+        pc++;
+        continue;
+      }
+      if (recorder !== null) recorder.write(at, packEvent(Kind.Mismatch, pc), top, stateCount, this.attempt);
+
+      // Backtrack: the newest saved state, but first the end of every lookaround that holds none of its own any more.
+      while (this.frameCount > 0 && frames[(this.frameCount - 1) * FRAME + 1] === stateCount) {
+        const frame = --this.frameCount * FRAME;
+        at = frames[frame + 2] as number;
+        this.undo(frames[frame + 3] as number);
+        const look = program.looks[frames[frame] as number] as (typeof program.looks)[number];
+        steps++;
+        if (look.negated) {
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, look.next - 1), top, stateCount, this.attempt);
+          pc = look.next;
+          continue run;
+        }
+        if (recorder !== null) recorder.write(at, packEvent(Kind.Mismatch, look.next - 1), top, stateCount, this.attempt);
+      }
+      if (stateCount === 0) {
+        steps++;
+        if (recorder !== null) recorder.write(at, packEvent(Kind.GiveUp, 0), -1, 0, this.attempt);
+        this.afterFailure();
+        break;
+      }
+      this.stateCount = --stateCount;
+      pc = states[stateCount * STATE] as number;
+      at = states[stateCount * STATE + 1] as number;
+      this.undo(states[stateCount * STATE + 2] as number);
+      top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
+      steps++;
+      this.backtracks++;
+      // The instruction of a resume is where the machine goes on; the reel finds the choice by its saved state.
+      if (recorder !== null) recorder.write(at, packEvent(Kind.Resume, pc), top, stateCount, this.attempt);
+    }
+
+    this.pc = pc;
+    this.at = at;
+    this.steps = steps;
+    this.stateCount = stateCount;
+    this.reach = reach;
+  }
+}
+
+/** Runs to the end, or to the limit of steps. */
+export function runToEnd(machine: BacktrackingMachine, stepLimit = Number.POSITIVE_INFINITY): "done" | "step-limit" | "memory-limit" | "match-limit" {
+  machine.advance(stepLimit);
+  return machine.outcome === "running" ? "step-limit" : machine.outcome;
+}

@@ -1,0 +1,67 @@
+/**
+ * Matches in one flat table, so that a hundred thousand of them cost two allocations and cross to another thread for
+ * free: each row is `[start, end, start of group 1, end of group 1, …]`, −1 for a group that is not set.
+ */
+export class MatchTable {
+  readonly groupCount: number;
+  /** Numbers in a row. */
+  readonly width: number;
+  private rows: Int32Array;
+  private used = 0;
+
+  constructor(groupCount: number, rows = new Int32Array(0)) {
+    this.groupCount = groupCount;
+    this.width = 2 * (groupCount + 1);
+    this.rows = rows;
+    this.used = Math.floor(rows.length / this.width);
+  }
+
+  get length(): number {
+    return this.used;
+  }
+
+  /** Adds a match; the captures are the first 2 × groupCount of the registers. */
+  add(start: number, end: number, registers: Int32Array): void {
+    const at = this.used * this.width;
+    if (at + this.width > this.rows.length) {
+      const grown = new Int32Array(Math.max(64 * this.width, 2 * this.rows.length));
+      grown.set(this.rows.subarray(0, at));
+      this.rows = grown;
+    }
+    this.rows[at] = start;
+    this.rows[at + 1] = end;
+    for (let i = 0; i < 2 * this.groupCount; i++) this.rows[at + 2 + i] = registers[i] as number;
+    this.used++;
+  }
+
+  start(match: number): number {
+    return this.rows[match * this.width] as number;
+  }
+
+  end(match: number): number {
+    return this.rows[match * this.width + 1] as number;
+  }
+
+  /** The span of group n (0 is the whole match), or null where it is not set. */
+  group(match: number, n: number): { start: number; end: number } | null {
+    const start = this.rows[match * this.width + 2 * n] as number;
+    return start < 0 ? null : { start, end: this.rows[match * this.width + 2 * n + 1] as number };
+  }
+
+  /** The first match that ends after the offset, or begins at it: where a view of the text from there on starts. */
+  firstReaching(offset: number): number {
+    let low = 0;
+    let high = this.used;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (this.end(middle) < offset) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  }
+
+  /** The rows, without what was kept free for growth. */
+  toArray(): Int32Array {
+    return this.rows.slice(0, this.used * this.width);
+  }
+}

@@ -1,0 +1,433 @@
+/**
+ * A reel: one recorded run, which can be wound to any step without running it again.
+ *
+ * Two facts carry it. The machine is continuous, so an event's offset before is the last one's offset after. And what
+ * a machine holds at a step is what the *live path* made: the events from there back to the start of the attempt,
+ * where a resume jumps to the moment its state was saved and skips what was undone in between. Captures, the turns of
+ * a repeated group, and who took what are all read off the live path.
+ */
+import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import { EVENT_KINDS, type EventKind, Kind } from "../machine/events.ts";
+import type { MatchTable } from "../machine/matches.ts";
+import { captureRegister, INSTRUCTION_WIDTH, Op, openRegister, type Program } from "../program/program.ts";
+import type { Node, Span } from "../syntax/tree.ts";
+import { CHECKPOINT_HEAD, CLEARED, KIND_MASK, PC_SHIFT, ReelRecorder } from "./recorder.ts";
+
+/** One event as contract and interface see it. Offsets are UTF-16 code units. */
+export interface ReelEvent {
+  readonly step: number;
+  readonly kind: EventKind;
+  /** Span of the pattern that acts. */
+  readonly start: number;
+  readonly end: number;
+  /** Text offset before and after. */
+  readonly at: number;
+  readonly to: number;
+  /** Saved states held after the event. */
+  readonly saved: number;
+  /** Text offset at which this attempt began. */
+  readonly attempt: number;
+}
+
+/** Everything that holds at a step. */
+export interface Frame extends ReelEvent {
+  readonly node: Node;
+  /** Captures of groups 1…n. */
+  readonly captures: readonly (Span | null)[];
+  /** For groups that are open: the offset where they were entered. */
+  readonly opened: readonly (number | null)[];
+  /** The furthest offset that this attempt has stood at so far. */
+  readonly reach: number;
+  /** Step at which this attempt began. */
+  readonly attemptStep: number;
+  /** For a resume, a give-up or a cut: the step that caused it. */
+  readonly cause: number | null;
+  /** For a resume: the step that saved the state. */
+  readonly savedAt: number | null;
+}
+
+export interface SavedState {
+  /** Step that saved it. */
+  readonly step: number;
+  /** Text offset to which it goes back. */
+  readonly at: number;
+  /** What would be tried next. */
+  readonly node: Node;
+  readonly way: SavedWay;
+}
+
+/** What a saved state would do: the next alternative, no more of a greedy quantifier, or one more of a lazy one. */
+export type SavedWay = "alternative" | "stop" | "more";
+
+/** A part of the pattern and the text that it holds, on the live path. */
+export interface Taken extends Span {
+  readonly step: number;
+  readonly node: Node;
+}
+
+export interface ReelEnd {
+  /** False where the recording stopped at its bound. */
+  readonly complete: boolean;
+  readonly steps: number;
+  readonly attempts: number;
+  readonly backtracks: number;
+  /** The most saved states held at once. */
+  readonly deepest: number;
+  readonly matches: MatchTable;
+  readonly bytes: number;
+}
+
+export interface RecordOptions {
+  readonly mode: MatchMode;
+  /** Offset at which the run starts. */
+  readonly from?: number;
+  /** The most events to record. */
+  readonly eventLimit: number;
+}
+
+/** Events recorded in one slice: about five milliseconds, so that a newer request is noticed in time. */
+const SLICE = 250_000;
+
+/** Records a run in slices; each `next()` runs one more. The value returned at the end is the reel. */
+export function* recordInSlices(program: Program, text: string, options: RecordOptions): Generator<number, Reel> {
+  const recorder = new ReelRecorder(program);
+  const machine = new BacktrackingMachine(program, text, { mode: options.mode, from: options.from ?? 0, recorder });
+  while (machine.steps < options.eventLimit && !machine.advance(Math.min(SLICE, options.eventLimit - machine.steps))) yield machine.steps;
+  return new Reel(recorder, text, {
+    complete: machine.outcome === "done" && machine.steps <= options.eventLimit,
+    steps: Math.min(machine.steps, options.eventLimit),
+    attempts: machine.attempts,
+    backtracks: machine.backtracks,
+    deepest: machine.deepest,
+    matches: machine.matches,
+    bytes: recorder.bytes,
+  });
+}
+
+/** Records a run at once. */
+export function record(program: Program, text: string, options: RecordOptions): Reel {
+  const slices = recordInSlices(program, text, options);
+  for (;;) {
+    const next = slices.next();
+    if (next.done) return next.value;
+  }
+}
+
+export class Reel {
+  readonly program: Program;
+  readonly text: string;
+  readonly end: ReelEnd;
+  private readonly rows: ReelRecorder;
+
+  constructor(rows: ReelRecorder, text: string, end: ReelEnd) {
+    this.program = rows.program;
+    this.rows = rows;
+    this.text = text;
+    this.end = end;
+  }
+
+  /** The pattern as written. */
+  get source(): string {
+    return this.program.source.pattern;
+  }
+
+  /** Whether the item that acts reads the text from right to left. */
+  readsBackwards(step: number): boolean {
+    const op = this.operation(this.pc(step));
+    return op === Op.UnitBack || op === Op.SetBack || op === Op.SetPointBack;
+  }
+
+  /** For a save at an alternation: the alternative that was saved. */
+  nextWay(step: number): Node | undefined {
+    return this.program.resumes.get(this.pc(step));
+  }
+
+  /** Number of events; steps run from 0 up to but not including it. */
+  get length(): number {
+    return this.end.steps;
+  }
+
+  kind(step: number): number {
+    return this.rows.at(step, 1) & KIND_MASK;
+  }
+
+  private pc(step: number): number {
+    return (this.rows.at(step, 1) >> PC_SHIFT) & 0x7ffffff;
+  }
+
+  private operation(pc: number): number {
+    return this.program.code[pc * INSTRUCTION_WIDTH] as number;
+  }
+
+  private operand(pc: number): number {
+    return this.program.code[pc * INSTRUCTION_WIDTH + 1] as number;
+  }
+
+  /** Step of the newest saved state held after the event, −1 where none is held. */
+  top(step: number): number {
+    return step < 0 ? -1 : this.rows.at(step, 2);
+  }
+
+  /** The step whose saved state a resume takes up. */
+  savedBy(resume: number): number {
+    return this.top(resume - 1);
+  }
+
+  /** Text offset after the event. */
+  offset(step: number): number {
+    let i = step;
+    // A cut keeps in its place how many saved states are left; the machine stands where it stood.
+    while (this.kind(i) === Kind.Cut) i--;
+    return this.rows.at(i, 0);
+  }
+
+  private offsetBefore(step: number): number {
+    return step === 0 || this.kind(step) === Kind.Attempt ? this.offset(step) : this.offset(step - 1);
+  }
+
+  /** The part of the pattern that acts in the event. */
+  node(step: number): Node {
+    switch (this.kind(step)) {
+      case Kind.Attempt:
+      case Kind.Match:
+      case Kind.GiveUp:
+        return this.program.root;
+      case Kind.Resume: {
+        const choice = this.pc(this.savedBy(step));
+        return this.program.resumes.get(choice) ?? (this.program.nodes[choice] as Node);
+      }
+      default:
+        return this.program.nodes[this.pc(step)] as Node;
+    }
+  }
+
+  private span(step: number): Span {
+    const kind = this.kind(step);
+    const whole = kind === Kind.Attempt || kind === Kind.Match || kind === Kind.GiveUp;
+    return whole ? { start: 0, end: this.source.length } : this.node(step);
+  }
+
+  /** Saved states held, where the attempt began, and how far it reached: counted on from the last checkpoint. */
+  private tally(step: number): { saved: number; attempt: number; attemptStep: number; reach: number } {
+    const first = step - (step % this.rows.interval);
+    const point = this.rows.checkpoint(step);
+    let [saved, attempt, attemptStep, reach] = point as unknown as [number, number, number, number];
+    for (let i = first; i <= step; i++) {
+      switch (this.kind(i)) {
+        case Kind.Attempt:
+          saved = 0;
+          attempt = reach = this.rows.at(i, 0);
+          attemptStep = i;
+          break;
+        case Kind.Consume:
+          reach = Math.max(reach, this.rows.at(i, 0));
+          break;
+        case Kind.Save:
+          saved++;
+          break;
+        case Kind.Resume:
+          saved--;
+          break;
+        case Kind.Cut:
+          saved = this.rows.at(i, 0);
+          break;
+      }
+    }
+    return { saved, attempt, attemptStep, reach };
+  }
+
+  /** The event at a step. */
+  event(step: number): ReelEvent {
+    const { start, end } = this.span(step);
+    const { saved, attempt } = this.tally(step);
+    const kind = EVENT_KINDS[this.kind(step)] as EventKind;
+    return { step, kind, start, end, at: this.offsetBefore(step), to: this.offset(step), saved, attempt };
+  }
+
+  /** The events of a window, counted on from its start: cheaper than one by one. */
+  *events(from: number, count: number): Generator<ReelEvent> {
+    const last = Math.min(from + count, this.length);
+    if (from >= last) return;
+    let { saved, attempt } = this.event(from);
+    for (let step = from; step < last; step++) {
+      const kind = this.kind(step);
+      if (step > from) {
+        if (kind === Kind.Attempt) saved = 0;
+        if (kind === Kind.Attempt) attempt = this.offset(step);
+        if (kind === Kind.Save) saved++;
+        if (kind === Kind.Resume) saved--;
+        if (kind === Kind.Cut) saved = this.rows.at(step, 0);
+      }
+      const { start, end } = this.span(step);
+      const name = EVENT_KINDS[kind] as EventKind;
+      yield { step, kind: name, start, end, at: this.offsetBefore(step), to: this.offset(step), saved, attempt };
+    }
+  }
+
+  /** Everything that holds at a step. */
+  frame(step: number): Frame {
+    const kind = this.kind(step);
+    const { saved, attempt, attemptStep, reach } = this.tally(step);
+    const backtracked = kind === Kind.Resume || kind === Kind.GiveUp;
+    return {
+      ...this.event(step),
+      saved,
+      attempt,
+      attemptStep,
+      reach,
+      node: this.node(step),
+      ...this.captures(step),
+      cause: backtracked ? step - 1 : null,
+      savedAt: kind === Kind.Resume ? this.savedBy(step) : null,
+    };
+  }
+
+  /** The groups that an event's loop clears, first and one past the last. */
+  private cleared(step: number): readonly [number, number] {
+    const loop = this.program.loops[this.operand(this.pc(step))];
+    return loop ? [loop.clearFrom, loop.clearTo] : [0, 0];
+  }
+
+  /**
+   * Captures, and groups that are open, after a step: read back along the live path until every group is settled, the
+   * attempt's start is reached, or a checkpoint settles the rest.
+   */
+  captures(step: number): { captures: (Span | null)[]; opened: (number | null)[] } {
+    const { groups } = this.program;
+    const count = groups.length;
+    const captures: (Span | null | undefined)[] = new Array(count).fill(undefined);
+    const opened: (number | null | undefined)[] = new Array(count).fill(undefined);
+    /** Ends of captures whose start is still to be found. */
+    const ends: (number | undefined)[] = new Array(count).fill(undefined);
+    let unsettled = 2 * count;
+    const settleCapture = (g: number, value: Span | null) => {
+      if (captures[g] !== undefined) return;
+      captures[g] = value;
+      unsettled--;
+    };
+    const settleOpen = (g: number, value: number | null) => {
+      if (opened[g] !== undefined) return;
+      opened[g] = value;
+      unsettled--;
+    };
+    const closeFrom = (g: number, start: number) => {
+      const end = ends[g];
+      if (end === undefined || captures[g] !== undefined) return;
+      settleCapture(g, { start: Math.min(start, end), end: Math.max(start, end) });
+    };
+    let i = step;
+    while (unsettled > 0) {
+      const kind = this.kind(i);
+      if (kind === Kind.Attempt) break;
+      if ((this.rows.at(i, 1) & CLEARED) !== 0) {
+        const [from, to] = this.cleared(i);
+        for (let g = from; g < to; g++) {
+          if (ends[g - 1] === undefined) settleCapture(g - 1, null);
+        }
+      }
+      if (kind === Kind.Open) {
+        const g = this.operand(this.pc(i)) - 1;
+        const start = this.rows.at(i, 0);
+        closeFrom(g, start);
+        settleOpen(g, start);
+      } else if (kind === Kind.Close) {
+        const g = this.operand(this.pc(i)) - 1;
+        settleOpen(g, null);
+        if (captures[g] === undefined && ends[g] === undefined) ends[g] = this.rows.at(i, 0);
+      }
+      if (i % this.rows.interval === 0) {
+        const point = this.rows.checkpoint(i);
+        for (let g = 0; g < count; g++) {
+          const entered = point[CHECKPOINT_HEAD + openRegister(g + 1, count)] as number;
+          const start = point[CHECKPOINT_HEAD + captureRegister(g + 1)] as number;
+          const end = point[CHECKPOINT_HEAD + captureRegister(g + 1) + 1] as number;
+          closeFrom(g, entered);
+          settleOpen(g, entered < 0 ? null : entered);
+          settleCapture(g, start < 0 ? null : { start, end });
+        }
+        break;
+      }
+      i = this.before(i);
+    }
+    return { captures: captures.map((c) => c ?? null), opened: opened.map((o) => o ?? null) };
+  }
+
+  /**
+   * The step before this one on the live path. A resume goes back to just before its state was saved; a lookaround
+   * whose inside has failed or was not wanted goes back to where it was entered.
+   */
+  private before(step: number): number {
+    const kind = this.kind(step);
+    if (kind === Kind.Resume) return this.savedBy(step) - 1;
+    if (kind !== Kind.Leave && kind !== Kind.Mismatch) return step - 1;
+    const pc = this.pc(step);
+    if (this.operation(pc) !== Op.LookLeave) return step - 1;
+    const look = this.operand(pc);
+    if (kind === Kind.Leave && !this.program.looks[look]?.negated) return step - 1;
+    let i = step - 1;
+    // A lookaround is not entered again inside itself, so the newest entry is its own.
+    while (this.kind(i) !== Kind.Enter || this.operand(this.pc(i)) !== look) i--;
+    return i;
+  }
+
+  /** The live path from a step back to the start of its attempt, newest first. */
+  *livePath(step: number): Generator<number> {
+    let i = step;
+    for (;;) {
+      yield i;
+      if (this.kind(i) === Kind.Attempt) return;
+      i = this.before(i);
+    }
+  }
+
+  /** The steps on the live path at which a group was closed, oldest first, with what each turn took; at most `limit`, the newest. */
+  turns(group: number, step: number, limit: number): Taken[] {
+    const out: Taken[] = [];
+    let closed: { step: number; at: number } | undefined;
+    for (const i of this.livePath(step)) {
+      const kind = this.kind(i);
+      if (kind !== Kind.Open && kind !== Kind.Close) continue;
+      const pc = this.pc(i);
+      if (this.operand(pc) !== group) continue;
+      if (kind === Kind.Close) closed = { step: i, at: this.rows.at(i, 0) };
+      else if (closed) {
+        const opened = this.rows.at(i, 0);
+        const [start, end] = [Math.min(opened, closed.at), Math.max(opened, closed.at)];
+        out.push({ step: closed.step, node: this.program.nodes[pc] as Node, start, end });
+        closed = undefined;
+        if (out.length >= limit) break;
+      }
+    }
+    return out.reverse();
+  }
+
+  /** The saved states held after a step, newest first, from the one numbered `skip` on. */
+  savedStates(step: number, skip: number, count: number): SavedState[] {
+    const out: SavedState[] = [];
+    let state = this.top(step);
+    for (let n = 0; state >= 0 && n < skip + count; n++) {
+      if (n >= skip) {
+        const pc = this.pc(state);
+        const alternative = this.operation(pc) === Op.Branch;
+        const lazy = !alternative && this.program.loops[this.operand(pc)]?.mode === "lazy";
+        out.push({
+          step: state,
+          at: this.offset(state),
+          node: this.program.resumes.get(pc) ?? (this.program.nodes[pc] as Node),
+          way: alternative ? "alternative" : lazy ? "more" : "stop",
+        });
+      }
+      state = this.top(state - 1);
+    }
+    return out;
+  }
+
+  /** Whether the event sets or clears the group's capture (any group's, where none is named). */
+  changesCapture(step: number, group?: number): boolean {
+    const kind = this.kind(step);
+    if (kind === Kind.Open || kind === Kind.Close) return kind === Kind.Close && (group === undefined || this.operand(this.pc(step)) === group);
+    if ((this.rows.at(step, 1) & CLEARED) === 0) return false;
+    const [from, to] = this.cleared(step);
+    return group === undefined || (group >= from && group < to);
+  }
+}

@@ -1,0 +1,81 @@
+/**
+ * The syntax tree of a pattern.
+ *
+ * Every node keeps its span in the pattern: `start` and `end` are UTF-16 code units, half-open.
+ */
+import type { CharSet } from "../charset/charset.ts";
+
+export interface Span {
+  readonly start: number;
+  readonly end: number;
+}
+
+export type QuantifierMode = "greedy" | "lazy" | "possessive";
+export type AssertionKind = "text-start" | "text-end" | "line-start" | "line-end" | "word-edge" | "not-word-edge";
+
+/** What a set is made of, as written: kept for whoever explains it. */
+export type SetItem = Span & ({ readonly kind: "range"; readonly from: number; readonly to: number } | { readonly kind: "class"; readonly name: string });
+
+export type Node = Span &
+  (
+    | { readonly kind: "empty" }
+    /** One literal character: a code point where the dialect reads code points, else a code unit. */
+    | { readonly kind: "character"; readonly codePoint: number }
+    /** The dot. */
+    | { readonly kind: "any" }
+    /** A class such as `\d`, or a set in brackets; `set` is before negation and case folding. */
+    | { readonly kind: "set"; readonly set: CharSet; readonly negated: boolean; readonly items: readonly SetItem[] }
+    | { readonly kind: "assertion"; readonly assertion: AssertionKind }
+    | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean; readonly body: Node }
+    /** Brackets; `capture` is the group's number, or null where it does not capture. */
+    | { readonly kind: "group"; readonly capture: number | null; readonly name: string | null; readonly body: Node }
+    /** A back-reference; a name can stand for several groups, of which at most one has taken part. */
+    | { readonly kind: "back-reference"; readonly groups: readonly number[]; readonly label: string }
+    | { readonly kind: "alternation"; readonly branches: readonly Node[] }
+    | { readonly kind: "sequence"; readonly items: readonly Node[] }
+    /** `max` is Infinity where there is no bound; the operator is the sign itself, such as `+?`. */
+    | {
+        readonly kind: "quantifier";
+        readonly min: number;
+        readonly max: number;
+        readonly mode: QuantifierMode;
+        readonly body: Node;
+        readonly operator: Span;
+      }
+  );
+
+export type NodeOf<K extends Node["kind"]> = Extract<Node, { kind: K }>;
+
+/** The nodes directly inside a node, in the order of the pattern. */
+export function childrenOf(node: Node): readonly Node[] {
+  switch (node.kind) {
+    case "alternation":
+      return node.branches;
+    case "sequence":
+      return node.items;
+    case "group":
+    case "look":
+    case "quantifier":
+      return [node.body];
+    default:
+      return [];
+  }
+}
+
+/** Visits a node and all inside it, outer before inner, without recursion on the host's stack. */
+export function* walk(root: Node): Generator<Node> {
+  const pending = [root];
+  for (let node = pending.pop(); node; node = pending.pop()) {
+    yield node;
+    const children = childrenOf(node);
+    for (let i = children.length - 1; i >= 0; i--) pending.push(children[i] as Node);
+  }
+}
+
+/** A capturing group as the pattern writes it. */
+export interface Group extends Span {
+  readonly number: number;
+  readonly name: string | null;
+  /** How many capturing groups it lies in. */
+  readonly depth: number;
+}

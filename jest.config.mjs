@@ -1,0 +1,23 @@
+/** Unit tests of every workspace, and the browser tests of e2e, as two Jest projects; scripts/test.mjs runs both. */
+const shared = {
+  testEnvironment: "node",
+  extensionsToTreatAsEsm: [".ts", ".tsx"],
+  testEnvironmentOptions: { customExportConditions: ["source", "node", "node-addons"] },
+  transform: {
+    "^.+\\.tsx?$": [
+      "@swc/jest",
+      {
+        swcrc: false,
+        jsc: { parser: { syntax: "typescript", tsx: true }, target: "es2022", transform: { react: { runtime: "automatic" } } },
+        module: { type: "es6" },
+      },
+    ],
+  },
+};
+
+export default {
+  projects: [
+    { ...shared, displayName: "unit", testMatch: ["<rootDir>/{core,server,cli,web}/test/**/*.test.ts"] },
+    { ...shared, displayName: "e2e", testMatch: ["<rootDir>/e2e/test/**/*.test.ts"], testTimeout: 60_000 },
+  ],
+};
