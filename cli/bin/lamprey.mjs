@@ -1,1 +1,6 @@
 #!/usr/bin/env node
+// The command as a checkout runs it: builds itself first where its sources have changed.
+import { ensureBuilt } from "../../scripts/workspace.mjs";
+
+ensureBuilt("cli");
+await import("../dist/main.js");

@@ -1,0 +1,36 @@
+/** JSON Lines in, JSON Lines out: one answer a line, in order, whatever the lines hold. */
+
+import { once } from "node:events";
+import { createInterface } from "node:readline";
+import type { Readable, Writable } from "node:stream";
+import type { ObjectSchema } from "joi";
+import { failed } from "./request.ts";
+
+/** Answers every line of the input; resolves when the last answer has been taken by the output. */
+export async function answerLines<R extends { readonly id?: string }>(
+  input: Readable,
+  output: Writable,
+  schema: ObjectSchema<R>,
+  answer: (request: R) => object,
+): Promise<void> {
+  for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
+    if (line.trim() === "") continue;
+    if (!output.write(`${JSON.stringify(answerLine(line, schema, answer))}\n`)) await once(output, "drain");
+  }
+}
+
+/** The answer to one line; a request that cannot be read gets one too. */
+export function answerLine<R extends { readonly id?: string }>(line: string, schema: ObjectSchema<R>, answer: (request: R) => object): object {
+  const started = performance.now();
+  const elapsed = () => ({ elapsedMs: Math.round((performance.now() - started) * 1000) / 1000 });
+  let raw: unknown;
+  try {
+    raw = JSON.parse(line);
+  } catch (error) {
+    return { ...failed("bad-request", "not-json", error instanceof Error ? error.message : String(error)), ...elapsed() };
+  }
+  const id = typeof raw === "object" && raw !== null && "id" in raw && typeof raw.id === "string" ? { id: raw.id } : {};
+  const { value, error } = schema.validate(raw, { convert: false });
+  if (error) return { ...id, ...failed("bad-request", "invalid-field", error.message), ...elapsed() };
+  return { ...id, ...answer(value), ...elapsed() };
+}

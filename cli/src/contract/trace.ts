@@ -1,0 +1,43 @@
+/** The contract's `trace`: the events of a recorded run, a window of them at a time. */
+import { type MatchMode, type ReelEvent, record } from "@lamprey/core";
+import Joi from "joi";
+import { type MatchRow, rowsOf } from "./match.ts";
+import { type Answer, COMMON_FIELDS, type CommonRequest, programOf } from "./request.ts";
+
+export interface TraceRequest extends CommonRequest {
+  readonly mode: Exclude<MatchMode, "all">;
+  readonly eventLimit: number;
+  readonly from: number;
+  readonly count: number;
+}
+
+/** Twelve bytes an event: about 1.2 GB, which is as much as one process should hold. */
+const MOST_EVENTS = 100_000_000;
+
+export const traceRequest = Joi.object<TraceRequest>({
+  ...COMMON_FIELDS,
+  mode: Joi.string().valid("first", "start", "whole").default("first"),
+  eventLimit: Joi.number().integer().min(1).max(MOST_EVENTS).default(1_000_000),
+  from: Joi.number().integer().min(0).default(0),
+  count: Joi.number().integer().min(0).default(1000),
+}).unknown();
+
+export interface TraceAnswer extends Omit<Answer, "id" | "elapsedMs"> {
+  readonly events?: readonly ReelEvent[];
+  readonly steps?: number;
+  readonly complete?: boolean;
+  readonly attempts?: number;
+  readonly backtracks?: number;
+  readonly deepest?: number;
+  readonly matches?: readonly MatchRow[];
+}
+
+export function trace(request: TraceRequest): TraceAnswer {
+  const made = programOf(request);
+  if ("refused" in made) return made.refused;
+  const { mode, eventLimit } = request;
+  const reel = record(made.program, request.text, { mode, eventLimit });
+  const { steps, complete, attempts, backtracks, deepest, matches } = reel.end;
+  const events = [...reel.events(request.from, request.count)];
+  return { status: "ok", events, steps, complete, attempts, backtracks, deepest, matches: rowsOf(matches) };
+}

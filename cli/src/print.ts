@@ -1,0 +1,42 @@
+/** Answers as a person reads them on a terminal. */
+import { lineColumn, lineStarts, narrate, plain, type Reel, visible } from "@lamprey/core";
+import type { MatchAnswer } from "./contract/match.ts";
+import type { ContractError } from "./contract/request.ts";
+
+const number = (n: number): string => n.toLocaleString("en-US");
+
+export function printError(pattern: string, error: ContractError): string {
+  const width = Math.max(1, error.end - error.start);
+  return [`  ${visible(pattern, Number.POSITIVE_INFINITY)}`, `  ${" ".repeat(error.start)}${"^".repeat(width)}`, error.message].join("\n");
+}
+
+export function printMatches(answer: MatchAnswer, text: string): string {
+  const starts = lineStarts(text);
+  const names = new Map<number, string>();
+  for (const [name, numbers] of Object.entries(answer.groupNames ?? {})) for (const n of numbers) names.set(n, name);
+  const lines: string[] = [];
+  answer.matches?.forEach((m, i) => {
+    const { line, column } = lineColumn(starts, m.start);
+    lines.push(`${i + 1}\t${m.start}–${m.end}\t${line}:${column}\t${visible(text.slice(m.start, m.end))}`);
+    m.groups.forEach((g, n) => {
+      const label = names.get(n + 1) ?? `${n + 1}`;
+      lines.push(g ? `\t  ${label}\t${g.start}–${g.end}\t${visible(text.slice(g.start, g.end))}` : `\t  ${label}\tnot set`);
+    });
+  });
+  const count = answer.count ?? 0;
+  lines.push(`${number(count)} ${count === 1 ? "match" : "matches"}, ${number(answer.steps ?? 0)} steps`);
+  return lines.join("\n");
+}
+
+export function printTrace(reel: Reel, from: number, count: number): string {
+  const lines: string[] = [];
+  const digits = String(Math.max(0, Math.min(reel.length, from + count) - 1)).length;
+  for (const event of reel.events(from, count)) {
+    lines.push(`${String(event.step).padStart(digits)}  ${event.kind.padEnd(8)}  ${plain(narrate(reel, event.step))}`);
+  }
+  const { steps, complete, attempts, backtracks, deepest } = reel.end;
+  const attemptWord = attempts === 1 ? "attempt" : "attempts";
+  lines.push(`${number(steps)} steps, ${number(attempts)} ${attemptWord}, ${number(backtracks)} backtracks, at most ${number(deepest)} saved states`);
+  if (!complete) lines.push("The recording stopped at its bound; --event-limit sets another.");
+  return lines.join("\n");
+}
