@@ -1,0 +1,12 @@
+// npm run dev: the server on its port, and the interface with hot reloading on the next one, proxied to it.
+import { spawn } from "node:child_process";
+import { ensureBuilt, ensureInstalled, ROOT } from "./workspace.mjs";
+
+ensureInstalled();
+ensureBuilt("server");
+const parts = [
+  ["node_modules/typescript/bin/tsc", "-b", "core", "server", "--watch", "--preserveWatchOutput"],
+  ["--watch", "server/dist/main.js"],
+  ["node_modules/vite/bin/vite.js", "web"],
+].map((args) => spawn(process.execPath, args, { cwd: ROOT, stdio: "inherit" }));
+for (const part of parts) part.on("exit", () => parts.forEach((other) => other.kill()));

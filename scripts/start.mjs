@@ -1,0 +1,6 @@
+// npm start: installs what is missing, builds what is out of date, and serves.
+import { ensureBuilt, ensureInstalled } from "./workspace.mjs";
+
+ensureInstalled();
+ensureBuilt("server", "web");
+await import("../server/dist/main.js");

@@ -1,0 +1,97 @@
+/** The Express application: safe headers, the interface's files, the API, and problems for everything else. */
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+import compression from "compression";
+import express, { type Express } from "express";
+import { rateLimit } from "express-rate-limit";
+import helmet from "helmet";
+import type { Logger } from "pino";
+import { openapi } from "./openapi.ts";
+import { answerProblems, nothingHere, Problem } from "./problem.ts";
+import { specimenRoutes } from "./specimens/routes.ts";
+import type { Specimens } from "./specimens/specimens.ts";
+
+/** A sample of five million characters must fit, in bytes of JSON, with room for its escapes. */
+const MOST_BODY = "24mb";
+/** Far above what one person's editing makes, and low enough that a runaway page is noticed. */
+const REQUESTS_A_MINUTE = 3000;
+
+export interface AppParts {
+  readonly specimens: Specimens;
+  readonly log: Logger;
+  /** Folder of the built interface. */
+  readonly web: string;
+}
+
+export function createApp({ specimens, log, web }: AppParts): Express {
+  const app = express();
+  app.disable("x-powered-by");
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          // The text editor and the drawing of lanes set styles from code; scripts get no such leave.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", "data:"],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      // Lamprey is served over plain HTTP on the person's own machine.
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use((request, response, next) => {
+    const started = performance.now();
+    response.on("finish", () => {
+      log.debug({ method: request.method, path: request.path, status: response.statusCode, ms: Math.round(performance.now() - started) }, "request");
+    });
+    next();
+  });
+  app.use(compression());
+
+  const api = express.Router();
+  api.use(
+    rateLimit({
+      windowMs: 60_000,
+      limit: REQUESTS_A_MINUTE,
+      standardHeaders: "draft-8",
+      legacyHeaders: false,
+      handler: (_request, _response, next) => next(new Problem("too-many-requests", "Wait a minute, then go on.")),
+    }),
+  );
+  api.use((_request, response, next) => {
+    response.set("Cache-Control", "no-store");
+    next();
+  });
+  api.use(express.json({ limit: MOST_BODY, strict: true }));
+  api.get("/health", (_request, response) => {
+    response.json({ status: "ok" });
+  });
+  api.get("/openapi.json", (_request, response) => {
+    response.json(openapi);
+  });
+  api.use("/specimens", specimenRoutes(specimens));
+  api.use(nothingHere);
+  app.use("/api", api);
+
+  app.use("/assets", express.static(join(web, "assets"), { immutable: true, maxAge: "1y", index: false }), nothingHere);
+  app.use(express.static(web, { index: false, maxAge: 0 }));
+  // Every other address is one of the interface's own routes.
+  app.get("/{*route}", (_request, response) => {
+    const page = join(web, "index.html");
+    if (!existsSync(page)) throw new Problem("not-found", "The interface is not built. Run `npm run build`.");
+    response.set("Cache-Control", "no-cache").sendFile(page);
+  });
+  app.use(nothingHere);
+  app.use(answerProblems(log));
+  return app;
+}
