@@ -59,23 +59,34 @@ write(
 const hex = () => "0123456789ABCDEF"[random(16)];
 let tags = "";
 while (tags.length < 200 * 1024) {
-  tags += `${clock((time += random(7)))}.${pad(random(1000), 3)} reader ${1 + random(8)} tag ${hex()}${hex()}${hex()}${hex()}-${pad(random(1_000_000), 6)} signal -${40 + random(50)} dB${random(40) === 0 ? " echo" : ""}\n`;
+  time += random(7);
+  tags += `${clock(time)}.${pad(random(1000), 3)} reader ${1 + random(8)} tag ${hex()}${hex()}${hex()}${hex()}-${pad(random(1_000_000), 6)} signal -${40 + random(50)} dB${random(40) === 0 ? " echo" : ""}\n`;
 }
 write("tags", tags.trimEnd());
 
 write(
   "chemistry",
-  ["site,date,time,oxygen mg/l,acidity,temperature C", lines(140, () => {
-    const date = `2031-${pad(1 + random(12), 2)}-${pad(1 + random(28), 2)}`;
-    return `${pick(["HOL", "BRA", "STA", "OTT", "FEL"])},${date},${pad(random(24), 2)}:${pad(random(60), 2)},${5 + random(8)}.${random(10)},${random(8) ? `7.${random(9)}` : ""},${2 + random(16)}.${random(10)}`;
-  })].join("\n"),
+  [
+    "site,date,time,oxygen mg/l,acidity,temperature C",
+    lines(140, () => {
+      const date = `2031-${pad(1 + random(12), 2)}-${pad(1 + random(28), 2)}`;
+      return `${pick(["HOL", "BRA", "STA", "OTT", "FEL"])},${date},${pad(random(24), 2)}:${pad(random(60), 2)},${5 + random(8)}.${random(10)},${random(8) ? `7.${random(9)}` : ""},${2 + random(16)}.${random(10)}`;
+    }),
+  ].join("\n"),
 );
 
-write("lists", lines(90, () => `${pick(WEIRS)}: ${Array.from({ length: 1 + random(7) }, () => pick(FISH)).join(",")};`));
+write(
+  "lists",
+  lines(90, () => `${pick(WEIRS)}: ${Array.from({ length: 1 + random(7) }, () => pick(FISH)).join(",")};`),
+);
 
 write(
   "places",
-  lines(120, () => `${pick(["The", "At the", "Below the", "Above the"])} ${pick(["weir pool", "weir", "weir pool steps", "inlet grille", "inlet", "lock gate"])} ${pick(["is dry", "holds fish", "was cleared", "is blocked by leaves"])}${pick([".", ", say both wardens.", ", again."])}`),
+  lines(
+    120,
+    () =>
+      `${pick(["The", "At the", "Below the", "Above the"])} ${pick(["weir pool", "weir", "weir pool steps", "inlet grille", "inlet", "lock gate"])} ${pick(["is dry", "holds fish", "was cleared", "is blocked by leaves"])}${pick([".", ", say both wardens.", ", again."])}`,
+  ),
 );
 
 write(

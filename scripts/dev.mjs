@@ -9,4 +9,8 @@ const parts = [
   ["--watch", "server/dist/main.js"],
   ["node_modules/vite/bin/vite.js", "web"],
 ].map((args) => spawn(process.execPath, args, { cwd: ROOT, stdio: "inherit" }));
-for (const part of parts) part.on("exit", () => parts.forEach((other) => other.kill()));
+for (const part of parts) {
+  part.on("exit", () => {
+    for (const other of parts) other.kill();
+  });
+}

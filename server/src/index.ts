@@ -1,6 +1,7 @@
 /** Starts a server; also what tests start. */
-import type { AddressInfo } from "node:net";
+
 import type { Server } from "node:http";
+import type { AddressInfo } from "node:net";
 import { type Logger, pino } from "pino";
 import { createApp } from "./app.ts";
 import { seedOnce } from "./seed.ts";

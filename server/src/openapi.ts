@@ -76,7 +76,11 @@ export const openapi = {
           415: problem("Not JSON"),
         },
       },
-      delete: { summary: "Remove a specimen; it can be restored", parameters: [id], responses: { 200: answer("Removed", "SpecimenHead"), 404: problem("Unknown") } },
+      delete: {
+        summary: "Remove a specimen; it can be restored",
+        parameters: [id],
+        responses: { 200: answer("Removed", "SpecimenHead"), 404: problem("Unknown") },
+      },
     },
     "/api/specimens/{id}/restore": {
       post: { summary: "Restore a removed specimen", parameters: [id], responses: { 200: answer("Restored", "SpecimenHead"), 404: problem("Unknown") } },

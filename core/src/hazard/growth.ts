@@ -72,6 +72,9 @@ const TELLING_POINTS = 4;
 /** A factor per character below this cannot be told from a steep power on the lengths measured. */
 const LEAST_FACTOR = 1.2;
 
+/** The mean squared distance of a fair fit, in natural logarithms of steps: points may lie about a third off the line. */
+const WORST_FIT = 0.1;
+
 /** Reads the shape off the points: the better fit of a straight line, through log steps over length or over log length. */
 export function shapeOf(points: readonly GrowthPoint[]): Shape {
   const enough = points.filter((p) => p.steps >= TELLING_STEPS);
@@ -88,6 +91,8 @@ export function shapeOf(points: readonly GrowthPoint[]): Shape {
     logSteps,
   );
   const factor = Math.exp(exponential.slope);
+  // A curve that goes up and down has no shape.
+  if (Math.min(exponential.error, power.error) > WORST_FIT * logSteps.length) return { kind: "unclear" };
   if (exponential.error < power.error && factor >= LEAST_FACTOR) return { kind: "exponential", factor };
   return { kind: "power", degree: power.slope };
 }

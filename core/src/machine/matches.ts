@@ -6,10 +6,10 @@ export class MatchTable {
   readonly groupCount: number;
   /** Numbers in a row. */
   readonly width: number;
-  private rows: Int32Array;
+  private rows: Int32Array<ArrayBuffer>;
   private used = 0;
 
-  constructor(groupCount: number, rows = new Int32Array(0)) {
+  constructor(groupCount: number, rows: Int32Array<ArrayBuffer> = new Int32Array(0)) {
     this.groupCount = groupCount;
     this.width = 2 * (groupCount + 1);
     this.rows = rows;
@@ -61,7 +61,7 @@ export class MatchTable {
   }
 
   /** The rows, without what was kept free for growth. */
-  toArray(): Int32Array {
+  toArray(): Int32Array<ArrayBuffer> {
     return this.rows.slice(0, this.used * this.width);
   }
 }

@@ -1,5 +1,5 @@
 /** What is kept: specimens and their sample texts. */
-import { type InferEntity, defineEntity } from "@mikro-orm/core";
+import { defineEntity, type InferEntity } from "@mikro-orm/core";
 
 export const Specimen = defineEntity({
   name: "Specimen",

@@ -53,7 +53,10 @@ export class Specimens {
     }
     const total = await query.clone().getCount();
     const rows = await query.orderBy({ updatedAt: "desc", id: "asc" }).limit(limit).offset(offset).getResultList();
-    const samples = await this.sampleHeads(em, rows.map((row) => row.id));
+    const samples = await this.sampleHeads(
+      em,
+      rows.map((row) => row.id),
+    );
     const bySpecimen = groupBySpecimen(samples);
     return { items: rows.map((row) => ({ ...head(row), samples: (bySpecimen.get(row.id) ?? []).map(sampleHead) })), total };
   }

@@ -1,0 +1,17 @@
+/** The store: the server's specimens, the draft on the bench, and what the bench shows. */
+import { configureStore } from "@reduxjs/toolkit";
+import { useDispatch, useSelector } from "react-redux";
+import { specimensApi } from "../api/specimens.ts";
+import { benchReducer } from "../bench/benchSlice.ts";
+import { draftReducer } from "../draft/draftSlice.ts";
+
+export const store = configureStore({
+  reducer: { [specimensApi.reducerPath]: specimensApi.reducer, draft: draftReducer, bench: benchReducer },
+  // Samples are megabytes and tables of matches are typed arrays: neither is to be walked through on every action.
+  middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(specimensApi.middleware),
+});
+
+export type RootState = ReturnType<typeof store.getState>;
+export type AppDispatch = typeof store.dispatch;
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
+export const useAppSelector = useSelector.withTypes<RootState>();

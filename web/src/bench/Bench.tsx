@@ -1,0 +1,144 @@
+/** The bench: pattern above, sample and its ledger in the middle, the reel along the bottom. */
+import { skipToken } from "@reduxjs/toolkit/query";
+import { Tabs } from "radix-ui";
+import { useEffect, useRef } from "react";
+import { Link, useParams } from "react-router";
+import { isProblem, type Specimen, specimensApi } from "../api/specimens.ts";
+import { InBar } from "../app/Frame.tsx";
+import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import { edited } from "../draft/draftSlice.ts";
+import { plural } from "../shared/words.ts";
+import { panelChosen, type SidePanel } from "./benchSlice.ts";
+import { ContrastPanel } from "./ContrastPanel.tsx";
+import { HazardStrip } from "./HazardStrip.tsx";
+import { Keeping } from "./Keeping.tsx";
+import { Ledger } from "./Ledger.tsx";
+import type { PatternHandle } from "./PatternEditor.tsx";
+import { PatternStrip } from "./PatternStrip.tsx";
+import { ReelPanel, TRANSPORT } from "./ReelPanel.tsx";
+import { SampleEditor } from "./SampleEditor.tsx";
+import { SampleTabs } from "./SampleTabs.tsx";
+import { useDraft } from "./useDraft.ts";
+import { type EngineControls, EngineProvider, useEngine } from "./useEngine.ts";
+
+export function Bench() {
+  const { specimenId } = useParams();
+  const { data, error, isError, refetch } = specimensApi.useReadQuery(specimenId ?? skipToken, { refetchOnMountOrArgChange: true });
+  // The bench is made anew for each specimen: nothing of one leaks into the next.
+  if (data && data.id === specimenId) return <OpenBench key={data.id} specimen={data} />;
+  if (isError) {
+    const body = error && "data" in error ? error.data : undefined;
+    return (
+      <main className="p-10">
+        <h1 className="part-name text-2xl">This specimen cannot be opened</h1>
+        <p className="mt-2">{isProblem(body) ? body.detail : "The server does not answer."}</p>
+        <p className="mt-3 flex gap-3">
+          <button type="button" className="key" onClick={() => void refetch()}>
+            Try again
+          </button>
+          <Link to="/" className="key">
+            To the shelf
+          </Link>
+        </p>
+      </main>
+    );
+  }
+  return <p className="p-10 text-ink-2">The specimen is being fetched …</p>;
+}
+
+function OpenBench({ specimen }: { readonly specimen: Specimen }) {
+  const dispatch = useAppDispatch();
+  const draft = useDraft(specimen);
+  const controls = useEngine();
+  const pattern = useRef<PatternHandle>(null);
+  const open = useAppSelector((s) => s.draft.id === specimen.id);
+  const title = useAppSelector((s) => s.draft.fields.title);
+  const loads = useAppSelector((s) => s.draft.loads);
+  const panel = useAppSelector((s) => s.bench.panel);
+  const count = useAppSelector((s) => (s.bench.result ? s.bench.result.matches.rows.length / (2 * (s.bench.result.matches.groupCount + 1)) : 0));
+  useTransportKeys(controls);
+
+  useEffect(() => {
+    document.title = title ? `${title} · Lamprey` : "Lamprey";
+  }, [title]);
+
+  if (!open) return <p className="p-10 text-ink-2">The specimen is being opened …</p>;
+  return (
+    <EngineProvider value={controls}>
+      <InBar>
+        <Link to="/" className="text-ink-2 hover:text-tide">
+          Shelf
+        </Link>
+        <span className="text-ink-2">/</span>
+        <input
+          className="part-name field-sizing-content min-w-20 max-w-[460px] rounded-sm bg-transparent px-1 text-[16px] hover:bg-sheet"
+          aria-label="Title of the specimen"
+          value={title}
+          onChange={(event) => dispatch(edited({ title: event.target.value }))}
+        />
+        <Keeping controls={draft} />
+      </InBar>
+      <main className="flex h-full flex-col">
+        <h1 className="sr-only">Bench: {title}</h1>
+        <PatternStrip key={`pattern-${loads}`} pattern={pattern} />
+        <HazardStrip />
+        <div className="flex min-h-0 flex-1">
+          <div className="flex min-w-0 flex-1 flex-col">
+            <SampleTabs />
+            <SampleEditor />
+          </div>
+          <Tabs.Root
+            value={panel}
+            onValueChange={(value) => dispatch(panelChosen(value as SidePanel))}
+            className="flex w-[318px] shrink-0 flex-col border-l border-rule bg-sheet"
+          >
+            <Tabs.List className="flex items-baseline gap-4 border-b border-rule px-4 pt-2" aria-label="Side panel">
+              <Tabs.Trigger
+                value="ledger"
+                className="part-name border-b-2 border-transparent pb-1 text-[16px] text-ink-2 data-[state=active]:border-tide data-[state=active]:text-ink"
+              >
+                Ledger
+              </Tabs.Trigger>
+              <Tabs.Trigger
+                value="contrast"
+                className="part-name border-b-2 border-transparent pb-1 text-[16px] text-ink-2 data-[state=active]:border-tide data-[state=active]:text-ink"
+              >
+                Contrast
+              </Tabs.Trigger>
+              <span className="ml-auto text-ink-2" data-part="count">
+                {plural(count, "match", "matches")}
+              </span>
+            </Tabs.List>
+            <Tabs.Content value="ledger" className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
+              <Ledger />
+            </Tabs.Content>
+            <Tabs.Content value="contrast" className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
+              <ContrastPanel take={(edit) => pattern.current?.apply(edit)} />
+            </Tabs.Content>
+          </Tabs.Root>
+        </div>
+        <ReelPanel />
+      </main>
+    </EngineProvider>
+  );
+}
+
+/** Winding by keyboard: with Alt anywhere, and without it wherever no text is being edited. */
+function useTransportKeys(controls: EngineControls): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey) return;
+      const target = event.target instanceof Element ? event.target : null;
+      const takesKeys = target?.closest(".cm-editor, input, textarea, [role=listbox], [role=tablist], [role=menu], [role=dialog]");
+      if (!event.altKey && takesKeys) return;
+      const keys = `${event.shiftKey ? "Shift+" : ""}${event.key}`;
+      const wind = keys === "Backspace" ? () => controls.wind(null) : TRANSPORT.find((t) => t.keys === keys)?.wind;
+      if (!wind) return;
+      event.preventDefault();
+      event.stopPropagation();
+      wind(controls);
+    };
+    window.addEventListener("keydown", press, { capture: true });
+    return () => window.removeEventListener("keydown", press, { capture: true });
+  }, [controls]);
+}

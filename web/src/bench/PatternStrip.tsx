@@ -1,0 +1,138 @@
+/** The strip at the top: the pattern, its flags, what is wrong with it, and what its quantifier at the caret would do otherwise. */
+import { type DialectName, dialectOf, MODE_WORDS, visible } from "@lamprey/core";
+import type { RefObject } from "react";
+import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import { edited } from "../draft/draftSlice.ts";
+import { plural } from "../shared/words.ts";
+import { panelChosen } from "./benchSlice.ts";
+import { editTo } from "./ContrastPanel.tsx";
+import { PatternEditor, type PatternHandle } from "./PatternEditor.tsx";
+
+export function PatternStrip({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
+  const dispatch = useAppDispatch();
+  const dialect = useAppSelector((s) => s.draft.fields.dialect);
+  const notes = useAppSelector((s) => s.draft.fields.notes);
+  const empty = useAppSelector((s) => s.draft.fields.pattern === "");
+  return (
+    <section className="flex shrink-0 border-b-[3px] border-double border-rule bg-sheet" aria-label="Pattern">
+      <div className="flex min-w-0 flex-1 flex-col px-4 pb-1 pt-2">
+        <div className="flex items-start gap-3">
+          <div className="w-[92px] shrink-0">
+            <h2 className="part-name text-[16px] leading-6 text-ink-2">Pattern</h2>
+            <p className="text-[12px] text-ink-2">{dialect}</p>
+          </div>
+          <div className="relative min-w-0 flex-1">
+            <PatternEditor handle={pattern} />
+            {empty && <p className="pointer-events-none absolute left-2 top-2 text-ink-2">Write a pattern: a word to look for is one already.</p>}
+          </div>
+        </div>
+        <div className="flex min-h-[26px] items-center gap-3">
+          <span className="w-[92px] shrink-0" />
+          <PatternWord pattern={pattern} />
+        </div>
+        <div className="flex items-center gap-3">
+          <label htmlFor="notes" className="w-[92px] shrink-0 text-[12px] text-ink-2">
+            what to look at
+          </label>
+          <input
+            id="notes"
+            className="min-w-0 flex-1 rounded-sm bg-transparent px-1 text-ink-2 hover:bg-paper focus:text-ink"
+            value={notes}
+            title={notes}
+            placeholder="a line on what this specimen is for"
+            onChange={(event) => dispatch(edited({ notes: event.target.value }))}
+          />
+        </div>
+      </div>
+      <Flags dialect={dialect} pattern={pattern} />
+    </section>
+  );
+}
+
+/** One line under the pattern: its first mistake, or the quantifier at the caret and its other mode. */
+function PatternWord({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
+  const dispatch = useAppDispatch();
+  const diagnostics = useAppSelector((s) => s.bench.reading?.diagnostics ?? NONE);
+  const contrast = useAppSelector((s) => s.bench.contrast);
+  const source = useAppSelector((s) => s.bench.result?.source.pattern ?? "");
+  const [first] = diagnostics;
+  if (first) {
+    return (
+      <p className="min-w-0 flex-1 text-rust" role="alert" data-part="mistake">
+        <b className="font-semibold">{first.severity === "unsupported" ? "Not read yet" : "Does not read"}</b> at {first.start}
+        {first.end > first.start + 1 ? `–${first.end}` : ""}: {first.message}
+        {diagnostics.length > 1 && <span className="text-ink-2"> And {plural(diagnostics.length - 1, "more mistake")} after it.</span>}
+      </p>
+    );
+  }
+  if (!contrast) return <p className="text-ink-2">Put the caret on a quantifier to see what it would do in its other mode.</p>;
+  const { quantifier, left, right } = contrast;
+  const other = quantifier.mode === "lazy" ? left : right;
+  const edit = editTo(contrast, other);
+  const { firstLeft, firstRight, otherCaptures } = contrast.difference;
+  const found =
+    firstLeft !== null || firstRight !== null
+      ? "finds other matches"
+      : otherCaptures > 0
+        ? "finds the same matches with other captures"
+        : "finds the same matches";
+  return (
+    <p className="flex min-w-0 items-center gap-2 whitespace-nowrap">
+      <code className="source max-w-[180px] truncate font-semibold text-tide">{visible(source.slice(quantifier.start, quantifier.end), 24)}</code>
+      <span>is {MODE_WORDS[quantifier.mode]};</span>
+      <span className="truncate text-ink-2">
+        {MODE_WORDS[other.mode]}, it {other.complete ? found : "runs too long"}
+      </span>
+      {edit && (
+        <button
+          type="button"
+          className="key"
+          onClick={() => {
+            pattern.current?.apply(edit);
+            dispatch(panelChosen("contrast"));
+          }}
+        >
+          Make it {MODE_WORDS[other.mode]}
+        </button>
+      )}
+      <button type="button" className="quiet-key underline" onClick={() => dispatch(panelChosen("contrast"))}>
+        side by side
+      </button>
+    </p>
+  );
+}
+
+const NONE: readonly never[] = [];
+
+function Flags({ dialect, pattern }: { readonly dialect: DialectName; readonly pattern: RefObject<PatternHandle | null> }) {
+  const flags = useAppSelector((s) => s.draft.fields.flags);
+  const known = dialectOf(dialect)?.flags.filter((f) => !f.unread) ?? [];
+  const result = useAppSelector((s) => s.bench.result);
+  const behind = useAppSelector((s) => s.bench.asked > s.bench.answered);
+  const toggle = (letter: string) => pattern.current?.setFlags(flags.includes(letter) ? flags.replace(letter, "") : flags + letter);
+  return (
+    <div className="flex w-[318px] shrink-0 flex-col border-l border-rule px-4 py-2">
+      <fieldset className="grid grid-cols-2 gap-x-3 gap-y-[3px]">
+        <legend className="sr-only">Flags</legend>
+        {known.map(({ letter, label }) => (
+          <label
+            key={letter}
+            className={`flex cursor-pointer items-center gap-[6px] whitespace-nowrap ${flags.includes(letter) ? "font-semibold text-tide" : "text-ink-2"}`}
+          >
+            <input type="checkbox" className="accent-[var(--tide)]" checked={flags.includes(letter)} onChange={() => toggle(letter)} />
+            {label} <code className="source">{letter}</code>
+          </label>
+        ))}
+      </fieldset>
+      <p className="mt-auto border-t border-rule-soft pt-1 text-ink-2" data-part="work" aria-busy={behind}>
+        {result && (
+          <>
+            <b className={result.cut ? "text-rust" : "text-ink"}>{plural(result.steps, "step")}</b> in{" "}
+            {result.elapsedMs < 10 ? result.elapsedMs.toFixed(1) : Math.round(result.elapsedMs)} ms
+            {behind ? ", running …" : ""}
+          </>
+        )}
+      </p>
+    </div>
+  );
+}

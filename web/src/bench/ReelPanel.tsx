@@ -1,0 +1,175 @@
+/** The reel: its sentence, its transport, the depth profile, and the saved states at the step. */
+import type { Phrase } from "@lamprey/core";
+import { Fragment } from "react";
+import { useAppSelector } from "../app/store.ts";
+import { number, plural } from "../shared/words.ts";
+import { DepthProfile } from "./DepthProfile.tsx";
+import { type EngineControls, useEngineControls } from "./useEngine.ts";
+
+/** What a key winds to: the table is the transport, its buttons and its help. */
+export const TRANSPORT: readonly {
+  readonly id: string;
+  readonly sign: string;
+  readonly label: string;
+  readonly keys: string;
+  readonly wind: (controls: EngineControls) => void;
+}[] = [
+  { id: "first", sign: "⇤", label: "To the first step", keys: "Home", wind: (c) => c.wind(0) },
+  { id: "back-attempt", sign: "«", label: "Back to the attempt before", keys: "PageUp", wind: (c) => c.windTo({ what: "attempt" }, true) },
+  { id: "back-backtrack", sign: "↰", label: "Back to the backtrack before", keys: "Shift+ArrowLeft", wind: (c) => c.windTo({ what: "backtrack" }, true) },
+  { id: "back", sign: "‹", label: "One step back", keys: "ArrowLeft", wind: (c) => c.windBy(-1) },
+  { id: "on", sign: "›", label: "One step on", keys: "ArrowRight", wind: (c) => c.windBy(1) },
+  { id: "on-backtrack", sign: "↱", label: "On to the next backtrack", keys: "Shift+ArrowRight", wind: (c) => c.windTo({ what: "backtrack" }, false) },
+  { id: "on-attempt", sign: "»", label: "On to the next attempt", keys: "PageDown", wind: (c) => c.windTo({ what: "attempt" }, false) },
+  { id: "last", sign: "⇥", label: "To the last step", keys: "End", wind: (c) => c.wind(Number.MAX_SAFE_INTEGER) },
+];
+
+export function ReelPanel() {
+  const result = useAppSelector((s) => s.bench.result);
+  const reel = useAppSelector((s) => s.bench.reel);
+  const step = useAppSelector((s) => s.bench.step);
+  const view = useAppSelector((s) => s.bench.view);
+  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const controls = useEngineControls();
+  const position = step ?? reel?.rest ?? 0;
+  return (
+    <section className="flex h-[214px] shrink-0 border-t-[3px] border-double border-rule bg-sheet" aria-label="Reel">
+      <div className="flex min-w-0 flex-1 flex-col">
+        <div className="flex items-start gap-4 px-4 pt-2">
+          <h2 className="part-name w-10 shrink-0 text-[16px] leading-7 text-ink-2">Reel</h2>
+          <div className="flex shrink-0 gap-[3px]" role="toolbar" aria-label="Wind the reel">
+            {TRANSPORT.map(({ id, sign, label, keys, wind }) => (
+              <button
+                key={id}
+                type="button"
+                className="key h-7 w-8 !px-0"
+                title={`${label} (Alt+${keys})`}
+                aria-label={label}
+                disabled={!reel}
+                onClick={() => wind(controls)}
+              >
+                {sign}
+              </button>
+            ))}
+          </div>
+          <p className="w-[190px] shrink-0 whitespace-nowrap leading-7 text-ink-2" data-part="position">
+            {reel && (
+              <>
+                step <b className="text-ink">{number(position + 1)}</b> of {number(reel.length)}
+                {step !== null && (
+                  <button type="button" className="quiet-key underline" title="Leave the reel (Alt+Backspace)" onClick={() => controls.wind(null)}>
+                    result
+                  </button>
+                )}
+              </>
+            )}
+          </p>
+          <p className="min-w-0 flex-1 text-[15px] leading-[22px] line-clamp-2 pt-[3px]" aria-live="polite" data-part="sentence">
+            {broken ? (
+              <span className="text-ink-2">The pattern does not read, so there is no run to wind.</span>
+            ) : step !== null && view ? (
+              <Sentence phrases={view.sentence} />
+            ) : (
+              <EndSentence />
+            )}
+          </p>
+        </div>
+        {!broken && result && <DepthProfile />}
+        {reel && !reel.complete && (
+          <p className="px-4 pb-1 text-[12px] text-rust">
+            The reel holds the first {number(reel.length)} steps; the run goes on beyond them. Shorten the sample to see it whole.
+          </p>
+        )}
+      </div>
+      <SavedStates />
+    </section>
+  );
+}
+
+/** At its end the reel is simply the result. */
+function EndSentence() {
+  const result = useAppSelector((s) => s.bench.result);
+  if (!result) return null;
+  const { steps, backtracks, attempts, deepest } = result;
+  return (
+    <span>
+      {result.cut ? "The run was cut short after " : "The run took "}
+      <b>{plural(steps, "step")}</b>: {plural(attempts, "attempt")}, {plural(backtracks, "backtrack")}, at most {plural(deepest, "saved state")}.
+    </span>
+  );
+}
+
+export function Sentence({ phrases }: { readonly phrases: readonly Phrase[] }) {
+  return phrases.map((p, i) => {
+    const key = i;
+    switch (p.kind) {
+      case "part":
+        return (
+          <code key={key} className="source font-semibold text-tide">
+            {p.text}
+          </code>
+        );
+      case "quote":
+        return (
+          <Fragment key={key}>
+            “<code className="source font-semibold">{p.text}</code>”
+          </Fragment>
+        );
+      case "offset":
+        return (
+          <b key={key} className="font-semibold">
+            {p.text}
+          </b>
+        );
+      default:
+        return <Fragment key={key}>{p.text}</Fragment>;
+    }
+  });
+}
+
+const WAYS = { alternative: "try", stop: "stop", more: "one more turn" } as const;
+
+function SavedStates() {
+  const view = useAppSelector((s) => s.bench.view);
+  const pattern = useAppSelector((s) => s.bench.result?.source.pattern ?? "");
+  const controls = useEngineControls();
+  return (
+    <aside className="flex w-[318px] shrink-0 flex-col border-l border-rule" aria-label="Saved states">
+      <div className="flex items-baseline justify-between px-4 pt-2">
+        <h2 className="part-name text-[16px]">Saved states</h2>
+        <span className="text-ink-2">{view ? `${number(view.saved)} held` : ""}</span>
+      </div>
+      {!view && <p className="px-4 pt-1 text-ink-2">Wind the reel with Alt+← and Alt+→: here stand the choices that the machine could still come back to.</p>}
+      {view && view.saved === 0 && <p className="px-4 pt-1 text-ink-2">None: if the next item fails, this attempt fails.</p>}
+      <ol className="min-h-0 flex-1 overflow-auto px-4 pt-1">
+        {view?.savedStates.map((state) => (
+          <li key={state.step} className="border-b border-rule-soft">
+            <button
+              type="button"
+              className="grid w-full grid-cols-[96px_1fr_auto] items-center gap-2 py-[3px] text-left hover:text-tide"
+              title={`Wind to step ${number(state.step + 1)}, where it was saved`}
+              onClick={() => controls.wind(state.step)}
+            >
+              <code className="source truncate text-[13px] font-semibold">{pattern.slice(state.part.start, state.part.end) || "(empty)"}</code>
+              <span>
+                {WAYS[state.way]} at {number(state.at)}
+              </span>
+              <span className="text-[12px] text-ink-2">step {number(state.step + 1)}</span>
+            </button>
+          </li>
+        ))}
+        {view && view.saved > view.savedStates.length && <li className="py-1 text-ink-2">and {number(view.saved - view.savedStates.length)} older ones</li>}
+      </ol>
+      {view && (
+        <p className="border-t border-rule-soft px-4 py-1 text-[12px] text-ink-2">
+          attempt at {number(view.attempt)}, reached {number(view.reach)}; stands at {number(view.to)}
+          {view.cause !== null && (
+            <button type="button" className="ml-2 text-rust underline" onClick={() => controls.wind(view.cause)}>
+              what failed
+            </button>
+          )}
+        </p>
+      )}
+    </aside>
+  );
+}

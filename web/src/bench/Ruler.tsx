@@ -1,0 +1,39 @@
+/** The ruler over the sample: columns of a line, counted as positions between characters, and where the caret is. */
+import { lineColumn, lineStarts } from "@lamprey/core";
+import { useMemo } from "react";
+import { useAppSelector } from "../app/store.ts";
+import { shownSample } from "../draft/draftSlice.ts";
+
+export interface RulerPlace {
+  /** Pixels from the left edge to column 0, before scrolling. */
+  readonly left: number;
+  readonly columnWidth: number;
+  readonly scrolled: number;
+}
+
+const TICKS = 30;
+
+export function Ruler({ place }: { readonly place: RulerPlace }) {
+  const caret = useAppSelector((s) => s.bench.sampleCaret);
+  const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
+  const starts = useMemo(() => lineStarts(text), [text]);
+  const { line, column } = lineColumn(starts, Math.min(caret, text.length));
+  const firstTen = Math.floor(place.scrolled / place.columnWidth / 10);
+  return (
+    <div className="relative h-[22px] shrink-0 overflow-hidden border-b border-rule text-[12px] text-ink-2">
+      {Array.from({ length: TICKS }, (_, i) => (firstTen + i) * 10).map((tens) => {
+        const x = place.left + tens * place.columnWidth - place.scrolled;
+        if (x < place.left - 4) return null;
+        return (
+          <span key={tens} className="absolute bottom-0 border-l border-ink-2 pb-[2px] leading-[16px]" style={{ left: x, height: 5 }}>
+            <span className="absolute bottom-[4px] -translate-x-1/2">{tens}</span>
+          </span>
+        );
+      })}
+      <span className="absolute right-0 top-0 bg-paper pl-3 pr-3 leading-[21px]">
+        caret at <b className="font-semibold text-ink">{caret.toLocaleString("en-US")}</b> · line {line.toLocaleString("en-US")}, column{" "}
+        {column.toLocaleString("en-US")}
+      </span>
+    </div>
+  );
+}

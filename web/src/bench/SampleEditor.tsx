@@ -1,0 +1,159 @@
+/** The sample: a text editor with lanes under its lines, offsets in its margin, and a ruler above it. */
+import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
+import { EditorState, Transaction } from "@codemirror/state";
+import { drawSelection, EditorView, GutterMarker, gutter, keymap } from "@codemirror/view";
+import { MatchTable } from "@lamprey/core";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
+import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
+import { lanes } from "../lanes/lanes.ts";
+import { sampleCaretMoved } from "./benchSlice.ts";
+import { Ruler, type RulerPlace } from "./Ruler.tsx";
+import { drawSample, laneRoom, openLines, sampleMarks } from "./sampleLanes.ts";
+
+/** Text longer than this is handed on only when typing rests: copying it out of the editor takes milliseconds. */
+const LONG_TEXT = 300_000;
+const LONG_TEXT_PAUSE = 150;
+
+class OffsetMarker extends GutterMarker {
+  readonly text: string;
+  constructor(text: string) {
+    super();
+    this.text = text;
+  }
+  override eq(other: GutterMarker): boolean {
+    return other instanceof OffsetMarker && other.text === this.text;
+  }
+  override toDOM(): Node {
+    return document.createTextNode(this.text);
+  }
+}
+
+const offsets = gutter({
+  class: "cm-offsets",
+  lineMarker: (view, block) =>
+    new OffsetMarker(`${block.from.toLocaleString("en-US").padStart(7)}  ${String(view.state.doc.lineAt(block.from).number).padStart(4)}`),
+  initialSpacer: (view) => new OffsetMarker(`${view.state.doc.length.toLocaleString("en-US").padStart(7)}  ${String(view.state.doc.lines).padStart(4)}`),
+});
+
+/** Line ends are kept as they are: offsets must be those of the text that is kept, `\r` included. */
+const LINE_SEPARATOR = "\n";
+
+export function SampleEditor() {
+  const dispatch = useAppDispatch();
+  const host = useRef<HTMLDivElement>(null);
+  const view = useRef<EditorView | null>(null);
+  const [place, setPlace] = useState<RulerPlace>({ left: 0, columnWidth: 9, scrolled: 0 });
+  const sampleKey = useAppSelector((s) => s.draft.shown);
+  const loads = useAppSelector((s) => s.draft.loads);
+
+  // One editor for each sample put on show: its undo history is its own.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: `loads` says that the text was replaced from outside.
+  useEffect(() => {
+    const parent = host.current;
+    if (!parent) return;
+    const sample = shownSample(store.getState().draft);
+    if (!sample) return;
+    let pending: ReturnType<typeof setTimeout> | undefined;
+    let unsent = false;
+    const hand = () => {
+      unsent = false;
+      dispatch(sampleEdited({ key: sample.key, text: editor.state.sliceDoc() }));
+    };
+    const measure = () => {
+      const { scrollDOM, contentDOM } = editor;
+      const left = contentDOM.getBoundingClientRect().left - scrollDOM.getBoundingClientRect().left + scrollDOM.scrollLeft + 10;
+      const next = { left, columnWidth: editor.defaultCharacterWidth, scrolled: scrollDOM.scrollLeft };
+      setPlace((before) => (before.left === next.left && before.columnWidth === next.columnWidth && before.scrolled === next.scrolled ? before : next));
+    };
+    const editor = new EditorView({
+      parent,
+      state: EditorState.create({
+        doc: sample.text,
+        extensions: [
+          EditorState.lineSeparator.of(LINE_SEPARATOR),
+          history(),
+          drawSelection(),
+          keymap.of([...defaultKeymap, ...historyKeymap]),
+          offsets,
+          EditorView.editorAttributes.of({ class: "sample-editor" }),
+          sampleMarks.field,
+          openLines,
+          lanes(drawSample),
+          EditorView.contentAttributes.of({ "aria-label": "Sample text", spellcheck: "false", autocapitalize: "off" }),
+          EditorView.updateListener.of((update) => {
+            if (update.docChanged && !update.transactions.some((t) => t.annotation(Transaction.remote))) {
+              clearTimeout(pending);
+              unsent = true;
+              if (update.state.doc.length > LONG_TEXT) pending = setTimeout(hand, LONG_TEXT_PAUSE);
+              else hand();
+            }
+            if (update.selectionSet || update.docChanged) dispatch(sampleCaretMoved(update.state.selection.main.head));
+            if (update.geometryChanged) update.view.requestMeasure({ key: "ruler", read: measure });
+          }),
+          EditorView.domEventHandlers({
+            scroll: () => {
+              measure();
+            },
+          }),
+        ],
+      }),
+    });
+    view.current = editor;
+    measure();
+    return () => {
+      clearTimeout(pending);
+      if (unsent) hand();
+      view.current = null;
+      editor.destroy();
+    };
+  }, [sampleKey, loads, dispatch]);
+
+  useMarks(view, sampleKey, loads);
+  useFollowing(view);
+
+  return (
+    <section className="flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sample">
+      <Ruler place={place} />
+      <div ref={host} className="min-h-0 flex-1" />
+    </section>
+  );
+}
+
+/** Hands what the bench knows to the editor's lanes. */
+function useMarks(view: React.RefObject<EditorView | null>, sampleKey: string, loads: number): void {
+  const result = useAppSelector((s) => s.bench.result);
+  const chosen = useAppSelector((s) => s.bench.chosen);
+  const step = useAppSelector((s) => s.bench.view);
+  const contrast = useAppSelector((s) => (s.bench.panel === "contrast" ? s.bench.contrast : null));
+  const stale = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const table = useMemo(() => result && new MatchTable(result.matches.groupCount, result.matches.rows), [result]);
+  const variant = useMemo(() => {
+    if (!contrast) return null;
+    const other = contrast.quantifier.mode === "lazy" ? contrast.left : contrast.right;
+    return { name: other.mode, matches: new MatchTable(other.matches.groupCount, other.matches.rows) };
+  }, [contrast]);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor needs the marks again.
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor || !table || !result) return;
+    const marks = { matches: table, groups: result.reading.groups, chosen, variant, view: step, stale };
+    editor.dom.parentElement?.style.setProperty("--lane-room", `${laneRoom(marks)}px`);
+    sampleMarks.set(editor, marks);
+  }, [view, table, result, chosen, variant, step, stale, sampleKey, loads]);
+}
+
+/** Keeps the place that the reel or the ledger speaks of in view. */
+function useFollowing(view: React.RefObject<EditorView | null>): void {
+  const stepTo = useAppSelector((s) => s.bench.view?.to ?? null);
+  const chosenStart = useAppSelector((s) =>
+    s.bench.result && s.bench.chosen > 0 ? (s.bench.result.matches.rows[s.bench.chosen * 2 * (s.bench.result.matches.groupCount + 1)] ?? null) : null,
+  );
+  const target = stepTo ?? chosenStart;
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor || target === null || target > editor.state.doc.length) return;
+    editor.dispatch({ effects: EditorView.scrollIntoView(target, { y: "nearest", x: "nearest", yMargin: 60, xMargin: 60 }) });
+  }, [view, target]);
+}

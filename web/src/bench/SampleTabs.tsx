@@ -1,0 +1,71 @@
+/** Which of the specimen's samples is on show; added, renamed and removed here. */
+import { DropdownMenu } from "radix-ui";
+import { useState } from "react";
+import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import { sampleAdded, sampleEdited, sampleRemoved, sampleShown } from "../draft/draftSlice.ts";
+import { size } from "../shared/words.ts";
+
+export function SampleTabs() {
+  const dispatch = useAppDispatch();
+  const samples = useAppSelector((s) => s.draft.fields.samples);
+  const shown = useAppSelector((s) => s.draft.shown);
+  const [renaming, setRenaming] = useState(false);
+  const current = samples.find((s) => s.key === shown);
+  return (
+    <div className="flex h-[30px] shrink-0 items-center gap-3 border-b border-rule px-4">
+      <h2 className="part-name text-[16px] text-ink-2">Sample</h2>
+      <nav className="flex min-w-0 items-center gap-1 overflow-x-auto" aria-label="Samples">
+        {samples.map(({ key, name }) =>
+          renaming && key === shown ? (
+            <input
+              key={key}
+              className="field w-40 !py-0"
+              aria-label="Name of the sample"
+              // biome-ignore lint/a11y/noAutofocus: the person has just asked to rename it.
+              autoFocus
+              value={name}
+              onChange={(event) => dispatch(sampleEdited({ key, name: event.target.value }))}
+              onBlur={() => setRenaming(false)}
+              onKeyDown={(event) => {
+                if (event.key === "Enter" || event.key === "Escape") setRenaming(false);
+              }}
+            />
+          ) : (
+            <button
+              key={key}
+              type="button"
+              aria-current={key === shown}
+              className={`whitespace-nowrap rounded-sm px-2 ${key === shown ? "bg-sheet font-semibold text-ink" : "text-ink-2 hover:text-tide"}`}
+              onClick={() => dispatch(sampleShown(key))}
+            >
+              {name}
+            </button>
+          ),
+        )}
+      </nav>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="quiet-key" aria-label="Do something with the samples">
+          ⋯
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content className="z-10 min-w-40 border border-rule bg-sheet p-1 shadow-sm" align="start">
+            <DropdownMenu.Item className="px-2 py-1 data-[highlighted]:bg-tide-wash" onSelect={() => dispatch(sampleAdded(`sample ${samples.length + 1}`, ""))}>
+              Add an empty sample
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className="px-2 py-1 data-[highlighted]:bg-tide-wash" onSelect={() => setTimeout(() => setRenaming(true))}>
+              Rename this one
+            </DropdownMenu.Item>
+            <DropdownMenu.Item
+              className="px-2 py-1 data-[disabled]:opacity-45 data-[highlighted]:bg-tide-wash"
+              disabled={samples.length < 2}
+              onSelect={() => dispatch(sampleRemoved(shown))}
+            >
+              Remove this one
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <span className="ml-auto whitespace-nowrap text-[12px] text-ink-2">{current ? size(current.text.length) : ""}</span>
+    </div>
+  );
+}

@@ -1,0 +1,90 @@
+/** The pattern's lanes: its groups, the part that acts, and its mistakes. The pattern wraps, so every place is measured. */
+
+import type { EditorView } from "@codemirror/view";
+import type { Diagnostic, Span } from "@lamprey/core";
+import type { GroupMark, QuantifierMark } from "../engine/messages.ts";
+import { bar, type LaneDrawing, type LanePlaces, laneState, wave } from "../lanes/lanes.ts";
+import { fillOf, inkOf } from "../lanes/textures.tsx";
+
+export interface PatternMarks {
+  readonly groups: readonly GroupMark[];
+  readonly diagnostics: readonly Diagnostic[];
+  /** The part that acts at the reel's step. */
+  readonly acting: Span | null;
+  /** The quantifier that the caret means. */
+  readonly quantifier: QuantifierMark | null;
+}
+
+export const patternMarks = laneState<PatternMarks>({ groups: [], diagnostics: [], acting: null, quantifier: null });
+
+/** More groups than this cannot be told apart by lanes under one pattern. */
+const MOST_GROUPS = 60;
+const TEXT = 30;
+const ROW = 9;
+const BAR = 7;
+const LABELS = 14;
+const LABEL_WIDTH = 6.2;
+const MARGIN = 4;
+
+/** Height of a line of the pattern with its lanes, in pixels. */
+export function patternLine(groups: readonly GroupMark[]): number {
+  if (groups.length === 0) return TEXT + 8;
+  const rows = groups.slice(0, MOST_GROUPS).reduce((most, g) => Math.max(most, g.depth + 1), 0);
+  return TEXT + rows * ROW + LABELS;
+}
+
+interface Piece {
+  readonly x1: number;
+  readonly x2: number;
+  /** Top and bottom of this row's letters. */
+  readonly over: number;
+  readonly under: number;
+}
+
+/** A span as the pieces of it that lie in each row of the wrapped pattern. */
+function pieces(view: EditorView, { start, end }: Span, line: number): Piece[] {
+  const content = view.contentDOM.getBoundingClientRect();
+  const length = view.state.doc.length;
+  const a = view.coordsAtPos(Math.min(start, length), 1);
+  const b = view.coordsAtPos(Math.min(Math.max(start, end), length), -1);
+  if (!a || !b) return [];
+  const rows = Math.max(0, Math.round((b.top - a.top) / line));
+  return Array.from({ length: rows + 1 }, (_, row) => {
+    const x1 = row === 0 ? a.left - content.left : MARGIN;
+    const x2 = row === rows ? b.left - content.left : content.width - MARGIN;
+    const down = row * line - view.documentTop;
+    return { x1, x2: Math.max(x2, x1 + 3), over: a.top + down, under: a.bottom + down };
+  });
+}
+
+export function drawPattern({ view }: LanePlaces): LaneDrawing {
+  const { groups, diagnostics, acting, quantifier } = view.state.field(patternMarks.field);
+  const line = patternLine(groups);
+  const paths: LaneDrawing["paths"][number][] = [];
+  const labels: LaneDrawing["labels"][number][] = [];
+  const rows = groups.reduce((most, g) => Math.max(most, g.depth + 1), 0);
+  /** Where the last label of each row of text ends, so that labels stand side by side. */
+  const taken = new Map<number, number>();
+  for (const group of groups.slice(0, MOST_GROUPS)) {
+    const own = pieces(view, group, line);
+    const d = own.map((p) => bar(p.x1 + 0.5, p.x2 - 0.5, p.under + 1 + group.depth * ROW, BAR)).join("");
+    const colour = `var(--${inkOf(group.number)})`;
+    paths.push({ name: "group", d, fill: fillOf(group.number), stroke: colour });
+    const first = own[0];
+    if (!first) continue;
+    const text = group.name ? `${group.number} ${group.name}` : String(group.number);
+    const x = Math.max(first.x1 + 1, taken.get(first.under) ?? 0);
+    taken.set(first.under, x + text.length * LABEL_WIDTH + 6);
+    labels.push({ name: "label", x, y: first.under + rows * ROW + 11, text, fill: colour });
+  }
+  if (quantifier) {
+    for (const p of pieces(view, quantifier.operator, line)) paths.push({ name: "operator", d: `M${p.x1} ${p.under - 1}H${p.x2}`, stroke: "var(--tide)" });
+  }
+  if (acting && acting.end > acting.start) {
+    for (const p of pieces(view, acting, line)) paths.push({ name: "acting", d: bar(p.x1 - 1, p.x2 + 1, p.over - 1, p.under - p.over + 1) });
+  }
+  for (const mistake of diagnostics) {
+    for (const p of pieces(view, mistake, line)) paths.push({ name: "mistake", d: wave(p.x1, Math.max(p.x2, p.x1 + 8), p.under + 1) });
+  }
+  return { paths, labels };
+}

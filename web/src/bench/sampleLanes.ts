@@ -1,0 +1,175 @@
+/** The sample's lanes: matches, groups, the variant of a contrast, and where the machine stands. */
+
+import { RangeSetBuilder } from "@codemirror/state";
+import { type BlockInfo, Decoration, type DecorationSet, type EditorView, ViewPlugin, type ViewUpdate } from "@codemirror/view";
+import { MatchTable } from "@lamprey/core";
+import type { GroupMark, StepView } from "../engine/messages.ts";
+import { bar, bracket, type LaneDrawing, type LanePlaces, laneState, redrawLanes, tick } from "../lanes/lanes.ts";
+import { fillOf, inkOf } from "../lanes/textures.tsx";
+
+export interface SampleMarks {
+  readonly matches: MatchTable;
+  readonly groups: readonly GroupMark[];
+  readonly chosen: number;
+  /** Matches of the variant that is being compared, and what it is called. */
+  readonly variant: { readonly matches: MatchTable; readonly name: string } | null;
+  /** The step that the reel is wound to, or null at its end. */
+  readonly view: StepView | null;
+  /** The result is not of the pattern as it reads now. */
+  readonly stale: boolean;
+}
+
+const NO_MARKS: SampleMarks = { matches: new MatchTable(0), groups: [], chosen: 0, variant: null, view: null, stale: false };
+
+export const sampleMarks = laneState<SampleMarks>(NO_MARKS);
+
+const TEXT_HEIGHT = 22;
+const BRACKET_ROW = 8;
+const GROUP_ROW = 10;
+const GROUP_HEIGHT = 7;
+const VARIANT_ROW = 10;
+/** More bars than this on one screen are a grey mass: numbers are then left out. */
+const MOST_NUMBERS = 400;
+
+/** Pixels that a line with a match opens up for its lanes. */
+export function laneRoom({ groups, variant }: SampleMarks): number {
+  const rows = groups.reduce((most, g) => Math.max(most, g.depth + 1), 0);
+  return BRACKET_ROW + rows * GROUP_ROW + (variant ? VARIANT_ROW : 0) + 4;
+}
+
+interface LineInView {
+  readonly from: number;
+  readonly to: number;
+  readonly text: string;
+}
+
+/** The matches of a table that touch a line, as indices `from` up to `to`. */
+function touching(table: MatchTable, line: LineInView): [number, number] {
+  const from = table.firstReaching(line.from);
+  let to = from;
+  while (to < table.length && table.start(to) <= line.to) to++;
+  return [from, to];
+}
+
+/** Lines in view that a match touches get room for lanes. */
+export const openLines = ViewPlugin.fromClass(
+  class {
+    decorations: DecorationSet;
+
+    constructor(view: EditorView) {
+      this.decorations = this.build(view);
+    }
+
+    update(update: ViewUpdate): void {
+      const asked = update.transactions.some((t) => t.effects.some((e) => e.is(redrawLanes)));
+      if (asked || update.docChanged || update.viewportChanged) this.decorations = this.build(update.view);
+    }
+
+    build(view: EditorView): DecorationSet {
+      const { matches, variant } = view.state.field(sampleMarks.field);
+      const builder = new RangeSetBuilder<Decoration>();
+      for (const line of linesInView(view)) {
+        const holds = (table: MatchTable) => touching(table, line).reduce((a, b) => b - a) > 0;
+        if (holds(matches) || (variant && holds(variant.matches))) builder.add(line.from, line.from, HOLDS);
+      }
+      return builder.finish();
+    }
+  },
+  { decorations: (plugin) => plugin.decorations },
+);
+
+const HOLDS = Decoration.line({ class: "holds" });
+
+function* linesInView(view: EditorView): Generator<LineInView> {
+  const { doc } = view.state;
+  let last = -1;
+  for (const { from, to } of view.visibleRanges) {
+    for (let at = from; at <= to; ) {
+      const line = doc.lineAt(at);
+      if (line.from > last) yield line;
+      last = line.from;
+      at = line.to + 1;
+    }
+  }
+}
+
+/** Draws the lanes of the lines in view. */
+export function drawSample(places: LanePlaces): LaneDrawing {
+  const { view } = places;
+  const marks = view.state.field(sampleMarks.field);
+  const { matches, groups, chosen, variant, stale } = marks;
+  const paths = new Map<string, string[]>();
+  const add = (name: string, d: string) => {
+    const list = paths.get(name);
+    if (list) list.push(d);
+    else paths.set(name, [d]);
+  };
+  const labels: LaneDrawing["labels"][number][] = [];
+  const rows = groups.reduce((most, g) => Math.max(most, g.depth + 1), 0);
+  for (const line of linesInView(view)) {
+    const block: BlockInfo = view.lineBlockAt(line.from);
+    const top = places.y(block) + TEXT_HEIGHT;
+    const [first, end] = touching(matches, line);
+    for (let m = first; m < end; m++) {
+      const start = matches.start(m);
+      const stop = matches.end(m);
+      const ahead = stale || (marks.view !== null && marks.view.kind !== "match" && start >= marks.view.attempt);
+      const dim = ahead ? " dim" : "";
+      const x1 = places.x(Math.max(start, line.from), line);
+      const x2 = places.x(Math.min(stop, line.to), line);
+      const name = `match${m === chosen && !ahead ? " chosen" : ""}${dim}`;
+      if (start === stop) add(name, tick(x1, top + 6, 8));
+      else add(name, bracket(x1, Math.max(x2, x1 + 4), top + 6, start >= line.from, stop <= line.to));
+      if (stop <= line.to && end - first <= MOST_NUMBERS) labels.push({ name: `number${dim}`, x: x2 + 4, y: top + 10, text: String(m + 1) });
+      const underWay = marks.view !== null && marks.view.kind !== "match" && start === marks.view.attempt;
+      for (const group of groups) {
+        // The match that is being made shows the captures as of the step, in full ink.
+        const span = underWay ? (marks.view?.captures[group.number - 1] ?? null) : matches.group(m, group.number);
+        if (!span || span.start > line.to || span.end < line.from) continue;
+        const y = top + BRACKET_ROW + 2 + group.depth * GROUP_ROW;
+        const g1 = places.x(Math.max(span.start, line.from), line);
+        const g2 = places.x(Math.min(span.end, line.to), line);
+        add(
+          `group:${group.number}${underWay ? "" : dim}`,
+          span.start === span.end ? tick(g1, y + GROUP_HEIGHT, GROUP_HEIGHT) : bar(g1 + 0.5, g2 - 0.5, y, GROUP_HEIGHT),
+        );
+      }
+    }
+    if (variant) {
+      const [from, to] = touching(variant.matches, line);
+      const y = top + BRACKET_ROW + rows * GROUP_ROW + 6;
+      for (let m = from; m < to; m++) {
+        const start = variant.matches.start(m);
+        const stop = variant.matches.end(m);
+        const x1 = places.x(Math.max(start, line.from), line);
+        const x2 = places.x(Math.min(stop, line.to), line);
+        add("variant", start === stop ? tick(x1, y, 6) : bracket(x1, Math.max(x2, x1 + 4), y, start >= line.from, stop <= line.to));
+        if (stop <= line.to && m - from < 3) labels.push({ name: "label", x: x2 + 4, y: y + 2, text: variant.name, fill: "var(--slate)" });
+      }
+    }
+    if (marks.view) drawMachine(marks.view, line, top, places, add);
+  }
+  return {
+    paths: [...paths].map(([key, d]) => {
+      const [name = "", dim] = key.split(" dim");
+      if (!name.startsWith("group:")) return { name: key, d: d.join("") };
+      const number = Number(name.slice("group:".length));
+      return { name: `group${dim === undefined ? "" : " dim"}`, d: d.join(""), fill: fillOf(number), stroke: `var(--${inkOf(number)})` };
+    }),
+    labels,
+  };
+}
+
+/** How far this attempt has come, what it gave back, and where the machine stands. */
+function drawMachine(step: StepView, line: LineInView, top: number, places: LanePlaces, add: (name: string, d: string) => void): void {
+  const stretch = (from: number, to: number, name: string, draw: (x1: number, x2: number) => string) => {
+    if (from >= to || from > line.to || to < line.from) return;
+    add(name, draw(places.x(Math.max(from, line.from), line), places.x(Math.min(to, line.to), line)));
+  };
+  stretch(step.attempt, step.to, "went", (x1, x2) => bar(x1, x2, top - 3, 3));
+  stretch(Math.max(step.to, step.attempt), step.reach, "given-back", (x1, x2) => `M${x1} ${top - 1.5}H${x2}`);
+  if (step.to >= line.from && step.to <= line.to) {
+    const x = places.x(step.to, line);
+    add("head", `M${x} ${top - TEXT_HEIGHT + 2}V${top + 4}M${x - 4} ${top - TEXT_HEIGHT - 1}H${x + 4}L${x} ${top - TEXT_HEIGHT + 4}Z`);
+  }
+}

@@ -1,0 +1,169 @@
+/**
+ * Drives the worker: every edit asks for a run; when it has answered, the reel is recorded; a run that was cut short
+ * is measured; the quantifier at the caret is compared. A newer edit makes older work end in the worker.
+ */
+import type { Profile, Sought, Span } from "@lamprey/core";
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
+import { shownSample } from "../draft/draftSlice.ts";
+import { type Engine, startEngine } from "../engine/client.ts";
+import type { TurnsAnswer } from "../engine/messages.ts";
+import { asked, contrastReady, growthReady, left, matchChosen, ran, reelReady, refused, viewed, wound } from "./benchSlice.ts";
+
+export interface EngineControls {
+  /** Winds the reel to a step; null leaves the reel and shows the result. */
+  readonly wind: (step: number | null) => void;
+  /** Winds by one step, or to the next event of a kind. */
+  readonly windBy: (steps: number) => void;
+  readonly windTo: (sought: Sought, backwards: boolean) => void;
+  readonly chooseMatch: (match: number) => void;
+  readonly profile: (from: number, to: number, columns: number) => Promise<Profile | null>;
+  readonly turns: (start: number) => Promise<TurnsAnswer | null>;
+}
+
+const Controls = createContext<EngineControls | null>(null);
+export const EngineProvider = Controls.Provider;
+
+export function useEngineControls(): EngineControls {
+  const controls = useContext(Controls);
+  if (!controls) throw new Error("The engine's controls are used outside the bench.");
+  return controls;
+}
+
+let generations = 0;
+
+/** The quantifier that the caret means: the one whose sign it touches, else the innermost around it. */
+export function quantifierAtCaret<Q extends Span & { readonly operator: Span }>(quantifiers: readonly Q[], caret: number): Q | undefined {
+  const touched = quantifiers.find((q) => caret >= q.operator.start && caret <= q.operator.end);
+  if (touched) return touched;
+  const around = quantifiers.filter((q) => caret >= q.start && caret <= q.end);
+  return around.sort((a, b) => a.end - a.start - (b.end - b.start))[0];
+}
+
+export function useEngine(): EngineControls {
+  const dispatch = useAppDispatch();
+  const [engine, setEngine] = useState<Engine | null>(null);
+  const id = useAppSelector((s) => s.draft.id);
+  const pattern = useAppSelector((s) => s.draft.fields.pattern);
+  const flags = useAppSelector((s) => s.draft.fields.flags);
+  const dialect = useAppSelector((s) => s.draft.fields.dialect);
+  const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
+  const sent = useRef<{ engine: Engine; text: string } | null>(null);
+
+  useEffect(() => {
+    const handle = startEngine();
+    setEngine(() => handle.engine);
+    return () => {
+      setEngine(null);
+      handle.close();
+      dispatch(left());
+    };
+  }, [dispatch]);
+
+  useEffect(() => {
+    if (!engine || id === null) return;
+    const generation = ++generations;
+    const current = () => store.getState().bench.asked === generation;
+    dispatch(asked(generation));
+    if (sent.current?.engine !== engine || sent.current.text !== text) {
+      sent.current = { engine, text };
+      void engine.setSample(text, generation);
+    }
+    const work = async () => {
+      const answer = await engine.run({ pattern, flags, dialect, generation });
+      if (answer.kind === "superseded" || !current()) return;
+      if (answer.kind === "refused") {
+        dispatch(refused(answer));
+        return;
+      }
+      dispatch(ran(answer));
+      const reel = await engine.record(generation);
+      if (reel && current()) dispatch(reelReady(reel));
+      if (!answer.trouble || !current()) return;
+      const growth = await engine.growth(generation);
+      if (growth && current()) dispatch(growthReady(growth));
+    };
+    void work();
+  }, [engine, id, pattern, flags, dialect, text, dispatch]);
+
+  useContrast(engine);
+
+  // Winding: one question at a time; while it is under way only the newest wish is remembered.
+  const wish = useRef<number | null>(null);
+  const asking = useRef(false);
+  const show = useCallback(
+    async (step: number) => {
+      wish.current = step;
+      if (asking.current || !engine) return;
+      asking.current = true;
+      try {
+        while (wish.current !== null) {
+          const wanted: number = wish.current;
+          wish.current = null;
+          const view = await engine.view(wanted);
+          if (view) dispatch(viewed(view));
+        }
+      } finally {
+        asking.current = false;
+      }
+    },
+    [engine, dispatch],
+  );
+
+  return useMemo(() => {
+    const wind = (step: number | null) => {
+      const { reel } = store.getState().bench;
+      if (!reel) return;
+      const target = step === null ? null : Math.max(0, Math.min(reel.length - 1, step));
+      dispatch(wound(target));
+      if (target !== null) void show(target);
+    };
+    const position = () => {
+      const { step, reel } = store.getState().bench;
+      return step ?? reel?.rest ?? 0;
+    };
+    return {
+      wind,
+      windBy: (steps) => wind(position() + steps),
+      windTo: (sought, backwards) => {
+        void engine?.find(sought, position(), backwards).then((step) => {
+          if (step !== null) wind(step);
+        });
+      },
+      chooseMatch: (match) => {
+        dispatch(matchChosen(match));
+        void engine?.matchStep(match).then((step) => {
+          if (step !== null) wind(step);
+        });
+      },
+      profile: async (from, to, columns) => (engine ? engine.profile(from, to, columns) : null),
+      turns: async (start) => (engine ? engine.turns(start) : null),
+    };
+  }, [engine, dispatch, show]);
+}
+
+/** The contrast follows the caret and the pattern while its panel is open, and the strip's one-line form always. */
+function useContrast(engine: Engine | null): void {
+  const dispatch = useAppDispatch();
+  const source = useAppSelector((s) => s.bench.result?.source);
+  const readable = useAppSelector((s) => s.bench.reading?.diagnostics.length === 0);
+  const operator = useAppSelector((s) => quantifierAtCaret(s.bench.result?.reading.quantifiers ?? [], s.bench.caret)?.operator);
+  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const start = operator?.start;
+  const end = operator?.end;
+
+  useEffect(() => {
+    if (!engine || !source || !readable || start === undefined || end === undefined || generation === 0) {
+      dispatch(contrastReady(null));
+      return;
+    }
+    let stale = false;
+    const number = ++generations;
+    void engine.contrast(source, { start, end }, number).then((result) => {
+      if (!stale) dispatch(contrastReady(result));
+    });
+    return () => {
+      stale = true;
+    };
+  }, [engine, source, readable, start, end, generation, dispatch]);
+}

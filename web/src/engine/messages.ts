@@ -1,0 +1,124 @@
+/** What the page asks its worker, and what it hears back. Everything here is plain data that can be cloned. */
+import type { Diagnostic, Difference, EventKind, Growth, Phrase, QuantifierMode, SavedWay, Source, Span, Trouble } from "@lamprey/core";
+
+export interface GroupMark extends Span {
+  readonly number: number;
+  readonly name: string | null;
+  readonly depth: number;
+}
+
+export interface QuantifierMark extends Span {
+  readonly operator: Span;
+  readonly mode: QuantifierMode;
+}
+
+/** Matches as `MatchTable` keeps them. */
+export interface MatchRows {
+  readonly groupCount: number;
+  readonly rows: Int32Array<ArrayBuffer>;
+}
+
+export interface Asked extends Source {
+  /** Goes up with every request; an answer to an older one is of no use any more. */
+  readonly generation: number;
+}
+
+/** What a pattern reads as, whether or not it can be run. */
+export interface PatternReading {
+  readonly diagnostics: readonly Diagnostic[];
+  readonly groups: readonly GroupMark[];
+  readonly quantifiers: readonly QuantifierMark[];
+}
+
+export interface RunResult {
+  readonly generation: number;
+  readonly source: Source;
+  readonly reading: PatternReading;
+  readonly matches: MatchRows;
+  /** Every match was asked for, not only the first. */
+  readonly everyMatch: boolean;
+  readonly steps: number;
+  readonly backtracks: number;
+  readonly attempts: number;
+  readonly deepest: number;
+  readonly elapsedMs: number;
+  /** Why the run did not go to its end; null where it did. */
+  readonly cut: "steps" | "memory" | "matches" | null;
+  /** Where it spent its steps; only where it was cut short for them. */
+  readonly trouble: Trouble | null;
+}
+
+export type RunAnswer =
+  | { readonly kind: "superseded" }
+  | ({ readonly kind: "refused" } & { readonly reading: PatternReading; readonly generation: number })
+  | ({ readonly kind: "ran" } & RunResult);
+
+export interface ReelInfo {
+  readonly generation: number;
+  readonly length: number;
+  /** The step at which the first match was found; where there is none, the last. */
+  readonly rest: number;
+  readonly complete: boolean;
+  readonly attempts: number;
+  readonly backtracks: number;
+  readonly deepest: number;
+  readonly bytes: number;
+}
+
+export interface SavedStateView {
+  readonly step: number;
+  readonly at: number;
+  readonly part: Span;
+  readonly way: SavedWay;
+}
+
+/** Everything the screen shows of one step. */
+export interface StepView {
+  readonly step: number;
+  readonly kind: EventKind;
+  readonly part: Span;
+  readonly at: number;
+  readonly to: number;
+  readonly attempt: number;
+  readonly reach: number;
+  readonly saved: number;
+  readonly cause: number | null;
+  readonly savedAt: number | null;
+  readonly captures: readonly (Span | null)[];
+  readonly opened: readonly (number | null)[];
+  readonly sentence: readonly Phrase[];
+  /** The newest ones. */
+  readonly savedStates: readonly SavedStateView[];
+}
+
+export interface TurnsAnswer {
+  /** For each group of the pattern, the turns it took in the match, oldest first; empty where it took at most one. */
+  readonly turns: readonly (readonly Span[])[];
+  /** False where the match takes more steps than are recorded for this. */
+  readonly complete: boolean;
+}
+
+export interface VariantFigures {
+  readonly mode: QuantifierMode;
+  readonly pattern: string;
+  readonly matches: MatchRows;
+  readonly totalLength: number;
+  readonly longest: number;
+  readonly steps: number;
+  readonly backtracks: number;
+  readonly deepest: number;
+  readonly complete: boolean;
+}
+
+export interface ContrastResult {
+  readonly generation: number;
+  /** The quantifier compared, in the pattern of `left`. */
+  readonly quantifier: QuantifierMark;
+  /** Greedy on the left, lazy on the right. */
+  readonly left: VariantFigures;
+  readonly right: VariantFigures;
+  readonly difference: Difference;
+  readonly sentences: readonly string[];
+}
+
+export type GrowthResult = Growth & { readonly generation: number };

@@ -1,0 +1,270 @@
+/**
+ * The worker's side of the bench: one sample, one pattern, one reel at a time.
+ *
+ * Long work runs in slices of a few milliseconds; between two of them the worker listens, and work that a newer
+ * request has made useless ends there.
+ */
+import {
+  applyEdit,
+  BacktrackingMachine,
+  compile,
+  contrastSentences,
+  difference,
+  find,
+  locateTrouble,
+  type MatchMode,
+  type MatchTable,
+  measureGrowth,
+  modeEdit,
+  type NodeOf,
+  narrate,
+  type Profile,
+  type Program,
+  profile,
+  type QuantifierMode,
+  quantifiers,
+  type Reading,
+  type Reel,
+  read,
+  recordInSlices,
+  type Sought,
+  type Source,
+  type Span,
+  weigh,
+} from "@lamprey/core";
+import type {
+  Asked,
+  ContrastResult,
+  GrowthResult,
+  MatchRows,
+  PatternReading,
+  QuantifierMark,
+  ReelInfo,
+  RunAnswer,
+  StepView,
+  TurnsAnswer,
+  VariantFigures,
+} from "./messages.ts";
+
+/** Steps of a run on every keystroke: half a second of the machine's time, and it can be ended at any slice. */
+const STEP_BUDGET = 10_000_000;
+/** A long sample may take as many steps for each of its characters before that counts as too many. */
+const STEPS_A_CHARACTER = 12;
+/** One attempt that takes more than this explodes, whatever the sample's length. */
+const ATTEMPT_BUDGET = 4_000_000;
+/** Matches kept of one run; with their captures they take some tens of megabytes at most. */
+const MATCH_LIMIT = 250_000;
+/** Events of a reel: 12 bytes each, so 36 MB. */
+const EVENT_LIMIT = 3_000_000;
+/** Events recorded of a single match to find its turns. */
+const TURN_EVENTS = 500_000;
+/** Turns listed of one group in one match. */
+const MOST_TURNS = 200;
+const SLICE = 100_000;
+/** Saved states sent with a step. */
+const SHOWN_STATES = 40;
+
+/** Lets the worker hear what came in meanwhile; a message to oneself is sooner than a timer. */
+function pause(): Promise<void> {
+  return new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => {
+      port1.close();
+      resolve();
+    };
+    port2.postMessage(null);
+  });
+}
+
+interface Current {
+  readonly asked: Asked;
+  readonly reading: Reading;
+  readonly program: Program;
+  readonly mode: MatchMode;
+  machine: BacktrackingMachine;
+}
+
+export class Session {
+  private sample = "";
+  private newest = 0;
+  private contrastNewest = 0;
+  private current: Current | null = null;
+  private reel: Reel | null = null;
+
+  /** Replaces the sample; what was made of the old one is dropped. */
+  setSample(text: string, generation: number): void {
+    this.newest = Math.max(this.newest, generation);
+    this.sample = text;
+    this.reel = null;
+    this.current = null;
+  }
+
+  /** Reads and runs a pattern on the sample. */
+  async run(asked: Asked): Promise<RunAnswer> {
+    this.newest = Math.max(this.newest, asked.generation);
+    const started = performance.now();
+    const reading = read(asked);
+    const compiled = compile(reading);
+    const marks = marksOf(reading);
+    if (!compiled.ok) return { kind: "refused", generation: asked.generation, reading: { ...marks, diagnostics: compiled.diagnostics } };
+    const { program } = compiled;
+    const mode: MatchMode = program.options.everyMatch ? "all" : "first";
+    const machine = new BacktrackingMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT });
+    const budget = STEP_BUDGET + STEPS_A_CHARACTER * this.sample.length;
+    while (!machine.advance(SLICE) && machine.steps < budget && machine.steps - machine.attemptStep < ATTEMPT_BUDGET) {
+      await pause();
+      if (asked.generation < this.newest) return { kind: "superseded" };
+    }
+    this.current = { asked, reading, program, mode, machine };
+    this.reel = null;
+    const cut = machine.outcome === "running" ? "steps" : machine.outcome === "memory-limit" ? "memory" : machine.outcome === "match-limit" ? "matches" : null;
+    return {
+      kind: "ran",
+      generation: asked.generation,
+      source: { dialect: asked.dialect, pattern: asked.pattern, flags: asked.flags },
+      reading: marks,
+      matches: rowsOf(machine.matches),
+      everyMatch: mode === "all",
+      steps: machine.steps,
+      backtracks: machine.backtracks,
+      attempts: machine.attempts,
+      deepest: machine.deepest,
+      elapsedMs: performance.now() - started,
+      cut,
+      trouble: cut === "steps" || cut === "memory" ? locateTrouble(machine) : null,
+    };
+  }
+
+  /** Drives slices to their end, unless a newer request makes them useless. */
+  private async drive<T>(slices: Generator<number, T>, useless: () => boolean): Promise<T | null> {
+    for (;;) {
+      const next = slices.next();
+      if (next.done) return next.value;
+      await pause();
+      if (useless()) return null;
+    }
+  }
+
+  /** Records the run that `run` made, up to the bound of events. */
+  async record(generation: number): Promise<ReelInfo | null> {
+    const { current } = this;
+    if (!current || current.asked.generation !== generation) return null;
+    const slices = recordInSlices(current.program, this.sample, { mode: current.mode, eventLimit: EVENT_LIMIT });
+    const reel = await this.drive(slices, () => generation < this.newest);
+    if (!reel || generation < this.newest) return null;
+    this.reel = reel;
+    const { complete, attempts, backtracks, deepest, bytes } = reel.end;
+    return { generation, length: reel.length, rest: this.matchStep(0) ?? reel.length - 1, complete, attempts, backtracks, deepest, bytes };
+  }
+
+  /** How the steps grow as the sample is shortened; only where the run was cut short. */
+  async growth(generation: number): Promise<GrowthResult | null> {
+    const { current } = this;
+    if (!current || current.asked.generation !== generation) return null;
+    const slices = measureGrowth(current.program, this.sample, locateTrouble(current.machine), current.mode);
+    const growth = await this.drive(slices, () => generation < this.newest);
+    return growth && { ...growth, generation };
+  }
+
+  view(step: number): StepView | null {
+    const { reel } = this;
+    if (!reel || step < 0 || step >= reel.length) return null;
+    const { node, ...frame } = reel.frame(step);
+    const savedStates = reel.savedStates(step, 0, SHOWN_STATES).map(({ node: part, ...state }) => ({ ...state, part: spanOf(part) }));
+    const { kind, start, end, at, to, attempt, reach, saved, cause, savedAt, captures, opened } = frame;
+    return { step, kind, part: { start, end }, at, to, attempt, reach, saved, cause, savedAt, captures, opened, sentence: narrate(reel, step), savedStates };
+  }
+
+  profile(from: number, to: number, columns: number): Profile | null {
+    return this.reel && profile(this.reel, from, Math.min(to, this.reel.length), columns);
+  }
+
+  find(sought: Sought, from: number, backwards: boolean): number | null {
+    return this.reel && find(this.reel, sought, from, backwards);
+  }
+
+  /** The step at which the match numbered from 0 was found; null where the reel does not reach it. */
+  matchStep(match: number): number | null {
+    if (!this.reel) return null;
+    let step = -1;
+    for (let n = 0; n <= match; n++) {
+      const next = find(this.reel, { what: "match" }, step, false);
+      if (next === null) return null;
+      step = next;
+    }
+    return step;
+  }
+
+  /** Every turn that each repeated group took in a match that begins at the offset. */
+  turns(start: number): TurnsAnswer | null {
+    if (!this.current) return null;
+    const { program } = this.current;
+    const slices = recordInSlices(program, this.sample, { mode: "start", from: start, eventLimit: TURN_EVENTS });
+    let next = slices.next();
+    while (!next.done) next = slices.next();
+    const reel = next.value;
+    if (!reel.end.complete || reel.end.matches.length === 0) return { turns: [], complete: false };
+    const turns = program.groups.map(({ number }) => {
+      const all = reel.turns(number, reel.length - 1, MOST_TURNS);
+      return all.length > 1 ? all.map(spanOf) : [];
+    });
+    return { turns, complete: true };
+  }
+
+  /** One quantifier, greedy and lazy, on the sample at hand. */
+  async contrast(source: Source, operator: Span, generation: number): Promise<ContrastResult | null> {
+    this.contrastNewest = Math.max(this.contrastNewest, generation);
+    const useless = () => generation < this.contrastNewest;
+    const reading = read(source);
+    const quantifier = quantifiers(reading).find((q) => q.operator.start === operator.start && q.operator.end === operator.end);
+    if (!quantifier || reading.diagnostics.length > 0) return null;
+    const weighIn = async (mode: QuantifierMode) => {
+      const pattern = applyEdit(source.pattern, modeEdit(quantifier, mode));
+      const compiled = compile(read({ ...source, pattern }));
+      if (!compiled.ok) return null;
+      const asked: MatchMode = compiled.program.options.everyMatch ? "all" : "first";
+      const weighed = await this.drive(weigh(compiled.program, this.sample, asked, STEP_BUDGET), useless);
+      return weighed && { pattern, mode, weighed };
+    };
+    const left = await weighIn("greedy");
+    const right = left && (await weighIn("lazy"));
+    if (!left || !right) return null;
+    return {
+      generation,
+      quantifier: quantifierMark(quantifier),
+      left: figures(left),
+      right: figures(right),
+      difference: difference(left.weighed.matches, right.weighed.matches),
+      sentences: contrastSentences(left.weighed, right.weighed, "greedy", "lazy"),
+    };
+  }
+}
+
+type Weighing = {
+  readonly pattern: string;
+  readonly mode: QuantifierMode;
+  readonly weighed: ReturnType<typeof weigh> extends Generator<number, infer W> ? W : never;
+};
+
+function figures({ pattern, mode, weighed }: Weighing): VariantFigures {
+  const { matches, totalLength, longest, steps, backtracks, deepest, complete } = weighed;
+  return { pattern, mode, matches: rowsOf(matches), totalLength, longest, steps, backtracks, deepest, complete };
+}
+
+function rowsOf(table: MatchTable): MatchRows {
+  return { groupCount: table.groupCount, rows: table.toArray() };
+}
+
+const spanOf = ({ start, end }: Span): Span => ({ start, end });
+
+function quantifierMark({ start, end, operator, mode }: NodeOf<"quantifier">): QuantifierMark {
+  return { start, end, operator, mode };
+}
+
+function marksOf(reading: Reading): PatternReading {
+  return {
+    diagnostics: reading.diagnostics,
+    groups: reading.groups.map(({ start, end, number, name, depth }) => ({ start, end, number, name, depth })),
+    quantifiers: quantifiers(reading).map(quantifierMark),
+  };
+}
