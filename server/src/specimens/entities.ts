@@ -1,16 +1,47 @@
 /** What is kept: specimens and their sample texts. */
-import { defineEntity, type InferEntity } from "@mikro-orm/core";
+import { defineEntity, type InferEntity, Type } from "@mikro-orm/core";
+
+const ESCAPED = "\u0001json:";
+
+/**
+ * Text kept unit by unit. SQLite keeps UTF-8, which has no lone surrogates, and its drivers may end a text at NUL:
+ * a text with either is kept as JSON behind a mark.
+ */
+export class ExactText extends Type<string, string> {
+  override convertToDatabaseValue(value: string): string {
+    const plain = isWellFormed(value) && !value.includes("\0") && !value.startsWith(ESCAPED);
+    return plain ? value : ESCAPED + JSON.stringify(value);
+  }
+
+  override convertToJSValue(value: string): string {
+    return value.startsWith(ESCAPED) ? JSON.parse(value.slice(ESCAPED.length)) : value;
+  }
+
+  override getColumnType(): string {
+    return "text";
+  }
+}
+
+/** Whether every surrogate has its other half: such a text survives UTF-8. */
+function isWellFormed(text: string): boolean {
+  for (let i = 0; i < text.length; i++) {
+    const code = text.codePointAt(i) as number;
+    if (code > 0xffff) i++;
+    else if (code >= 0xd800 && code <= 0xdfff) return false;
+  }
+  return true;
+}
 
 export const Specimen = defineEntity({
   name: "Specimen",
   tableName: "specimen",
   properties: (p) => ({
     id: p.string().primary(),
-    title: p.string(),
-    pattern: p.text(),
+    title: p.type(ExactText).$type<string>(),
+    pattern: p.type(ExactText).$type<string>(),
     dialect: p.string(),
     flags: p.string(),
-    notes: p.text(),
+    notes: p.type(ExactText).$type<string>(),
     /** Goes up by one with every change; a change must name the revision that it changes. */
     revision: p.integer(),
     createdAt: p.datetime(),
@@ -26,8 +57,8 @@ export const Sample = defineEntity({
     id: p.string().primary(),
     specimenId: p.string(),
     position: p.integer(),
-    name: p.string(),
-    text: p.text(),
+    name: p.type(ExactText).$type<string>(),
+    text: p.type(ExactText).$type<string>(),
     /** UTF-16 code units, so that a list need not read the text. */
     length: p.integer(),
   }),

@@ -87,17 +87,17 @@ export function Ledger() {
                 key={item.key}
                 className="absolute inset-x-0 grid grid-cols-[44px_92px_1fr] items-center border-b border-rule-soft px-4"
                 style={{ top: item.start, height: ROW_HEIGHT }}
-                {...(row.kind === "match" ? { id: `match-${row.match}`, role: "option", "aria-selected": row.match === chosen } : { role: "presentation" })}
+                {...(row.kind === "match"
+                  ? {
+                      id: `match-${row.match}`,
+                      role: "option",
+                      "aria-selected": row.match === chosen,
+                      onClick: () => controls.chooseMatch(row.match),
+                    }
+                  : { role: "presentation" })}
               >
                 {row.kind === "match" ? (
-                  <MatchRow
-                    number={row.match + 1}
-                    chosen={row.match === chosen}
-                    start={table.start(row.match)}
-                    end={table.end(row.match)}
-                    text={text}
-                    choose={() => controls.chooseMatch(row.match)}
-                  />
+                  <MatchRow number={row.match + 1} chosen={row.match === chosen} start={table.start(row.match)} end={table.end(row.match)} text={text} />
                 ) : row.kind === "group" ? (
                   <GroupRow group={row.group} value={row.value} open={row.open} text={text} />
                 ) : (
@@ -131,29 +131,16 @@ function useTurns(table: MatchTable | null, chosen: number): TurnsAnswer | null 
   return turns;
 }
 
-function MatchRow({
-  number,
-  chosen,
-  start,
-  end,
-  text,
-  choose,
-}: {
-  number: number;
-  chosen: boolean;
-  start: number;
-  end: number;
-  text: string;
-  choose: () => void;
-}) {
+function MatchRow({ number, chosen, start, end, text }: { number: number; chosen: boolean; start: number; end: number; text: string }) {
+  const weight = chosen ? "font-semibold" : "";
   return (
-    <button type="button" tabIndex={-1} className={`contents text-left ${chosen ? "font-semibold" : ""}`} onClick={choose}>
-      <span className={`text-left ${chosen ? "text-tide" : ""}`}>{number.toLocaleString("en-US")}</span>
-      <span className="pr-2 text-right text-ink-2">{spanText(start, end)}</span>
-      <span className="source truncate text-left text-[13px]">
+    <>
+      <span className={chosen ? "font-semibold text-tide" : ""}>{number.toLocaleString("en-US")}</span>
+      <span className={`pr-2 text-right text-ink-2 ${weight}`}>{spanText(start, end)}</span>
+      <span className={`source truncate text-[13px] ${weight}`}>
         {start === end ? <i className="font-sans text-ink-2">empty</i> : visible(text.slice(start, end), 60)}
       </span>
-    </button>
+    </>
   );
 }
 

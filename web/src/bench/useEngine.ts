@@ -110,6 +110,7 @@ export function useEngine(): EngineControls {
     [engine, dispatch],
   );
 
+  const finding = useRef<Promise<void>>(Promise.resolve());
   return useMemo(() => {
     const wind = (step: number | null) => {
       const { reel } = store.getState().bench;
@@ -126,8 +127,10 @@ export function useEngine(): EngineControls {
       wind,
       windBy: (steps) => wind(position() + steps),
       windTo: (sought, backwards) => {
-        void engine?.find(sought, position(), backwards).then((step) => {
-          if (step !== null) wind(step);
+        // One after the other: each starts from where the one before it came to.
+        finding.current = finding.current.then(async () => {
+          const step = await engine?.find(sought, position(), backwards);
+          if (step !== null && step !== undefined) wind(step);
         });
       },
       chooseMatch: (match) => {

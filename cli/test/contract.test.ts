@@ -1,0 +1,124 @@
+/** The JSON Lines contract, and the command as a process. */
+import { spawnSync } from "node:child_process";
+import { fileURLToPath } from "node:url";
+import { describe, expect, test } from "@jest/globals";
+import { answerLine } from "../src/contract/lines.ts";
+import { match, matchRequest } from "../src/contract/match.ts";
+import { trace, traceRequest } from "../src/contract/trace.ts";
+
+const askMatch = (request: object) => answerLine(JSON.stringify(request), matchRequest, match) as Record<string, unknown>;
+const askTrace = (request: object) => answerLine(JSON.stringify(request), traceRequest, trace) as Record<string, unknown>;
+
+describe("match", () => {
+  test("gives matches, groups, names and the steps it took", () => {
+    expect(askMatch({ id: "a", pattern: "(?<n>\\d)(x)?", text: "1 2x" })).toMatchObject({
+      id: "a",
+      status: "ok",
+      count: 2,
+      machine: "backtracking",
+      groupNames: { n: [1] },
+      matches: [
+        { start: 0, end: 1, groups: [{ start: 0, end: 1 }, null] },
+        {
+          start: 2,
+          end: 4,
+          groups: [
+            { start: 2, end: 3 },
+            { start: 3, end: 4 },
+          ],
+        },
+      ],
+    });
+  });
+
+  test.each([
+    ["first", [[3, 4]]],
+    [
+      "all",
+      [
+        [3, 4],
+        [4, 6],
+      ],
+    ],
+    ["start", []],
+    ["whole", []],
+  ] as const)("mode %s", (mode, expected) => {
+    const { matches } = askMatch({ pattern: "ab?", text: "xxxaab", mode }) as { matches: { start: number; end: number }[] };
+    expect(matches.map((m) => [m.start, m.end])).toEqual(expected);
+  });
+
+  test("whole tries every way to cover the text", () => {
+    expect(askMatch({ pattern: "a|ab", text: "ab", mode: "whole" })).toMatchObject({ count: 1, matches: [{ start: 0, end: 2 }] });
+  });
+
+  test("counts without listing", () => {
+    const answer = askMatch({ pattern: "a", text: "aaa", output: "count" });
+    expect(answer).toMatchObject({ count: 3 });
+    expect(answer).not.toHaveProperty("matches");
+  });
+
+  test.each([
+    [{ pattern: "a)", text: "" }, "syntax-error", { code: "group-close", start: 1, end: 2 }],
+    [{ pattern: "a", text: "", dialect: "perl" }, "unsupported", { code: "dialect-unread" }],
+    [{ pattern: "\\p{L}", flags: "u", text: "" }, "unsupported", { code: "property-unread" }],
+    [{ pattern: "a", text: "", machine: "linear" }, "unsupported", { code: "machine-unread" }],
+    [{ pattern: "(a+)+$", text: `${"a".repeat(40)}b`, stepLimit: 5000 }, "step-limit", { code: "step-limit" }],
+    [{ pattern: 1, text: "" }, "bad-request", { code: "invalid-field" }],
+    [{ text: "" }, "bad-request", { code: "invalid-field" }],
+    [{ pattern: "a", text: "", mode: "some" }, "bad-request", { code: "invalid-field" }],
+  ])("%j is %s", (request, status, error) => {
+    expect(askMatch({ id: "x", ...request })).toMatchObject({ id: "x", status, error });
+  });
+
+  test("a line that is not JSON is answered", () => {
+    expect(answerLine("weir", matchRequest, match)).toMatchObject({ status: "bad-request", error: { code: "not-json" } });
+  });
+});
+
+describe("trace", () => {
+  test("gives the window of events asked for, and counts the steps that match counts", () => {
+    const request = { pattern: "(a+?)b", text: "xaab", mode: "first" };
+    const answer = askTrace({ ...request, from: 4, count: 3 }) as { events: { step: number }[]; steps: number };
+    expect(answer).toMatchObject({ status: "ok", complete: true, attempts: 2, deepest: 1, matches: [{ start: 1, end: 4 }] });
+    expect(answer.events.map((e) => e.step)).toEqual([4, 5, 6]);
+    expect(askMatch(request)).toMatchObject({ steps: answer.steps });
+  });
+
+  test("stops at its limit of events", () => {
+    expect(askTrace({ pattern: "(a+)+$", text: `${"a".repeat(30)}b`, eventLimit: 500, count: 0 })).toMatchObject({
+      status: "ok",
+      complete: false,
+      steps: 500,
+      events: [],
+    });
+  });
+});
+
+describe("the command", () => {
+  const command = fileURLToPath(new URL("../bin/lamprey.mjs", import.meta.url));
+  const run = (args: string[], input = "") => spawnSync(process.execPath, [command, ...args], { input, encoding: "utf8" });
+
+  test("answers JSON Lines in order, whatever they hold", () => {
+    const lines = ['{"id":"1","pattern":"a","text":"a"}', "nope", '{"id":"3","pattern":"(","text":""}'];
+    const { stdout, status } = run(["match", "--jsonl"], `${lines.join("\n")}\n`);
+    const answers = stdout
+      .trim()
+      .split("\n")
+      .map((l) => JSON.parse(l) as { id?: string; status: string });
+    expect(answers.map((a) => [a.id, a.status])).toEqual([
+      ["1", "ok"],
+      [undefined, "bad-request"],
+      ["3", "syntax-error"],
+    ]);
+    expect(status).toBe(0);
+  });
+
+  test("speaks to a person", () => {
+    const found = run(["match", "(\\w+) gate", "the upper gate"]);
+    expect([found.status, found.stdout]).toEqual([0, expect.stringContaining("4–14\t1:5\tupper gate")]);
+    expect(run(["match", "x", "y"]).status).toBe(1);
+    const wrong = run(["match", "a)", "y"]);
+    expect([wrong.status, wrong.stderr]).toEqual([2, expect.stringContaining("This bracket closes nothing")]);
+    expect(run(["trace", "ab", "ab"]).stdout).toContain("The pattern matches 0–2: “ab”.");
+  });
+});

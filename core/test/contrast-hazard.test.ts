@@ -1,0 +1,127 @@
+/** Variants and their comparison; the measured curve of a run that explodes. */
+import { describe, expect, test } from "@jest/globals";
+import { shapeOf } from "../src/hazard/growth.ts";
+import {
+  applyEdit,
+  BacktrackingMachine,
+  contrastSentences,
+  difference,
+  locateTrouble,
+  type MatchMode,
+  measureGrowth,
+  modeEdit,
+  quantifierAt,
+  quantifiers,
+  type Weighed,
+  weigh,
+} from "../src/index.ts";
+import { lineColumn, lineStarts, visible } from "../src/text/visible.ts";
+import { programOf, readEcmascript } from "./support.ts";
+
+function drive<T>(slices: Generator<number, T>): T {
+  let next = slices.next();
+  while (!next.done) next = slices.next();
+  return next.value;
+}
+
+function weighed(pattern: string, text: string, mode: MatchMode = "all"): Weighed {
+  return drive(weigh(programOf(pattern), text, mode, 1e6));
+}
+
+describe("variants", () => {
+  test.each([
+    ["a+b", 2, "lazy", "a+?b"],
+    ["a+?b", 2, "greedy", "a+b"],
+    ["a{2,3}?", 5, "greedy", "a{2,3}"],
+    ["(a*)*", 3, "lazy", "(a*?)*"],
+    ["(a*)*", 5, "lazy", "(a*)*?"],
+    ["x(ab)+", 3, "lazy", "x(ab)+?"],
+  ] as const)("in /%s/ the quantifier at %i becomes %s: /%s/", (pattern, caret, mode, expected) => {
+    const quantifier = quantifierAt(readEcmascript(pattern), caret);
+    if (!quantifier) throw new Error("none");
+    expect(applyEdit(pattern, modeEdit(quantifier, mode))).toBe(expected);
+  });
+
+  test("a caret on none finds none; all are listed in order", () => {
+    expect(quantifierAt(readEcmascript("ab+"), 0)).toBeUndefined();
+    expect(quantifiers(readEcmascript("(a+)*b?")).map((q) => q.operator.start)).toEqual([2, 4, 6]);
+  });
+});
+
+describe("comparison", () => {
+  test("greedy and lazy on one sample", () => {
+    const [greedy, lazy] = [weighed("<.+>", "<a><b>"), weighed("<.+?>", "<a><b>")];
+    expect([greedy.matches.length, greedy.longest, lazy.matches.length, lazy.totalLength]).toEqual([1, 6, 2, 6]);
+    expect(difference(greedy.matches, lazy.matches)).toEqual({ shared: 0, otherCaptures: 0, firstLeft: 0, firstRight: 0 });
+    expect(contrastSentences(greedy, lazy, "greedy", "lazy").join(" ")).toContain("The longest match is greedy, of 6 characters.");
+  });
+
+  test("the same matches with other captures", () => {
+    const [greedy, lazy] = [weighed("(.*)(\\d+)", "a12"), weighed("(.*?)(\\d+)", "a12")];
+    expect(difference(greedy.matches, lazy.matches)).toMatchObject({ shared: 1, otherCaptures: 1, firstLeft: null, firstRight: null });
+    expect(contrastSentences(greedy, lazy, "greedy", "lazy")[0]).toContain("the captures of 1 match differ");
+  });
+
+  test("where one has matches that the other has not", () => {
+    const [all, some] = [weighed("a|b", "abab"), weighed("b", "abab")];
+    expect(difference(all.matches, some.matches)).toEqual({ shared: 2, otherCaptures: 0, firstLeft: 0, firstRight: null });
+    expect(difference(some.matches, all.matches)).toEqual({ shared: 2, otherCaptures: 0, firstLeft: null, firstRight: 0 });
+  });
+
+  test("a run that was cut short is not compared", () => {
+    const cut = drive(weigh(programOf("(a+)+$"), `${"a".repeat(40)}b`, "all", 1000));
+    expect(contrastSentences(cut, weighed("b", "b"), "greedy", "lazy")).toEqual(["The run of greedy was cut short, so the two cannot be compared in full."]);
+  });
+});
+
+describe("growth, measured", () => {
+  const measure = (pattern: string, text: string) => {
+    const program = programOf(pattern);
+    const machine = new BacktrackingMachine(program, text, { mode: "all" });
+    machine.advance(300_000);
+    expect(machine.outcome).toBe("running");
+    return drive(measureGrowth(program, text, locateTrouble(machine), "all"));
+  };
+
+  test("exponential: a constant factor for each character", () => {
+    const { trouble, shape } = measure("(a+)+$", `x${"a".repeat(50)}b`);
+    expect(trouble).toMatchObject({ scope: "attempt", start: 1 });
+    expect(shape.kind).toBe("exponential");
+  });
+
+  test("the square of the text, attempt after attempt", () => {
+    const { trouble, shape } = measure(".*x", "ab".repeat(2000));
+    expect(trouble.scope).toBe("search");
+    expect(shape.kind === "power" && shape.degree > 1.7 && shape.degree < 2.3).toBe(true);
+  });
+
+  test("points are exact runs, and too few or uneven ones have no shape", () => {
+    const { points } = measure("(a+)+$", `${"a".repeat(50)}b`);
+    for (const { length, steps } of points.slice(0, 6)) {
+      const machine = new BacktrackingMachine(programOf("(a+)+$"), `${"a".repeat(length)}b`, { mode: "start" });
+      machine.advance(1e7);
+      expect(machine.steps).toBe(steps);
+    }
+    expect(shapeOf([{ length: 1, steps: 100 }]).kind).toBe("unclear");
+    expect(shapeOf([10, 20, 30, 40, 50].map((length, i) => ({ length, steps: i % 2 ? 100 : 1e6 }))).kind).toBe("unclear");
+  });
+});
+
+describe("text as a person sees it", () => {
+  test("controls, lone surrogates and blank stretches have a sign; long texts lose their middle", () => {
+    expect(visible("a\tb\n\0\ud83d")).toBe("a⇥b⏎␀⟨D83D⟩");
+    expect(visible("  ")).toBe("␣␣");
+    expect(visible("abcdefghij", 4)).toBe("ab…ij");
+  });
+
+  test("offsets are lines and columns", () => {
+    const starts = lineStarts("ab\r\nc\n");
+    expect([...starts]).toEqual([0, 4, 6]);
+    expect([0, 3, 4, 6].map((o) => lineColumn(starts, o))).toEqual([
+      { line: 1, column: 1 },
+      { line: 1, column: 4 },
+      { line: 2, column: 1 },
+      { line: 3, column: 1 },
+    ]);
+  });
+});

@@ -1,0 +1,70 @@
+/** The bench as a person meets it: what the browser tests look at and press. */
+import type { Page } from "puppeteer-core";
+
+/** Opens an address and waits until the bench has shown its first result. */
+export async function openBench(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await page.waitForSelector("[data-part=position] b");
+}
+
+/** Waits for a condition in the page; says what was there instead where it does not come. */
+export async function waitFor(page: Page, what: string, condition: (...args: string[]) => boolean, ...args: string[]): Promise<void> {
+  try {
+    await page.waitForFunction(condition, { timeout: 15_000 }, ...args);
+  } catch {
+    const text = await page.evaluate(() => document.body.innerText.slice(0, 1500));
+    throw new Error(`It did not come to this: ${what} (${args.join(", ")}). The page says:\n${text}`);
+  }
+}
+
+/** The text of a marked part of the page, without surplus space. */
+export function part(page: Page, name: string): Promise<string> {
+  return page.$eval(`[data-part=${name}]`, (element) => (element.textContent ?? "").replaceAll(/\s+/g, " ").trim());
+}
+
+export function waitForPart(page: Page, name: string, text: string): Promise<void> {
+  return waitFor(page, `${name} says`, (n, t) => (document.querySelector(`[data-part=${n}]`)?.textContent ?? "").includes(t as string), name, text);
+}
+
+/** Replaces the pattern by typing, and waits until the bench has answered. */
+export async function typePattern(page: Page, pattern: string): Promise<void> {
+  await page.click(".pattern-editor .cm-content");
+  await page.keyboard.down("Control");
+  await page.keyboard.press("a");
+  await page.keyboard.up("Control");
+  await page.keyboard.type(pattern);
+  await waitFor(page, "the bench rests", () => document.querySelector("[data-part=work]")?.getAttribute("aria-busy") === "false");
+}
+
+export async function press(page: Page, keys: string): Promise<void> {
+  const all = keys.split("+");
+  const last = all.pop() as string;
+  for (const key of all) await page.keyboard.down(key as "Alt");
+  await page.keyboard.press(last as "Enter");
+  for (const key of all.reverse()) await page.keyboard.up(key as "Alt");
+}
+
+export async function clickText(page: Page, selector: string, text: string): Promise<void> {
+  await waitFor(
+    page,
+    "there is",
+    (s, t) => [...document.querySelectorAll(s as string)].some((e) => (e.textContent ?? "").includes(t as string)),
+    selector,
+    text,
+  );
+  const found = await page.evaluateHandle((s, t) => [...document.querySelectorAll(s)].find((e) => (e.textContent ?? "").includes(t)), selector, text);
+  await (found as unknown as { click(): Promise<void> }).click();
+}
+
+/** Waits until the specimen is kept at a revision. */
+export function waitForKept(page: Page, revision: number): Promise<void> {
+  return waitForPart(page, "keeping", `revision ${revision}, kept`);
+}
+
+/** How many bars of a kind are drawn under the sample. */
+export function bars(page: Page, name: string): Promise<number> {
+  return page.evaluate(
+    (n) => [...document.querySelectorAll(`.sample-editor .lanes path.${n}`)].reduce((sum, p) => sum + (p.getAttribute("d") ?? "").split("H").length - 1, 0),
+    name,
+  );
+}

@@ -1,0 +1,256 @@
+/** A newcomer's tasks, done in a real browser. */
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from "@jest/globals";
+import type { Browser, Page } from "puppeteer-core";
+import { type RunningServer, specimenId, startBrowser, startServer } from "../../scripts/browser.mjs";
+import { bars, clickText, openBench, part, press, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
+
+let server: RunningServer;
+let browser: Browser;
+let page: Page;
+const failures: string[] = [];
+
+beforeAll(async () => {
+  server = await startServer();
+  browser = await startBrowser();
+}, 120_000);
+
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+beforeEach(async () => {
+  await page?.close();
+  page = await browser.newPage();
+  failures.length = 0;
+  page.on("pageerror", (error) => failures.push(String(error)));
+});
+
+async function bench(title: string): Promise<string> {
+  const address = `${server.address}/bench/${await specimenId(server.address, title)}`;
+  await openBench(page, address);
+  return address;
+}
+
+async function newSpecimen(pattern: string, text: string, flags = "g"): Promise<{ id: string; address: string }> {
+  const response = await fetch(`${server.address}/api/specimens`, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ title: "Made by a test", pattern, flags, samples: [{ name: "sample", text }] }),
+  });
+  const { id } = (await response.json()) as { id: string };
+  return { id, address: `${server.address}/bench/${id}` };
+}
+
+describe("the thread from end to end", () => {
+  test("a literal is matched, stepped, shown with its lane, kept, and there after a reload", async () => {
+    await page.goto(server.address);
+    await clickText(page, "button", "New specimen");
+    await page.waitForSelector(".sample-editor .cm-content");
+    await page.click(".sample-editor .cm-content");
+    await page.keyboard.type("gate, weir and weir");
+    await typePattern(page, "weir");
+    await waitForPart(page, "count", "2 matches");
+    expect(await bars(page, "match")).toBe(2);
+    await press(page, "Alt+ArrowLeft");
+    await waitForPart(page, "sentence", "At 9, r takes “r”.");
+    await press(page, "Alt+Home");
+    await waitForPart(page, "sentence", "A new attempt begins at 0.");
+    await press(page, "Alt+ArrowRight");
+    await waitForPart(page, "sentence", "At 0, w is not there: “g” stands there.");
+    await waitFor(
+      page,
+      "it is kept",
+      () =>
+        (document.querySelector("[data-part=keeping]")?.getAttribute("data-state") ?? "") === "kept" &&
+        !(document.querySelector("[data-part=keeping]")?.textContent ?? "").includes("revision 1,"),
+    );
+    await page.reload();
+    await waitForPart(page, "count", "2 matches");
+    expect(await page.$eval(".sample-editor .cm-content", (e) => e.textContent)).toContain("gate, weir and weir");
+    expect(failures).toEqual([]);
+  });
+
+  test("the shelf is searched, and a specimen removed and restored", async () => {
+    await page.goto(server.address);
+    await page.waitForSelector("main li");
+    await page.type("input[type=search]", "200 KB");
+    await waitFor(page, "one is left", () => document.querySelectorAll("main li").length === 1);
+    await page.hover("main li");
+    await clickText(page, "main li button", "Remove");
+    await waitFor(page, "none is left", () => document.querySelectorAll("main li").length === 0);
+    await clickText(page, "button", "Restore it");
+    await waitFor(page, "it is back", () => document.querySelectorAll("main li").length === 1);
+  });
+});
+
+describe("seeing why", () => {
+  test("matches and captures change as one types, and with a flag; undo takes both back", async () => {
+    const { address } = await newSpecimen("Gate (\\d)", "gate 1, Gate 2, GATE 3");
+    await openBench(page, address);
+    expect(await part(page, "count")).toBe("1 match");
+    await clickText(page, "label", "ignore case");
+    await waitForPart(page, "count", "3 matches");
+    await page.click(".pattern-editor .cm-content");
+    await press(page, "End");
+    await page.keyboard.type(",");
+    await waitForPart(page, "count", "2 matches");
+    await press(page, "Control+z");
+    await waitForPart(page, "count", "3 matches");
+    await press(page, "Control+z");
+    await waitForPart(page, "count", "1 match");
+  });
+
+  test("the reel is wound by keyboard to the first give-back, and says why", async () => {
+    await bench("Counts at the weirs");
+    await press(page, "Alt+Home");
+    await press(page, "Alt+PageDown");
+    await waitForPart(page, "sentence", "A new attempt begins at 1.");
+    for (let i = 0; i < 8; i++) await press(page, "Alt+PageDown");
+    await waitForPart(page, "sentence", "A new attempt begins at 9.");
+    for (let i = 0; i < 40; i++) {
+      await press(page, "Alt+Shift+ArrowRight");
+      await new Promise((done) => setTimeout(done, 60));
+      if ((await part(page, "sentence")).includes("is given back")) break;
+    }
+    expect(await part(page, "sentence")).toMatch(/^\\d did not match at \d+, so the machine goes back to \d+: \.\* stops there, and “.” is given back\.$/);
+    await press(page, "Alt+ArrowLeft");
+    await waitForPart(page, "sentence", "does not take what is there");
+    expect(await page.$$eval("[aria-label='Saved states'] li", (rows) => rows.length)).toBeGreaterThan(5);
+  });
+
+  test("one action makes a quantifier lazy and shows both side by side; one undo takes it back", async () => {
+    await bench("Quoted values");
+    await page.click(".pattern-editor .cm-content");
+    await press(page, "Home");
+    for (let i = 0; i < 4; i++) await press(page, "ArrowRight");
+    await clickText(page, "button", "Make it lazy");
+    await waitFor(page, "the pattern is lazy", () => (document.querySelector(".pattern-editor .cm-content")?.textContent ?? "") === '"(.+?)"');
+    await waitFor(page, "both are in the table", () =>
+      [...document.querySelectorAll("table th")]
+        .map((e) => e.textContent)
+        .join()
+        .includes("lazynow"),
+    );
+    const table = await page.$eval("table", (e) => (e as HTMLElement).innerText);
+    expect(table).toMatch(/matches\s+160\s+640/);
+    await waitFor(page, "both have lanes", () => document.querySelector(".sample-editor .lanes path.variant") !== null);
+    await press(page, "Control+z");
+    await waitFor(page, "it is greedy again", () => (document.querySelector(".pattern-editor .cm-content")?.textContent ?? "") === '"(.+)"');
+  });
+
+  test("a repeated group shows every turn, and which one is kept", async () => {
+    await bench("The last fish of every list");
+    await waitFor(page, "turns are listed", () => document.body.innerText.includes("turn 4") && document.body.innerText.includes("kept"));
+  });
+
+  test("a click in the ledger winds to where the match was found", async () => {
+    const { address } = await newSpecimen("\\d+", "gate 12, weir 345");
+    await openBench(page, address);
+    await page.click("#match-1");
+    await waitForPart(page, "sentence", "The pattern matches 14–17: “345”.");
+  });
+});
+
+describe("bad input", () => {
+  test("a run that explodes is cut short, said, measured, and does not hold up the page", async () => {
+    await bench("Remarks made of words only");
+    await waitFor(page, "the warning", () => (document.querySelector("[aria-label=Hazard]")?.textContent ?? "").includes("cut short"));
+    await waitFor(page, "the curve", () => /multiplies the steps by about \d/.test(document.querySelector("[aria-label=Hazard]")?.textContent ?? ""));
+    const started = Date.now();
+    await typePattern(page, "lamp");
+    await waitForPart(page, "count", "1");
+    expect(await page.$("[aria-label=Hazard]")).toBeNull();
+    expect(Date.now() - started).toBeLessThan(3000);
+  });
+
+  test("a mistake is underlined and explained, the last good result stays, dimmed", async () => {
+    const { address } = await newSpecimen("gate", "a gate");
+    await openBench(page, address);
+    await page.click(".pattern-editor .cm-content");
+    await press(page, "End");
+    await page.keyboard.type("[");
+    await waitForPart(page, "mistake", "This set is never closed.");
+    expect(await page.$(".pattern-editor .lanes path.mistake")).not.toBeNull();
+    expect(await part(page, "count")).toBe("1 match");
+    await waitFor(page, "the lanes are dimmed", () => document.querySelector(".sample-editor .lanes path.match.dim") !== null);
+    await press(page, "Backspace");
+    await waitFor(page, "all is well again", () => document.querySelector("[data-part=mistake]") === null);
+  });
+
+  test.each([
+    ["an empty sample", "a*", ""],
+    ["lone surrogates, NUL, right-to-left text", ".", "\ud83d\0\u05d0\u05d1 \udc1f"],
+    ["carriage returns", "$", "one\r\ntwo\rthree\n"],
+  ])("%s", async (_what, pattern, text) => {
+    const { address } = await newSpecimen(pattern, text, "gm");
+    await openBench(page, address);
+    const expected = [...text.matchAll(new RegExp(pattern, "gm"))].length;
+    await waitForPart(page, "count", `${expected} match`);
+    expect(failures).toEqual([]);
+  });
+
+  test("50,000 matches, a pattern of 20,000 characters, and a sample of 5 MB leave the page live", async () => {
+    const many = await newSpecimen("a", "a\n".repeat(50_000));
+    await openBench(page, many.address);
+    await waitForPart(page, "count", "50,000 matches");
+    const long = await newSpecimen("(a|b)?".repeat(3333), "ab");
+    await openBench(page, long.address);
+    await waitForPart(page, "count", "match");
+    const big = await newSpecimen("weir", "the weir at the gate stood still\n".repeat(155_000));
+    await openBench(page, big.address);
+    await waitForPart(page, "count", "155,000 matches");
+    await typePattern(page, "gate");
+    await waitForPart(page, "count", "155,000 matches");
+    expect(failures).toEqual([]);
+  });
+});
+
+describe("nothing is lost", () => {
+  test("an edit survives a server that is killed and comes back", async () => {
+    const { id, address } = await newSpecimen("gate", "a gate");
+    await openBench(page, address);
+    await server.kill();
+    await typePattern(page, "ga(t)e");
+    await waitFor(page, "it waits", () => document.querySelector("[data-part=keeping]")?.getAttribute("data-state") === "waiting");
+    server = await startServer({ port: server.port, data: server.data });
+    await waitForKept(page, 2);
+    const kept = (await (await fetch(`${server.address}/api/specimens/${id}`)).json()) as { pattern: string };
+    expect(kept.pattern).toBe("ga(t)e");
+  });
+
+  test("an edit that was not kept yet is there when the page is opened again", async () => {
+    const { address } = await newSpecimen("gate", "a gate");
+    await openBench(page, address);
+    await server.kill();
+    await typePattern(page, "(g)ate");
+    await waitFor(page, "it waits", () => document.querySelector("[data-part=keeping]")?.getAttribute("data-state") === "waiting");
+    await page.goto("about:blank");
+    server = await startServer({ port: server.port, data: server.data });
+    await openBench(page, address);
+    await waitFor(page, "the edit is back", () => document.querySelector(".pattern-editor .cm-content")?.textContent === "(g)ate");
+    await waitForKept(page, 2);
+  });
+
+  test("two pages on one specimen: the second is asked, and both can be kept", async () => {
+    const { address } = await newSpecimen("gate", "a gate");
+    await openBench(page, address);
+    const other = await browser.newPage();
+    await openBench(other, address);
+    await typePattern(other, "gat");
+    await waitForKept(other, 2);
+    await other.close();
+    await page.bringToFront();
+    await typePattern(page, "ate");
+    await waitFor(page, "the choice", () => document.body.innerText.includes("was changed elsewhere"));
+    await clickText(page, "button", "Keep both");
+    await waitFor(
+      page,
+      "mine is open",
+      (there) => location.href !== there && document.querySelector(".pattern-editor .cm-content")?.textContent === "ate",
+      address,
+    );
+    await openBench(page, address);
+    expect(await page.$eval(".pattern-editor .cm-content", (e) => e.textContent)).toBe("gat");
+  });
+});

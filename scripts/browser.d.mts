@@ -1,0 +1,14 @@
+import type { Browser } from "puppeteer-core";
+
+export interface RunningServer {
+  readonly address: string;
+  readonly port: number;
+  readonly data: string;
+  kill(): Promise<void>;
+  stop(): Promise<void>;
+}
+
+export function chromiumPath(): string | undefined;
+export function startServer(options?: { port?: number; data?: string }): Promise<RunningServer>;
+export function startBrowser(): Promise<Browser>;
+export function specimenId(address: string, title: string): Promise<string>;

@@ -1,0 +1,233 @@
+/** The API as its clients meet it, on a database of its own. */
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import type { Express } from "express";
+import { pino } from "pino";
+import request from "supertest";
+import { createApp } from "../src/app.ts";
+import { openapi } from "../src/openapi.ts";
+import { seedOnce } from "../src/seed.ts";
+import { DEMO_FOLDER, readSettings } from "../src/settings.ts";
+import { Specimens } from "../src/specimens/specimens.ts";
+import { openStore, type Store } from "../src/store/store.ts";
+
+const folder = mkdtempSync(join(tmpdir(), "lamprey-api-"));
+let store: Store;
+let app: Express;
+let specimens: Specimens;
+
+beforeAll(async () => {
+  store = await openStore(folder);
+  specimens = new Specimens(store);
+  await seedOnce(store, specimens, DEMO_FOLDER);
+  app = createApp({ specimens, log: pino({ level: "silent" }), web: join(folder, "none") });
+});
+
+afterAll(async () => {
+  await store.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const url = "/api/specimens";
+const make = async (body: object = { title: "Gauge readings", samples: [{ name: "one", text: "1.42 m" }] }) =>
+  (await request(app).post(url).send(body).expect(201)).body;
+
+describe("specimens", () => {
+  test("the demo is there, in its order, from a literal to one that explodes", async () => {
+    const { body } = await request(app).get(url).expect(200);
+    expect(body.items[0].title).toBe("Every mention of Hollin Weir");
+    expect(body.total).toBeGreaterThanOrEqual(8);
+    expect(Math.max(...body.items.map((i: { samples: { length: number }[] }) => i.samples[0]?.length ?? 0))).toBeGreaterThan(200_000);
+    expect(await seedOnce(store, specimens, DEMO_FOLDER)).toBe(0);
+  });
+
+  test("made, read, changed, removed and restored", async () => {
+    const made = await make();
+    expect(made).toMatchObject({ title: "Gauge readings", dialect: "ecmascript", revision: 1, samples: [{ name: "one", length: 6, text: "1.42 m" }] });
+    const changed = await request(app)
+      .patch(`${url}/${made.id}`)
+      .send({
+        revision: 1,
+        pattern: "\\d",
+        samples: [
+          { id: made.samples[0].id, name: "first" },
+          { name: "two", text: "" },
+        ],
+      })
+      .expect(200);
+    expect(changed.body).toMatchObject({ revision: 2, pattern: "\\d", title: "Gauge readings" });
+    expect(changed.body.samples.map((s: { name: string; text: string }) => [s.name, s.text])).toEqual([
+      ["first", "1.42 m"],
+      ["two", ""],
+    ]);
+    await request(app).delete(`${url}/${made.id}`).expect(200);
+    expect((await request(app).get(url).query({ search: "Gauge" })).body.total).toBe(0);
+    expect((await request(app).get(url).query({ search: "Gauge", removed: true })).body.total).toBe(1);
+    await request(app).patch(`${url}/${made.id}`).send({ revision: 3, title: "x" }).expect(409);
+    await request(app).post(`${url}/${made.id}/restore`).expect(200);
+    expect((await request(app).get(`${url}/${made.id}`)).body).toMatchObject({ deletedAt: null, pattern: "\\d" });
+  });
+
+  test("a stale revision changes nothing and is told what is kept", async () => {
+    const made = await make();
+    await request(app).patch(`${url}/${made.id}`).send({ revision: 1, title: "Theirs" }).expect(200);
+    const { body } = await request(app).patch(`${url}/${made.id}`).send({ revision: 1, title: "Mine", samples: [] }).expect(409);
+    expect(body).toMatchObject({
+      status: 409,
+      type: "urn:lamprey:problem:stale-revision",
+      current: { title: "Theirs", revision: 2, samples: [{ text: "1.42 m" }] },
+    });
+    expect((await request(app).get(`${url}/${made.id}`)).body.samples).toHaveLength(1);
+  });
+
+  test("of many changes to one revision at once, one is kept", async () => {
+    const made = await make();
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        request(app)
+          .patch(`${url}/${made.id}`)
+          .send({ revision: 1, notes: `n${i}` }),
+      ),
+    );
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409, 409, 409, 409, 409]);
+  });
+
+  test.each([
+    ["lone surrogates and NUL", "\ud83d\0\udc1f"],
+    ["line ends", "a\r\nb\rc\n"],
+    ["the mark itself", "\u0001json:1"],
+    ["right to left", "\u05d0\u05d1"],
+  ])("text is kept unit by unit: %s", async (_what, text) => {
+    const made = await make({ title: "Exact", pattern: text, samples: [{ name: "s", text }] });
+    const { body } = await request(app).get(`${url}/${made.id}`);
+    expect([body.pattern, body.samples[0].text, body.samples[0].length]).toEqual([text, text, text.length]);
+    const again = await request(app)
+      .patch(`${url}/${made.id}`)
+      .send({ revision: 1, pattern: `${text}x`, samples: [{ id: made.samples[0].id, name: "s", text: `${text}y` }] });
+    expect([again.body.pattern, again.body.samples[0].text]).toEqual([`${text}x`, `${text}y`]);
+  });
+
+  test("the search takes its words literally", async () => {
+    await make({ title: "100% of the weirs_here" });
+    expect((await request(app).get(url).query({ search: "100%" })).body.total).toBe(1);
+    expect((await request(app).get(url).query({ search: "weirs_h" })).body.total).toBe(1);
+    expect((await request(app).get(url).query({ search: "weirsxh" })).body.total).toBe(0);
+  });
+});
+
+describe("bad requests get the reason, and change nothing", () => {
+  const cases: [string, () => request.Test, number, string][] = [
+    ["not JSON", () => request(app).post(url).set("content-type", "application/json").send("{bad"), 400, "bad-json"],
+    ["JSON that is no object", () => request(app).post(url).send([1]), 400, "invalid-request"],
+    ["no body", () => request(app).post(url), 415, "not-json"],
+    ["another type", () => request(app).post(url).set("content-type", "text/plain").send("x"), 415, "not-json"],
+    ["an unknown field", () => request(app).post(url).send({ title: "t", colour: 1 }), 400, "invalid-request"],
+    ["no title", () => request(app).post(url).send({}), 400, "invalid-request"],
+    ["a dialect that is none", () => request(app).post(url).send({ title: "t", dialect: "klingon" }), 400, "invalid-request"],
+    ["an unknown id", () => request(app).get(`${url}/0b7f9f30-0000-4000-8000-000000000000`), 404, "not-found"],
+    ["an id that is none", () => request(app).get(`${url}/1`), 404, "not-found"],
+    ["an address that cannot be read", () => request(app).get(`${url}/%E0%A4%A`), 404, "not-found"],
+    ["another method", () => request(app).put(url).send({}), 405, "method-not-allowed"],
+    [
+      "a search that is too long",
+      () =>
+        request(app)
+          .get(url)
+          .query({ search: "x".repeat(201) }),
+      400,
+      "invalid-request",
+    ],
+    [
+      "too much",
+      () =>
+        request(app)
+          .post(url)
+          .send({ title: "t", notes: "x".repeat(26_000_000) }),
+      413,
+      "too-large",
+    ],
+    ["nothing there", () => request(app).get("/api/nothing"), 404, "not-found"],
+  ];
+
+  test.each(cases)("%s", async (_what, send, status, code) => {
+    const before = (await request(app).get(url)).body.total;
+    const response = await send();
+    expect([response.status, response.type]).toEqual([status, "application/problem+json"]);
+    expect(response.body).toMatchObject({ status, type: `urn:lamprey:problem:${code}` });
+    expect(response.body.detail).not.toBe("");
+    expect((await request(app).get(url)).body.total).toBe(before);
+  });
+
+  test("a sample that belongs to another specimen cannot be taken over", async () => {
+    const [one, other] = [await make(), await make()];
+    await request(app)
+      .patch(`${url}/${one.id}`)
+      .send({ revision: 1, samples: [{ id: other.samples[0].id, name: "stolen" }] })
+      .expect(400);
+    expect((await request(app).get(`${url}/${one.id}`)).body).toMatchObject({ revision: 1, samples: [{ name: "one" }] });
+  });
+});
+
+describe("the interface's description", () => {
+  interface Layer {
+    readonly route?: { readonly path: string; readonly methods: Readonly<Record<string, boolean>> };
+    readonly handle?: { readonly stack?: readonly Layer[] };
+    readonly matchers?: readonly ((path: string) => { path: string } | false)[];
+  }
+
+  /** Every method and path below a router, with the places it is mounted at tried from a list. */
+  function routesOf(layers: readonly Layer[], base: string, mounts: readonly string[]): string[] {
+    return layers.flatMap((layer) => {
+      if (layer.route) {
+        const path = `${base}${layer.route.path === "/" ? "" : layer.route.path}`.replaceAll(/:(\w+)/g, "{$1}");
+        return Object.keys(layer.route.methods)
+          .filter((m) => m !== "_all")
+          .map((m) => `${m} ${path}`);
+      }
+      const mount = mounts.find((m) => layer.matchers?.some((match) => (match(`${m}/x`) || undefined)?.path === m));
+      return layer.handle?.stack ? routesOf(layer.handle.stack, base + (mount ?? ""), mounts) : [];
+    });
+  }
+
+  test("names every route and no other, and is served", async () => {
+    const { stack } = (app as unknown as { router: { stack: readonly Layer[] } }).router;
+    const real = routesOf(stack, "", ["/api", "/specimens"]).filter((r) => r.includes("/api"));
+    const described = Object.entries(openapi.paths).flatMap(([path, methods]) => Object.keys(methods).map((m) => `${m} ${path}`));
+    expect(real.sort()).toEqual(described.sort());
+    expect((await request(app).get("/api/openapi.json")).body).toEqual(JSON.parse(JSON.stringify(openapi)));
+  });
+
+  test("has the fields that answers have", async () => {
+    const made = await make();
+    const { Specimen, SpecimenList, SpecimenHead, NewSpecimen } = openapi.components.schemas;
+    expect(Object.keys(made).sort()).toEqual(Object.keys(Specimen.properties).sort());
+    const { body } = await request(app).get(url);
+    expect(Object.keys(body).sort()).toEqual(Object.keys(SpecimenList.properties).sort());
+    expect(Object.keys(body.items[0]).sort()).toEqual(Object.keys(SpecimenHead.properties).sort());
+    for (const field of Object.keys(NewSpecimen.properties)) {
+      const errors = (
+        await request(app)
+          .post(url)
+          .send({ title: "t", [field]: 7 })
+          .expect(400)
+      ).body.errors;
+      expect(errors[0].message).not.toContain("is not allowed");
+    }
+  });
+
+  test("pages are safe: no scripts from elsewhere, none inline", async () => {
+    const policy = (await request(app).get("/api/health")).headers["content-security-policy"] ?? "";
+    expect(policy).toContain("script-src 'self';");
+    expect(policy).not.toContain("unsafe-eval");
+  });
+});
+
+describe("settings", () => {
+  test("have defaults, and a wrong one is named", () => {
+    expect(readSettings({})).toMatchObject({ port: 4317, host: "127.0.0.1" });
+    expect(readSettings({ PORT: "5000", HOST: "0.0.0.0", LAMPREY_DATA: "/data" })).toMatchObject({ port: 5000, host: "0.0.0.0", data: "/data" });
+    expect(() => readSettings({ PORT: "weir" })).toThrow(/PORT/);
+  });
+});
