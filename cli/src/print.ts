@@ -1,9 +1,7 @@
 /** Answers as a person reads them on a terminal. */
-import { lineColumn, lineStarts, narrate, plain, type Reel, visible } from "@lamprey/core";
+import { lineColumn, lineStarts, narrate, grouped as number, plain, type Reel, visible } from "@lamprey/core";
 import type { MatchAnswer } from "./contract/match.ts";
 import type { ContractError } from "./contract/request.ts";
-
-const number = (n: number): string => n.toLocaleString("en-US");
 
 export function printError(pattern: string, error: ContractError): string {
   const width = Math.max(1, error.end - error.start);

@@ -18,4 +18,4 @@ export type { Diagnostic } from "./syntax/diagnostic.ts";
 export { type Reading, read, type Source } from "./syntax/read.ts";
 export * from "./syntax/tree.ts";
 export { MODE_WORDS } from "./syntax/words.ts";
-export { lineColumn, lineStarts, visible } from "./text/visible.ts";
+export { grouped, lineColumn, lineStarts, visible } from "./text/visible.ts";

@@ -2,6 +2,7 @@
 import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import type { Program } from "../program/program.ts";
+import { grouped } from "../text/visible.ts";
 
 /** The figures of one run of the backtracking machine. Lengths are UTF-16 code units. */
 export interface Weighed {
@@ -113,5 +114,5 @@ export function contrastSentences(left: Weighed, right: Weighed, leftName: strin
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function count(n: number, one: string, many: string): string {
-  return `${n.toLocaleString("en-US")} ${n === 1 ? one : many}`;
+  return `${grouped(n)} ${n === 1 ? one : many}`;
 }

@@ -8,7 +8,7 @@
 import { Kind } from "../machine/events.ts";
 import type { AssertionKind, Node, Span } from "../syntax/tree.ts";
 import { MODE_WORDS } from "../syntax/words.ts";
-import { visible } from "../text/visible.ts";
+import { grouped, visible } from "../text/visible.ts";
 import type { Frame, Reel } from "./reel.ts";
 
 /** A sentence in pieces, so that a screen can set parts of the pattern and quotations apart. */
@@ -92,7 +92,7 @@ function fillIn(template: string, reel: Reel, frame: Frame): Phrase[] {
 }
 
 const words = (text: string): Phrase => ({ kind: "words", text });
-const offset = (value: number): Phrase => ({ kind: "offset", text: value.toLocaleString("en-US") });
+const offset = (value: number): Phrase => ({ kind: "offset", text: grouped(value) });
 const quote = (text: string): Phrase => ({ kind: "quote", text: visible(text) });
 
 function part(reel: Reel, { start, end }: Span): Phrase {
@@ -185,7 +185,7 @@ function looked({ kind, node }: Frame): Phrase[] {
 
 function thrown(reel: Reel, frame: Frame): Phrase[] {
   const count = (frame.step === 0 ? 0 : reel.event(frame.step - 1).saved) - frame.saved;
-  return [words(count === 1 ? "1 saved state is thrown away" : `${count.toLocaleString("en-US")} saved states are thrown away`)];
+  return [words(count === 1 ? "1 saved state is thrown away" : `${grouped(count)} saved states are thrown away`)];
 }
 
 function resumed(reel: Reel, frame: Frame): Phrase[] {

@@ -11,6 +11,17 @@ const NAMES: Readonly<Record<string, string>> = {
   "\u2029": "⟨PS⟩",
 };
 
+/** A whole number with its thousands set apart: the host's own way is a hundred times as slow. */
+export function grouped(n: number): string {
+  const digits = String(n);
+  let out = "";
+  for (let i = 0; i < digits.length; i++) {
+    if (i > 0 && (digits.length - i) % 3 === 0) out += ",";
+    out += digits.charAt(i);
+  }
+  return out;
+}
+
 /** Longer quotations are cut in the middle: both ends of a text say more than its beginning alone. */
 const QUOTE_LENGTH = 48;
 

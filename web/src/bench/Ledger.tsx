@@ -6,7 +6,7 @@ import { useAppSelector } from "../app/store.ts";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { GroupMark, TurnsAnswer } from "../engine/messages.ts";
 import { GroupSwatch } from "../lanes/textures.tsx";
-import { span as spanText } from "../shared/words.ts";
+import { number, span as spanText } from "../shared/words.ts";
 import { useEngineControls } from "./useEngine.ts";
 
 const ROW_HEIGHT = 26;
@@ -68,7 +68,7 @@ export function Ledger() {
       <div className="grid grid-cols-[44px_92px_1fr] border-b border-rule px-4 py-1 text-[12px] text-ink-2">
         <span>n°</span>
         <span className="pr-2 text-right">from–to</span>
-        <span>{atStep ? `captures as of step ${(step.step + 1).toLocaleString("en-US")}` : "text"}</span>
+        <span>{atStep ? `captures as of step ${number(step.step + 1)}` : "text"}</span>
       </div>
       <div
         ref={scroller}
@@ -97,7 +97,7 @@ export function Ledger() {
                   : { role: "presentation" })}
               >
                 {row.kind === "match" ? (
-                  <MatchRow number={row.match + 1} chosen={row.match === chosen} start={table.start(row.match)} end={table.end(row.match)} text={text} />
+                  <MatchRow nth={row.match + 1} chosen={row.match === chosen} start={table.start(row.match)} end={table.end(row.match)} text={text} />
                 ) : row.kind === "group" ? (
                   <GroupRow group={row.group} value={row.value} open={row.open} text={text} />
                 ) : (
@@ -131,11 +131,11 @@ function useTurns(table: MatchTable | null, chosen: number): TurnsAnswer | null 
   return turns;
 }
 
-function MatchRow({ number, chosen, start, end, text }: { number: number; chosen: boolean; start: number; end: number; text: string }) {
+function MatchRow({ nth, chosen, start, end, text }: { nth: number; chosen: boolean; start: number; end: number; text: string }) {
   const weight = chosen ? "font-semibold" : "";
   return (
     <>
-      <span className={chosen ? "font-semibold text-tide" : ""}>{number.toLocaleString("en-US")}</span>
+      <span className={chosen ? "font-semibold text-tide" : ""}>{number(nth)}</span>
       <span className={`pr-2 text-right text-ink-2 ${weight}`}>{spanText(start, end)}</span>
       <span className={`source truncate text-[13px] ${weight}`}>
         {start === end ? <i className="font-sans text-ink-2">empty</i> : visible(text.slice(start, end), 60)}
@@ -165,7 +165,7 @@ function GroupRow({ group, value, open, text }: { group: GroupMark; value: { sta
             <i className="font-sans text-ink-2">not set</i>
           )}
         </span>
-        {open !== null && <span className="shrink-0 text-[12px] text-tide">open since {open.toLocaleString("en-US")}</span>}
+        {open !== null && <span className="shrink-0 text-[12px] text-tide">open since {number(open)}</span>}
       </span>
     </>
   );
@@ -192,7 +192,7 @@ function NoMatch({ steps, attempts, empty }: { steps: number; attempts: number; 
       <p className="mt-1">
         {empty
           ? "The sample is empty. Write or paste a text on the left, or drop a file there."
-          : `${attempts.toLocaleString("en-US")} ${attempts === 1 ? "attempt" : "attempts"} in ${steps.toLocaleString("en-US")} steps, and none came through. Wind the reel to see where each one fails.`}
+          : `${number(attempts)} ${attempts === 1 ? "attempt" : "attempts"} in ${number(steps)} steps, and none came through. Wind the reel to see where each one fails.`}
       </p>
     </div>
   );

@@ -3,6 +3,7 @@ import { lineColumn, lineStarts } from "@lamprey/core";
 import { useMemo } from "react";
 import { useAppSelector } from "../app/store.ts";
 import { shownSample } from "../draft/draftSlice.ts";
+import { number } from "../shared/words.ts";
 
 export interface RulerPlace {
   /** Pixels from the left edge to column 0, before scrolling. */
@@ -31,8 +32,7 @@ export function Ruler({ place }: { readonly place: RulerPlace }) {
         );
       })}
       <span className="absolute right-0 top-0 bg-paper pl-3 pr-3 leading-[21px]">
-        caret at <b className="font-semibold text-ink">{caret.toLocaleString("en-US")}</b> · line {line.toLocaleString("en-US")}, column{" "}
-        {column.toLocaleString("en-US")}
+        caret at <b className="font-semibold text-ink">{number(caret)}</b> · line {number(line)}, column {number(column)}
       </span>
     </div>
   );

@@ -3,13 +3,15 @@ import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
 import { EditorState, Transaction } from "@codemirror/state";
 import { drawSelection, EditorView, GutterMarker, gutter, keymap } from "@codemirror/view";
 import { MatchTable } from "@lamprey/core";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
+import type { MatchRows } from "../engine/messages.ts";
 import { lanes } from "../lanes/lanes.ts";
-import { sampleCaretMoved } from "./benchSlice.ts";
+import { number } from "../shared/words.ts";
+import { type BenchState, sampleCaretMoved } from "./benchSlice.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
-import { drawSample, laneRoom, openLines, sampleMarks } from "./sampleLanes.ts";
+import { drawSample, laneRoom, openLines, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
 
 /** Text longer than this is handed on only when typing rests: copying it out of the editor takes milliseconds. */
 const LONG_TEXT = 300_000;
@@ -31,9 +33,8 @@ class OffsetMarker extends GutterMarker {
 
 const offsets = gutter({
   class: "cm-offsets",
-  lineMarker: (view, block) =>
-    new OffsetMarker(`${block.from.toLocaleString("en-US").padStart(7)}  ${String(view.state.doc.lineAt(block.from).number).padStart(4)}`),
-  initialSpacer: (view) => new OffsetMarker(`${view.state.doc.length.toLocaleString("en-US").padStart(7)}  ${String(view.state.doc.lines).padStart(4)}`),
+  lineMarker: (view, block) => new OffsetMarker(`${number(block.from).padStart(7)}  ${String(view.state.doc.lineAt(block.from).number).padStart(4)}`),
+  initialSpacer: (view) => new OffsetMarker(`${number(view.state.doc.length).padStart(7)}  ${String(view.state.doc.lines).padStart(4)}`),
 });
 
 /** Line ends are kept as they are: offsets must be those of the text that is kept, `\r` included. */
@@ -101,7 +102,9 @@ export function SampleEditor() {
     });
     view.current = editor;
     measure();
+    const unfollow = followMarks(editor);
     return () => {
+      unfollow();
       clearTimeout(pending);
       if (unsent) hand();
       view.current = null;
@@ -109,7 +112,6 @@ export function SampleEditor() {
     };
   }, [sampleKey, loads, dispatch]);
 
-  useMarks(view, sampleKey, loads);
   useFollowing(view);
 
   return (
@@ -120,28 +122,53 @@ export function SampleEditor() {
   );
 }
 
-/** Hands what the bench knows to the editor's lanes. */
-function useMarks(view: React.RefObject<EditorView | null>, sampleKey: string, loads: number): void {
-  const result = useAppSelector((s) => s.bench.result);
-  const chosen = useAppSelector((s) => s.bench.chosen);
-  const step = useAppSelector((s) => s.bench.view);
-  const contrast = useAppSelector((s) => (s.bench.panel === "contrast" ? s.bench.contrast : null));
-  const stale = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
-  const table = useMemo(() => result && new MatchTable(result.matches.groupCount, result.matches.rows), [result]);
-  const variant = useMemo(() => {
-    if (!contrast) return null;
-    const other = contrast.quantifier.mode === "lazy" ? contrast.left : contrast.right;
-    return { name: other.mode, matches: new MatchTable(other.matches.groupCount, other.matches.rows) };
-  }, [contrast]);
+/** Tables are made once for each result: a view on the rows, which are never copied. */
+const tables = new WeakMap<MatchRows, MatchTable>();
+function tableOf(rows: MatchRows): MatchTable {
+  const known = tables.get(rows);
+  if (known) return known;
+  const table = new MatchTable(rows.groupCount, rows.rows);
+  tables.set(rows, table);
+  return table;
+}
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor needs the marks again.
-  useEffect(() => {
-    const editor = view.current;
-    if (!editor || !table || !result) return;
-    const marks = { matches: table, groups: result.reading.groups, chosen, variant, view: step, stale };
+function marksOf({ arrived, result: shown, chosen, view, contrast, panel, reading }: BenchState): SampleMarks | null {
+  const result = arrived ?? shown;
+  if (!result) return null;
+  // What belongs to the run before says nothing of one that has just arrived.
+  const fresh = result !== shown;
+  const other = !fresh && contrast && panel === "contrast" ? (contrast.quantifier.mode === "lazy" ? contrast.left : contrast.right) : null;
+  return {
+    matches: tableOf(result.matches),
+    groups: result.reading.groups,
+    chosen: fresh ? 0 : chosen,
+    variant: other && { name: other.mode, matches: tableOf(other.matches) },
+    view: fresh ? null : view,
+    stale: !fresh && (reading?.diagnostics.length ?? 0) > 0,
+  };
+}
+
+const MARK_PARTS = ["arrived", "result", "chosen", "view", "contrast", "panel", "reading"] as const;
+
+/**
+ * Hands what the bench knows to an editor's lanes as soon as the store has it, ahead of everything that React renders:
+ * these are what a person who types is waiting for.
+ */
+function followMarks(editor: EditorView): () => void {
+  let last: BenchState | null = null;
+  const follow = () => {
+    const { bench } = store.getState();
+    if (last && MARK_PARTS.every((part) => last?.[part] === bench[part])) return;
+    last = bench;
+    const marks = marksOf(bench);
+    if (!marks) return;
     editor.dom.parentElement?.style.setProperty("--lane-room", `${laneRoom(marks)}px`);
     sampleMarks.set(editor, marks);
-  }, [view, table, result, chosen, variant, step, stale, sampleKey, loads]);
+    // Asking for a place makes the editor measure now, and so draw its lanes in this frame, not the next.
+    editor.coordsAtPos(editor.viewport.from);
+  };
+  follow();
+  return store.subscribe(follow);
 }
 
 /** Keeps the place that the reel or the ledger speaks of in view. */

@@ -13,6 +13,8 @@ export interface BenchState {
   readonly reading: PatternReading | null;
   /** The last run that went through; shown dimmed while the pattern does not read. */
   readonly result: RunResult | null;
+  /** The same, one frame earlier: only the lanes read it, so that they are painted before anything else is rendered. */
+  readonly arrived: RunResult | null;
   readonly reel: ReelInfo | null;
   readonly growth: GrowthResult | null;
   readonly contrast: ContrastResult | null;
@@ -33,6 +35,7 @@ const initialState: BenchState = {
   answered: 0,
   reading: null,
   result: null,
+  arrived: null,
   reel: null,
   growth: null,
   contrast: null,
@@ -61,6 +64,7 @@ const slice = createSlice({
       growth: null,
       contrast: null,
     }),
+    arrived: (state, { payload }: PayloadAction<RunResult>) => ({ ...state, arrived: payload }),
     ran: (state, { payload }: PayloadAction<RunResult>) => ({
       ...state,
       answered: payload.generation,
@@ -84,6 +88,20 @@ const slice = createSlice({
   },
 });
 
-export const { left, asked, refused, ran, reelReady, growthReady, contrastReady, wound, viewed, matchChosen, caretMoved, sampleCaretMoved, panelChosen } =
-  slice.actions;
+export const {
+  left,
+  asked,
+  refused,
+  arrived,
+  ran,
+  reelReady,
+  growthReady,
+  contrastReady,
+  wound,
+  viewed,
+  matchChosen,
+  caretMoved,
+  sampleCaretMoved,
+  panelChosen,
+} = slice.actions;
 export const benchReducer = slice.reducer;

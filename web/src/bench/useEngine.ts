@@ -2,13 +2,13 @@
  * Drives the worker: every edit asks for a run; when it has answered, the reel is recorded; a run that was cut short
  * is measured; the quantifier at the caret is compared. A newer edit makes older work end in the worker.
  */
-import type { Profile, Sought, Span } from "@lamprey/core";
+import type { DialectName, Profile, Sought, Span } from "@lamprey/core";
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
-import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
+import { type AppDispatch, type RootState, store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { shownSample } from "../draft/draftSlice.ts";
 import { type Engine, startEngine } from "../engine/client.ts";
-import type { TurnsAnswer } from "../engine/messages.ts";
-import { asked, contrastReady, growthReady, left, matchChosen, ran, reelReady, refused, viewed, wound } from "./benchSlice.ts";
+import type { Asked, TurnsAnswer } from "../engine/messages.ts";
+import { arrived, asked, contrastReady, growthReady, left, matchChosen, ran, reelReady, refused, viewed, wound } from "./benchSlice.ts";
 
 export interface EngineControls {
   /** Winds the reel to a step; null leaves the reel and shows the result. */
@@ -40,51 +40,35 @@ export function quantifierAtCaret<Q extends Span & { readonly operator: Span }>(
   return around.sort((a, b) => a.end - a.start - (b.end - b.start))[0];
 }
 
+/** What a run depends on. */
+interface Question {
+  readonly id: string | null;
+  readonly pattern: string;
+  readonly flags: string;
+  readonly dialect: DialectName;
+  readonly text: string;
+}
+
+function questionOf({ draft }: RootState): Question {
+  const { pattern, flags, dialect } = draft.fields;
+  return { id: draft.id, pattern, flags, dialect, text: shownSample(draft)?.text ?? "" };
+}
+
 export function useEngine(): EngineControls {
   const dispatch = useAppDispatch();
   const [engine, setEngine] = useState<Engine | null>(null);
-  const id = useAppSelector((s) => s.draft.id);
-  const pattern = useAppSelector((s) => s.draft.fields.pattern);
-  const flags = useAppSelector((s) => s.draft.fields.flags);
-  const dialect = useAppSelector((s) => s.draft.fields.dialect);
-  const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
-  const sent = useRef<{ engine: Engine; text: string } | null>(null);
 
   useEffect(() => {
     const handle = startEngine();
     setEngine(() => handle.engine);
+    const unsubscribe = askOnChange(handle.engine, dispatch);
     return () => {
+      unsubscribe();
       setEngine(null);
       handle.close();
       dispatch(left());
     };
   }, [dispatch]);
-
-  useEffect(() => {
-    if (!engine || id === null) return;
-    const generation = ++generations;
-    const current = () => store.getState().bench.asked === generation;
-    dispatch(asked(generation));
-    if (sent.current?.engine !== engine || sent.current.text !== text) {
-      sent.current = { engine, text };
-      void engine.setSample(text, generation);
-    }
-    const work = async () => {
-      const answer = await engine.run({ pattern, flags, dialect, generation });
-      if (answer.kind === "superseded" || !current()) return;
-      if (answer.kind === "refused") {
-        dispatch(refused(answer));
-        return;
-      }
-      dispatch(ran(answer));
-      const reel = await engine.record(generation);
-      if (reel && current()) dispatch(reelReady(reel));
-      if (!answer.trouble || !current()) return;
-      const growth = await engine.growth(generation);
-      if (growth && current()) dispatch(growthReady(growth));
-    };
-    void work();
-  }, [engine, id, pattern, flags, dialect, text, dispatch]);
 
   useContrast(engine);
 
@@ -143,6 +127,60 @@ export function useEngine(): EngineControls {
       turns: async (start) => (engine ? engine.turns(start) : null),
     };
   }, [engine, dispatch, show]);
+}
+
+/**
+ * Asks the worker whenever the draft changes, in the very turn of the event loop in which it changes: a frame later
+ * would be a frame lost between a key and its lanes.
+ */
+function askOnChange(engine: Engine, dispatch: AppDispatch): () => void {
+  let last: Question | null = null;
+  const ask = () => {
+    const question = questionOf(store.getState());
+    const { id, pattern, flags, dialect, text } = question;
+    if (id === null || (last && QUESTION_PARTS.every((part) => last?.[part] === question[part]))) return;
+    const newText = last?.text !== text || last.id !== id;
+    last = question;
+    const generation = ++generations;
+    dispatch(asked(generation));
+    if (newText) void engine.setSample(text, generation);
+    void answer(engine, dispatch, { pattern, flags, dialect, generation });
+  };
+  ask();
+  return store.subscribe(ask);
+}
+
+const QUESTION_PARTS = ["id", "pattern", "flags", "dialect", "text"] as const;
+
+/** Resolves after the next paint; a page that is not shown paints nothing, and then a timer does. */
+function painted(): Promise<void> {
+  return new Promise((resolve) => {
+    const late = setTimeout(resolve, 100);
+    requestAnimationFrame(() => {
+      clearTimeout(late);
+      setTimeout(resolve);
+    });
+  });
+}
+
+async function answer(engine: Engine, dispatch: AppDispatch, question: Asked): Promise<void> {
+  const { generation } = question;
+  const current = () => store.getState().bench.asked === generation;
+  const result = await engine.run(question);
+  if (result.kind === "superseded" || !current()) return;
+  if (result.kind === "refused") {
+    dispatch(refused(result));
+    return;
+  }
+  dispatch(arrived(result));
+  await painted();
+  if (!current()) return;
+  dispatch(ran(result));
+  const reel = await engine.record(generation);
+  if (reel && current()) dispatch(reelReady(reel));
+  if (!result.trouble || !current()) return;
+  const growth = await engine.growth(generation);
+  if (growth && current()) dispatch(growthReady(growth));
 }
 
 /** The contrast follows the caret and the pattern while its panel is open, and the strip's one-line form always. */

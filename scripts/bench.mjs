@@ -1,0 +1,172 @@
+// npm run bench: figures, printed without judging them. `npm run bench -- core` or `-- web` measures one half.
+import { spawn } from "node:child_process";
+import { readFileSync } from "node:fs";
+import { cpus } from "node:os";
+import { join } from "node:path";
+import { ensureBuilt, ensureInstalled, ROOT } from "./workspace.mjs";
+
+ensureInstalled();
+ensureBuilt("server", "cli", "web");
+const { BacktrackingMachine, compile, read, record } = await import("../core/dist/index.js");
+
+const wanted = process.argv[2];
+const number = (n, digits = 0) => n.toLocaleString("en-US", { maximumFractionDigits: digits, minimumFractionDigits: digits });
+const sorted = (values) => [...values].sort((a, b) => a - b);
+const at = (values, share) => sorted(values)[Math.min(values.length - 1, Math.floor(values.length * share))];
+const spread = (values, digits = 1) => `median ${number(at(values, 0.5), digits)}, p95 ${number(at(values, 0.95), digits)}, n ${values.length}`;
+const line = (what, figure) => console.log(`${what.padEnd(58)} ${figure}`);
+const repeat = (times, work) => Array.from({ length: times }, (_, i) => work(i));
+function clocked(work) {
+  const started = performance.now();
+  const result = work();
+  return { ms: performance.now() - started, result };
+}
+
+function programOf(pattern, flags = "") {
+  const compiled = compile(read({ dialect: "ecmascript", pattern, flags }));
+  if (!compiled.ok) throw new Error(compiled.diagnostics[0].message);
+  return compiled.program;
+}
+
+console.log(`${cpus()[0].model}, ${cpus().length} cores, Node ${process.version}\n`);
+
+if (wanted !== "web") {
+  const explosive = programOf("(a+)+$");
+  const letters = (n) => `${"a".repeat(n)}b`;
+  const plain = repeat(5, () => {
+    const machine = new BacktrackingMachine(explosive, letters(22), { mode: "start" });
+    const { ms } = clocked(() => machine.advance(Number.POSITIVE_INFINITY));
+    return { rate: machine.steps / ms / 1000, ms };
+  }).slice(1);
+  const recorded = repeat(6, () => clocked(() => record(explosive, letters(30), { mode: "start", eventLimit: 1_000_000 }))).slice(1);
+  line("steps a second, not recorded (millions)", spread(plain.map((p) => p.rate)));
+  line("steps a second, recorded (millions)", spread(recorded.map((r) => 1000 / r.ms)));
+  line("a million events recorded (ms)", spread(recorded.map((r) => r.ms)));
+  const reel = recorded[0].result;
+  line("bytes for a recorded event", number(reel.end.bytes / reel.length, 2));
+  const host = repeat(4, () => clocked(() => /(a+)+$/y.exec(letters(22))).ms).slice(1);
+  line(
+    "explosive run, not recorded, over the host's own (ratio)",
+    number(
+      at(
+        plain.map((p) => p.ms),
+        0.5,
+      ) / at(host, 0.5),
+      2,
+    ),
+  );
+
+  const everyday = readFileSync(join(ROOT, "demo/samples/tags.txt"), "utf8");
+  const all = repeat(6, () => {
+    const machine = new BacktrackingMachine(programOf("[A-F0-9]{4}-\\d{6}", "g"), everyday, { mode: "all" });
+    const { ms } = clocked(() => machine.advance(Number.POSITIVE_INFINITY));
+    return { ms, steps: machine.steps };
+  }).slice(1);
+  line(`every tag in 200 KB, ${number(all[0].steps)} steps (ms)`, spread(all.map((a) => a.ms)));
+
+  const groups = record(programOf("(?:(a+)|(b+?)|(c))*d"), "aabbcaabbacabcaabb".repeat(3), { mode: "all", eventLimit: 1_000_000 });
+  for (const [what, run] of [
+    ["a random step of a million restored, exploding (ms)", reel],
+    ["a random step of a million restored, many captures (ms)", groups],
+  ]) {
+    line(
+      what,
+      spread(
+        repeat(2000, (i) => clocked(() => run.frame((i * 7919 * 127) % run.length)).ms),
+        3,
+      ),
+    );
+  }
+}
+
+if (wanted !== "core") {
+  const started = performance.now();
+  const again = spawn(process.execPath, ["scripts/start.mjs"], {
+    cwd: ROOT,
+    env: { ...process.env, PORT: "4391", LOG_LEVEL: "silent", LAMPREY_DATA: join(ROOT, "node_modules/.lamprey/bench-data") },
+    stdio: "ignore",
+  });
+  while (
+    !(await fetch("http://127.0.0.1:4391/api/health").then(
+      (r) => r.ok,
+      () => false,
+    ))
+  )
+    await new Promise((done) => setTimeout(done, 20));
+  line("start-up when all is built (ms)", number(performance.now() - started));
+  again.kill();
+
+  const { startBrowser, startServer, specimenId } = await import("./browser.mjs");
+  const server = await startServer();
+  const browser = await startBrowser();
+  try {
+    for (const [what, path] of [
+      ["JavaScript before the shelf is painted (KB, gzip)", "/"],
+      ["JavaScript before the bench is painted (KB, gzip)", `/bench/${await specimenId(server.address, "Counts at the weirs")}`],
+    ]) {
+      const page = await browser.newPage();
+      await page.goto(server.address + path, { waitUntil: "networkidle0" });
+      const bytes = await page.evaluate(() =>
+        performance
+          .getEntriesByType("resource")
+          .filter((e) => e.name.endsWith(".js"))
+          .reduce((sum, e) => sum + e.encodedBodySize, 0),
+      );
+      line(what, number(bytes / 1024, 1));
+      await page.close();
+    }
+    const tags = readFileSync(join(ROOT, "demo/samples/tags.txt"), "utf8");
+    for (const kilobytes of [2, 20, 200]) await keystrokes(server, browser, tags.slice(0, kilobytes * 1024), kilobytes);
+  } finally {
+    await browser.close();
+    await server.stop();
+  }
+}
+
+/** Key to paint: from the key's own time stamp to the frame after the sample's lanes have changed. */
+async function keystrokes(server, browser, text, kilobytes) {
+  const made = await fetch(`${server.address}/api/specimens`, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ title: `bench ${kilobytes}`, pattern: "tag [A-F0-9]+-(\\d\\d)", flags: "g", samples: [{ name: "s", text }] }),
+  });
+  const { id } = await made.json();
+  const page = await browser.newPage();
+  await page.goto(`${server.address}/bench/${id}`);
+  await page.waitForSelector(".sample-editor .lanes path.match");
+  await page.click(".pattern-editor .cm-content");
+  await page.keyboard.press("End");
+  await page.evaluate(() => {
+    window.longTasks = [];
+    new PerformanceObserver((list) => window.longTasks.push(...list.getEntries().map((e) => e.duration))).observe({ entryTypes: ["longtask"] });
+    window.painted = () =>
+      new Promise((done) => {
+        let key = 0;
+        addEventListener("keydown", (event) => (key = event.timeStamp), { capture: true, once: true });
+        const lanes = document.querySelector(".sample-editor .lanes");
+        const observer = new MutationObserver(() => {
+          observer.disconnect();
+          requestAnimationFrame(() => {
+            const { port1, port2 } = new MessageChannel();
+            port1.onmessage = () => done(performance.now() - key);
+            port2.postMessage(null);
+          });
+        });
+        observer.observe(lanes, { childList: true });
+      });
+  });
+  const times = [];
+  for (let i = 0; i < 44; i++) {
+    await page.evaluate(() => {
+      window.next = window.painted();
+    });
+    if (i % 2 === 0) await page.keyboard.type("4");
+    else await page.keyboard.press("Backspace");
+    times.push(await page.evaluate(() => window.next));
+    await new Promise((done) => setTimeout(done, 120));
+  }
+  line(`keystroke to painted lanes, ${kilobytes} KB (ms)`, spread(times.slice(4)));
+  const long = await page.evaluate(() => window.longTasks);
+  line(`  tasks above 50 ms on the main thread meanwhile`, `${long.length}${long.length ? `, longest ${number(Math.max(...long))} ms` : ""}`);
+  await page.close();
+}
