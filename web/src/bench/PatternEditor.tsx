@@ -91,7 +91,7 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
 
   const reading = useAppSelector((s) => s.bench.reading);
   const acting = useAppSelector((s) => (s.bench.view && s.bench.reel ? s.bench.view.part : null));
-  const caret = useAppSelector((s) => s.bench.caret);
+  const quantifier = useAppSelector((s) => quantifierAtCaret(s.bench.reading?.quantifiers ?? [], s.bench.caret) ?? null);
   const long = useAppSelector((s) => s.draft.fields.pattern.length > LONG_PATTERN);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor needs the marks again.
   useEffect(() => {
@@ -99,10 +99,9 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
     if (!editor || !reading) return;
     host.current?.style.setProperty("--pattern-line", `${patternLine(reading.groups)}px`);
     host.current?.classList.toggle("long-pattern", long);
-    const quantifier = quantifierAtCaret(reading.quantifiers, caret) ?? null;
     patternMarks.set(editor, { groups: reading.groups, diagnostics: reading.diagnostics, acting, quantifier });
     editor.requestMeasure();
-  }, [reading, acting, caret, long, loads]);
+  }, [reading, acting, quantifier, long, loads]);
 
   return <div ref={host} className="max-h-[150px] min-w-0 overflow-auto" data-part="pattern" />;
 }

@@ -129,7 +129,7 @@ function Flags({ dialect, pattern }: { readonly dialect: DialectName; readonly p
           <>
             <b className={result.cut ? "text-rust" : "text-ink"}>{plural(result.steps, "step")}</b> in{" "}
             {result.elapsedMs < 10 ? result.elapsedMs.toFixed(1) : Math.round(result.elapsedMs)} ms
-            {behind ? ", running …" : ""}
+            <span className="running">, running …</span>
           </>
         )}
       </p>
