@@ -79,3 +79,18 @@ export interface Group extends Span {
   /** How many capturing groups it lies in. */
   readonly depth: number;
 }
+
+/**
+ * The part of a pattern that a caret means: the innermost item that touches the offset, the one before the caret first.
+ * Undefined in an empty pattern.
+ */
+export function partAt(root: Node, offset: number): Node | undefined {
+  let found: Node | undefined;
+  for (const node of walk(root)) {
+    if (node.kind === "sequence" || node.kind === "alternation" || node.kind === "empty") continue;
+    if (offset < node.start || offset > node.end) continue;
+    // Inner nodes come after outer ones; of two neighbours that touch the caret, the first one stays.
+    if (!found || (node.start >= found.start && node.end <= found.end)) found = node;
+  }
+  return found;
+}

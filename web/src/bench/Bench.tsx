@@ -129,10 +129,10 @@ function useTransportKeys(controls: EngineControls): void {
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey) return;
       const target = event.target instanceof Element ? event.target : null;
-      const takesKeys = target?.closest(".cm-editor, input, textarea, [role=listbox], [role=tablist], [role=menu], [role=dialog]");
+      const takesKeys = target?.closest(".cm-editor, input, textarea, [role=listbox], [role=region], [role=tablist], [role=menu], [role=dialog]");
       if (!event.altKey && takesKeys) return;
       const keys = `${event.shiftKey ? "Shift+" : ""}${event.key}`;
-      const wind = keys === "Backspace" ? () => controls.wind(null) : TRANSPORT.find((t) => t.keys === keys)?.wind;
+      const wind = keys === "Backspace" ? () => controls.wind(null) : TRANSPORT.flatMap((t) => t.windings).find((w) => w.keys === keys)?.wind;
       if (!wind) return;
       event.preventDefault();
       event.stopPropagation();

@@ -50,7 +50,7 @@ export function ContrastPanel({ take }: { readonly take: (edit: Edit) => void })
       <table className="mt-1 w-full border-collapse">
         <thead>
           <tr className="border-b border-rule">
-            <th className="py-1 pl-4 text-left font-normal text-ink-2"> </th>
+            <td />
             {[left, right].map((v) => {
               const edit = editTo(contrast, v);
               return (

@@ -68,16 +68,16 @@ export function Ledger() {
       <div className="grid grid-cols-[44px_92px_1fr] border-b border-rule px-4 py-1 text-[12px] text-ink-2">
         <span>n°</span>
         <span className="pr-2 text-right">from–to</span>
-        <span>{atStep ? `captures as of step ${number(step.step + 1)}` : "text"}</span>
+        <span>{atStep ? `captures as of step ${number(step.step + 1)}` : stale ? "text, of the last pattern that reads" : "text"}</span>
       </div>
       <div
         ref={scroller}
-        role="listbox"
-        aria-label="Matches"
+        role={atStep || count === 0 ? "region" : "listbox"}
+        aria-label={atStep ? "Captures" : "Matches"}
         aria-activedescendant={count > 0 && !atStep ? `match-${chosen}` : undefined}
         tabIndex={0}
         onKeyDown={move}
-        className={`min-h-0 flex-1 overflow-auto ${stale ? "opacity-45" : ""}`}
+        className={`min-h-0 flex-1 overflow-auto ${stale ? "[&_*]:font-normal! [&_*]:text-ink-2! [&_svg]:opacity-40" : ""}`}
       >
         <div style={{ height: virtual.getTotalSize() }} className="relative">
           {virtual.getVirtualItems().map((item) => {

@@ -57,7 +57,7 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
           EditorView.lineWrapping,
           patternMarks.field,
           lanes(drawPattern),
-          EditorView.contentAttributes.of({ "aria-label": "Pattern", spellcheck: "false", autocapitalize: "off" }),
+          EditorView.contentAttributes.of({ "aria-label": "Pattern", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
           EditorView.updateListener.of((update) => {
             const flags = update.state.field(flagsField);
             if (flags !== update.startState.field(flagsField)) dispatch(edited({ flags }));

@@ -36,7 +36,7 @@ export function PatternStrip({ pattern }: { readonly pattern: RefObject<PatternH
           </label>
           <input
             id="notes"
-            className="min-w-0 flex-1 rounded-sm bg-transparent px-1 text-ink-2 hover:bg-paper focus:text-ink"
+            className="min-w-0 flex-1 text-ellipsis rounded-sm bg-transparent px-1 text-ink-2 hover:bg-paper focus:text-ink"
             value={notes}
             title={notes}
             placeholder="a line on what this specimen is for"

@@ -6,22 +6,53 @@ import { number, plural } from "../shared/words.ts";
 import { DepthProfile } from "./DepthProfile.tsx";
 import { type EngineControls, useEngineControls } from "./useEngine.ts";
 
-/** What a key winds to: the table is the transport, its buttons and its help. */
-export const TRANSPORT: readonly {
-  readonly id: string;
+interface Winding {
   readonly sign: string;
   readonly label: string;
+  /** The key, as `useTransportKeys` spells it; with Alt wherever text is being edited. */
   readonly keys: string;
   readonly wind: (controls: EngineControls) => void;
-}[] = [
-  { id: "first", sign: "⇤", label: "To the first step", keys: "Home", wind: (c) => c.wind(0) },
-  { id: "back-attempt", sign: "«", label: "Back to the attempt before", keys: "PageUp", wind: (c) => c.windTo({ what: "attempt" }, true) },
-  { id: "back-backtrack", sign: "↰", label: "Back to the backtrack before", keys: "Shift+ArrowLeft", wind: (c) => c.windTo({ what: "backtrack" }, true) },
-  { id: "back", sign: "‹", label: "One step back", keys: "ArrowLeft", wind: (c) => c.windBy(-1) },
-  { id: "on", sign: "›", label: "One step on", keys: "ArrowRight", wind: (c) => c.windBy(1) },
-  { id: "on-backtrack", sign: "↱", label: "On to the next backtrack", keys: "Shift+ArrowRight", wind: (c) => c.windTo({ what: "backtrack" }, false) },
-  { id: "on-attempt", sign: "»", label: "On to the next attempt", keys: "PageDown", wind: (c) => c.windTo({ what: "attempt" }, false) },
-  { id: "last", sign: "⇥", label: "To the last step", keys: "End", wind: (c) => c.wind(Number.MAX_SAFE_INTEGER) },
+}
+
+/** What winds the reel, by what it winds to: one table for the buttons, the keys and what both say. */
+export const TRANSPORT: readonly { readonly name: string; readonly windings: readonly Winding[] }[] = [
+  {
+    name: "step",
+    windings: [
+      { sign: "⇤", label: "To the first step", keys: "Home", wind: (c) => c.wind(0) },
+      { sign: "‹", label: "One step back", keys: "ArrowLeft", wind: (c) => c.windBy(-1) },
+      { sign: "›", label: "One step on", keys: "ArrowRight", wind: (c) => c.windBy(1) },
+      { sign: "⇥", label: "To the last step", keys: "End", wind: (c) => c.wind(Number.MAX_SAFE_INTEGER) },
+    ],
+  },
+  {
+    name: "backtrack",
+    windings: [
+      { sign: "‹", label: "Back to the backtrack before", keys: "Shift+ArrowLeft", wind: (c) => c.windTo({ what: "backtrack" }, true) },
+      { sign: "›", label: "On to the next backtrack", keys: "Shift+ArrowRight", wind: (c) => c.windTo({ what: "backtrack" }, false) },
+    ],
+  },
+  {
+    name: "attempt",
+    windings: [
+      { sign: "‹", label: "Back to the attempt before", keys: "PageUp", wind: (c) => c.windTo({ what: "attempt" }, true) },
+      { sign: "›", label: "On to the next attempt", keys: "PageDown", wind: (c) => c.windTo({ what: "attempt" }, false) },
+    ],
+  },
+  {
+    name: "capture",
+    windings: [
+      { sign: "‹", label: "Back to the change of a capture before", keys: "Shift+PageUp", wind: (c) => c.windTo({ what: "capture" }, true) },
+      { sign: "›", label: "On to the next change of a capture", keys: "Shift+PageDown", wind: (c) => c.windTo({ what: "capture" }, false) },
+    ],
+  },
+  {
+    name: "at caret",
+    windings: [
+      { sign: "text", label: "To the first step that stands at the caret of the sample", keys: "Shift+Home", wind: (c) => c.windToSampleCaret() },
+      { sign: "part", label: "To the first step of the part of the pattern at its caret", keys: "Shift+End", wind: (c) => c.windToPatternCaret() },
+    ],
+  },
 ];
 
 export function ReelPanel() {
@@ -30,59 +61,81 @@ export function ReelPanel() {
   const step = useAppSelector((s) => s.bench.step);
   const view = useAppSelector((s) => s.bench.view);
   const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
-  const controls = useEngineControls();
-  const position = step ?? reel?.rest ?? 0;
   return (
     <section className="flex h-[214px] shrink-0 border-t-[3px] border-double border-rule bg-sheet" aria-label="Reel">
+      <Transport />
       <div className="flex min-w-0 flex-1 flex-col">
-        <div className="flex items-start gap-4 px-4 pt-2">
-          <h2 className="part-name w-10 shrink-0 text-[16px] leading-7 text-ink-2">Reel</h2>
-          <div className="flex shrink-0 gap-[3px]" role="toolbar" aria-label="Wind the reel">
-            {TRANSPORT.map(({ id, sign, label, keys, wind }) => (
-              <button
-                key={id}
-                type="button"
-                className="key h-7 w-8 !px-0"
-                title={`${label} (Alt+${keys})`}
-                aria-label={label}
-                disabled={!reel}
-                onClick={() => wind(controls)}
-              >
-                {sign}
-              </button>
-            ))}
-          </div>
-          <p className="w-[190px] shrink-0 whitespace-nowrap leading-7 text-ink-2" data-part="position">
-            {reel && (
-              <>
-                step <b className="text-ink">{number(position + 1)}</b> of {number(reel.length)}
-                {step !== null && (
-                  <button type="button" className="quiet-key underline" title="Leave the reel (Alt+Backspace)" onClick={() => controls.wind(null)}>
-                    result
-                  </button>
-                )}
-              </>
-            )}
-          </p>
-          <p className="min-w-0 flex-1 text-[15px] leading-[22px] line-clamp-2 pt-[3px]" aria-live="polite" data-part="sentence">
-            {broken ? (
-              <span className="text-ink-2">The pattern does not read, so there is no run to wind.</span>
-            ) : step !== null && view ? (
-              <Sentence phrases={view.sentence} />
-            ) : (
-              <EndSentence />
-            )}
-          </p>
-        </div>
+        <p className="line-clamp-2 min-h-[30px] pt-2 pr-4 pl-3 text-[15px] leading-[20px]" aria-live="polite" data-part="sentence">
+          {broken ? (
+            <span className="text-ink-2">The pattern does not read, so there is no run to wind.</span>
+          ) : step !== null && view ? (
+            <Sentence phrases={view.sentence} />
+          ) : (
+            <EndSentence />
+          )}
+        </p>
         {!broken && result && <DepthProfile />}
         {reel && !reel.complete && (
-          <p className="px-4 pb-1 text-[12px] text-rust">
+          <p className="px-3 pb-1 text-[12px] text-rust">
             The reel holds the first {number(reel.length)} steps; the run goes on beyond them. Shorten the sample to see it whole.
           </p>
         )}
       </div>
       <SavedStates />
     </section>
+  );
+}
+
+function Transport() {
+  const reel = useAppSelector((s) => s.bench.reel);
+  const step = useAppSelector((s) => s.bench.step);
+  const controls = useEngineControls();
+  const position = step ?? reel?.rest ?? 0;
+  return (
+    <div className="flex w-[222px] shrink-0 flex-col px-4 pt-2">
+      <div className="flex items-baseline gap-3">
+        <h2 className="part-name text-[16px] text-ink-2">Reel</h2>
+        {step !== null && (
+          <button
+            type="button"
+            className="quiet-key ml-auto underline"
+            title="Leave the reel and show the result (Alt+Backspace)"
+            onClick={() => controls.wind(null)}
+          >
+            result
+          </button>
+        )}
+      </div>
+      <p className="h-[21px] whitespace-nowrap text-ink-2" data-part="position">
+        {reel && (
+          <>
+            step <b className="text-ink">{number(position + 1)}</b> of {number(reel.length)}
+          </>
+        )}
+      </p>
+      <div className="mt-1 grid grid-cols-[66px_1fr] items-center gap-y-[3px]" role="toolbar" aria-label="Wind the reel">
+        {TRANSPORT.map(({ name, windings }) => (
+          <Fragment key={name}>
+            <span className="text-[12px] text-ink-2">{name}</span>
+            <span className="flex gap-[3px]">
+              {windings.map(({ sign, label, keys, wind }) => (
+                <button
+                  key={label}
+                  type="button"
+                  className={`key h-[22px] !px-0 !py-0 leading-none ${sign.length > 1 ? "w-[61px] text-[12px]" : windings.length > 2 ? "w-[29px]" : "w-[61px]"}`}
+                  title={`${label} (Alt+${keys})`}
+                  aria-label={sign.length > 1 ? `${sign}: ${label}` : label}
+                  disabled={!reel}
+                  onClick={() => wind(controls)}
+                >
+                  {sign}
+                </button>
+              ))}
+            </span>
+          </Fragment>
+        ))}
+      </div>
+    </div>
   );
 }
 

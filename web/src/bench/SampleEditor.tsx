@@ -1,7 +1,7 @@
 /** The sample: a text editor with lanes under its lines, offsets in its margin, and a ruler above it. */
 import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
 import { EditorState, Transaction } from "@codemirror/state";
-import { drawSelection, EditorView, GutterMarker, gutter, keymap } from "@codemirror/view";
+import { drawSelection, EditorView, GutterMarker, gutter, keymap, placeholder } from "@codemirror/view";
 import { MatchTable } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
 import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
@@ -31,10 +31,14 @@ class OffsetMarker extends GutterMarker {
   }
 }
 
+/** A figure space is as wide as a digit: columns of numbers line up. */
+const FIGURE_SPACE = "\u2007";
+const marginOf = (offset: number, line: number): string => `${number(offset).padStart(7, FIGURE_SPACE)} ${String(line).padStart(5, FIGURE_SPACE)}`;
+
 const offsets = gutter({
   class: "cm-offsets",
-  lineMarker: (view, block) => new OffsetMarker(`${number(block.from).padStart(7)}  ${String(view.state.doc.lineAt(block.from).number).padStart(4)}`),
-  initialSpacer: (view) => new OffsetMarker(`${number(view.state.doc.length).padStart(7)}  ${String(view.state.doc.lines).padStart(4)}`),
+  lineMarker: (view, block) => new OffsetMarker(marginOf(block.from, view.state.doc.lineAt(block.from).number)),
+  initialSpacer: (view) => new OffsetMarker(marginOf(view.state.doc.length, view.state.doc.lines)),
 });
 
 /** Line ends are kept as they are: offsets must be those of the text that is kept, `\r` included. */
@@ -77,11 +81,12 @@ export function SampleEditor() {
           drawSelection(),
           keymap.of([...defaultKeymap, ...historyKeymap]),
           offsets,
+          placeholder("Write or paste a text, or drop a file here."),
           EditorView.editorAttributes.of({ class: "sample-editor" }),
           sampleMarks.field,
           openLines,
           lanes(drawSample),
-          EditorView.contentAttributes.of({ "aria-label": "Sample text", spellcheck: "false", autocapitalize: "off" }),
+          EditorView.contentAttributes.of({ "aria-label": "Sample text", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
           EditorView.updateListener.of((update) => {
             if (update.docChanged && !update.transactions.some((t) => t.annotation(Transaction.remote))) {
               clearTimeout(pending);

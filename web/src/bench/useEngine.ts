@@ -16,6 +16,10 @@ export interface EngineControls {
   /** Winds by one step, or to the next event of a kind. */
   readonly windBy: (steps: number) => void;
   readonly windTo: (sought: Sought, backwards: boolean) => void;
+  /** Winds to the first step of the reel at which the machine stands at the sample's caret. */
+  readonly windToSampleCaret: () => void;
+  /** Winds to the first step of the reel at which the part of the pattern at its caret acts. */
+  readonly windToPatternCaret: () => void;
   readonly chooseMatch: (match: number) => void;
   readonly profile: (from: number, to: number, columns: number) => Promise<Profile | null>;
   readonly turns: (start: number) => Promise<TurnsAnswer | null>;
@@ -116,6 +120,12 @@ export function useEngine(): EngineControls {
           const step = await engine?.find(sought, position(), backwards);
           if (step !== null && step !== undefined) wind(step);
         });
+      },
+      windToSampleCaret: () => {
+        void engine?.find({ what: "offset", offset: store.getState().bench.sampleCaret }, -1, false).then((step) => step !== null && wind(step));
+      },
+      windToPatternCaret: () => {
+        void engine?.firstStepOfPart(store.getState().bench.caret).then((step) => step !== null && wind(step));
       },
       chooseMatch: (match) => {
         dispatch(matchChosen(match));

@@ -20,6 +20,7 @@ import {
   narrate,
   type Profile,
   type Program,
+  partAt,
   profile,
   type QuantifierMode,
   quantifiers,
@@ -181,6 +182,12 @@ export class Session {
 
   find(sought: Sought, from: number, backwards: boolean): number | null {
     return this.reel && find(this.reel, sought, from, backwards);
+  }
+
+  /** The first step of the whole reel at which the part of the pattern at a caret acts. */
+  firstStepOfPart(caret: number): number | null {
+    const part = this.current && partAt(this.current.reading.root, caret);
+    return part ? this.find({ what: "part", part: spanOf(part) }, -1, false) : null;
   }
 
   /** The step at which the match numbered from 0 was found; null where the reel does not reach it. */

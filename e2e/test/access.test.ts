@@ -1,0 +1,138 @@
+/** Every screen and state, in both themes, held against axe-core; and the keyboard alone. */
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import type { Browser, Page } from "puppeteer-core";
+import { type RunningServer, specimenId, startBrowser, startServer } from "../../scripts/browser.mjs";
+import { openBench, press, typePattern, waitFor, waitForPart } from "../src/bench.ts";
+
+const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
+
+let server: RunningServer;
+let browser: Browser;
+
+beforeAll(async () => {
+  server = await startServer();
+  browser = await startBrowser();
+}, 120_000);
+
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+interface Violation {
+  readonly id: string;
+  readonly nodes: readonly { readonly html: string }[];
+}
+
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(axe);
+  const found = await page.evaluate(async () => {
+    const { axe: checker } = window as unknown as { axe: { run(): Promise<{ violations: Violation[] }> } };
+    return (await checker.run()).violations;
+  });
+  return found.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(" | ")}`);
+}
+
+const benchOf = async (title: string) => `${server.address}/bench/${await specimenId(server.address, title)}`;
+
+const STATES: readonly [string, (page: Page) => Promise<void>][] = [
+  [
+    "shelf",
+    async (page) => {
+      await page.goto(server.address);
+      await page.waitForSelector("main li");
+    },
+  ],
+  ["bench", async (page) => openBench(page, await benchOf("Counts at the weirs"))],
+  [
+    "reel wound",
+    async (page) => {
+      await openBench(page, await benchOf("Counts at the weirs"));
+      await press(page, "Alt+Shift+ArrowLeft");
+      await waitForPart(page, "sentence", "so the machine goes back to");
+    },
+  ],
+  [
+    "contrast",
+    async (page) => {
+      await openBench(page, await benchOf("Quoted values"));
+      await page.click("[role=tab]:nth-of-type(2)");
+      await page.click(".pattern-editor .cm-content");
+      await press(page, "End");
+      await press(page, "ArrowLeft");
+      await press(page, "ArrowLeft");
+      await waitFor(page, "a table", () => document.querySelector("table") !== null);
+    },
+  ],
+  [
+    "mistake",
+    async (page) => {
+      await page.goto(await benchOf("Weir or weir pool"));
+      await page.waitForSelector(".pattern-editor .cm-content");
+      await typePattern(page, "weir)");
+      await page.waitForSelector("[data-part=mistake]");
+    },
+  ],
+  [
+    "hazard",
+    async (page) => {
+      await openBench(page, await benchOf("Remarks made of words only"));
+      await waitFor(page, "the curve", () => document.querySelector("[aria-label=Hazard] .recharts-line") !== null);
+    },
+  ],
+];
+
+describe.each(["chart", "deep"])("theme %s", (theme) => {
+  test.each(STATES)("%s has no violation", async (_name, reach) => {
+    const page = await browser.newPage();
+    await page.evaluateOnNewDocument((chosen) => localStorage.setItem("lamprey.theme", chosen), theme);
+    try {
+      await reach(page);
+      expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(theme);
+      expect(await violations(page)).toEqual([]);
+    } finally {
+      await page.close();
+    }
+  });
+});
+
+test("by keyboard alone: from the shelf into a specimen, to a flag, through the reel, to a match", async () => {
+  const page = await browser.newPage();
+  await page.goto(server.address);
+  await page.waitForSelector("main li");
+  const focused = () =>
+    page.evaluate(() => {
+      const element = document.activeElement as HTMLElement | null;
+      return element === null || element === document.body ? "" : element.getAttribute("aria-label") || element.innerText;
+    });
+  const tabTo = async (text: string) => {
+    for (let i = 0; i < 60 && !(await focused()).includes(text); i++) await page.keyboard.press("Tab");
+    expect(await focused()).toContain(text);
+  };
+  await tabTo("States of the gates");
+  await page.keyboard.press("Enter");
+  await page.waitForSelector("[data-part=position] b");
+  await tabTo("To the first step");
+  await page.keyboard.press("Enter");
+  await waitForPart(page, "sentence", "A new attempt begins at 0.");
+  await page.keyboard.press("ArrowRight");
+  await waitForPart(page, "sentence", "At 0, g is not there");
+  for (
+    let i = 0;
+    i < 60 && (await focused()) !== "Step of the reel" && !(await page.evaluate(() => document.activeElement?.getAttribute("role") === "slider"));
+    i++
+  )
+    await page.keyboard.press("Tab");
+  await page.keyboard.press("PageDown");
+  await waitForPart(page, "sentence", "A new attempt begins at 1.");
+  await page.keyboard.press("End");
+  await waitForPart(page, "sentence", "nothing is saved any more");
+  await press(page, "Alt+Backspace");
+  await waitForPart(page, "sentence", "The run took");
+  for (let i = 0; i < 60 && !(await page.evaluate(() => document.activeElement?.getAttribute("role") === "listbox")); i++) await press(page, "Shift+Tab");
+  await page.keyboard.press("ArrowDown");
+  await waitForPart(page, "sentence", "The pattern matches");
+  await page.close();
+});

@@ -1,0 +1,59 @@
+// node scripts/screenshots.mjs: one current picture of each main view, from the demo, into docs/screenshots.
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import { specimenId, startBrowser, startServer } from "./browser.mjs";
+import { ensureBuilt, ROOT } from "./workspace.mjs";
+
+ensureBuilt("server", "web");
+const folder = join(ROOT, "docs/screenshots");
+mkdirSync(folder, { recursive: true });
+const server = await startServer();
+const browser = await startBrowser();
+const rest = (ms) => new Promise((done) => setTimeout(done, ms));
+
+async function picture(name, theme, title, act = async () => {}) {
+  const page = await browser.newPage();
+  await page.evaluateOnNewDocument((chosen) => localStorage.setItem("lamprey.theme", chosen), theme);
+  await page.goto(title === null ? server.address : `${server.address}/bench/${await specimenId(server.address, title)}`);
+  await rest(2000);
+  await act(page);
+  await rest(900);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await page.close();
+}
+
+const alt = async (page, key, shift = false) => {
+  await page.keyboard.down("Alt");
+  if (shift) await page.keyboard.down("Shift");
+  await page.keyboard.press(key);
+  if (shift) await page.keyboard.up("Shift");
+  await page.keyboard.up("Alt");
+  await rest(200);
+};
+
+const caretTo = async (page, fromEnd) => {
+  await page.click(".pattern-editor .cm-content");
+  await page.keyboard.press("End");
+  for (let i = 0; i < fromEnd; i++) await page.keyboard.press("ArrowLeft");
+};
+
+await picture("shelf", "chart", null);
+await picture("bench", "chart", "Counts at the weirs", (page) => caretTo(page, 6));
+await picture("bench-deep", "deep", "Readings by named group");
+await picture("reel", "chart", "Counts at the weirs", async (page) => {
+  await caretTo(page, 6);
+  await alt(page, "ArrowLeft", true);
+});
+await picture("contrast", "chart", "Quoted values", async (page) => {
+  await caretTo(page, 2);
+  await rest(600);
+  await page.evaluate(() => [...document.querySelectorAll("button")].find((b) => b.textContent.startsWith("Make it"))?.click());
+});
+await picture("hazard", "chart", "Remarks made of words only", () => rest(2000));
+await picture("turns-deep", "deep", "The last fish of every list");
+await picture("mistake", "chart", "Weir or weir pool", async (page) => {
+  await caretTo(page, 0);
+  await page.keyboard.type("|[z-a");
+});
+await browser.close();
+await server.stop();
