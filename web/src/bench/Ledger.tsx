@@ -68,8 +68,10 @@ export function Ledger() {
       <div className="grid grid-cols-[44px_92px_1fr] border-b border-rule px-4 py-1 text-[12px] text-ink-2">
         <span>n°</span>
         <span className="pr-2 text-right">from–to</span>
-        <span>{atStep ? `captures as of step ${number(step.step + 1)}` : stale ? "text, of the last pattern that reads" : "text"}</span>
+        <span>{atStep ? `captures as of step ${number(step.step + 1)}` : stale ? "of the last good pattern" : "text"}</span>
       </div>
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: its role, list or region, is set below. */}
+      {/* biome-ignore lint/a11y/useAriaPropsSupportedByRole: both of its roles have names. */}
       <div
         ref={scroller}
         role={atStep || count === 0 ? "region" : "listbox"}

@@ -1,8 +1,8 @@
 /** The reel: its sentence, its transport, the depth profile, and the saved states at the step. */
-import type { Phrase } from "@lamprey/core";
+import { type Phrase, visible } from "@lamprey/core";
 import { Fragment } from "react";
 import { useAppSelector } from "../app/store.ts";
-import { number, plural } from "../shared/words.ts";
+import { number, plural, span } from "../shared/words.ts";
 import { DepthProfile } from "./DepthProfile.tsx";
 import { type EngineControls, useEngineControls } from "./useEngine.ts";
 
@@ -74,7 +74,7 @@ export function ReelPanel() {
             <EndSentence />
           )}
         </p>
-        {!broken && result && <DepthProfile />}
+        {broken ? <Mistakes /> : result && <DepthProfile />}
         {reel && !reel.complete && (
           <p className="px-3 pb-1 text-[12px] text-rust">
             The reel holds the first {number(reel.length)} steps; the run goes on beyond them. Shorten the sample to see it whole.
@@ -136,6 +136,23 @@ function Transport() {
         ))}
       </div>
     </div>
+  );
+}
+
+/** While there is nothing to wind, the room is for what stands in the way: every mistake, with the place it is at. */
+function Mistakes() {
+  const diagnostics = useAppSelector((s) => s.bench.reading?.diagnostics);
+  const pattern = useAppSelector((s) => s.draft.fields.pattern);
+  return (
+    <ol className="min-h-0 flex-1 overflow-auto px-3 pb-2">
+      {diagnostics?.map((d) => (
+        <li key={`${d.start}-${d.code}`} className="grid grid-cols-[64px_120px_1fr] gap-3 border-b border-rule-soft py-[3px]">
+          <span className="text-right text-ink-2">{span(d.start, d.end)}</span>
+          <code className="source truncate font-semibold text-rust">{visible(pattern.slice(d.start, d.end), 14) || "(end)"}</code>
+          <span>{d.message}</span>
+        </li>
+      ))}
+    </ol>
   );
 }
 
