@@ -11,7 +11,7 @@
 
 import { contains } from "../charset/charset.ts";
 import { canonicalize } from "../charset/folding.ts";
-import { captureRegister, INSTRUCTION_WIDTH, Op, openRegister, type Program } from "../program/program.ts";
+import { captureRegister, INSTRUCTION_WIDTH, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
 import { Kind } from "./events.ts";
 import { MatchTable } from "./matches.ts";
 
@@ -131,40 +131,25 @@ export class BacktrackingMachine {
    * and says whether the run has ended.
    */
   advance(budget: number): boolean {
-    while (this.outcome === "running" && budget > 0) {
-      if (this.next >= 0) this.beginAttempt();
-      const before = this.steps;
-      this.runAttempt(before + budget);
-      budget -= this.steps - before;
-    }
+    if (this.outcome === "running") this.run(this.steps + budget);
     return this.outcome !== "running";
   }
 
-  private beginAttempt(): void {
-    this.attempt = this.reach = this.at = this.next;
-    this.next = -1;
-    this.pc = 0;
-    this.stateCount = this.changeCount = this.frameCount = 0;
-    this.registers.fill(-1);
-    this.attempts++;
-    this.attemptStep = this.steps++;
-    this.recorder?.write(this.at, packEvent(Kind.Attempt, 0), -1, 0, this.attempt);
-  }
-
-  /** After an attempt that failed: the next one, or the end. */
-  private afterFailure(): void {
+  /** Where the next attempt begins after one that failed, or −1 where the run has ended. */
+  private afterFailure(): number {
     const anchored = this.mode === "start" || this.mode === "whole" || this.program.options.sticky;
-    if (anchored || this.attempt >= this.text.length) this.outcome = "done";
-    else this.next = this.advanced(this.attempt);
+    if (!anchored && this.attempt < this.text.length) return this.advanced(this.attempt);
+    this.outcome = "done";
+    return -1;
   }
 
-  /** After a match; ECMA-262 AdvanceStringIndex where it was empty. */
-  private afterMatch(start: number, end: number): void {
+  /** Where the next attempt begins after a match (ECMA-262 AdvanceStringIndex where it was empty), or −1. */
+  private afterMatch(start: number, end: number): number {
     this.matches.add(start, end, this.registers);
     const next = end > start ? end : this.advanced(end);
     if (this.mode !== "all" || next > this.text.length) this.outcome = "done";
     else if (this.matches.length >= this.matchLimit) this.outcome = "match-limit";
-    else this.next = next;
+    return this.outcome === "running" ? next : -1;
   }
 
   private advanced(offset: number): number {
@@ -267,16 +252,27 @@ export class BacktrackingMachine {
     return back ? from : from + length;
   }
 
-  /** Runs the attempt under way until it ends or the number of steps is reached. */
-  private runAttempt(stop: number): void {
+  /** Runs until the run ends or the number of steps is reached. */
+  private run(stop: number): void {
     const { text, program, recorder, registers, frames } = this;
     const { code, latin, loops } = program;
     const length = text.length;
-    let { pc, at, steps, states, stateCount, reach } = this;
+    let { pc, at, steps, states, stateCount, reach, next } = this;
     /** Step of the newest saved state; kept only for the recorder. */
     let top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
 
     run: while (steps < stop) {
+      if (next >= 0) {
+        this.attempt = reach = at = next;
+        next = -1;
+        pc = 0;
+        this.stateCount = this.changeCount = this.frameCount = stateCount = 0;
+        top = -1;
+        for (let r = 0; r < registers.length; r++) registers[r] = -1;
+        this.attempts++;
+        this.attemptStep = steps++;
+        if (recorder !== null) recorder.write(at, packEvent(Kind.Attempt, 0), -1, 0, at);
+      }
       const word = pc * INSTRUCTION_WIDTH;
       const a = code[word + 1] as number;
       /** Offset after the item, −1 where it did not match. */
@@ -386,7 +382,7 @@ export class BacktrackingMachine {
             }
             states = this.states;
           }
-          const lazy = loop.mode === "lazy";
+          const { lazy } = loop;
           states[stateCount * STATE] = lazy ? pc + 1 : (code[word + 2] as number);
           states[stateCount * STATE + 1] = at;
           states[stateCount * STATE + 2] = this.changeCount;
@@ -418,7 +414,8 @@ export class BacktrackingMachine {
           const past = loop.counter < 0 || (registers[loop.counter] as number) >= loop.min;
           // ECMA-262 RepeatMatcher step 2.b: an iteration beyond the least number that took nothing fails.
           if (past && loop.begin >= 0 && registers[loop.begin] === at) break;
-          if (loop.counter >= 0) this.set(loop.counter, (registers[loop.counter] as number) + 1);
+          // Without a bound, counting past the least number tells nothing.
+          if (loop.counter >= 0 && !(past && loop.max === UNBOUNDED)) this.set(loop.counter, (registers[loop.counter] as number) + 1);
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Loop, pc), top, stateCount, this.attempt);
           pc = code[word + 2] as number;
@@ -460,8 +457,9 @@ export class BacktrackingMachine {
           if (this.mode === "whole" && at !== length) break;
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Match, pc), top, stateCount, this.attempt);
-          this.afterMatch(this.attempt, at);
-          break run;
+          next = this.afterMatch(this.attempt, at);
+          if (next < 0) break run;
+          continue run;
       }
 
       steps++;
@@ -491,8 +489,9 @@ export class BacktrackingMachine {
       if (stateCount === 0) {
         steps++;
         if (recorder !== null) recorder.write(at, packEvent(Kind.GiveUp, 0), -1, 0, this.attempt);
-        this.afterFailure();
-        break;
+        next = this.afterFailure();
+        if (next < 0) break;
+        continue;
       }
       this.stateCount = --stateCount;
       pc = states[stateCount * STATE] as number;
@@ -510,6 +509,7 @@ export class BacktrackingMachine {
     this.steps = steps;
     this.stateCount = stateCount;
     this.reach = reach;
+    this.next = next;
   }
 }
 

@@ -11,7 +11,7 @@ import { closeOverCase, type FoldingRule } from "../charset/folding.ts";
 import { type Diagnostic, diagnostic } from "../syntax/diagnostic.ts";
 import type { Reading } from "../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, walk } from "../syntax/tree.ts";
-import { ASSERTIONS, INSTRUCTION_WIDTH, type Look, type Loop, Op, type Program } from "./program.ts";
+import { ASSERTIONS, INSTRUCTION_WIDTH, type Look, type Loop, Op, type Program, UNBOUNDED } from "./program.ts";
 
 /** A reel keeps 27 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
@@ -258,9 +258,9 @@ class Compiler {
     const number = this.loops.length;
     this.loops.push({
       node,
-      min,
-      max,
-      mode,
+      min: Math.min(min, UNBOUNDED),
+      max: Math.min(max, UNBOUNDED),
+      lazy: mode === "lazy",
       counter: counted ? this.registers++ : -1,
       begin: canBeEmpty ? this.registers++ : -1,
       clearFrom: clears ? firstGroup : 0,

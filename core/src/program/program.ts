@@ -8,7 +8,7 @@ import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
 import type { Options } from "../dialect/dialect.ts";
 import type { Source } from "../syntax/read.ts";
-import type { AssertionKind, Group, Node, NodeOf, QuantifierMode } from "../syntax/tree.ts";
+import type { AssertionKind, Group, Node, NodeOf } from "../syntax/tree.ts";
 
 /** The operations. `Back` ones read the text from right to left, inside a lookbehind; `Point` ones read code points. */
 export const Op = {
@@ -51,11 +51,15 @@ export const INSTRUCTION_WIDTH = 4;
 
 export const ASSERTIONS: readonly AssertionKind[] = ["text-start", "text-end", "line-start", "line-end", "word-edge", "not-word-edge"];
 
+/** The most iterations of a quantifier without a bound: as a small integer, since the machine compares it at every turn. */
+export const UNBOUNDED = 0x3fffffff;
+
 export interface Loop {
   readonly node: NodeOf<"quantifier">;
   readonly min: number;
+  /** `UNBOUNDED` where there is no most. */
   readonly max: number;
-  readonly mode: QuantifierMode;
+  readonly lazy: boolean;
   /** Register of the count, or −1 where no count is needed. */
   readonly counter: number;
   /** Register of the offset where the iteration began, or −1 where no iteration can be empty. */

@@ -409,7 +409,7 @@ export class Reel {
       if (n >= skip) {
         const pc = this.pc(state);
         const alternative = this.operation(pc) === Op.Branch;
-        const lazy = !alternative && this.program.loops[this.operand(pc)]?.mode === "lazy";
+        const lazy = !alternative && this.program.loops[this.operand(pc)]?.lazy === true;
         out.push({
           step: state,
           at: this.offset(state),
