@@ -132,6 +132,21 @@ async function keystrokes(server, browser, text, kilobytes) {
   });
   const { id } = await made.json();
   const page = await browser.newPage();
+  await page.evaluateOnNewDocument(() => {
+    // Whether a frame is being made: lanes drawn then are painted in it, lanes drawn between frames in the next one.
+    window.inFrame = false;
+    const request = window.requestAnimationFrame.bind(window);
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = () => {
+      window.inFrame = false;
+    };
+    window.requestAnimationFrame = (callback) =>
+      request((time) => {
+        window.inFrame = true;
+        port2.postMessage(null);
+        callback(time);
+      });
+  });
   await page.goto(`${server.address}/bench/${id}`);
   await page.waitForSelector(".sample-editor .lanes path.match");
   await page.click(".pattern-editor .cm-content");
@@ -146,11 +161,13 @@ async function keystrokes(server, browser, text, kilobytes) {
         const lanes = document.querySelector(".sample-editor .lanes");
         const observer = new MutationObserver(() => {
           observer.disconnect();
-          requestAnimationFrame(() => {
+          const afterPaint = () => {
             const { port1, port2 } = new MessageChannel();
             port1.onmessage = () => done(performance.now() - key);
             port2.postMessage(null);
-          });
+          };
+          if (window.inFrame) afterPaint();
+          else requestAnimationFrame(afterPaint);
         });
         observer.observe(lanes, { childList: true });
       });

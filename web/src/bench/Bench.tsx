@@ -90,7 +90,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
           <Tabs.Root
             value={panel}
             onValueChange={(value) => dispatch(panelChosen(value as SidePanel))}
-            className="flex w-[318px] shrink-0 flex-col border-l border-rule bg-sheet"
+            className="flex w-[318px] shrink-0 flex-col border-l border-rule bg-sheet [contain:layout_paint_style]"
           >
             <Tabs.List className="flex items-baseline gap-4 border-b border-rule px-4 pt-2" aria-label="Side panel">
               <Tabs.Trigger

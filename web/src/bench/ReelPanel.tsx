@@ -62,7 +62,7 @@ export function ReelPanel() {
   const view = useAppSelector((s) => s.bench.view);
   const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
   return (
-    <section className="flex h-[214px] shrink-0 border-t-[3px] border-double border-rule bg-sheet" aria-label="Reel">
+    <section className="flex h-[214px] shrink-0 border-t-[3px] border-double border-rule bg-sheet [contain:layout_paint_style]" aria-label="Reel">
       <Transport />
       <div className="flex min-w-0 flex-1 flex-col">
         <p className="line-clamp-2 min-h-[30px] pt-2 pr-4 pl-3 text-[15px] leading-[20px]" aria-live="polite" data-part="sentence">

@@ -122,7 +122,7 @@ export function SampleEditor() {
   return (
     <section className="flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sample">
       <Ruler place={place} />
-      <div ref={host} className="min-h-0 flex-1" />
+      <div ref={host} className="min-h-0 flex-1 [contain:strict]" />
     </section>
   );
 }
@@ -169,8 +169,6 @@ function followMarks(editor: EditorView): () => void {
     if (!marks) return;
     editor.dom.parentElement?.style.setProperty("--lane-room", `${laneRoom(marks)}px`);
     sampleMarks.set(editor, marks);
-    // Asking for a place makes the editor measure now, and so draw its lanes in this frame, not the next.
-    editor.coordsAtPos(editor.viewport.from);
   };
   follow();
   return store.subscribe(follow);
