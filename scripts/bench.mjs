@@ -117,18 +117,19 @@ if (wanted !== "core") {
     }
     const tags = readFileSync(join(ROOT, "demo/samples/tags.txt"), "utf8");
     for (const kilobytes of [2, 20, 200]) await keystrokes(server, browser, tags.slice(0, kilobytes * 1024), kilobytes);
+    await keystrokesWhileExploding(server, browser);
   } finally {
     await browser.close();
     await server.stop();
   }
 }
 
-/** Key to paint: from the key's own time stamp to the frame after the sample's lanes have changed. */
-async function keystrokes(server, browser, text, kilobytes) {
+/** A page that can tell when lanes are painted, opened on a specimen made for it. */
+async function benchPage(server, browser, title, pattern, text, ready) {
   const made = await fetch(`${server.address}/api/specimens`, {
     method: "POST",
     headers: { "content-type": "application/json" },
-    body: JSON.stringify({ title: `bench ${kilobytes}`, pattern: "tag [A-F0-9]+-(\\d\\d)", flags: "g", samples: [{ name: "s", text }] }),
+    body: JSON.stringify({ title, pattern, flags: "g", samples: [{ name: "s", text }] }),
   });
   const { id } = await made.json();
   const page = await browser.newPage();
@@ -148,7 +149,7 @@ async function keystrokes(server, browser, text, kilobytes) {
       });
   });
   await page.goto(`${server.address}/bench/${id}`);
-  await page.waitForSelector(".sample-editor .lanes path.match");
+  await page.waitForSelector(ready);
   await page.click(".pattern-editor .cm-content");
   await page.keyboard.press("End");
   await page.evaluate(() => {
@@ -172,18 +173,54 @@ async function keystrokes(server, browser, text, kilobytes) {
         observer.observe(lanes, { childList: true });
       });
   });
+  return page;
+}
+
+/** From the time stamp of the key that `act` presses to the end of the frame in which the sample's lanes have changed. */
+async function keyToLanes(page, act) {
+  await page.evaluate(() => {
+    window.next = window.painted();
+  });
+  await act();
+  return page.evaluate(() => window.next);
+}
+
+async function sayLongTasks(page) {
+  const long = await page.evaluate(() => window.longTasks);
+  line("  tasks above 50 ms on the main thread meanwhile", `${long.length}${long.length ? `, longest ${number(Math.max(...long))} ms` : ""}`);
+}
+
+async function keystrokes(server, browser, text, kilobytes) {
+  const page = await benchPage(server, browser, `bench ${kilobytes}`, "tag [A-F0-9]+-(\\d\\d)", text, ".sample-editor .lanes path.match");
   const times = [];
   for (let i = 0; i < 44; i++) {
-    await page.evaluate(() => {
-      window.next = window.painted();
-    });
-    if (i % 2 === 0) await page.keyboard.type("4");
-    else await page.keyboard.press("Backspace");
-    times.push(await page.evaluate(() => window.next));
+    times.push(await keyToLanes(page, () => (i % 2 === 0 ? page.keyboard.type("4") : page.keyboard.press("Backspace"))));
     await new Promise((done) => setTimeout(done, 120));
   }
   line(`keystroke to painted lanes, ${kilobytes} KB (ms)`, spread(times.slice(4)));
-  const long = await page.evaluate(() => window.longTasks);
-  line(`  tasks above 50 ms on the main thread meanwhile`, `${long.length}${long.length ? `, longest ${number(Math.max(...long))} ms` : ""}`);
+  await sayLongTasks(page);
+  await page.close();
+}
+
+/** The same, for a key that is pressed while the run of the pattern before it explodes. */
+async function keystrokesWhileExploding(server, browser) {
+  const text = `${"a".repeat(60)}!\n${"gate\n".repeat(50)}`;
+  const page = await benchPage(server, browser, "bench exploding", "(a+)+$", text, "[aria-label=Hazard]");
+  const all = async () => {
+    await page.keyboard.down("Control");
+    await page.keyboard.press("a");
+    await page.keyboard.up("Control");
+  };
+  const times = [];
+  for (let i = 0; i < 20; i++) {
+    await all();
+    await page.keyboard.type("(a+)+$");
+    await new Promise((done) => setTimeout(done, 20 + 15 * i));
+    await all();
+    times.push(await keyToLanes(page, () => page.keyboard.type(i % 2 === 0 ? "g" : "t")));
+    await new Promise((done) => setTimeout(done, 150));
+  }
+  line("key to painted lanes while a run explodes (ms)", spread(times));
+  await sayLongTasks(page);
   await page.close();
 }

@@ -22,7 +22,7 @@ export default function GrowthChart({ points }: { readonly points: readonly Grow
           height={18}
           label={{ value: "characters of that stretch", position: "insideBottom", offset: -8, ...label }}
         />
-        <YAxis scale="log" domain={[1, top]} ticks={powers} allowDataOverflow tickFormatter={short} tick={label} stroke="var(--rule)" width={46} />
+        <YAxis scale="log" domain={[1, top * 2]} ticks={powers} allowDataOverflow tickFormatter={short} tick={label} stroke="var(--rule)" width={46} />
         <Tooltip
           contentStyle={{ background: "var(--sheet)", border: "1px solid var(--rule)", color: "var(--ink)", padding: "2px 8px" }}
           formatter={(value) => [number(Number(value)), "steps"]}

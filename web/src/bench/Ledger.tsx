@@ -6,7 +6,7 @@ import { useAppSelector } from "../app/store.ts";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { GroupMark, TurnsAnswer } from "../engine/messages.ts";
 import { GroupSwatch } from "../lanes/textures.tsx";
-import { number, span as spanText } from "../shared/words.ts";
+import { number, plural, span as spanText } from "../shared/words.ts";
 import { useEngineControls } from "./useEngine.ts";
 
 const ROW_HEIGHT = 26;
@@ -109,7 +109,7 @@ export function Ledger() {
             );
           })}
         </div>
-        {count === 0 && !atStep && <NoMatch steps={result.steps} attempts={result.attempts} empty={text === ""} />}
+        {count === 0 && !atStep && <NoMatch steps={result.steps} attempts={result.attempts} empty={text === ""} cut={result.cut !== null} />}
       </div>
     </div>
   );
@@ -187,14 +187,16 @@ function TurnRow({ number, last, value, text }: { number: number; last: boolean;
   );
 }
 
-function NoMatch({ steps, attempts, empty }: { steps: number; attempts: number; empty: boolean }) {
+function NoMatch({ steps, attempts, empty, cut }: { steps: number; attempts: number; empty: boolean; cut: boolean }) {
   return (
     <div className="p-4 text-ink-2">
-      <p className="part-name text-lg text-ink">No match</p>
+      <p className="part-name text-lg text-ink">{cut ? "No match so far" : "No match"}</p>
       <p className="mt-1">
         {empty
           ? "The sample is empty. Write or paste a text on the left, or drop a file there."
-          : `${number(attempts)} ${attempts === 1 ? "attempt" : "attempts"} in ${number(steps)} steps, and none came through. Wind the reel to see where each one fails.`}
+          : cut
+            ? "The run was cut short before it found one; whether there is one is not known."
+            : `${plural(attempts, "attempt")} in ${plural(steps, "step")}, and none came through. Wind the reel to see where each one fails.`}
       </p>
     </div>
   );

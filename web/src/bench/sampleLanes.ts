@@ -30,6 +30,8 @@ const GROUP_HEIGHT = 7;
 const VARIANT_ROW = 10;
 /** More bars than this on one screen are a grey mass: numbers are then left out. */
 const MOST_NUMBERS = 400;
+/** Pixels of a digit of a match's number; where the next match leaves no room for it, a number is left out. */
+const NUMBER_WIDTH = 8;
 
 /** Pixels that a line with a match opens up for its lanes. */
 export function laneRoom({ groups, variant }: SampleMarks): number {
@@ -115,20 +117,20 @@ export function drawSample(places: LanePlaces): LaneDrawing {
       const stop = matches.end(m);
       const ahead = stale || (marks.view !== null && marks.view.kind !== "match" && start >= marks.view.attempt);
       const dim = ahead ? " dim" : "";
-      const x1 = places.x(Math.max(start, line.from), line);
-      const x2 = places.x(Math.min(stop, line.to), line);
+      const [x1, x2] = within(places, line, start, stop);
       const name = `match${m === chosen && !ahead ? " chosen" : ""}${dim}`;
       if (start === stop) add(name, tick(x1, top + 6, 8));
       else add(name, bracket(x1, Math.max(x2, x1 + 4), top + 6, start >= line.from, stop <= line.to));
-      if (stop <= line.to && end - first <= MOST_NUMBERS) labels.push({ name: `number${dim}`, x: x2 + 4, y: top + 10, text: String(m + 1) });
+      const room = m + 1 < end ? within(places, line, matches.start(m + 1), matches.start(m + 1))[0] - x2 : Number.POSITIVE_INFINITY;
+      const wide = NUMBER_WIDTH * String(m + 1).length + 6;
+      if (stop <= line.to && room >= wide && end - first <= MOST_NUMBERS) labels.push({ name: `number${dim}`, x: x2 + 4, y: top + 10, text: String(m + 1) });
       const underWay = marks.view !== null && marks.view.kind !== "match" && start === marks.view.attempt;
       for (const group of groups) {
         // The match that is being made shows the captures as of the step, in full ink.
         const span = underWay ? (marks.view?.captures[group.number - 1] ?? null) : matches.group(m, group.number);
         if (!span || span.start > line.to || span.end < line.from) continue;
         const y = top + BRACKET_ROW + 2 + group.depth * GROUP_ROW;
-        const g1 = places.x(Math.max(span.start, line.from), line);
-        const g2 = places.x(Math.min(span.end, line.to), line);
+        const [g1, g2] = within(places, line, span.start, span.end);
         add(
           `group:${group.number}${underWay ? "" : dim}`,
           span.start === span.end ? tick(g1, y + GROUP_HEIGHT, GROUP_HEIGHT) : bar(g1 + 0.5, g2 - 0.5, y, GROUP_HEIGHT),
@@ -141,8 +143,7 @@ export function drawSample(places: LanePlaces): LaneDrawing {
       for (let m = from; m < to; m++) {
         const start = variant.matches.start(m);
         const stop = variant.matches.end(m);
-        const x1 = places.x(Math.max(start, line.from), line);
-        const x2 = places.x(Math.min(stop, line.to), line);
+        const [x1, x2] = within(places, line, start, stop);
         add("variant", start === stop ? tick(x1, y, 6) : bracket(x1, Math.max(x2, x1 + 4), y, start >= line.from, stop <= line.to));
         if (stop <= line.to && m - from < 3) labels.push({ name: "label", x: x2 + 4, y: y + 2, text: variant.name, fill: "var(--slate)" });
       }
@@ -160,16 +161,21 @@ export function drawSample(places: LanePlaces): LaneDrawing {
   };
 }
 
+/** Left and right of the part of a stretch that lies in a line. */
+function within(places: LanePlaces, line: LineInView, start: number, end: number): readonly [number, number] {
+  return places.across(Math.max(start, line.from), Math.min(end, line.to), line);
+}
+
 /** How far this attempt has come, what it gave back, and where the machine stands. */
 function drawMachine(step: StepView, line: LineInView, top: number, places: LanePlaces, add: (name: string, d: string) => void): void {
   const stretch = (from: number, to: number, name: string, draw: (x1: number, x2: number) => string) => {
     if (from >= to || from > line.to || to < line.from) return;
-    add(name, draw(places.x(Math.max(from, line.from), line), places.x(Math.min(to, line.to), line)));
+    add(name, draw(...within(places, line, from, to)));
   };
   stretch(step.attempt, step.to, "went", (x1, x2) => bar(x1, x2, top - 3, 3));
   stretch(Math.max(step.to, step.attempt), step.reach, "given-back", (x1, x2) => `M${x1} ${top - 1.5}H${x2}`);
   if (step.to >= line.from && step.to <= line.to) {
-    const x = places.x(step.to, line);
+    const [x] = places.across(step.to, step.to, line);
     add("head", `M${x} ${top - TEXT_HEIGHT + 2}V${top + 4}M${x - 4} ${top - TEXT_HEIGHT - 1}H${x + 4}L${x} ${top - TEXT_HEIGHT + 4}Z`);
   }
 }

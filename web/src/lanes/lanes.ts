@@ -21,8 +21,11 @@ export interface LanePlaces {
   /** The stretch of text worth drawing. */
   readonly from: number;
   readonly to: number;
-  /** Pixel position of an offset from the left of the text; the line it lies in must be the one given. */
-  x(offset: number, line: { readonly from: number; readonly text: string }): number;
+  /**
+   * Left and right of a stretch that lies in the line given, in pixels from the left of the text. In text that runs
+   * from right to left the stretch's end is on its left.
+   */
+  across(start: number, end: number, line: { readonly from: number; readonly text: string }): readonly [number, number];
   /** Pixel position of a line's top. */
   y(block: BlockInfo): number;
 }
@@ -88,15 +91,17 @@ class LanesView {
       view,
       from,
       to,
-      x: (offset, line) => {
+      across: (start, end, line) => {
         let simple = plain.get(line.from);
         if (simple === undefined) {
           simple = !view.lineWrapping && isPlain(line.text);
           plain.set(line.from, simple);
         }
-        if (simple) return padding + (offset - line.from) * width;
-        const coords = view.coordsAtPos(offset, offset === line.from ? 1 : -1);
-        return coords ? coords.left - content.left : padding;
+        if (simple) return [padding + (start - line.from) * width, padding + (end - line.from) * width];
+        const a = view.coordsAtPos(start, 1);
+        const b = end === start ? a : view.coordsAtPos(end, -1);
+        if (!a || !b) return [padding, padding];
+        return [Math.min(a.left, b.left) - content.left, Math.max(a.left, b.left) - content.left];
       },
       y: (block) => block.top,
     };
