@@ -277,6 +277,9 @@ export class BacktrackingMachine {
       const a = code[word + 1] as number;
       /** Offset after the item, −1 where it did not match. */
       let to = -1;
+      /** At a choice: where the way that is saved begins, and the way that is taken. */
+      let saved = -1;
+      let go = -1;
       switch (code[word]) {
         case Op.Unit:
           if (at < length && text.charCodeAt(at) === a) to = at + 1;
@@ -320,23 +323,9 @@ export class BacktrackingMachine {
           }
           break;
         case Op.Branch:
-          if ((stateCount + 1) * STATE > states.length) {
-            if (!this.growStates()) {
-              this.outcome = "memory-limit";
-              break run;
-            }
-            states = this.states;
-          }
-          states[stateCount * STATE] = a;
-          states[stateCount * STATE + 1] = at;
-          states[stateCount * STATE + 2] = this.changeCount;
-          states[stateCount * STATE + 3] = top = steps;
-          this.stateCount = ++stateCount;
-          if (stateCount > this.deepest) this.deepest = stateCount;
-          steps++;
-          if (recorder !== null) recorder.write(at, packEvent(Kind.Save, pc), top, stateCount, this.attempt);
-          pc++;
-          continue run;
+          saved = a;
+          go = pc + 1;
+          break;
         case Op.Jump:
           pc = a;
           continue run;
@@ -375,24 +364,10 @@ export class BacktrackingMachine {
               continue run;
             }
           }
-          if ((stateCount + 1) * STATE > states.length) {
-            if (!this.growStates()) {
-              this.outcome = "memory-limit";
-              break run;
-            }
-            states = this.states;
-          }
-          const { lazy } = loop;
-          states[stateCount * STATE] = lazy ? pc + 1 : (code[word + 2] as number);
-          states[stateCount * STATE + 1] = at;
-          states[stateCount * STATE + 2] = this.changeCount;
-          states[stateCount * STATE + 3] = top = steps;
-          this.stateCount = ++stateCount;
-          if (stateCount > this.deepest) this.deepest = stateCount;
-          steps++;
-          if (recorder !== null) recorder.write(at, packEvent(Kind.Save, pc), top, stateCount, this.attempt);
-          pc = lazy ? (code[word + 2] as number) : pc + 1;
-          continue run;
+          const exit = code[word + 2] as number;
+          saved = loop.lazy ? pc + 1 : exit;
+          go = loop.lazy ? exit : pc + 1;
+          break;
         }
         case Op.LoopBegin: {
           const loop = loops[a] as (typeof loops)[number];
@@ -462,6 +437,25 @@ export class BacktrackingMachine {
           continue run;
       }
 
+      if (saved >= 0) {
+        if ((stateCount + 1) * STATE > states.length) {
+          if (!this.growStates()) {
+            this.outcome = "memory-limit";
+            break;
+          }
+          states = this.states;
+        }
+        states[stateCount * STATE] = saved;
+        states[stateCount * STATE + 1] = at;
+        states[stateCount * STATE + 2] = this.changeCount;
+        states[stateCount * STATE + 3] = top = steps;
+        this.stateCount = ++stateCount;
+        if (stateCount > this.deepest) this.deepest = stateCount;
+        steps++;
+        if (recorder !== null) recorder.write(at, packEvent(Kind.Save, pc), top, stateCount, this.attempt);
+        pc = go;
+        continue;
+      }
       steps++;
       if (to >= 0) {
         if (recorder !== null) recorder.write(to, packEvent(Kind.Consume, pc), top, stateCount, this.attempt);
