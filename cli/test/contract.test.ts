@@ -2,9 +2,12 @@
 import { spawnSync } from "node:child_process";
 import { fileURLToPath } from "node:url";
 import { describe, expect, test } from "@jest/globals";
+import { record } from "@lamprey/core";
 import { answerLine } from "../src/contract/lines.ts";
 import { match, matchRequest } from "../src/contract/match.ts";
+import { programOf } from "../src/contract/request.ts";
 import { trace, traceRequest } from "../src/contract/trace.ts";
+import { printError, printMatches, printTrace } from "../src/print.ts";
 
 const askMatch = (request: object) => answerLine(JSON.stringify(request), matchRequest, match) as Record<string, unknown>;
 const askTrace = (request: object) => answerLine(JSON.stringify(request), traceRequest, trace) as Record<string, unknown>;
@@ -120,5 +123,47 @@ describe("the command", () => {
     const wrong = run(["match", "a)", "y"]);
     expect([wrong.status, wrong.stderr]).toEqual([2, expect.stringContaining("This bracket closes nothing")]);
     expect(run(["trace", "ab", "ab"]).stdout).toContain("The pattern matches 0–2: “ab”.");
+  });
+});
+
+describe("what a person reads", () => {
+  const error = { code: "x", message: "Why.", start: 2, end: 4 };
+
+  test("a mistake is underlined", () => {
+    expect(printError("ab(?c", error)).toBe("  ab(?c\n    ^^\nWhy.");
+    expect(printError("a", { ...error, start: 1, end: 1 })).toBe("  a\n   ^\nWhy.");
+  });
+
+  test("matches have offsets, line and column, and groups by number or name; not set is said", () => {
+    const request = {
+      dialect: "ecmascript",
+      pattern: "(?<g>gate)( \\d)?",
+      flags: "",
+      text: "a\ngate 1, gate",
+      mode: "all",
+      machine: "auto",
+      output: "matches",
+      stepLimit: 1000,
+    } as const;
+    expect(printMatches(match(request), request.text).split("\n")).toEqual([
+      "1\t2–8\t2:1\tgate 1",
+      "\t  g\t2–6\tgate",
+      "\t  2\t6–8\t 1",
+      "2\t10–14\t2:9\tgate",
+      "\t  g\t10–14\tgate",
+      "\t  2\tnot set",
+      expect.stringMatching(/^2 matches, \d+ steps$/),
+    ]);
+  });
+
+  test("a trace has a line a step and its sum", () => {
+    const made = programOf({ dialect: "ecmascript", pattern: "a+b", flags: "" });
+    if ("refused" in made) throw new Error("refused");
+    const reel = record(made.program, "aab", { mode: "first", eventLimit: 100 });
+    const lines = printTrace(reel, 2, 3).split("\n");
+    expect(lines).toHaveLength(4);
+    expect(lines[0]).toMatch(/^2 {2}loop {6}At 1, a\+ has finished a turn\.$/);
+    expect(lines[3]).toMatch(/^\d+ steps, 1 attempt, \d+ backtracks, at most \d+ saved states$/);
+    expect(printTrace(record(made.program, "aab", { mode: "first", eventLimit: 3 }), 0, 1)).toContain("--event-limit");
   });
 });

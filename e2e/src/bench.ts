@@ -1,5 +1,69 @@
 /** The bench as a person meets it: what the browser tests look at and press. */
-import type { Page } from "puppeteer-core";
+import { afterAll, afterEach, beforeAll } from "@jest/globals";
+import type { Browser, Page } from "puppeteer-core";
+import { type RunningServer, specimenId, startBrowser, startServer } from "../../scripts/browser.mjs";
+
+/** A server on a new database and a browser, for all tests of a file; pages are closed after each. */
+export class Stage {
+  server!: RunningServer;
+  browser!: Browser;
+  /** Errors that pages threw in the test under way. */
+  readonly failures: string[] = [];
+
+  constructor() {
+    beforeAll(async () => {
+      this.server = await startServer();
+      this.browser = await startBrowser();
+    }, 120_000);
+    afterEach(async () => {
+      this.failures.length = 0;
+      const [first, ...others] = await this.browser.pages();
+      for (const page of others) await page.close();
+      await first?.goto("about:blank");
+    });
+    afterAll(async () => {
+      await this.browser?.close();
+      await this.server?.stop();
+    });
+  }
+
+  async page(): Promise<Page> {
+    const page = await this.browser.newPage();
+    page.on("pageerror", (error) => this.failures.push(String(error)));
+    return page;
+  }
+
+  /** Address of a demo specimen. */
+  async benchOf(title: string): Promise<string> {
+    return `${this.server.address}/bench/${await specimenId(this.server.address, title)}`;
+  }
+
+  /** Opens a demo specimen. */
+  async bench(title: string): Promise<Page> {
+    const page = await this.page();
+    await openBench(page, await this.benchOf(title));
+    return page;
+  }
+
+  /** Keeps a specimen of the test's own. */
+  async keep(pattern: string, text: string, flags = "g"): Promise<{ id: string; address: string }> {
+    const response = await fetch(`${this.server.address}/api/specimens`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ title: "Made by a test", pattern, flags, samples: [{ name: "sample", text }] }),
+    });
+    const { id } = (await response.json()) as { id: string };
+    return { id, address: `${this.server.address}/bench/${id}` };
+  }
+
+  /** Keeps one and opens it. */
+  async open(pattern: string, text: string, flags = "g"): Promise<Page> {
+    const { address } = await this.keep(pattern, text, flags);
+    const page = await this.page();
+    await openBench(page, address);
+    return page;
+  }
+}
 
 /** Opens an address and waits until the bench has shown its first result. */
 export async function openBench(page: Page, address: string): Promise<void> {

@@ -1,25 +1,13 @@
 /** Every screen and state, in both themes, held against axe-core; and the keyboard alone. */
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
-import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
-import type { Browser, Page } from "puppeteer-core";
-import { type RunningServer, specimenId, startBrowser, startServer } from "../../scripts/browser.mjs";
-import { openBench, press, typePattern, waitFor, waitForPart } from "../src/bench.ts";
+import { describe, expect, test } from "@jest/globals";
+import type { Page } from "puppeteer-core";
+import { openBench, press, Stage, typePattern, waitFor, waitForPart } from "../src/bench.ts";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
-let server: RunningServer;
-let browser: Browser;
-
-beforeAll(async () => {
-  server = await startServer();
-  browser = await startBrowser();
-}, 120_000);
-
-afterAll(async () => {
-  await browser?.close();
-  await server?.stop();
-});
+const stage = new Stage();
 
 interface Violation {
   readonly id: string;
@@ -35,21 +23,19 @@ async function violations(page: Page): Promise<string[]> {
   return found.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(" | ")}`);
 }
 
-const benchOf = async (title: string) => `${server.address}/bench/${await specimenId(server.address, title)}`;
-
 const STATES: readonly [string, (page: Page) => Promise<void>][] = [
   [
     "shelf",
     async (page) => {
-      await page.goto(server.address);
+      await page.goto(stage.server.address);
       await page.waitForSelector("main li");
     },
   ],
-  ["bench", async (page) => openBench(page, await benchOf("Counts at the weirs"))],
+  ["bench", async (page) => openBench(page, await stage.benchOf("Counts at the weirs"))],
   [
     "reel wound",
     async (page) => {
-      await openBench(page, await benchOf("Counts at the weirs"));
+      await openBench(page, await stage.benchOf("Counts at the weirs"));
       await press(page, "Alt+Shift+ArrowLeft");
       await waitForPart(page, "sentence", "so the machine goes back to");
     },
@@ -57,7 +43,7 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
   [
     "contrast",
     async (page) => {
-      await openBench(page, await benchOf("Quoted values"));
+      await openBench(page, await stage.benchOf("Quoted values"));
       await page.click("[role=tab]:nth-of-type(2)");
       await page.click(".pattern-editor .cm-content");
       await press(page, "End");
@@ -69,7 +55,7 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
   [
     "mistake",
     async (page) => {
-      await page.goto(await benchOf("Weir or weir pool"));
+      await page.goto(await stage.benchOf("Weir or weir pool"));
       await page.waitForSelector(".pattern-editor .cm-content");
       await typePattern(page, "weir)");
       await page.waitForSelector("[data-part=mistake]");
@@ -78,7 +64,7 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
   [
     "hazard",
     async (page) => {
-      await openBench(page, await benchOf("Remarks made of words only"));
+      await openBench(page, await stage.benchOf("Remarks made of words only"));
       await waitFor(page, "the curve", () => document.querySelector("[aria-label=Hazard] .recharts-line") !== null);
     },
   ],
@@ -86,21 +72,17 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
 
 describe.each(["chart", "deep"])("theme %s", (theme) => {
   test.each(STATES)("%s has no violation", async (_name, reach) => {
-    const page = await browser.newPage();
+    const page = await stage.page();
     await page.evaluateOnNewDocument((chosen) => localStorage.setItem("lamprey.theme", chosen), theme);
-    try {
-      await reach(page);
-      expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(theme);
-      expect(await violations(page)).toEqual([]);
-    } finally {
-      await page.close();
-    }
+    await reach(page);
+    expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(theme);
+    expect(await violations(page)).toEqual([]);
   });
 });
 
 test("by keyboard alone: from the shelf into a specimen, to a flag, through the reel, to a match", async () => {
-  const page = await browser.newPage();
-  await page.goto(server.address);
+  const page = await stage.page();
+  await page.goto(stage.server.address);
   await page.waitForSelector("main li");
   const focused = () =>
     page.evaluate(() => {
@@ -134,5 +116,4 @@ test("by keyboard alone: from the shelf into a specimen, to a flag, through the 
   for (let i = 0; i < 60 && !(await page.evaluate(() => document.activeElement?.getAttribute("role") === "listbox")); i++) await press(page, "Shift+Tab");
   await page.keyboard.press("ArrowDown");
   await waitForPart(page, "sentence", "The pattern matches");
-  await page.close();
 });

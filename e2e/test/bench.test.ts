@@ -1,50 +1,14 @@
 /** A newcomer's tasks, done in a real browser. */
-import { afterAll, beforeAll, beforeEach, describe, expect, test } from "@jest/globals";
-import type { Browser, Page } from "puppeteer-core";
-import { type RunningServer, specimenId, startBrowser, startServer } from "../../scripts/browser.mjs";
-import { bars, clickText, openBench, part, press, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
+import { describe, expect, test } from "@jest/globals";
+import { startServer } from "../../scripts/browser.mjs";
+import { bars, clickText, openBench, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
 
-let server: RunningServer;
-let browser: Browser;
-let page: Page;
-const failures: string[] = [];
-
-beforeAll(async () => {
-  server = await startServer();
-  browser = await startBrowser();
-}, 120_000);
-
-afterAll(async () => {
-  await browser?.close();
-  await server?.stop();
-});
-
-beforeEach(async () => {
-  await page?.close();
-  page = await browser.newPage();
-  failures.length = 0;
-  page.on("pageerror", (error) => failures.push(String(error)));
-});
-
-async function bench(title: string): Promise<string> {
-  const address = `${server.address}/bench/${await specimenId(server.address, title)}`;
-  await openBench(page, address);
-  return address;
-}
-
-async function newSpecimen(pattern: string, text: string, flags = "g"): Promise<{ id: string; address: string }> {
-  const response = await fetch(`${server.address}/api/specimens`, {
-    method: "POST",
-    headers: { "content-type": "application/json" },
-    body: JSON.stringify({ title: "Made by a test", pattern, flags, samples: [{ name: "sample", text }] }),
-  });
-  const { id } = (await response.json()) as { id: string };
-  return { id, address: `${server.address}/bench/${id}` };
-}
+const stage = new Stage();
 
 describe("the thread from end to end", () => {
   test("a literal is matched, stepped, shown with its lane, kept, and there after a reload", async () => {
-    await page.goto(server.address);
+    const page = await stage.page();
+    await page.goto(stage.server.address);
     await clickText(page, "button", "New specimen");
     await page.waitForSelector(".sample-editor .cm-content");
     await page.click(".sample-editor .cm-content");
@@ -68,11 +32,12 @@ describe("the thread from end to end", () => {
     await page.reload();
     await waitForPart(page, "count", "2 matches");
     expect(await page.$eval(".sample-editor .cm-content", (e) => e.textContent)).toContain("gate, weir and weir");
-    expect(failures).toEqual([]);
+    expect(stage.failures).toEqual([]);
   });
 
   test("the shelf is searched, and a specimen removed and restored", async () => {
-    await page.goto(server.address);
+    const page = await stage.page();
+    await page.goto(stage.server.address);
     await page.waitForSelector("main li");
     await page.type("input[type=search]", "200 KB");
     await waitFor(page, "one is left", () => document.querySelectorAll("main li").length === 1);
@@ -86,8 +51,7 @@ describe("the thread from end to end", () => {
 
 describe("seeing why", () => {
   test("matches and captures change as one types, and with a flag; undo takes both back", async () => {
-    const { address } = await newSpecimen("Gate (\\d)", "gate 1, Gate 2, GATE 3");
-    await openBench(page, address);
+    const page = await stage.open("Gate (\\d)", "gate 1, Gate 2, GATE 3");
     expect(await part(page, "count")).toBe("1 match");
     await clickText(page, "label", "ignore case");
     await waitForPart(page, "count", "3 matches");
@@ -102,7 +66,7 @@ describe("seeing why", () => {
   });
 
   test("the reel is wound by keyboard to the first give-back, and says why", async () => {
-    await bench("Counts at the weirs");
+    const page = await stage.bench("Counts at the weirs");
     await press(page, "Alt+Home");
     await press(page, "Alt+PageDown");
     await waitForPart(page, "sentence", "A new attempt begins at 1.");
@@ -120,7 +84,7 @@ describe("seeing why", () => {
   });
 
   test("one action makes a quantifier lazy and shows both side by side; one undo takes it back", async () => {
-    await bench("Quoted values");
+    const page = await stage.bench("Quoted values");
     await page.click(".pattern-editor .cm-content");
     await press(page, "Home");
     for (let i = 0; i < 4; i++) await press(page, "ArrowRight");
@@ -140,13 +104,12 @@ describe("seeing why", () => {
   });
 
   test("a repeated group shows every turn, and which one is kept", async () => {
-    await bench("The last fish of every list");
+    const page = await stage.bench("The last fish of every list");
     await waitFor(page, "turns are listed", () => document.body.innerText.includes("turn 4") && document.body.innerText.includes("kept"));
   });
 
   test("a click in the ledger winds to where the match was found", async () => {
-    const { address } = await newSpecimen("\\d+", "gate 12, weir 345");
-    await openBench(page, address);
+    const page = await stage.open("\\d+", "gate 12, weir 345");
     await page.click("#match-1");
     await waitForPart(page, "sentence", "The pattern matches 14–17: “345”.");
   });
@@ -154,7 +117,7 @@ describe("seeing why", () => {
 
 describe("bad input", () => {
   test("a run that explodes is cut short, said, measured, and does not hold up the page", async () => {
-    await bench("Remarks made of words only");
+    const page = await stage.bench("Remarks made of words only");
     await waitFor(page, "the warning", () => (document.querySelector("[aria-label=Hazard]")?.textContent ?? "").includes("cut short"));
     await waitFor(page, "the curve", () => /multiplies the steps by about \d/.test(document.querySelector("[aria-label=Hazard]")?.textContent ?? ""));
     const started = Date.now();
@@ -165,8 +128,7 @@ describe("bad input", () => {
   });
 
   test("a mistake is underlined and explained, the last good result stays, dimmed", async () => {
-    const { address } = await newSpecimen("gate", "a gate");
-    await openBench(page, address);
+    const page = await stage.open("gate", "a gate");
     await page.click(".pattern-editor .cm-content");
     await press(page, "End");
     await page.keyboard.type("[");
@@ -183,59 +145,58 @@ describe("bad input", () => {
     ["lone surrogates, NUL, right-to-left text", ".", "\ud83d\0\u05d0\u05d1 \udc1f"],
     ["carriage returns", "$", "one\r\ntwo\rthree\n"],
   ])("%s", async (_what, pattern, text) => {
-    const { address } = await newSpecimen(pattern, text, "gm");
-    await openBench(page, address);
+    const page = await stage.open(pattern, text, "gm");
     const expected = [...text.matchAll(new RegExp(pattern, "gm"))].length;
     await waitForPart(page, "count", `${expected} match`);
-    expect(failures).toEqual([]);
+    expect(stage.failures).toEqual([]);
   });
 
   test("50,000 matches, a pattern of 20,000 characters, and a sample of 5 MB leave the page live", async () => {
-    const many = await newSpecimen("a", "a\n".repeat(50_000));
-    await openBench(page, many.address);
-    await waitForPart(page, "count", "50,000 matches");
-    const long = await newSpecimen("(a|b)?".repeat(3333), "ab");
-    await openBench(page, long.address);
-    await waitForPart(page, "count", "match");
-    const big = await newSpecimen("weir", "the weir at the gate stood still\n".repeat(155_000));
-    await openBench(page, big.address);
-    await waitForPart(page, "count", "155,000 matches");
-    await typePattern(page, "gate");
-    await waitForPart(page, "count", "155,000 matches");
-    expect(failures).toEqual([]);
+    const many = await stage.open("a", "a\n".repeat(50_000));
+    await waitForPart(many, "count", "50,000 matches");
+    const long = await stage.open("(a|b)?".repeat(3333), "ab");
+    await waitForPart(long, "count", "match");
+    const big = await stage.open("weir", "the weir at the gate stood still\n".repeat(155_000));
+    await waitForPart(big, "count", "155,000 matches");
+    await typePattern(big, "gate");
+    await waitForPart(big, "count", "155,000 matches");
+    expect(stage.failures).toEqual([]);
   });
 });
 
 describe("nothing is lost", () => {
   test("an edit survives a server that is killed and comes back", async () => {
-    const { id, address } = await newSpecimen("gate", "a gate");
+    const { id, address } = await stage.keep("gate", "a gate");
+    const page = await stage.page();
     await openBench(page, address);
-    await server.kill();
+    await stage.server.kill();
     await typePattern(page, "ga(t)e");
     await waitFor(page, "it waits", () => document.querySelector("[data-part=keeping]")?.getAttribute("data-state") === "waiting");
-    server = await startServer({ port: server.port, data: server.data });
+    stage.server = await startServer({ port: stage.server.port, data: stage.server.data });
     await waitForKept(page, 2);
-    const kept = (await (await fetch(`${server.address}/api/specimens/${id}`)).json()) as { pattern: string };
+    const kept = (await (await fetch(`${stage.server.address}/api/specimens/${id}`)).json()) as { pattern: string };
     expect(kept.pattern).toBe("ga(t)e");
   });
 
   test("an edit that was not kept yet is there when the page is opened again", async () => {
-    const { address } = await newSpecimen("gate", "a gate");
+    const { address } = await stage.keep("gate", "a gate");
+    const page = await stage.page();
     await openBench(page, address);
-    await server.kill();
+    await stage.server.kill();
     await typePattern(page, "(g)ate");
     await waitFor(page, "it waits", () => document.querySelector("[data-part=keeping]")?.getAttribute("data-state") === "waiting");
     await page.goto("about:blank");
-    server = await startServer({ port: server.port, data: server.data });
+    stage.server = await startServer({ port: stage.server.port, data: stage.server.data });
     await openBench(page, address);
     await waitFor(page, "the edit is back", () => document.querySelector(".pattern-editor .cm-content")?.textContent === "(g)ate");
     await waitForKept(page, 2);
   });
 
   test("two pages on one specimen: the second is asked, and both can be kept", async () => {
-    const { address } = await newSpecimen("gate", "a gate");
+    const { address } = await stage.keep("gate", "a gate");
+    const page = await stage.page();
     await openBench(page, address);
-    const other = await browser.newPage();
+    const other = await stage.page();
     await openBench(other, address);
     await typePattern(other, "gat");
     await waitForKept(other, 2);

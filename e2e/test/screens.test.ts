@@ -1,0 +1,183 @@
+/** The smaller things that the screens do: samples, titles, themes, the reel by pointer, addresses that lead nowhere. */
+import { describe, expect, test } from "@jest/globals";
+import { clickText, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
+
+const stage = new Stage();
+
+describe("the shelf", () => {
+  test("says so where a search finds nothing, and where the address leads nowhere", async () => {
+    const page = await stage.page();
+    await page.goto(stage.server.address);
+    await page.waitForSelector("main li");
+    await page.type("input[type=search]", "no such thing");
+    await waitFor(page, "it says so", () => document.body.innerText.includes("Nothing on the shelf speaks of “no such thing”."));
+    await page.goto(`${stage.server.address}/nowhere`);
+    await waitFor(page, "a way back", () => document.body.innerText.includes("Nothing is kept at this address"));
+    await page.goto(`${stage.server.address}/bench/0b7f9f30-0000-4000-8000-000000000000`);
+    await waitFor(page, "the reason", () => document.body.innerText.includes("No specimen has the id"));
+  });
+
+  test("opens a specimen by its title", async () => {
+    const page = await stage.page();
+    await page.goto(stage.server.address);
+    await clickText(page, "main a", "Depths without a unit");
+    await waitForPart(page, "count", "60 matches");
+    expect(stage.failures).toEqual([]);
+  });
+
+  test("keeps the theme that was chosen", async () => {
+    const page = await stage.page();
+    await page.goto(stage.server.address);
+    await clickText(page, "header button", "Deep theme");
+    await page.reload();
+    await waitFor(page, "it is deep", () => document.documentElement.dataset.theme === "deep");
+    await clickText(page, "header button", "Chart theme");
+    expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe("chart");
+  });
+});
+
+describe("samples", () => {
+  test("are added, written, renamed, switched and removed, and all of it is kept", async () => {
+    const { id, address } = await stage.keep("gate", "a gate");
+    const page = await stage.page();
+    await page.goto(address);
+    await waitForPart(page, "count", "1 match");
+    await page.click("[aria-label='Do something with the samples']");
+    await clickText(page, "[role=menuitem]", "Add an empty sample");
+    await waitForPart(page, "count", "0 matches");
+    await page.click(".sample-editor .cm-content");
+    await page.keyboard.type("gate and gate");
+    await waitForPart(page, "count", "2 matches");
+    await page.click("[aria-label='Do something with the samples']");
+    await clickText(page, "[role=menuitem]", "Rename this one");
+    await page.waitForSelector("[aria-label='Name of the sample']");
+    await press(page, "Control+a");
+    await page.keyboard.type("both");
+    await page.keyboard.press("Enter");
+    await clickText(page, "nav button", "sample");
+    await waitForPart(page, "count", "1 match");
+    const read = async () => (await (await fetch(`${stage.server.address}/api/specimens/${id}`)).json()) as { samples: { name: string; text: string }[] };
+    await waitFor(page, "it is kept", () => document.querySelector("[data-part=keeping]")?.getAttribute("data-state") === "kept");
+    for (let i = 0; i < 40 && (await read()).samples[1]?.name !== "both"; i++) await new Promise((done) => setTimeout(done, 100));
+    expect((await read()).samples.map(({ name, text }) => [name, text])).toEqual([
+      ["sample", "a gate"],
+      ["both", "gate and gate"],
+    ]);
+    await page.click("[aria-label='Do something with the samples']");
+    await clickText(page, "[role=menuitem]", "Remove this one");
+    await waitForPart(page, "count", "2 matches");
+    for (let i = 0; i < 40 && (await read()).samples.length > 1; i++) await new Promise((done) => setTimeout(done, 100));
+    expect((await read()).samples.map((s) => s.name)).toEqual(["both"]);
+  });
+
+  test("title and notes are kept; an empty title is not", async () => {
+    const { id, address } = await stage.keep("gate", "a gate");
+    const page = await stage.page();
+    await page.goto(address);
+    await waitForPart(page, "count", "1 match");
+    await page.click("[aria-label='Title of the specimen']");
+    await press(page, "Control+a");
+    await page.keyboard.type("Gates");
+    await page.type("#notes", "look at the gate");
+    await waitFor(page, "both are kept", () => /revision [23], kept/.test(document.querySelector("[data-part=keeping]")?.textContent ?? ""));
+    await page.click("[aria-label='Title of the specimen']");
+    await press(page, "Control+a");
+    await press(page, "Backspace");
+    await new Promise((done) => setTimeout(done, 900));
+    const kept = (await (await fetch(`${stage.server.address}/api/specimens/${id}`)).json()) as { title: string; notes: string };
+    expect([kept.title, kept.notes]).toEqual(["Gates", "look at the gate"]);
+  });
+});
+
+describe("the reel", () => {
+  test("is wound by pointer, zoomed, and left for the result", async () => {
+    const page = await stage.bench("Counts at the weirs");
+    await page.waitForSelector("[role=slider] svg");
+    const box = await (await page.$("[role=slider]"))?.boundingBox();
+    if (!box) throw new Error("no profile");
+    await page.mouse.click(box.x + 200, box.y + 60);
+    await waitFor(page, "a step", () => document.querySelector("[data-part=sentence] b") !== null && !document.body.innerText.includes("The run took"));
+    const shown = () => page.$eval("[role=slider]", (e) => Number(e.getAttribute("aria-valuenow")));
+    const before = await shown();
+    await page.mouse.move(box.x + 200, box.y + 60);
+    for (let i = 0; i < 8; i++) await page.mouse.wheel({ deltaY: -100 });
+    await page.mouse.click(box.x + 260, box.y + 60);
+    await waitFor(page, "a nearby step", (b) => document.querySelector("[role=slider]")?.getAttribute("aria-valuenow") !== b, String(before));
+    expect(Math.abs((await shown()) - before)).toBeLessThan(20);
+    await clickText(page, "button", "whole run");
+    await clickText(page, "button", "result");
+    await waitForPart(page, "sentence", "The run took");
+  });
+
+  test("winds to the captures' changes, and to what stands at the carets", async () => {
+    const page = await stage.open("(\\d)(\\w)", "a 1b 2c");
+    await press(page, "Alt+Home");
+    await press(page, "Alt+Shift+PageDown");
+    await waitForPart(page, "sentence", "Group 1 closes and holds “1”, 2–3.");
+    await press(page, "Alt+Shift+PageDown");
+    await waitForPart(page, "sentence", "Group 2 closes and holds “b”, 3–4.");
+    await press(page, "Alt+Shift+PageUp");
+    await waitForPart(page, "sentence", "Group 1 closes");
+    await page.click(".pattern-editor .cm-content");
+    await press(page, "End");
+    await press(page, "ArrowLeft");
+    await press(page, "Alt+Shift+End");
+    await waitForPart(page, "sentence", "At 3, \\w takes “b”.");
+    await page.click(".sample-editor .cm-content");
+    await press(page, "Control+End");
+    await press(page, "Alt+Shift+Home");
+    await waitForPart(page, "sentence", "At 6, \\w takes “c”.");
+  });
+
+  test("shows saved states, and winds to where one was saved and to what failed", async () => {
+    const page = await stage.open("a*ab", "aaab");
+    await press(page, "Alt+Home");
+    await press(page, "Alt+Shift+ArrowRight");
+    await press(page, "Alt+Shift+ArrowRight");
+    await waitForPart(page, "sentence", "stops there, and “a” is given back");
+    await clickText(page, "button", "what failed");
+    await waitForPart(page, "sentence", "is not there: “b” stands there.");
+    await page.click("[aria-label='Saved states'] li button");
+    await waitForPart(page, "sentence", "it tries one more turn first, and stopping here is saved.");
+  });
+
+  test("is wound while its reel is bounded, and says what lies beyond", async () => {
+    const page = await stage.open("(a+)+$", `${"a".repeat(60)}!`);
+    await waitFor(page, "the bound", () => document.body.innerText.includes("The reel holds the first 3,000,000 steps"));
+    await press(page, "Alt+Home");
+    await waitForPart(page, "sentence", "A new attempt begins at 0.");
+    await press(page, "Alt+End");
+    await waitForPart(page, "position", "step 3,000,000 of 3,000,000");
+  });
+});
+
+describe("the contrast", () => {
+  test("follows the caret from quantifier to quantifier, and a variant is taken by one action", async () => {
+    const page = await stage.open("<(.+)> (\\w*)", "<a> <b> cd");
+    await clickText(page, "[role=tab]", "Contrast");
+    await waitFor(page, "a hint", () => document.body.innerText.includes("Put the caret of the pattern on a quantifier."));
+    await page.click(".pattern-editor .cm-content");
+    await press(page, "End");
+    await press(page, "ArrowLeft");
+    await waitFor(page, "the star", () => document.body.innerText.includes("\\w* in both modes"));
+    await press(page, "Home");
+    for (let i = 0; i < 4; i++) await press(page, "ArrowRight");
+    await waitFor(page, "the plus", () => document.body.innerText.includes(".+ in both modes"));
+    await clickText(page, "table button", "take");
+    await waitFor(page, "it is lazy", () => document.querySelector(".pattern-editor .cm-content")?.textContent === "<(.+?)> (\\w*)");
+    await waitForPart(page, "count", "1 match");
+  });
+});
+
+describe("what is not read yet", () => {
+  test("is said on its span, and is no wrong answer", async () => {
+    const page = await stage.open("gate", "gate", "gu");
+    await typePattern(page, "\\p{Lu}");
+    await waitForPart(page, "mistake", "Not read yet at 0–6: Lamprey does not read Unicode properties");
+    expect(await part(page, "count")).toBe("1 match");
+    await typePattern(page, "[gG]ate");
+    await waitForPart(page, "count", "1 match");
+    await waitForKept(page, 2).catch(() => waitForKept(page, 3));
+    expect(stage.failures).toEqual([]);
+  });
+});
