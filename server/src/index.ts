@@ -30,6 +30,9 @@ export async function start(settings: Settings, options: StartOptions = {}): Pro
   const app = createApp({ specimens, log, web: options.web ?? WEB_FOLDER });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(settings.port, settings.host, (error?: Error) => (error ? reject(error) : resolve(listening)));
+  }).catch(async (error: unknown) => {
+    await store.close();
+    throw error;
   });
   const { address, port } = server.address() as AddressInfo;
   return {

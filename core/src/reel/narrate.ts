@@ -35,9 +35,8 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
     set: "At {at}, {part} does not take what is there: {found}.",
     "back-reference": "At {at}, {part} does not find what its group holds: {found}.",
     assertion: "At {at}, {part} does not hold: {asserted}.",
-    look: "At {at}, {part} does not hold: {looked}.",
+    look: "At {to}, {part} does not hold: {looked}.",
     quantifier: "At {at}, a turn of {part} took no text at all; such a turn does not count, so it fails.",
-    otherwise: "The pattern is through at {at}, but the whole text was asked for and it goes on to {length}.",
   },
   save: {
     alternation: "At {at}, the machine tries {first} and saves the next alternative, {next}.",
@@ -56,6 +55,9 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
   "give-up": "{cause}, and nothing is saved any more: the attempt at {attempt} fails.",
 };
 
+/** A mismatch of the whole pattern: it is through, but was to cover the text. */
+const NOT_WHOLE = "The pattern is through at {at}, but the whole text was asked for and it goes on to {length}.";
+
 const ASSERTED: Readonly<Record<AssertionKind, readonly [holds: string, fails: string]>> = {
   "text-start": ["the text begins here", "the text has begun before"],
   "text-end": ["the text ends here", "the text goes on"],
@@ -68,7 +70,7 @@ const ASSERTED: Readonly<Record<AssertionKind, readonly [holds: string, fails: s
 /** The sentence for a step. */
 export function narrate(reel: Reel, step: number): Phrase[] {
   const frame = reel.frame(step);
-  const template = SENTENCES[frame.kind];
+  const template = reel.endsShort(step) ? NOT_WHOLE : SENTENCES[frame.kind];
   const text = typeof template === "string" ? template : (template[frame.node.kind] ?? template.otherwise ?? "");
   return fillIn(text, reel, frame);
 }
@@ -201,7 +203,7 @@ function cause(reel: Reel, frame: Frame): Phrase[] {
   const failed = frame.step - 1;
   const node = reel.node(failed);
   if (failed < 0 || reel.kind(failed) !== Kind.Mismatch) return [words("The machine cannot go on")];
-  if (node === reel.program.root) return [words("The text goes on past "), offset(reel.offset(failed))];
+  if (reel.endsShort(failed)) return [words("The text goes on past "), offset(reel.offset(failed))];
   const verb =
     node.kind === "assertion" || node.kind === "look" ? " does not hold at " : node.kind === "quantifier" ? " took nothing at " : " did not match at ";
   return [part(reel, node), words(verb), offset(reel.offset(failed))];

@@ -137,6 +137,11 @@ export class Reel {
     return op === Op.UnitBack || op === Op.SetBack || op === Op.SetPointBack;
   }
 
+  /** Whether the event is the mismatch of a pattern that is through before the end of a text it was to cover. */
+  endsShort(step: number): boolean {
+    return this.kind(step) === Kind.Mismatch && this.operation(this.pc(step)) === Op.Match;
+  }
+
   /** For a save at an alternation: the alternative that was saved. */
   nextWay(step: number): Node | undefined {
     return this.program.resumes.get(this.pc(step));

@@ -1,0 +1,157 @@
+/** What the screens reckon with: marks of groups, shapes of lanes, words, the caret's quantifier, the store's slices. */
+import { describe, expect, test } from "@jest/globals";
+import { MatchTable } from "@lamprey/core";
+import { arrived, asked, benchReducer, caretMoved, contrastReady, left, matchChosen, ran, reelReady, refused, viewed, wound } from "../src/bench/benchSlice.ts";
+import { editTo } from "../src/bench/ContrastPanel.tsx";
+import { patternLine } from "../src/bench/patternLanes.ts";
+import { TRANSPORT } from "../src/bench/ReelPanel.tsx";
+import { laneRoom } from "../src/bench/sampleLanes.ts";
+import { quantifierAtCaret } from "../src/bench/useEngine.ts";
+import { closed, draftReducer, edited, fieldsOf, opened, sampleAdded, sampleRemoved, sampleShown, shownSample } from "../src/draft/draftSlice.ts";
+import type { ContrastResult, GroupMark, RunResult, StepView } from "../src/engine/messages.ts";
+import { bar, bracket, tick, wave } from "../src/lanes/lanes.ts";
+import { fillOf, inkOf } from "../src/lanes/textures.tsx";
+import { clock, number, plural, size, span } from "../src/shared/words.ts";
+
+describe("marks of groups", () => {
+  test("twenty-five groups have marks of their own, and neighbours differ in texture and ink", () => {
+    const fills = Array.from({ length: 25 }, (_, i) => fillOf(i + 1));
+    expect(new Set(fills).size).toBe(25);
+    for (let g = 1; g < 60; g++) {
+      expect(fillOf(g)).not.toBe(fillOf(g + 1));
+    }
+    expect([1, 2, 3, 4, 5].map(inkOf)).toEqual(["brass", "moss", "mussel", "slate", "tide"]);
+  });
+});
+
+describe("shapes of lanes", () => {
+  test("a bracket has ticks only at the ends that lie in the line, and some width always", () => {
+    expect(bracket(10, 30, 6, true, true)).toBe("M10.8 1V6H29.2V1");
+    expect(bracket(10, 30, 6, false, false)).toBe("M10 6H29.2");
+    expect(bracket(10, 10, 6, true, true)).toContain("H11");
+  });
+
+  test("bars, ticks and waves", () => {
+    expect(bar(1, 3, 5, 7)).toBe("M1 5H3V12H1Z");
+    expect(tick(4, 10, 8)).toBe("M4 2V10M1 10H7");
+    expect(wave(0, 8, 5)).toBe("M0 5q2 -3 4 0q2 3 4 0");
+  });
+
+  const group = (depth: number): GroupMark => ({ number: 1, name: null, depth, start: 0, end: 1 });
+
+  test("lines open up for as many rows as groups nest, and for a variant", () => {
+    const marks = { matches: new MatchTable(0), groups: [] as GroupMark[], chosen: 0, variant: null, view: null, stale: false };
+    const bare = laneRoom(marks);
+    const nested = laneRoom({ ...marks, groups: [group(0), group(1), group(2)] });
+    expect(nested - bare).toBe(30);
+    expect(laneRoom({ ...marks, variant: { matches: new MatchTable(0), name: "lazy" } })).toBeGreaterThan(bare);
+    expect(patternLine([group(0), group(1)]) - patternLine([group(0)])).toBe(9);
+    expect(patternLine([])).toBeLessThan(patternLine([group(0)]));
+  });
+});
+
+describe("words", () => {
+  test("numbers, spans, sizes and times line up", () => {
+    expect([number(1234567), span(0, 12_000), plural(1, "step"), plural(2000, "match", "matches")]).toEqual([
+      "1,234,567",
+      "0–12,000",
+      "1 step",
+      "2,000 matches",
+    ]);
+    expect([size(999), size(12_345), size(5_200_000)]).toEqual(["999 characters", "12.3 thousand characters", "5.2 million characters"]);
+    expect(clock(Date.UTC(2031, 1, 3, 4, 5))).toMatch(/^\d\d:\d5$/);
+  });
+});
+
+describe("the caret's quantifier", () => {
+  const inner = { start: 1, end: 3, operator: { start: 2, end: 3 } };
+  const outer = { start: 0, end: 5, operator: { start: 4, end: 5 } };
+
+  test("is the one whose sign it touches, else the innermost around it, else none", () => {
+    const at = (caret: number) => quantifierAtCaret([outer, inner], caret);
+    expect([0, 1, 2, 3, 4, 5, 6].map(at)).toEqual([outer, inner, inner, inner, outer, outer, undefined]);
+  });
+
+  test("is put into the other mode by one edit", () => {
+    const figures = (mode: "greedy" | "lazy") => ({ mode }) as ContrastResult["left"];
+    const contrast = (mode: "greedy" | "lazy", end: number) => ({ quantifier: { start: 0, end, operator: { start: 1, end }, mode } }) as ContrastResult;
+    expect(editTo(contrast("greedy", 2), figures("lazy"))).toEqual({ from: 2, to: 2, insert: "?" });
+    expect(editTo(contrast("lazy", 3), figures("greedy"))).toEqual({ from: 2, to: 3, insert: "" });
+    expect(editTo(contrast("lazy", 3), figures("lazy"))).toBeNull();
+  });
+});
+
+test("every way of winding has a key of its own and says what it does", () => {
+  const windings = TRANSPORT.flatMap((t) => t.windings);
+  expect(new Set(windings.map((w) => w.keys)).size).toBe(windings.length);
+  expect(new Set(windings.map((w) => w.label)).size).toBe(windings.length);
+});
+
+describe("what the bench shows", () => {
+  const result = { generation: 1, reading: { diagnostics: [], groups: [], quantifiers: [] } } as unknown as RunResult;
+  const view = { step: 3 } as StepView;
+  const reel = { generation: 1, length: 10, rest: 9, complete: true, attempts: 1, backtracks: 0, deepest: 0, bytes: 0 };
+  const start = benchReducer(undefined, left());
+
+  test("a run replaces all that belonged to the one before; lanes hear of it first", () => {
+    let state = benchReducer(start, asked(1));
+    state = benchReducer(state, arrived(result));
+    expect([state.arrived, state.result]).toEqual([result, null]);
+    state = benchReducer(benchReducer(benchReducer(state, ran(result)), reelReady(reel)), wound(3));
+    state = benchReducer(benchReducer(state, viewed(view)), matchChosen(4));
+    const again = { ...result, generation: 2 };
+    state = benchReducer(benchReducer(state, asked(2)), ran(again));
+    expect(state).toMatchObject({ result: again, reel: null, step: null, view: null, chosen: 0, answered: 2 });
+  });
+
+  test("a pattern that does not read keeps the last good result", () => {
+    const good = benchReducer(benchReducer(start, ran(result)), reelReady(reel));
+    const bad = benchReducer(good, refused({ generation: 2, reading: { ...result.reading, diagnostics: [] } }));
+    expect(bad).toMatchObject({ result, reel: null, step: null, contrast: null, answered: 2 });
+  });
+
+  test("the view of a step that comes after the reel was left is dropped", () => {
+    const wind = benchReducer(benchReducer(start, reelReady(reel)), wound(3));
+    expect(benchReducer(wind, viewed(view)).view).toEqual(view);
+    expect(benchReducer(benchReducer(wind, wound(null)), viewed(view)).view).toBeNull();
+  });
+
+  test("a caret that has not moved changes nothing", () => {
+    const moved = benchReducer(start, caretMoved(3));
+    expect(benchReducer(moved, caretMoved(3))).toBe(moved);
+    expect(benchReducer(moved, contrastReady(null)).contrast).toBeNull();
+  });
+});
+
+describe("the draft", () => {
+  const specimen = {
+    id: "s",
+    title: "t",
+    pattern: "p",
+    dialect: "ecmascript",
+    flags: "g",
+    notes: "",
+    revision: 1,
+    createdAt: "",
+    updatedAt: "",
+    deletedAt: null,
+  } as const;
+
+  test("a specimen without a sample gets an empty one to write in", () => {
+    expect(fieldsOf({ ...specimen, samples: [] }).samples).toEqual([{ key: "first", id: null, name: "sample", text: "" }]);
+  });
+
+  test("samples are added, shown and removed; one is always on show", () => {
+    const fields = fieldsOf({ ...specimen, samples: [{ id: "a", name: "one", text: "1", length: 1 }] });
+    let draft = draftReducer(undefined, opened({ id: "s", revision: 1, fields, at: 0 }));
+    draft = draftReducer(draft, sampleAdded("two", "2"));
+    expect(shownSample(draft)?.name).toBe("two");
+    draft = draftReducer(draft, sampleShown("a"));
+    expect(shownSample(draft)?.text).toBe("1");
+    draft = draftReducer(draft, sampleRemoved("a"));
+    expect(shownSample(draft)?.name).toBe("two");
+    draft = draftReducer(draft, edited({ flags: "gi" }));
+    expect(draft.fields.flags).toBe("gi");
+    expect(draftReducer(draft, closed()).id).toBeNull();
+  });
+});
