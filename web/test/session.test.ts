@@ -75,3 +75,70 @@ describe("a session", () => {
     expect(session.turns(0)).toMatchObject({ complete: true, turns: [[{ start: 0 }, { start: 2 }, { start: 4 }]] });
   });
 });
+
+describe("a session, further", () => {
+  test("a new sample drops what was made of the old one", async () => {
+    const session = new Session();
+    session.setSample("gate", 1);
+    await session.run(asked("gate", "g", 1));
+    await session.record(1);
+    expect(session.view(0)).not.toBeNull();
+    session.setSample("weir", 2);
+    expect([session.view(0), session.find({ what: "attempt" }, -1, false), session.profile(0, 9, 9), session.turns(0), session.matchStep(0)]).toEqual([
+      null,
+      null,
+      null,
+      null,
+      null,
+    ]);
+    expect(await session.record(1)).toBeNull();
+    expect(await session.growth(1)).toBeNull();
+  });
+
+  test("winds to the first step of the part at a caret", async () => {
+    const session = new Session();
+    session.setSample("ab", 1);
+    await session.run(asked("a(b)", "", 1));
+    await session.record(1);
+    const step = session.firstStepOfPart(3);
+    expect(session.view(step ?? -1)).toMatchObject({ kind: "consume", part: { start: 2, end: 3 } });
+    expect(session.view(session.firstStepOfPart(0) ?? -1)).toMatchObject({ kind: "consume", part: { start: 0, end: 1 } });
+  });
+
+  test("keeps so many matches and says that there may be more", async () => {
+    const session = new Session();
+    session.setSample("a".repeat(260_000), 1);
+    const answer = await session.run(asked("a", "g", 1));
+    expect(answer).toMatchObject({ kind: "ran", cut: "matches", trouble: null });
+    if (answer.kind === "ran") expect(answer.matches.rows).toHaveLength(500_000);
+  });
+
+  test("a search whose attempts all run on is blamed as a whole", async () => {
+    const session = new Session();
+    session.setSample("ab".repeat(9000), 1);
+    const answer = await session.run(asked(".*x", "", 1));
+    expect(answer).toMatchObject({ kind: "ran", cut: "steps", trouble: { scope: "search", start: 0, end: 18_000 } });
+    const growth = await session.growth(1);
+    expect(growth?.shape.kind).toBe("power");
+  });
+
+  test("a newer contrast ends an older one; turns of a match too long are left out", async () => {
+    const session = new Session();
+    session.setSample(`${"a".repeat(40)}!`, 1);
+    const source = { dialect: "ecmascript" as const, pattern: "(a+)+$", flags: "" };
+    const older = session.contrast(source, { start: 2, end: 3 }, 1);
+    const newer = session.contrast({ ...source, pattern: "a+" }, { start: 1, end: 2 }, 2);
+    expect(await older).toBeNull();
+    expect(await newer).toMatchObject({ generation: 2, left: { longest: 40 }, right: { longest: 1 } });
+    await session.run(asked("(a+)+$", "", 3));
+    expect(session.turns(0)).toEqual({ turns: [], complete: false });
+  });
+
+  test("without g, the first match is asked for", async () => {
+    const session = new Session();
+    session.setSample("aa", 1);
+    const answer = await session.run(asked("a", "", 1));
+    expect(answer).toMatchObject({ kind: "ran", everyMatch: false });
+    if (answer.kind === "ran") expect([...answer.matches.rows]).toEqual([0, 1]);
+  });
+});
