@@ -165,7 +165,7 @@ describe("the contrast", () => {
     await waitFor(page, "the plus", () => document.body.innerText.includes(".+ in both modes"));
     await clickText(page, "table button", "take");
     await waitFor(page, "it is lazy", () => document.querySelector(".pattern-editor .cm-content")?.textContent === "<(.+?)> (\\w*)");
-    await waitForPart(page, "count", "1 match");
+    await waitForPart(page, "count", "2 matches");
   });
 });
 

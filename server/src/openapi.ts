@@ -68,7 +68,7 @@ export const openapi = {
         parameters: [id],
         requestBody: { required: true, content: json(ref("SpecimenChange")) },
         responses: {
-          200: answer("Changed", "Specimen"),
+          200: answer("Changed; the texts of samples are not sent back", "SpecimenHead"),
           400: problem("Not valid JSON, a field that does not fit, or one that is not known"),
           404: problem("Unknown"),
           409: problem("The revision is stale; `current` holds what is kept. Nothing was changed."),

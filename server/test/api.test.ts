@@ -58,7 +58,12 @@ describe("specimens", () => {
       })
       .expect(200);
     expect(changed.body).toMatchObject({ revision: 2, pattern: "\\d", title: "Gauge readings" });
-    expect(changed.body.samples.map((s: { name: string; text: string }) => [s.name, s.text])).toEqual([
+    expect(changed.body.samples.map((s: object) => Object.keys(s).sort())).toEqual([
+      ["id", "length", "name"],
+      ["id", "length", "name"],
+    ]);
+    const { body } = await request(app).get(`${url}/${made.id}`);
+    expect(body.samples.map((s: { name: string; text: string }) => [s.name, s.text])).toEqual([
       ["first", "1.42 m"],
       ["two", ""],
     ]);
@@ -103,10 +108,10 @@ describe("specimens", () => {
     const made = await make({ title: "Exact", pattern: text, samples: [{ name: "s", text }] });
     const { body } = await request(app).get(`${url}/${made.id}`);
     expect([body.pattern, body.samples[0].text, body.samples[0].length]).toEqual([text, text, text.length]);
-    const again = await request(app)
-      .patch(`${url}/${made.id}`)
-      .send({ revision: 1, pattern: `${text}x`, samples: [{ id: made.samples[0].id, name: "s", text: `${text}y` }] });
-    expect([again.body.pattern, again.body.samples[0].text]).toEqual([`${text}x`, `${text}y`]);
+    const change = { revision: 1, pattern: `${text}x`, samples: [{ id: made.samples[0].id, name: "s", text: `${text}y` }] };
+    await request(app).patch(`${url}/${made.id}`).send(change).expect(200);
+    const again = (await request(app).get(`${url}/${made.id}`)).body;
+    expect([again.pattern, again.samples[0].text]).toEqual([`${text}x`, `${text}y`]);
   });
 
   test("the search takes its words literally", async () => {

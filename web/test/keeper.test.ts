@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Specimen, SpecimenChange } from "../src/api/specimens.ts";
 import { acknowledged, draftReducer, edited, fieldsOf, keepingChanged, opened, sampleAdded, sampleEdited } from "../src/draft/draftSlice.ts";
-import { type ChangeAnswer, changeOf, type JournalEntry, Keeper } from "../src/draft/keeper.ts";
+import { type ChangeAnswer, changeOf, fromJournal, type JournalEntry, journalEntry, Keeper } from "../src/draft/keeper.ts";
 
 const specimen: Specimen = {
   id: "s",
@@ -135,5 +135,24 @@ describe("the keeper", () => {
     expect(changeOf("s", 1, kept, { ...kept })).toBeNull();
     const draft = draftReducer(draftReducer(undefined, opened({ id: "s", revision: 1, fields: kept, at: 0 })), sampleEdited({ key: "one", text: "the gate" }));
     expect(changeOf("s", 1, kept, draft.fields)).toEqual({ id: "s", revision: 1, samples: [{ id: "one", name: "sample", text: "the gate" }] });
+  });
+});
+
+describe("the journal", () => {
+  const kept = fieldsOf(specimen);
+
+  test("leaves out the texts that the server holds, and gets them back from there", () => {
+    const draft = { ...kept, notes: "n", samples: [...kept.samples, { key: "k", id: null, name: "two", text: "weir" }] };
+    const entry = journalEntry(1, kept, draft);
+    expect(entry.fields.samples).toEqual([
+      { key: "one", id: "one", name: "sample" },
+      { key: "k", id: null, name: "two", text: "weir" },
+    ]);
+    expect(fromJournal(entry, kept)).toEqual(draft);
+  });
+
+  test("keeps a text that was changed, an emptied one too", () => {
+    const draft = { ...kept, samples: kept.samples.map((s) => ({ ...s, text: "" })) };
+    expect(fromJournal(journalEntry(1, kept, draft), kept)).toEqual(draft);
   });
 });

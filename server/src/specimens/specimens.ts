@@ -78,7 +78,7 @@ export class Specimens {
   }
 
   /** Changes what is named; a stale revision changes nothing, and the problem carries what is kept instead. */
-  async change(id: string, change: SpecimenChange): Promise<SpecimenWhole> {
+  async change(id: string, change: SpecimenChange): Promise<SpecimenHead> {
     const { revision, samples, ...own } = change;
     return this.store.fork().transactional(async (fork) => {
       const em = fork as SqlEntityManager;
@@ -90,7 +90,8 @@ export class Specimens {
         throw new Problem("stale-revision", detail, { current });
       }
       if (samples) await this.keepSamples(em, id, samples);
-      return this.whole(em, await this.find(em, id));
+      const heads = await this.sampleHeads(em, [id]);
+      return { ...head(await this.find(em, id)), samples: heads.map(sampleHead) };
     });
   }
 

@@ -70,7 +70,7 @@ export const specimensApi = createApi({
       query: (body) => ({ url: "", method: "POST", body }),
       invalidatesTags: ["list"],
     }),
-    change: build.mutation<Specimen, SpecimenChange>({
+    change: build.mutation<SpecimenHead, SpecimenChange>({
       query: ({ id, ...body }) => ({ url: `/${id}`, method: "PATCH", body }),
       invalidatesTags: (result) => (result ? ["list"] : []),
     }),

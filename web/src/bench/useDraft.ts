@@ -4,7 +4,7 @@ import { type Specimen, type SpecimenChange, specimensApi } from "../api/specime
 import { store, useAppDispatch } from "../app/store.ts";
 import { acknowledged, closed, type DraftFields, fieldsOf, keepingChanged, opened } from "../draft/draftSlice.ts";
 import { journal } from "../draft/journal.ts";
-import { type ChangeAnswer, Keeper } from "../draft/keeper.ts";
+import { type ChangeAnswer, fromJournal, Keeper } from "../draft/keeper.ts";
 
 async function send(change: SpecimenChange): Promise<ChangeAnswer> {
   const answer = await store.dispatch(specimensApi.endpoints.change.initiate(change));
@@ -45,7 +45,7 @@ export function useDraft(specimen: Specimen | undefined): DraftControls {
     void journal.read(id).then((entry) => {
       if (left) return;
       const at = Date.parse(specimen.updatedAt);
-      dispatch(opened({ id, revision: specimen.revision, fields: entry?.fields ?? kept, at }));
+      dispatch(opened({ id, revision: specimen.revision, fields: entry ? fromJournal(entry, kept) : kept, at }));
       if (entry && entry.revision !== specimen.revision) dispatch(keepingChanged({ state: "conflict", theirs: specimen }));
       let before: DraftFields | null = null;
       const watch = () => {

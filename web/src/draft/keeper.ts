@@ -3,18 +3,31 @@
  * sent again until it is acknowledged. Meanwhile a journal in the browser holds it, so that neither a server that is
  * down nor a page that is closed loses anything.
  */
-import type { SampleChange, Specimen, SpecimenChange } from "../api/specimens.ts";
+import type { SampleChange, Specimen, SpecimenChange, SpecimenHead } from "../api/specimens.ts";
 import { isProblem } from "../api/specimens.ts";
-import type { Draft, DraftFields, Keeping } from "./draftSlice.ts";
+import type { Draft, DraftFields, DraftSample, Keeping } from "./draftSlice.ts";
 
 /** Wait for a pause in typing this long before sending (milliseconds). */
 const PAUSE = 400;
 /** Waits between tries while the server does not answer. */
 const RETRIES = [500, 1000, 2000, 4000, 5000] as const;
 
+/** A draft in the journal: texts of samples that are kept as they are stay out of it, since they can be megabytes. */
 export interface JournalEntry {
   readonly revision: number;
-  readonly fields: DraftFields;
+  readonly fields: Omit<DraftFields, "samples"> & { readonly samples: readonly (Omit<DraftSample, "text"> & { readonly text?: string })[] };
+}
+
+export function journalEntry(revision: number, kept: DraftFields, draft: DraftFields): JournalEntry {
+  const before = new Map(kept.samples.map((s) => [s.key, s.text]));
+  const samples = draft.samples.map(({ text, ...sample }) => (sample.id !== null && before.get(sample.key) === text ? sample : { ...sample, text }));
+  return { revision, fields: { ...draft, samples } };
+}
+
+/** The draft that an entry stands for, its unchanged texts taken from what the server holds. */
+export function fromJournal({ fields }: JournalEntry, kept: DraftFields): DraftFields {
+  const texts = new Map(kept.samples.map((s) => [s.id, s.text]));
+  return { ...fields, samples: fields.samples.map((s) => ({ ...s, text: s.text ?? texts.get(s.id) ?? "" })) };
 }
 
 /** Where a draft waits that is not kept yet. */
@@ -25,7 +38,7 @@ export interface Journal {
 }
 
 /** What the server said to a change. */
-export type ChangeAnswer = { readonly specimen: Specimen } | { readonly status: number; readonly body: unknown } | { readonly unreachable: true };
+export type ChangeAnswer = { readonly specimen: SpecimenHead } | { readonly status: number; readonly body: unknown } | { readonly unreachable: true };
 
 export interface KeeperParts {
   readonly draft: () => Draft;
@@ -116,7 +129,7 @@ export class Keeper {
     for (;;) {
       const before = this.parts.draft();
       if (before.id === this.id && before.fields !== this.journaled) {
-        await this.parts.journal.write(this.id, { revision: before.revision, fields: before.fields });
+        await this.parts.journal.write(this.id, journalEntry(before.revision, this.kept, before.fields));
         this.journaled = before.fields;
       }
       await this.wait(PAUSE);
@@ -124,7 +137,7 @@ export class Keeper {
     }
   }
 
-  private accept(specimen: Specimen, sent: DraftFields): void {
+  private accept(specimen: SpecimenHead, sent: DraftFields): void {
     const ids: Record<string, string> = {};
     sent.samples.forEach((sample, i) => {
       const id = specimen.samples[i]?.id;
