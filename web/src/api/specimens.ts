@@ -1,6 +1,7 @@
 /** The server's specimens, through RTK Query. */
 import type { DialectName } from "@lamprey/core";
-import { createApi, fetchBaseQuery } from "@reduxjs/toolkit/query/react";
+import { createApi } from "@reduxjs/toolkit/query/react";
+import { sendTo } from "./send.ts";
 
 export interface SampleHead {
   readonly id: string;
@@ -58,7 +59,7 @@ export function isProblem(value: unknown): value is ProblemDetails {
 
 export const specimensApi = createApi({
   reducerPath: "specimens",
-  baseQuery: fetchBaseQuery({ baseUrl: "/api/specimens" }),
+  baseQuery: sendTo("/api/specimens"),
   tagTypes: ["list"],
   endpoints: (build) => ({
     list: build.query<{ items: SpecimenHead[]; total: number }, { search: string; removed: boolean }>({
