@@ -37,7 +37,7 @@ export function HazardStrip() {
             {trouble.scope === "attempt" ? (
               <>
                 The attempt at <b>{number(trouble.start)}</b> goes over the text {span(trouble.start, trouble.end)} again and again.{" "}
-                <button type="button" className="text-tide underline" onClick={() => controls.windTo({ what: "offset", offset: trouble.start }, false)}>
+                <button type="button" className="text-tide underline" onClick={() => controls.windToFirst({ what: "offset", offset: trouble.start })}>
                   Wind there
                 </button>
               </>

@@ -4,7 +4,7 @@ import { type Specimen, type SpecimenChange, specimensApi } from "../api/specime
 import { store, useAppDispatch } from "../app/store.ts";
 import { acknowledged, closed, type DraftFields, fieldsOf, keepingChanged, opened } from "../draft/draftSlice.ts";
 import { journal } from "../draft/journal.ts";
-import { type ChangeAnswer, fromJournal, Keeper } from "../draft/keeper.ts";
+import { type ChangeAnswer, fromJournal, Keeper, sameFields } from "../draft/keeper.ts";
 
 async function send(change: SpecimenChange): Promise<ChangeAnswer> {
   const answer = await store.dispatch(specimensApi.endpoints.change.initiate(change));
@@ -45,8 +45,12 @@ export function useDraft(specimen: Specimen | undefined): DraftControls {
     void journal.read(id).then((entry) => {
       if (left) return;
       const at = Date.parse(specimen.updatedAt);
-      dispatch(opened({ id, revision: specimen.revision, fields: entry ? fromJournal(entry, kept) : kept, at }));
-      if (entry && entry.revision !== specimen.revision) dispatch(keepingChanged({ state: "conflict", theirs: specimen }));
+      const held = entry && fromJournal(entry, kept);
+      // A page that was closed before the answer came left an entry behind for what is kept already.
+      const waiting = held && !sameFields(specimen, held);
+      if (held && !waiting) void journal.clear(id);
+      dispatch(opened({ id, revision: specimen.revision, fields: waiting ? held : kept, at }));
+      if (waiting && entry.revision !== specimen.revision) dispatch(keepingChanged({ state: "conflict", theirs: specimen }));
       let before: DraftFields | null = null;
       const watch = () => {
         const { fields } = store.getState().draft;

@@ -16,6 +16,8 @@ export interface EngineControls {
   /** Winds by one step, or to the next event of a kind. */
   readonly windBy: (steps: number) => void;
   readonly windTo: (sought: Sought, backwards: boolean) => void;
+  /** Winds to the first step of the whole reel at which something happens. */
+  readonly windToFirst: (sought: Sought) => void;
   /** Winds to the first step of the reel at which the machine stands at the sample's caret. */
   readonly windToSampleCaret: () => void;
   /** Winds to the first step of the reel at which the part of the pattern at its caret acts. */
@@ -111,6 +113,9 @@ export function useEngine(): EngineControls {
       const { step, reel } = store.getState().bench;
       return step ?? reel?.rest ?? 0;
     };
+    const windToFirst = (sought: Sought) => {
+      void engine?.find(sought, -1, false).then((step) => step !== null && wind(step));
+    };
     return {
       wind,
       windBy: (steps) => wind(position() + steps),
@@ -121,9 +126,8 @@ export function useEngine(): EngineControls {
           if (step !== null && step !== undefined) wind(step);
         });
       },
-      windToSampleCaret: () => {
-        void engine?.find({ what: "offset", offset: store.getState().bench.sampleCaret }, -1, false).then((step) => step !== null && wind(step));
-      },
+      windToFirst,
+      windToSampleCaret: () => windToFirst({ what: "offset", offset: store.getState().bench.sampleCaret }),
       windToPatternCaret: () => {
         void engine?.firstStepOfPart(store.getState().bench.caret).then((step) => step !== null && wind(step));
       },
