@@ -192,6 +192,29 @@ describe("nothing is lost", () => {
     await waitForKept(page, 2);
   });
 
+  test("a change that was kept, but whose answer was lost with the page, is no conflict", async () => {
+    const { address } = await stage.keep("gate", "a gate");
+    const page = await stage.page();
+    await openBench(page, address);
+    await page.setRequestInterception(true);
+    const kept = new Promise<void>((done) => {
+      page.on("request", async (request) => {
+        if (request.method() !== "PATCH") return request.continue();
+        await fetch(request.url(), { method: "PATCH", headers: { "content-type": "application/json" }, body: request.postData() ?? "" });
+        await request.abort();
+        done();
+      });
+    });
+    await typePattern(page, "gat");
+    await kept;
+    await page.close();
+    const again = await stage.page();
+    await openBench(again, address);
+    await waitForKept(again, 2);
+    expect(await again.evaluate(() => document.body.innerText)).not.toContain("changed elsewhere");
+    expect(await again.$eval(".pattern-editor .cm-content", (e) => e.textContent)).toBe("gat");
+  });
+
   test("two pages on one specimen: the second is asked, and both can be kept", async () => {
     const { address } = await stage.keep("gate", "a gate");
     const page = await stage.page();
