@@ -50,6 +50,24 @@ export function complement(set: CharSet): CharSet {
   return out;
 }
 
+/** Every code point that both sets hold. */
+export function intersection(one: CharSet, other: CharSet): CharSet {
+  const out: number[] = [];
+  for (let i = 0, j = 0; i < one.length && j < other.length; ) {
+    const from = Math.max(one[i] as number, other[j] as number);
+    const to = Math.min(one[i + 1] as number, other[j + 1] as number);
+    if (from <= to) out.push(from, to);
+    if ((one[i + 1] as number) < (other[j + 1] as number)) i += 2;
+    else j += 2;
+  }
+  return out;
+}
+
+/** Every code point of the first set that the second does not hold. */
+export function subtract(one: CharSet, other: CharSet): CharSet {
+  return intersection(one, complement(other));
+}
+
 /** Whether the set holds the code point; binary search, O(log ranges). */
 export function contains(set: CharSet, codePoint: number): boolean {
   let low = 0;

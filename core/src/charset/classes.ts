@@ -1,6 +1,6 @@
 /** The named classes of characters that dialects share, and the Unicode sets that names of groups are made of. */
 import { type CharSet, complement, contains, LAST_CODE_POINT, setOfRanges, setOfText, union } from "./charset.ts";
-import { ID_CONTINUE, ID_START, SPACE_SEPARATOR } from "./unicode.generated.ts";
+import { binaryProperty } from "./properties.ts";
 
 export const DIGITS: CharSet = [0x30, 0x39];
 
@@ -15,21 +15,13 @@ export const WORD: CharSet = setOfRanges([
 /** ECMA-262 LineTerminator. */
 export const LINE_TERMINATORS: CharSet = setOfText("\n\r\u2028\u2029");
 
+/** Unicode Zs: written out, so that a plain pattern need not unpack the tables. */
+const SPACE_SEPARATORS: CharSet = setOfText("\u0020\u00A0\u1680\u2000\u2001\u2002\u2003\u2004\u2005\u2006\u2007\u2008\u2009\u200A\u202F\u205F\u3000");
+
 /** ECMA-262 WhiteSpace and LineTerminator, which `\s` takes. */
-export const WHITE_SPACE: CharSet = union(setOfText("\t\v\f\uFEFF"), expand(SPACE_SEPARATOR), LINE_TERMINATORS);
+export const WHITE_SPACE: CharSet = union(setOfText("\t\v\f\uFEFF"), SPACE_SEPARATORS, LINE_TERMINATORS);
 
 export const ANY_BUT_LINE_TERMINATORS: CharSet = complement(LINE_TERMINATORS);
-
-/** The generated tables keep ranges as the gaps and lengths between their ends, in base 36. */
-function expand(packed: string): CharSet {
-  const out: number[] = [];
-  let at = 0;
-  for (const word of packed.split(" ")) {
-    at += Number.parseInt(word, 36);
-    out.push(at);
-  }
-  return out;
-}
 
 let idStart: CharSet | undefined;
 let idContinue: CharSet | undefined;
@@ -38,13 +30,13 @@ let idContinue: CharSet | undefined;
 export function startsIdentifier(codePoint: number): boolean {
   if (codePoint === 0x24 || codePoint === 0x5f) return true;
   if (codePoint > LAST_CODE_POINT) return false;
-  idStart ??= expand(ID_START);
+  idStart ??= binaryProperty("ID_Start");
   return contains(idStart, codePoint);
 }
 
 /** Whether an identifier may go on with the character (Unicode ID_Continue, `$`, ZWNJ, ZWJ). */
 export function continuesIdentifier(codePoint: number): boolean {
   if (codePoint === 0x24 || codePoint === 0x200c || codePoint === 0x200d) return true;
-  idContinue ??= expand(ID_CONTINUE);
+  idContinue ??= binaryProperty("ID_Continue");
   return contains(idContinue, codePoint);
 }
