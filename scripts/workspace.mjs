@@ -68,6 +68,11 @@ const BUILDS = {
     result: "cli/dist/main.js",
     command: [TSC, "-b", "core", "cli"],
   },
+  fuzz: {
+    sources: ["core/src", "fuzz/src", "core/tsconfig.json", "fuzz/tsconfig.json", "tsconfig.base.json"],
+    result: "fuzz/dist/main.js",
+    command: [TSC, "-b", "core", "fuzz"],
+  },
   web: {
     sources: ["core/src", "web/src", "web/index.html", "web/public", "web/vite.config.ts", "web/package.json"],
     result: "web/dist/index.html",

@@ -63,7 +63,7 @@ describe("match", () => {
   test.each([
     [{ pattern: "a)", text: "" }, "syntax-error", { code: "group-close", start: 1, end: 2 }],
     [{ pattern: "a", text: "", dialect: "perl" }, "unsupported", { code: "dialect-unread" }],
-    [{ pattern: "\\p{L}", flags: "u", text: "" }, "unsupported", { code: "property-unread" }],
+    [{ pattern: "\\N{DIGIT ONE}", dialect: "python", text: "" }, "unsupported", { code: "character-name-unread" }],
     [{ pattern: "a", text: "", machine: "linear" }, "unsupported", { code: "machine-unread" }],
     [{ pattern: "(a+)+$", text: `${"a".repeat(40)}b`, stepLimit: 5000 }, "step-limit", { code: "step-limit" }],
     [{ pattern: 1, text: "" }, "bad-request", { code: "invalid-field" }],

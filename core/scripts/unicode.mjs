@@ -102,14 +102,36 @@ function partition(codeOf) {
 }
 
 const CATEGORIES = {
-  Lu: "Uppercase_Letter", Ll: "Lowercase_Letter", Lt: "Titlecase_Letter", Lm: "Modifier_Letter", Lo: "Other_Letter",
-  Mn: "Nonspacing_Mark", Mc: "Spacing_Mark", Me: "Enclosing_Mark",
-  Nd: "Decimal_Number", Nl: "Letter_Number", No: "Other_Number",
-  Pc: "Connector_Punctuation", Pd: "Dash_Punctuation", Ps: "Open_Punctuation", Pe: "Close_Punctuation",
-  Pi: "Initial_Punctuation", Pf: "Final_Punctuation", Po: "Other_Punctuation",
-  Sm: "Math_Symbol", Sc: "Currency_Symbol", Sk: "Modifier_Symbol", So: "Other_Symbol",
-  Zs: "Space_Separator", Zl: "Line_Separator", Zp: "Paragraph_Separator",
-  Cc: "Control", Cf: "Format", Cs: "Surrogate", Co: "Private_Use", Cn: "Unassigned",
+  Lu: "Uppercase_Letter",
+  Ll: "Lowercase_Letter",
+  Lt: "Titlecase_Letter",
+  Lm: "Modifier_Letter",
+  Lo: "Other_Letter",
+  Mn: "Nonspacing_Mark",
+  Mc: "Spacing_Mark",
+  Me: "Enclosing_Mark",
+  Nd: "Decimal_Number",
+  Nl: "Letter_Number",
+  No: "Other_Number",
+  Pc: "Connector_Punctuation",
+  Pd: "Dash_Punctuation",
+  Ps: "Open_Punctuation",
+  Pe: "Close_Punctuation",
+  Pi: "Initial_Punctuation",
+  Pf: "Final_Punctuation",
+  Po: "Other_Punctuation",
+  Sm: "Math_Symbol",
+  Sc: "Currency_Symbol",
+  Sk: "Modifier_Symbol",
+  So: "Other_Symbol",
+  Zs: "Space_Separator",
+  Zl: "Line_Separator",
+  Zp: "Paragraph_Separator",
+  Cc: "Control",
+  Cf: "Format",
+  Cs: "Surrogate",
+  Co: "Private_Use",
+  Cn: "Unassigned",
 };
 
 const categoryOf = new Array(LAST + 1).fill("Cn");
@@ -131,11 +153,26 @@ for (let c = 0; c <= LAST; c++) if (scriptsOf[c] === scriptOf[c] || scriptsOf[c]
 
 /** Properties near to a union of categories are kept as what differs from it. */
 const NEAR = {
-  Alphabetic: "Lu Ll Lt Lm Lo Nl", Lowercase: "Ll", Uppercase: "Lu", Cased: "Lu Ll Lt", Case_Ignorable: "Mn Me Cf Lm Sk",
-  Changes_When_Lowercased: "Lu Lt", Changes_When_Casefolded: "Lu Lt", Changes_When_Uppercased: "Ll", Changes_When_Titlecased: "Ll",
-  Changes_When_Casemapped: "Lu Ll Lt", Changes_When_NFKC_Casefolded: "Lu Lt", ID_Start: "Lu Ll Lt Lm Lo Nl", XID_Start: "Lu Ll Lt Lm Lo Nl",
-  ID_Continue: "Lu Ll Lt Lm Lo Nl Mn Mc Nd Pc", XID_Continue: "Lu Ll Lt Lm Lo Nl Mn Mc Nd Pc", Grapheme_Extend: "Mn Me",
-  Grapheme_Base: "Lu Ll Lt Lm Lo Nd Nl No Pc Pd Ps Pe Pi Pf Po Sm Sc Sk So Zs Mc", Math: "Sm", Dash: "Pd", White_Space: "Zs Zl Zp",
+  Alphabetic: "Lu Ll Lt Lm Lo Nl",
+  Lowercase: "Ll",
+  Uppercase: "Lu",
+  Cased: "Lu Ll Lt",
+  Case_Ignorable: "Mn Me Cf Lm Sk",
+  Changes_When_Lowercased: "Lu Lt",
+  Changes_When_Casefolded: "Lu Lt",
+  Changes_When_Uppercased: "Ll",
+  Changes_When_Titlecased: "Ll",
+  Changes_When_Casemapped: "Lu Ll Lt",
+  Changes_When_NFKC_Casefolded: "Lu Lt",
+  ID_Start: "Lu Ll Lt Lm Lo Nl",
+  XID_Start: "Lu Ll Lt Lm Lo Nl",
+  ID_Continue: "Lu Ll Lt Lm Lo Nl Mn Mc Nd Pc",
+  XID_Continue: "Lu Ll Lt Lm Lo Nl Mn Mc Nd Pc",
+  Grapheme_Extend: "Mn Me",
+  Grapheme_Base: "Lu Ll Lt Lm Lo Nd Nl No Pc Pd Ps Pe Pi Pf Po Sm Sc Sk So Zs Mc",
+  Math: "Sm",
+  Dash: "Pd",
+  White_Space: "Zs Zl Zp",
   Assigned: "Lu Ll Lt Lm Lo Mn Mc Me Nd Nl No Pc Pd Ps Pe Pi Pf Po Sm Sc Sk So Zs Zl Zp Cc Cf Cs Co",
 };
 
@@ -184,7 +221,14 @@ function folded(strings) {
   }
   return [...left].sort();
 }
-const SEQUENCES = ["Basic_Emoji", "Emoji_Keycap_Sequence", "RGI_Emoji_Modifier_Sequence", "RGI_Emoji_Flag_Sequence", "RGI_Emoji_Tag_Sequence", "RGI_Emoji_ZWJ_Sequence"];
+const SEQUENCES = [
+  "Basic_Emoji",
+  "Emoji_Keycap_Sequence",
+  "RGI_Emoji_Modifier_Sequence",
+  "RGI_Emoji_Flag_Sequence",
+  "RGI_Emoji_Tag_Sequence",
+  "RGI_Emoji_ZWJ_Sequence",
+];
 const sequences = {};
 for (const name of SEQUENCES) {
   const all = await load(`Sequence_Property/${name}/index.mjs`);

@@ -3,19 +3,28 @@ import { BacktrackingMachine, compile, type DialectName, type MatchMode, type Pr
 
 export type Row = [number, number, ...([number, number] | null)[]];
 
-export function readEcmascript(pattern: string, flags = "", dialect: DialectName = "ecmascript"): Reading {
+export function readIn(dialect: DialectName, pattern: string, flags: string): Reading {
   return read({ dialect, pattern, flags });
 }
 
-export function programOf(pattern: string, flags = ""): Program {
-  const compiled = compile(readEcmascript(pattern, flags));
+export const readEcmascript = (pattern: string, flags = ""): Reading => readIn("ecmascript", pattern, flags);
+
+export function programOf(pattern: string, flags = "", dialect: DialectName = "ecmascript"): Program {
+  const compiled = compile(readIn(dialect, pattern, flags));
   if (!compiled.ok) throw new Error(compiled.diagnostics.map((d) => d.message).join(" "));
   return compiled.program;
 }
 
 /** Matches of the backtracking machine, or undefined where it goes over the limit of steps. */
-export function matchesOf(pattern: string, flags: string, text: string, mode: MatchMode, stepLimit = 1e6): Row[] | undefined {
-  const machine = new BacktrackingMachine(programOf(pattern, flags), text, { mode });
+export function matchesOf(
+  pattern: string,
+  flags: string,
+  text: string,
+  mode: MatchMode,
+  stepLimit = 1e6,
+  dialect: DialectName = "ecmascript",
+): Row[] | undefined {
+  const machine = new BacktrackingMachine(programOf(pattern, flags, dialect), text, { mode });
   if (runToEnd(machine, stepLimit) !== "done") return undefined;
   const { matches } = machine;
   return Array.from({ length: matches.length }, (_, i) => {

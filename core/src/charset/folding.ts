@@ -1,13 +1,24 @@
 /**
- * Case folding as ECMA-262 §22.2.2.7.3 Canonicalize has it, from generated Unicode tables.
+ * Case folding, from generated Unicode tables.
  *
- * `legacy` is what the standard does without `u` (upper-casing of single UTF-16 code units, where a character
- * beyond ASCII never folds into ASCII); `unicode` is simple case folding (CaseFolding.txt, C and S).
+ * `legacy` and `unicode` are ECMA-262 §22.2.2.7.3 Canonicalize: without `u` upper-casing of single UTF-16 code units,
+ * where a character beyond ASCII never folds into ASCII; with it simple case folding (CaseFolding.txt, C and S).
+ * `lower` is the lower case of one character, `loose-lower` takes lower-case characters with the same upper case for
+ * one (python's re compares back-references by the one and everything else by the other); `ascii` knows A to Z.
  */
-import { type CharSet, rangesOf, setOfRanges, union } from "./charset.ts";
-import { LEGACY_UPPERCASE, SIMPLE_FOLDING } from "./unicode.generated.ts";
+import { type CharSet, complement, contains, rangesOf, setOfRanges, subtract, union } from "./charset.ts";
+import { LEGACY_UPPERCASE, LOOSE_LOWERCASE, LOWERCASE, SIMPLE_FOLDING } from "./unicode.generated.ts";
 
-export type FoldingRule = "legacy" | "unicode";
+/** Each rule's runs `[first, count, stride, delta]`. */
+const RUNS = {
+  legacy: LEGACY_UPPERCASE,
+  unicode: SIMPLE_FOLDING,
+  lower: LOWERCASE,
+  "loose-lower": LOOSE_LOWERCASE,
+  ascii: [0x41, 26, 1, 0x20],
+} as const satisfies Record<string, readonly number[]>;
+
+export type FoldingRule = keyof typeof RUNS;
 
 interface FoldingTable {
   /** Character → its canonical form; characters that are their own form are absent. */
@@ -40,7 +51,7 @@ function readTable(runs: readonly number[]): FoldingTable {
 function tableOf(rule: FoldingRule): FoldingTable {
   let table = tables.get(rule);
   if (!table) {
-    table = readTable(rule === "legacy" ? LEGACY_UPPERCASE : SIMPLE_FOLDING);
+    table = readTable(RUNS[rule]);
     tables.set(rule, table);
   }
   return table;
@@ -49,6 +60,23 @@ function tableOf(rule: FoldingRule): FoldingTable {
 /** The canonical form of a character (a code unit under `legacy`, a code point under `unicode`). */
 export function canonicalize(character: number, rule: FoldingRule): number {
   return tableOf(rule).canonical.get(character) ?? character;
+}
+
+/** The canonical forms of the characters of a set. */
+export function foldSet(set: CharSet, rule: FoldingRule): CharSet {
+  const gone: [number, number][] = [];
+  const added: [number, number][] = [];
+  for (const [from, to] of tableOf(rule).canonical) {
+    if (!contains(set, from)) continue;
+    gone.push([from, from]);
+    added.push([to, to]);
+  }
+  return gone.length === 0 ? set : union(subtract(set, setOfRanges(gone)), setOfRanges(added));
+}
+
+/** Every character that is its own canonical form. */
+export function foldedCharacters(rule: FoldingRule): CharSet {
+  return complement(setOfRanges([...tableOf(rule).canonical.keys()].map((c) => [c, c] as const)));
 }
 
 /** The set with every character added that folds to the same form as one of its own. */

@@ -172,4 +172,3 @@ export function propertyNames(): [string, string | null][] {
   const lone = [...categories().keys(), ...Object.keys(BINARY_PROPERTIES), ...Object.keys(BINARY_ALIASES)];
   return [...valued, ...[...lone, ...Object.keys(SEQUENCE_PROPERTIES), RGI_EMOJI].map((name): [string, null] => [name, null])];
 }
-

@@ -2,9 +2,11 @@
  * A dialect: what a language's own users write and what it means there, as data.
  *
  * The parser reads `syntax`, the compiler and the machines read `semantics`; neither names a dialect.
+ * docs/dialects.md says step by step how to add one.
  */
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
+import type { DiagnosticCode } from "../syntax/diagnostic.ts";
 import type { AssertionKind } from "../syntax/tree.ts";
 
 export const DIALECT_NAMES = ["ecmascript", "python", "java", "dotnet", "perl", "pcre", "ere", "bre", "literal"] as const;
@@ -18,8 +20,14 @@ export interface Options {
   readonly lineAnchors: boolean;
   /** The dot takes line terminators too. */
   readonly dotTakesAll: boolean;
-  /** The text is read by code points, not by code units; the grammar is the strict one. */
+  /** The text is read by code points, not by code units. */
   readonly codePoints: boolean;
+  /** Sets can be nested, intersected, subtracted, and can hold strings. */
+  readonly setOperations: boolean;
+  /** Classes such as `\w`, and case, go no further than ASCII. */
+  readonly asciiClasses: boolean;
+  /** White space and comments in the pattern mean nothing. */
+  readonly verbose: boolean;
   /** A match must begin where the search stands. */
   readonly sticky: boolean;
   /** The host's own calls look for every match. */
@@ -31,24 +39,70 @@ export const NO_OPTIONS: Options = {
   lineAnchors: false,
   dotTakesAll: false,
   codePoints: false,
+  setOperations: false,
+  asciiClasses: false,
+  verbose: false,
   sticky: false,
   everyMatch: false,
 };
 
 export interface Flag {
   readonly letter: string;
-  /** What the flag switches; null where it does not change what matches. */
-  readonly option: keyof Options | null;
+  /** What the flag switches on; empty where it does not change what matches. */
+  readonly options: readonly (keyof Options)[];
   /** A few words for a control. */
   readonly label: string;
-  /** Set where the flag is known but not read yet. */
-  readonly unread?: true;
+}
+
+/** A flag written inside a pattern, as in `(?i:…)`. */
+export interface InlineFlag {
+  readonly option: keyof Options;
+  /** What the letter sets the option to. */
+  readonly value: boolean;
+  /** Whether it may stand after the hyphen, which sets the opposite. */
+  readonly mayTurnOff: boolean;
+  /** Letters of one family exclude each other. */
+  readonly family?: string;
 }
 
 export type GroupOpener =
   | { readonly kind: "plain" }
   | { readonly kind: "named" }
-  | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean };
+  | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean }
+  | { readonly kind: "atomic" }
+  /** `(?(1)…|…)`; the opener ends before the group it asks for. */
+  | { readonly kind: "conditional" }
+  /** A comment up to the next closing bracket. */
+  | { readonly kind: "comment" }
+  /** A back-reference by name that ends with the bracket. */
+  | { readonly kind: "name-reference" };
+
+/** What the letter after a backslash makes of an escape. */
+export type Escape =
+  | { readonly kind: "class"; readonly negated: boolean; readonly set: (options: Options) => CharSet }
+  | { readonly kind: "assertion"; readonly assertion: AssertionKind }
+  | { readonly kind: "character"; readonly codePoint: number }
+  /** A fixed number of hexadecimal digits; `braces` where `{…}` of any length may stand instead in the strict grammar. */
+  | { readonly kind: "hex"; readonly digits: number; readonly braces: boolean; readonly error: DiagnosticCode }
+  /** `\cX`. */
+  | { readonly kind: "control" }
+  /** `\p{…}`, in the strict grammar only. */
+  | { readonly kind: "property"; readonly negated: boolean }
+  /** `\k<…>`. */
+  | { readonly kind: "name-reference" }
+  /** `\q{…|…}`, where sets have operations. */
+  | { readonly kind: "strings" }
+  /** Known to the dialect, but not to Lamprey. */
+  | { readonly kind: "unread"; readonly error: DiagnosticCode };
+
+/** Where an escape stands. */
+export interface EscapePlace {
+  readonly strict: boolean;
+  readonly inSet: boolean;
+  readonly setOperations: boolean;
+  /** Whether the pattern has named groups. */
+  readonly hasNames: boolean;
+}
 
 export interface Dialect {
   readonly name: DialectName;
@@ -56,28 +110,86 @@ export interface Dialect {
   readonly flags: readonly Flag[];
   /** Flags that cannot stand together. */
   readonly exclusive: readonly (readonly [string, string])[];
+  /** What holds before any flag is read. */
+  readonly base: Options;
   readonly syntax: {
+    /** Whether the grammar forgives nothing. */
+    readonly strict: (options: Options) => boolean;
     /** What follows `(`, longest first; a bracket with none of them captures. */
     readonly groupOpeners: readonly (readonly [string, GroupOpener])[];
-    /** Escapes that stand for a class: letter → set and whether it is negated. */
-    readonly classes: Readonly<Record<string, { readonly set: CharSet; readonly negated: boolean }>>;
-    /** Escapes that stand for a control character. */
-    readonly controls: Readonly<Record<string, number>>;
-    /** Escapes that assert something. */
-    readonly assertions: Readonly<Record<string, AssertionKind>>;
+    readonly inlineFlags: Readonly<Record<string, InlineFlag>>;
+    readonly inlineFlagRules: {
+      /** `(?i)` at the start of a pattern sets the flag for all of it. */
+      readonly global: boolean;
+      /** A letter may stand twice. */
+      readonly repeated: boolean;
+      /** Nothing may stand after the hyphen. */
+      readonly emptyOff: boolean;
+    };
+    readonly escapes: Readonly<Record<string, Escape>>;
+    readonly setEscapes: Readonly<Record<string, Escape>>;
+    /** Whether a backslash may make a character of no table literal. */
+    readonly mayEscape: (character: string, place: EscapePlace) => boolean;
+    readonly unknownEscape: (character: string) => DiagnosticCode;
+    /** How digits after a backslash are read. */
+    readonly digits: "annex-b" | "octal-or-group";
     /** `^` and `$`, without and with line anchors. */
     readonly anchors: Readonly<Record<string, readonly [AssertionKind, AssertionKind]>>;
-    /** Characters that an escape may make literal in the strict grammar. */
-    readonly escapable: string;
+    /** `]`, `{` and `}` may stand for themselves in the strict grammar too. */
+    readonly bareBrackets: boolean;
+    readonly quantifiers: {
+      readonly possessive: boolean;
+      /** `{,m}`. */
+      readonly leastLeftOut: boolean;
+      /** Counts from here on are an error; beyond the host's strings they mean "no bound". */
+      readonly tooLarge: number;
+      /** A quantifier after a quantifier. */
+      readonly stacked: DiagnosticCode;
+      /** A quantifier after an assertion. */
+      readonly onAssertion: DiagnosticCode;
+      /** Which lookarounds may be repeated. */
+      readonly onLook: (behind: boolean, strict: boolean) => boolean;
+    };
+    readonly sets: {
+      /** A closing bracket right after the opening one stands for itself. */
+      readonly firstBracket: boolean;
+      /** A class as the end of a range: an error, or the hyphen stands for itself. */
+      readonly classEndsRange: (strict: boolean) => boolean;
+    };
+    readonly names: {
+      readonly starts: (codePoint: number) => boolean;
+      readonly continues: (codePoint: number) => boolean;
+      /** Two groups may share a name in different alternatives. */
+      readonly shared: boolean;
+      /** Characters of a name may be written as `\u…`. */
+      readonly escapes: boolean;
+    };
+    /** In a comment too, a backslash takes the next character with it. */
+    readonly escapesInComments: boolean;
+    /** Whether a back-reference may come before its group is closed. */
+    readonly forwardReferences: boolean;
   };
   readonly semantics: {
-    readonly folding: (options: Options) => FoldingRule;
-    /** What the dot leaves out unless it takes all. */
-    readonly lineTerminators: CharSet;
-    readonly word: CharSet;
+    /** How letters are compared; null where case counts. */
+    readonly folding: (options: Options) => FoldingRule | null;
+    readonly referenceFolding: (options: Options) => FoldingRule | null;
+    /** Classes in a set are folded with the rest of it. */
+    readonly foldsClasses: boolean;
+    readonly dot: (options: Options) => CharSet;
+    /** What ends a line, for anchors. */
+    readonly lineEnds: CharSet;
+    readonly word: (options: Options) => CharSet;
     /** Captures inside a quantifier are cleared when an iteration begins. */
     readonly clearsCapturesEachIteration: boolean;
+    /** An iteration beyond the least number that takes nothing: fails, or counts and is the last. */
+    readonly emptyIteration: "fails" | "is-last";
+    /** A possessive quantifier settles each iteration as it ends, or only all of them at the end. */
+    readonly possessive: "each-iteration" | "whole";
     /** A reference to a group that has not taken part: matches the empty text, or fails. */
     readonly unsetReference: "empty" | "fails";
+    /** A lookbehind reads from right to left, or goes back by its width and reads on from there. */
+    readonly lookbehind: "backward" | "fixed-width";
+    /** After an empty match: go on one character further, or look here for one that is not empty. */
+    readonly afterEmptyMatch: "advance" | "not-empty-here";
   };
 }

@@ -1,22 +1,61 @@
 /** ecmascript: ECMA-262, 2025 edition, §22.2 with Annex B. */
-import { DIGITS, LINE_TERMINATORS, WHITE_SPACE, WORD } from "../charset/classes.ts";
-import type { Dialect } from "./dialect.ts";
+import { type CharSet, complement, FULL_SET } from "../charset/charset.ts";
+import { continuesIdentifier, DIGITS, LINE_TERMINATORS, startsIdentifier, WHITE_SPACE, WORD } from "../charset/classes.ts";
+import { closeOverCase } from "../charset/folding.ts";
+import { type Dialect, type Escape, NO_OPTIONS, type Options } from "./dialect.ts";
+
+const NOT_LINE_TERMINATORS = complement(LINE_TERMINATORS);
+
+/** ECMA-262 WordCharacters: with case folding by code points, what folds into ASCII letters counts too. */
+const foldedWord = closeOverCase(WORD, "unicode");
+const word = (options: Options): CharSet => (options.ignoreCase && options.codePoints ? foldedWord : WORD);
+
+const CLASSES: Readonly<Record<string, Escape>> = {
+  d: { kind: "class", negated: false, set: () => DIGITS },
+  D: { kind: "class", negated: true, set: () => DIGITS },
+  w: { kind: "class", negated: false, set: word },
+  W: { kind: "class", negated: true, set: word },
+  s: { kind: "class", negated: false, set: () => WHITE_SPACE },
+  S: { kind: "class", negated: true, set: () => WHITE_SPACE },
+  p: { kind: "property", negated: false },
+  P: { kind: "property", negated: true },
+};
+
+const CHARACTERS: Readonly<Record<string, Escape>> = {
+  t: { kind: "character", codePoint: 0x09 },
+  n: { kind: "character", codePoint: 0x0a },
+  v: { kind: "character", codePoint: 0x0b },
+  f: { kind: "character", codePoint: 0x0c },
+  r: { kind: "character", codePoint: 0x0d },
+  c: { kind: "control" },
+  x: { kind: "hex", digits: 2, braces: false, error: "escape-hex" },
+  u: { kind: "hex", digits: 4, braces: true, error: "escape-unicode" },
+};
+
+/** SyntaxCharacter and the solidus. */
+const SYNTAX_CHARACTERS = "^$\\.*+?()[]{}|/";
+/** ClassSetReservedPunctuator. */
+const SET_PUNCTUATION = "&-!#%,:;<=>@`~";
+
+const inline = (option: keyof Options) => ({ option, value: true, mayTurnOff: true });
 
 export const ecmascript: Dialect = {
   name: "ecmascript",
   title: "ECMAScript",
   flags: [
-    { letter: "g", option: "everyMatch", label: "every match" },
-    { letter: "i", option: "ignoreCase", label: "ignore case" },
-    { letter: "m", option: "lineAnchors", label: "anchors by line" },
-    { letter: "s", option: "dotTakesAll", label: "dot takes line ends" },
-    { letter: "u", option: "codePoints", label: "by code point" },
-    { letter: "y", option: "sticky", label: "sticky" },
-    { letter: "d", option: null, label: "offsets of groups" },
-    { letter: "v", option: null, label: "set operations", unread: true },
+    { letter: "g", options: ["everyMatch"], label: "every match" },
+    { letter: "i", options: ["ignoreCase"], label: "ignore case" },
+    { letter: "m", options: ["lineAnchors"], label: "anchors by line" },
+    { letter: "s", options: ["dotTakesAll"], label: "dot takes line ends" },
+    { letter: "u", options: ["codePoints"], label: "by code point" },
+    { letter: "v", options: ["codePoints", "setOperations"], label: "set operations" },
+    { letter: "y", options: ["sticky"], label: "sticky" },
+    { letter: "d", options: [], label: "offsets of groups" },
   ],
   exclusive: [["u", "v"]],
+  base: NO_OPTIONS,
   syntax: {
+    strict: (options) => options.codePoints,
     groupOpeners: [
       ["?<=", { kind: "look", behind: true, negated: false }],
       ["?<!", { kind: "look", behind: true, negated: true }],
@@ -25,24 +64,50 @@ export const ecmascript: Dialect = {
       ["?:", { kind: "plain" }],
       ["?<", { kind: "named" }],
     ],
-    classes: {
-      d: { set: DIGITS, negated: false },
-      D: { set: DIGITS, negated: true },
-      w: { set: WORD, negated: false },
-      W: { set: WORD, negated: true },
-      s: { set: WHITE_SPACE, negated: false },
-      S: { set: WHITE_SPACE, negated: true },
+    inlineFlags: { i: inline("ignoreCase"), m: inline("lineAnchors"), s: inline("dotTakesAll") },
+    inlineFlagRules: { global: false, repeated: false, emptyOff: true },
+    escapes: {
+      ...CLASSES,
+      ...CHARACTERS,
+      b: { kind: "assertion", assertion: "word-edge" },
+      B: { kind: "assertion", assertion: "not-word-edge" },
+      k: { kind: "name-reference" },
     },
-    controls: { t: 0x09, n: 0x0a, v: 0x0b, f: 0x0c, r: 0x0d },
-    assertions: { b: "word-edge", B: "not-word-edge" },
+    setEscapes: { ...CLASSES, ...CHARACTERS, b: { kind: "character", codePoint: 0x08 }, q: { kind: "strings" } },
+    mayEscape: (character, { strict, inSet, setOperations, hasNames }) => {
+      if (!strict) return character !== "k" || !hasNames;
+      if (SYNTAX_CHARACTERS.includes(character)) return true;
+      return inSet && (character === "-" || (setOperations && SET_PUNCTUATION.includes(character)));
+    },
+    unknownEscape: (character) => (character === "k" ? "reference-name-form" : "escape-unknown"),
+    digits: "annex-b",
     anchors: { "^": ["text-start", "line-start"], $: ["text-end", "line-end"] },
-    escapable: "^$\\.*+?()[]{}|/",
+    bareBrackets: false,
+    quantifiers: {
+      possessive: false,
+      leastLeftOut: false,
+      tooLarge: Number.POSITIVE_INFINITY,
+      stacked: "nothing-to-repeat",
+      onAssertion: "assertion-repeated",
+      onLook: (behind, strict) => !behind && !strict,
+    },
+    sets: { firstBracket: false, classEndsRange: (strict) => !strict },
+    names: { starts: startsIdentifier, continues: continuesIdentifier, shared: true, escapes: true },
+    escapesInComments: false,
+    forwardReferences: true,
   },
   semantics: {
-    folding: (options) => (options.codePoints ? "unicode" : "legacy"),
-    lineTerminators: LINE_TERMINATORS,
-    word: WORD,
+    folding: (options) => (options.ignoreCase ? (options.codePoints ? "unicode" : "legacy") : null),
+    referenceFolding: (options) => (options.ignoreCase ? (options.codePoints ? "unicode" : "legacy") : null),
+    foldsClasses: true,
+    dot: (options) => (options.dotTakesAll ? FULL_SET : NOT_LINE_TERMINATORS),
+    lineEnds: LINE_TERMINATORS,
+    word,
     clearsCapturesEachIteration: true,
+    emptyIteration: "fails",
+    possessive: "whole",
     unsetReference: "empty",
+    lookbehind: "backward",
+    afterEmptyMatch: "advance",
   },
 };

@@ -1,9 +1,10 @@
 /** The dialects that Lamprey reads, and the flags of a request read by a dialect's own table. */
 import { type Diagnostic, diagnostic } from "../syntax/diagnostic.ts";
-import { type Dialect, type DialectName, NO_OPTIONS, type Options } from "./dialect.ts";
+import type { Dialect, DialectName, Options } from "./dialect.ts";
 import { ecmascript } from "./ecmascript.ts";
+import { python } from "./python.ts";
 
-const DIALECTS: Partial<Record<DialectName, Dialect>> = { ecmascript };
+const DIALECTS: Partial<Record<DialectName, Dialect>> = { ecmascript, python };
 
 /** The dialect, or undefined where Lamprey does not read it yet. */
 export function dialectOf(name: DialectName): Dialect | undefined {
@@ -17,7 +18,7 @@ const NOWHERE = { start: 0, end: 0 };
 /** Reads the letters of `flags`; what is wrong with them is said at the start of the pattern. */
 export function readFlags(dialect: Dialect, flags: string): { options: Options; diagnostics: Diagnostic[] } {
   const diagnostics: Diagnostic[] = [];
-  const options: { -readonly [K in keyof Options]: Options[K] } = { ...NO_OPTIONS };
+  const options: { -readonly [K in keyof Options]: Options[K] } = { ...dialect.base };
   const seen = new Set<string>();
   for (const letter of flags) {
     const flag = dialect.flags.find((f) => f.letter === letter);
@@ -25,8 +26,7 @@ export function readFlags(dialect: Dialect, flags: string): { options: Options; 
       const known = dialect.flags.map((f) => f.letter).join("");
       diagnostics.push(diagnostic("flag-unknown", NOWHERE, letter, dialect.title, known));
     } else if (seen.has(letter)) diagnostics.push(diagnostic("flag-twice", NOWHERE, letter));
-    else if (flag.unread) diagnostics.push(diagnostic("flag-unread", NOWHERE, letter));
-    else if (flag.option) options[flag.option] = true;
+    else for (const option of flag.options) options[option] = true;
     seen.add(letter);
   }
   for (const [one, other] of dialect.exclusive) {

@@ -3,15 +3,15 @@
  *
  * It is naive on purpose. It tries alternatives from left to right, a greedy quantifier tries one more iteration
  * first, a lazy one tries to go on first, and nothing is skipped by being clever: its steps are the product. What it
- * matches is what ECMA-262 §22.2.2 says.
+ * matches is what ECMA-262 §22.2.2 says, or another standard where the program's tables say so.
  *
  * It runs in slices, so that whoever drives it can stop it between two of them. Nothing is allocated for a step, and
- * nothing recurses: saved states, their undo log and open lookarounds lie in typed arrays.
+ * nothing recurses: saved states, their undo log and open enclosures lie in typed arrays.
  */
 
 import { contains } from "../charset/charset.ts";
-import { canonicalize } from "../charset/folding.ts";
-import { captureRegister, INSTRUCTION_WIDTH, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
+import { canonicalize, type FoldingRule } from "../charset/folding.ts";
+import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, Op, openRegister, type Program, type Reference, UNBOUNDED } from "../program/program.ts";
 import { Kind } from "./events.ts";
 import { MatchTable } from "./matches.ts";
 
@@ -56,7 +56,7 @@ export const MAX_SAVED_STATES = 1 << 24;
 
 const STATE = 4; // pc, offset, length of the undo log, step at which it was saved
 const CHANGE = 2; // register, value before
-const FRAME = 4; // look, saved states held at entry, offset at entry, length of the undo log at entry
+const FRAME = 4; // enclosure, saved states held at entry, offset at entry, length of the undo log at entry
 const LATIN = 256;
 
 const isHigh = (unit: number): boolean => (unit & 0xfc00) === 0xd800;
@@ -112,6 +112,8 @@ export class BacktrackingMachine {
   private at = 0;
   /** Where the next attempt begins, or −1 while one is under way. */
   private next: number;
+  /** The offset from which an attempt must find more than the empty text, or −1. */
+  private notEmptyFrom = -1;
 
   constructor(program: Program, text: string, options: MachineOptions) {
     this.program = program;
@@ -121,7 +123,7 @@ export class BacktrackingMachine {
     this.matchLimit = options.matchLimit ?? Number.POSITIVE_INFINITY;
     this.matches = new MatchTable(program.groups.length);
     this.registers = new Int32Array(program.registerCount).fill(-1);
-    this.frames = new Int32Array((program.looks.length + 1) * FRAME);
+    this.frames = new Int32Array((program.enclosures.length + 1) * FRAME);
     this.next = options.from ?? 0;
     this.recorder?.watch(this.registers);
   }
@@ -143,10 +145,12 @@ export class BacktrackingMachine {
     return -1;
   }
 
-  /** Where the next attempt begins after a match (ECMA-262 AdvanceStringIndex where it was empty), or −1. */
+  /** Where the next attempt begins after a match, or −1. After an empty one ECMA-262 AdvanceStringIndex, or by the dialect. */
   private afterMatch(start: number, end: number): number {
     this.matches.add(start, end, this.registers);
-    const next = end > start ? end : this.advanced(end);
+    const stays = end > start || this.program.afterEmptyMatch === "not-empty-here";
+    const next = stays ? end : this.advanced(end);
+    this.notEmptyFrom = stays && end === start ? end : -1;
     if (this.mode !== "all" || next > this.text.length) this.outcome = "done";
     else if (this.matches.length >= this.matchLimit) this.outcome = "match-limit";
     return this.outcome === "running" ? next : -1;
@@ -173,7 +177,7 @@ export class BacktrackingMachine {
     return true;
   }
 
-  /** Sets a register; what it held is noted where a saved state or an open lookaround may want it back. */
+  /** Sets a register; what it held is noted where a saved state or an open enclosure may want it back. */
   private set(register: number, value: number): void {
     const { registers } = this;
     if (this.stateCount > 0 || this.frameCount > 0) {
@@ -200,46 +204,66 @@ export class BacktrackingMachine {
     return contains(this.program.sets[set] as readonly number[], character);
   }
 
-  private isWord(at: number): boolean {
-    if (at < 0 || at >= this.text.length) return false;
-    const unit = this.text.charCodeAt(at);
-    return unit < LATIN ? this.program.latin[this.program.wordSet * LATIN + unit] === 1 : this.holds(this.program.wordSet, unit);
+  /** Whether a set holds the character that begins at the offset. */
+  private holdsAfter(set: number, at: number): boolean {
+    if (at >= this.text.length) return false;
+    const c = this.program.options.codePoints ? pointAt(this.text, at) : this.text.charCodeAt(at);
+    return c < LATIN ? this.program.latin[set * LATIN + c] === 1 : this.holds(set, c);
   }
 
-  private isLineEnd(at: number): boolean {
-    return this.holds(this.program.lineEndSet, this.text.charCodeAt(at));
+  /** Whether a set holds the character that ends at the offset. */
+  private holdsBefore(set: number, at: number): boolean {
+    if (at <= 0) return false;
+    const c = this.program.options.codePoints ? pointBefore(this.text, at) : this.text.charCodeAt(at - 1);
+    return c < LATIN ? this.program.latin[set * LATIN + c] === 1 : this.holds(set, c);
   }
 
-  private asserts(assertion: number, at: number): boolean {
+  /** Whether the assertion, an index in ASSERTIONS, holds. */
+  private asserts(assertion: number, set: number, at: number): boolean {
+    const end = this.text.length;
     switch (assertion) {
       case 0:
         return at === 0;
       case 1:
-        return at === this.text.length;
+        return at === end;
       case 2:
-        return at === 0 || this.isLineEnd(at - 1);
+        return at === end || (at === end - 1 && this.holdsAfter(set, at));
       case 3:
-        return at === this.text.length || this.isLineEnd(at);
+        return at === 0 || this.holdsBefore(set, at);
       case 4:
-        return this.isWord(at - 1) !== this.isWord(at);
+        return at === end || this.holdsAfter(set, at);
+      case 5:
+        return this.holdsBefore(set, at) !== this.holdsAfter(set, at);
+      case 6:
+        return this.holdsBefore(set, at) === this.holdsAfter(set, at);
       default:
-        return this.isWord(at - 1) === this.isWord(at);
+        return end > 0 && this.holdsBefore(set, at) === this.holdsAfter(set, at);
     }
+  }
+
+  /** The offset so many characters before, or −1 where the text does not reach so far. */
+  private stepBack(characters: number, at: number): number {
+    let to = at;
+    for (let n = 0; n < characters; n++) {
+      if (to <= 0) return -1;
+      to -= this.program.options.codePoints && pointBefore(this.text, to) > 0xffff ? 2 : 1;
+    }
+    return to;
   }
 
   /** The offset after the text that a back-reference stands for, or −1 where the text at hand differs. */
-  private refer(reference: number, at: number, back: boolean): number {
-    const { groups } = this.program.references[reference] as { groups: readonly number[] };
-    for (const group of groups) {
+  private refer(number: number, at: number, back: boolean): number {
+    const reference = this.program.references[number] as Reference;
+    for (const group of reference.groups) {
       const start = this.registers[captureRegister(group)] as number;
-      if (start >= 0) return this.sameText(start, this.registers[captureRegister(group) + 1] as number, at, back);
+      if (start >= 0) return this.sameText(start, this.registers[captureRegister(group) + 1] as number, at, back, reference.folding);
     }
-    return at;
+    return reference.unsetIsEmpty ? at : -1;
   }
 
-  private sameText(start: number, end: number, at: number, back: boolean): number {
+  private sameText(start: number, end: number, at: number, back: boolean, folding: FoldingRule | null): number {
     const { text } = this;
-    const { folding, options } = this.program;
+    const { options } = this.program;
     const length = end - start;
     const from = back ? at - length : at;
     if (from < 0 || from + length > text.length) return -1;
@@ -255,7 +279,7 @@ export class BacktrackingMachine {
   /** Runs until the run ends or the number of steps is reached. */
   private run(stop: number): void {
     const { text, program, recorder, registers, frames } = this;
-    const { code, latin, loops } = program;
+    const { code, latin, loops, enclosures } = program;
     const length = text.length;
     let { pc, at, steps, states, stateCount, reach, next } = this;
     /** Step of the newest saved state; kept only for the recorder. */
@@ -315,7 +339,7 @@ export class BacktrackingMachine {
           to = this.refer(a, at, code[word + 2] === 1);
           break;
         case Op.Assert:
-          if (this.asserts(a, at)) {
+          if (this.asserts(a, code[word + 2] as number, at)) {
             steps++;
             if (recorder !== null) recorder.write(at, packEvent(Kind.Hold, pc), top, stateCount, this.attempt);
             pc++;
@@ -347,10 +371,13 @@ export class BacktrackingMachine {
           if (this.outcome !== "running") break run;
           continue run;
         }
-        case Op.LoopEnter:
-          this.set((loops[a] as (typeof loops)[number]).counter, 0);
+        case Op.LoopEnter: {
+          const loop = loops[a] as (typeof loops)[number];
+          if (loop.counter >= 0) this.set(loop.counter, 0);
+          if (loop.emptyIsLast) this.set(loop.begin, -1);
           pc++;
           continue run;
+        }
         case Op.LoopTry: {
           const loop = loops[a] as (typeof loops)[number];
           if (loop.counter >= 0) {
@@ -365,13 +392,18 @@ export class BacktrackingMachine {
             }
           }
           const exit = code[word + 2] as number;
+          if (loop.emptyIsLast && registers[loop.begin] === at) {
+            pc = exit;
+            continue run;
+          }
           saved = loop.lazy ? pc + 1 : exit;
           go = loop.lazy ? exit : pc + 1;
           break;
         }
         case Op.LoopBegin: {
           const loop = loops[a] as (typeof loops)[number];
-          if (loop.begin >= 0) this.set(loop.begin, at);
+          const required = loop.counter >= 0 && (registers[loop.counter] as number) < loop.min;
+          if (loop.begin >= 0 && !(loop.emptyIsLast && required)) this.set(loop.begin, at);
           let cleared = false;
           for (let r = captureRegister(loop.clearFrom); r < captureRegister(loop.clearTo); r++) {
             if (registers[r] !== -1) {
@@ -388,7 +420,7 @@ export class BacktrackingMachine {
           const loop = loops[a] as (typeof loops)[number];
           const past = loop.counter < 0 || (registers[loop.counter] as number) >= loop.min;
           // ECMA-262 RepeatMatcher step 2.b: an iteration beyond the least number that took nothing fails.
-          if (past && loop.begin >= 0 && registers[loop.begin] === at) break;
+          if (past && !loop.emptyIsLast && loop.begin >= 0 && registers[loop.begin] === at) break;
           // Without a bound, counting past the least number tells nothing.
           if (loop.counter >= 0 && !(past && loop.max === UNBOUNDED)) this.set(loop.counter, (registers[loop.counter] as number) + 1);
           steps++;
@@ -397,18 +429,20 @@ export class BacktrackingMachine {
           if (this.outcome !== "running") break run;
           continue run;
         }
-        case Op.LookEnter: {
+        case Op.Enter: {
           const frame = this.frameCount++ * FRAME;
           frames[frame] = a;
           frames[frame + 1] = stateCount;
           frames[frame + 2] = at;
           frames[frame + 3] = this.changeCount;
-          steps++;
-          if (recorder !== null) recorder.write(at, packEvent(Kind.Enter, pc), top, stateCount, this.attempt);
+          if ((enclosures[a] as Enclosure).kind !== "possessive") {
+            steps++;
+            if (recorder !== null) recorder.write(at, packEvent(Kind.Enter, pc), top, stateCount, this.attempt);
+          }
           pc++;
           continue run;
         }
-        case Op.LookLeave: {
+        case Op.Leave: {
           const frame = --this.frameCount * FRAME;
           const held = frames[frame + 1] as number;
           if (stateCount > held) {
@@ -417,24 +451,40 @@ export class BacktrackingMachine {
             steps++;
             if (recorder !== null) recorder.write(held, packEvent(Kind.Cut, pc), top, stateCount, this.attempt);
           }
-          at = frames[frame + 2] as number;
-          const look = program.looks[a] as (typeof program.looks)[number];
-          if (!look.negated) {
-            steps++;
-            if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, pc), top, stateCount, this.attempt);
-            pc = look.next;
+          const enclosure = enclosures[a] as Enclosure;
+          if (enclosure.kind === "look") at = frames[frame + 2] as number;
+          if (!enclosure.negated) {
+            if (enclosure.kind !== "possessive") {
+              steps++;
+              if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, pc), top, stateCount, this.attempt);
+            }
+            pc = enclosure.next;
             continue run;
           }
           this.undo(frames[frame + 3] as number);
           break;
         }
         case Op.Match:
-          if (this.mode === "whole" && at !== length) break;
+          if ((this.mode === "whole" && at !== length) || (at === this.notEmptyFrom && at === this.attempt)) break;
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Match, pc), top, stateCount, this.attempt);
           next = this.afterMatch(this.attempt, at);
           if (next < 0) break run;
           continue run;
+        case Op.StepBack: {
+          const back = this.stepBack(a, at);
+          if (back < 0) break;
+          at = back;
+          pc++;
+          continue run;
+        }
+        case Op.Condition: {
+          const set = (registers[captureRegister(a) + 1] as number) >= 0;
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Hold, pc), top, stateCount, this.attempt);
+          pc = set ? pc + 1 : (code[word + 2] as number);
+          continue run;
+        }
       }
 
       if (saved >= 0) {
@@ -466,12 +516,13 @@ export class BacktrackingMachine {
       }
       if (recorder !== null) recorder.write(at, packEvent(Kind.Mismatch, pc), top, stateCount, this.attempt);
 
-      // Backtrack: the newest saved state, but first the end of every lookaround that holds none of its own any more.
+      // Backtrack: the newest saved state, but first the end of every enclosure that holds none of its own any more.
       while (this.frameCount > 0 && frames[(this.frameCount - 1) * FRAME + 1] === stateCount) {
         const frame = --this.frameCount * FRAME;
+        const look = enclosures[frames[frame] as number] as Enclosure;
+        if (look.kind !== "look") continue;
         at = frames[frame + 2] as number;
         this.undo(frames[frame + 3] as number);
-        const look = program.looks[frames[frame] as number] as (typeof program.looks)[number];
         steps++;
         if (look.negated) {
           if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, look.next - 1), top, stateCount, this.attempt);

@@ -5,13 +5,12 @@
  * a few instructions for each character of the pattern. A list of waiting tasks replaces recursion.
  */
 
-import { type CharSet, complement, contains, FULL_SET } from "../charset/charset.ts";
-import { ANY_BUT_LINE_TERMINATORS, LINE_TERMINATORS } from "../charset/classes.ts";
+import { type CharSet, complement, contains, union } from "../charset/charset.ts";
 import { closeOverCase, type FoldingRule } from "../charset/folding.ts";
 import { type Diagnostic, diagnostic } from "../syntax/diagnostic.ts";
 import type { Reading } from "../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, walk } from "../syntax/tree.ts";
-import { ASSERTIONS, INSTRUCTION_WIDTH, type Look, type Loop, Op, type Program, UNBOUNDED } from "./program.ts";
+import { ASSERTIONS, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, type Program, type Reference, UNBOUNDED } from "./program.ts";
 
 /** A reel keeps 27 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
@@ -39,11 +38,10 @@ class Compiler {
   private readonly sets: CharSet[] = [];
   private readonly setNumbers = new Map<string, number>();
   private readonly loops: Loop[] = [];
-  private readonly looks: Look[] = [];
-  private readonly references: { groups: readonly number[] }[] = [];
+  private readonly enclosures: Enclosure[] = [];
+  private readonly references: Reference[] = [];
   private readonly tasks: Task[] = [];
   private readonly facts: Map<Node, Facts>;
-  private readonly folding: FoldingRule | null;
   private registers: number;
 
   private readonly reading: Reading;
@@ -53,7 +51,6 @@ class Compiler {
     this.reading = reading;
     this.dialect = dialect;
     this.facts = gatherFacts(reading.root);
-    this.folding = reading.options.ignoreCase ? dialect.semantics.folding(reading.options) : null;
     this.registers = 3 * reading.groups.length;
   }
 
@@ -73,9 +70,6 @@ class Compiler {
       groupNames[name] ??= [];
       groupNames[name].push(number);
     }
-    const { word } = this.dialect.semantics;
-    const wordSet = this.setNumber(this.folding === "unicode" ? closeOverCase(word, "unicode") : word);
-    const lineEndSet = this.setNumber(this.dialect.semantics.lineTerminators);
     const latin = new Uint8Array(LATIN * this.sets.length);
     this.sets.forEach((set, n) => {
       for (let unit = 0; unit < LATIN; unit++) if (contains(set, unit)) latin[n * LATIN + unit] = 1;
@@ -87,14 +81,12 @@ class Compiler {
       sets: this.sets,
       latin,
       loops: this.loops,
-      looks: this.looks,
+      enclosures: this.enclosures,
       references: this.references,
       groups,
       groupNames,
-      wordSet,
-      lineEndSet,
-      folding: this.folding,
       options,
+      afterEmptyMatch: this.dialect.semantics.afterEmptyMatch,
       registerCount: this.registers,
       root,
       source,
@@ -124,19 +116,25 @@ class Compiler {
       case "empty":
         return;
       case "character":
-        this.character(node, back);
+        this.character(node, node.codePoint, node.folding, back);
         return;
       case "any":
-        this.emitSet(node, this.dotSet(), back);
+        this.emitSet(node, node.set, back);
         return;
       case "set":
-        this.emitSet(node, this.ownSet(node), back);
+        this.set(node, back);
         return;
       case "assertion":
-        this.emit(node, Op.Assert, ASSERTIONS.indexOf(node.assertion));
+        this.emit(node, Op.Assert, ASSERTIONS.indexOf(node.assertion), this.setNumber(node.set));
         return;
-      case "back-reference":
-        this.emit(node, Op.Reference, this.references.push({ groups: node.groups }) - 1, back ? 1 : 0);
+      case "back-reference": {
+        const { groups, folding } = node;
+        const unsetIsEmpty = this.dialect.semantics.unsetReference === "empty";
+        this.emit(node, Op.Reference, this.references.push({ groups, folding, unsetIsEmpty }) - 1, back ? 1 : 0);
+        return;
+      }
+      case "conditional":
+        this.conditional(node, back);
         return;
       case "sequence": {
         const items = back ? [...node.items].reverse() : node.items;
@@ -152,15 +150,17 @@ class Compiler {
       case "look":
         this.look(node);
         return;
+      case "atomic":
+        this.enclose("atomic", node, false, () => this.node(node.body, back));
+        return;
       case "quantifier":
         this.quantifier(node, back);
         return;
     }
   }
 
-  private character(node: NodeOf<"character">, back: boolean): void {
-    const { codePoint } = node;
-    const folded = this.folding ? closeOverCase([codePoint, codePoint], this.folding) : null;
+  private character(node: Node, codePoint: number, folding: FoldingRule | null, back: boolean): void {
+    const folded = folding ? closeOverCase([codePoint, codePoint], folding) : null;
     const surrogate = codePoint > 0xffff || (codePoint >= 0xd800 && codePoint <= 0xdfff);
     const wide = this.reading.options.codePoints && surrogate;
     const several = folded !== null && (folded.length > 2 || folded[0] !== folded[1]);
@@ -168,16 +168,23 @@ class Compiler {
     else this.emit(node, back ? Op.UnitBack : Op.Unit, codePoint);
   }
 
-  private dotSet(): CharSet {
-    if (this.reading.options.dotTakesAll) return FULL_SET;
-    const { lineTerminators } = this.dialect.semantics;
-    return lineTerminators === LINE_TERMINATORS ? ANY_BUT_LINE_TERMINATORS : complement(lineTerminators);
-  }
-
-  /** ECMA-262 CharacterSetMatcher: the set is closed over case first, and inverted after. */
-  private ownSet(node: NodeOf<"set">): CharSet {
-    const closed = this.folding ? closeOverCase(node.set, this.folding) : node.set;
-    return node.negated ? complement(closed) : closed;
+  /** ECMA-262 CharacterSetMatcher: the set is closed over case first, and inverted after; longer strings come first. */
+  private set(node: NodeOf<"set">, back: boolean): void {
+    const { folding, negated, strings } = node;
+    const whole = union(folding ? closeOverCase(node.set, folding) : node.set, node.fixed);
+    const single = (): void => this.emitSet(node, negated ? complement(whole) : whole, back);
+    if (strings.length === 0) {
+      single();
+      return;
+    }
+    const spell = (string: string) => () => {
+      const characters = Array.from(string, (c) => c.codePointAt(0) as number);
+      for (const codePoint of back ? characters.reverse() : characters) this.character(node, codePoint, folding, back);
+    };
+    const ways = strings.filter((string) => string !== "").map((string) => ({ node, emit: spell(string) }));
+    if (whole.length > 0) ways.push({ node, emit: single });
+    if (strings.includes("")) ways.push({ node, emit: spell("") });
+    this.choice(node, ways);
   }
 
   private emitSet(node: Node, set: CharSet, back: boolean): void {
@@ -209,21 +216,29 @@ class Compiler {
   }
 
   private alternation(node: NodeOf<"alternation">, back: boolean): void {
+    this.choice(
+      node,
+      node.branches.map((branch) => ({ node: branch, emit: () => this.node(branch, back) })),
+    );
+  }
+
+  /** Several ways, the first of them tried first. */
+  private choice(node: Node, ways: readonly { readonly node: Node; readonly emit: Task }[]): void {
     const jumps: number[] = [];
     const tasks: Task[] = [];
-    node.branches.forEach((branch, i) => {
-      const next = node.branches[i + 1];
+    ways.forEach((way, i) => {
+      const next = ways[i + 1];
       if (!next) {
-        tasks.push(() => this.node(branch, back));
+        tasks.push(way.emit);
         return;
       }
       let choice = 0;
       tasks.push(
         () => {
           choice = this.emit(node, Op.Branch);
-          this.resumes.set(choice, next);
+          this.resumes.set(choice, next.node);
         },
-        () => this.node(branch, back),
+        way.emit,
         () => {
           jumps.push(this.emit(node, Op.Jump));
           this.aim(choice, 1);
@@ -236,25 +251,56 @@ class Compiler {
     this.later(...tasks);
   }
 
-  private look(node: NodeOf<"look">): void {
-    const number = this.looks.length;
-    this.looks.push({ node, negated: node.negated, next: -1 });
-    this.emit(node, Op.LookEnter, number);
+  private conditional(node: NodeOf<"conditional">, back: boolean): void {
+    let jump = 0;
+    const condition = this.emit(node, Op.Condition, node.group);
     this.later(
-      () => this.node(node.body, node.behind),
+      () => this.node(node.yes, back),
       () => {
-        this.emit(node, Op.LookLeave, number);
-        this.looks[number] = { node, negated: node.negated, next: this.pc };
+        jump = this.emit(node, Op.Jump);
+        this.aim(condition, 2);
       },
+      () => this.node(node.no, back),
+      () => this.aim(jump, 1),
     );
   }
 
+  private look(node: NodeOf<"look">): void {
+    const { behind, width } = node;
+    this.enclose("look", node, node.negated, () => {
+      if (width !== null && width > 0) this.emit(node, Op.StepBack, width);
+      this.later(() => this.node(node.body, behind && width === null));
+    });
+  }
+
+  private enclose(kind: Enclosure["kind"], node: Node, negated: boolean, inside: Task): void {
+    const number = this.enclosures.length;
+    this.enclosures.push({ kind, node, negated, next: -1 });
+    this.emit(node, Op.Enter, number);
+    this.later(inside, () => {
+      this.emit(node, Op.Leave, number);
+      this.enclosures[number] = { kind, node, negated, next: this.pc };
+    });
+  }
+
   private quantifier(node: NodeOf<"quantifier">, back: boolean): void {
+    if (node.max === 0) return;
+    const { body } = node;
+    if (node.mode !== "possessive") this.loop(node, () => this.node(body, back));
+    else {
+      const settled = () => this.enclose("possessive", node, false, () => this.node(body, back));
+      const iteration = this.dialect.semantics.possessive === "each-iteration" ? settled : () => this.node(body, back);
+      this.enclose("possessive", node, false, () => this.loop(node, iteration));
+    }
+  }
+
+  private loop(node: NodeOf<"quantifier">, iteration: Task): void {
     const { min, max, mode, body } = node;
-    if (max === 0) return;
     const { canBeEmpty, firstGroup, lastGroup } = this.facts.get(body) as Facts;
-    const clears = this.dialect.semantics.clearsCapturesEachIteration && lastGroup > 0;
+    const { clearsCapturesEachIteration, emptyIteration } = this.dialect.semantics;
+    const clears = clearsCapturesEachIteration && lastGroup > 0;
     const counted = min > 0 || max !== Number.POSITIVE_INFINITY;
+    const emptyIsLast = canBeEmpty && emptyIteration === "is-last";
     const number = this.loops.length;
     this.loops.push({
       node,
@@ -263,20 +309,18 @@ class Compiler {
       lazy: mode === "lazy",
       counter: counted ? this.registers++ : -1,
       begin: canBeEmpty ? this.registers++ : -1,
+      emptyIsLast,
       clearFrom: clears ? firstGroup : 0,
       clearTo: clears ? lastGroup + 1 : 0,
     });
-    if (counted) this.emit(node, Op.LoopEnter, number);
+    if (counted || emptyIsLast) this.emit(node, Op.LoopEnter, number);
     const begins = canBeEmpty || clears;
     const start = this.emit(node, Op.LoopTry, number, 0, begins ? 1 : 0);
     if (begins) this.emit(node, Op.LoopBegin, number);
-    this.later(
-      () => this.node(body, back),
-      () => {
-        this.emit(node, Op.LoopNext, number, start);
-        this.aim(start, 2);
-      },
-    );
+    this.later(iteration, () => {
+      this.emit(node, Op.LoopNext, number, start);
+      this.aim(start, 2);
+    });
   }
 }
 
@@ -308,13 +352,16 @@ function canBeEmpty(node: Node, inner: readonly Facts[]): boolean {
   switch (node.kind) {
     case "character":
     case "any":
-    case "set":
       return false;
+    case "set":
+      return node.strings.includes("");
     case "sequence":
       return inner.every((f) => f.canBeEmpty);
     case "alternation":
+    case "conditional":
       return inner.some((f) => f.canBeEmpty);
     case "group":
+    case "atomic":
       return (inner[0] as Facts).canBeEmpty;
     case "quantifier":
       return node.min === 0 || (inner[0] as Facts).canBeEmpty;

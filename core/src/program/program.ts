@@ -6,7 +6,7 @@
  */
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
-import type { Options } from "../dialect/dialect.ts";
+import type { Dialect, Options } from "../dialect/dialect.ts";
 import type { Source } from "../syntax/read.ts";
 import type { AssertionKind, Group, Node, NodeOf } from "../syntax/tree.ts";
 
@@ -20,7 +20,7 @@ export const Op = {
   SetBack: 3,
   SetPoint: 4,
   SetPointBack: 5,
-  /** a: index in ASSERTIONS. */
+  /** a: index in ASSERTIONS. b: number of the set that it goes by. */
   Assert: 6,
   /** a: number of the reference. b: 1 where the text is read backwards. */
   Reference: 7,
@@ -40,16 +40,29 @@ export const Op = {
   LoopBegin: 14,
   /** a: loop. b: its LoopTry. An iteration ends. */
   LoopNext: 15,
-  /** a: look. */
-  LookEnter: 16,
-  /** a: look. */
-  LookLeave: 17,
+  /** a: enclosure. */
+  Enter: 16,
+  /** a: enclosure. */
+  Leave: 17,
   Match: 18,
+  /** a: characters to go back, at the start of a lookbehind of one width. */
+  StepBack: 19,
+  /** a: group. b: where to go on if it has not taken part. */
+  Condition: 20,
 } as const;
 
 export const INSTRUCTION_WIDTH = 4;
 
-export const ASSERTIONS: readonly AssertionKind[] = ["text-start", "text-end", "line-start", "line-end", "word-edge", "not-word-edge"];
+export const ASSERTIONS: readonly AssertionKind[] = [
+  "text-start",
+  "text-end",
+  "last-line-end",
+  "line-start",
+  "line-end",
+  "word-edge",
+  "not-word-edge",
+  "not-word-edge-in-text",
+];
 
 /** The most iterations of a quantifier without a bound: as a small integer, since the machine compares it at every turn. */
 export const UNBOUNDED = 0x3fffffff;
@@ -64,16 +77,28 @@ export interface Loop {
   readonly counter: number;
   /** Register of the offset where the iteration began, or −1 where no iteration can be empty. */
   readonly begin: number;
+  /** An iteration beyond the least number that takes nothing is the last one; else it fails. */
+  readonly emptyIsLast: boolean;
   /** Groups inside, `clearFrom` up to but not `clearTo`, that an iteration clears; equal where there is none. */
   readonly clearFrom: number;
   readonly clearTo: number;
 }
 
-export interface Look {
-  readonly node: NodeOf<"look">;
+/** A part of a pattern that is settled when it is through: its saved states are thrown away. */
+export interface Enclosure {
+  readonly kind: "look" | "atomic" | "possessive";
+  readonly node: Node;
+  /** Only a lookaround can be. */
   readonly negated: boolean;
-  /** Where to go on when it holds. */
+  /** Where to go on when it is through. */
   readonly next: number;
+}
+
+export interface Reference {
+  readonly groups: readonly number[];
+  readonly folding: FoldingRule | null;
+  /** A group that has not taken part stands for the empty text; else nothing matches it. */
+  readonly unsetIsEmpty: boolean;
 }
 
 export interface Program {
@@ -86,16 +111,13 @@ export interface Program {
   /** For each set 256 bytes: 1 where the set holds that code unit. */
   readonly latin: Uint8Array;
   readonly loops: readonly Loop[];
-  readonly looks: readonly Look[];
-  readonly references: readonly { readonly groups: readonly number[] }[];
+  readonly enclosures: readonly Enclosure[];
+  readonly references: readonly Reference[];
   readonly groups: readonly Group[];
   readonly groupNames: Readonly<Record<string, readonly number[]>>;
-  /** Set that word edges go by. */
-  readonly wordSet: number;
-  /** Set of what ends a line. */
-  readonly lineEndSet: number;
-  readonly folding: FoldingRule | null;
   readonly options: Options;
+  /** What the search does after an empty match. */
+  readonly afterEmptyMatch: Dialect["semantics"]["afterEmptyMatch"];
   /**
    * Registers hold offsets or counts, −1 for "not set": `[start, end]` of groups 1…n, then the opening offset of
    * groups 1…n while they are open, then what the loops need.

@@ -28,7 +28,10 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
     "back-reference": "At {at}, {part} finds once more what its group holds: {taken}.",
     otherwise: "At {at}, {part} takes {taken}.",
   },
-  hold: "At {at}, {part} holds: {asserted}.",
+  hold: {
+    conditional: "At {at}, {part} goes by group {condition}, which has {taken-part}.",
+    otherwise: "At {at}, {part} holds: {asserted}.",
+  },
   mismatch: {
     character: "At {at}, {part} is not there: {found}.",
     any: "At {at}, {part} finds nothing that it takes: {found}.",
@@ -40,6 +43,7 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
   },
   save: {
     alternation: "At {at}, the machine tries {first} and saves the next alternative, {next}.",
+    set: "At {at}, {part} tries its longer strings first and saves the shorter ones.",
     otherwise: "At {at}, {part} is {mode}: {choice}.",
   },
   resume: {
@@ -48,8 +52,14 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
   open: "Group {group} opens at {at}.",
   close: "Group {group} closes and holds {captured}, {from}–{until}.",
   loop: "At {at}, {part} has finished a turn.",
-  enter: "At {at}, {part} looks {direction} without taking any text.",
-  leave: "{part} holds: {looked}. The machine stands at {to} again.",
+  enter: {
+    atomic: "At {at}, {part} begins; once it is through, its inside is not tried another way.",
+    otherwise: "At {at}, {part} looks {direction} without taking any text.",
+  },
+  leave: {
+    atomic: "{part} is through at {to}.",
+    otherwise: "{part} holds: {looked}. The machine stands at {to} again.",
+  },
   cut: "{part} is settled: {thrown}, so its inside is not tried another way.",
   match: "The pattern matches {from}–{until}: {matched}.",
   "give-up": "{cause}, and nothing is saved any more: the attempt at {attempt} fails.",
@@ -61,10 +71,12 @@ const NOT_WHOLE = "The pattern is through at {at}, but the whole text was asked 
 const ASSERTED: Readonly<Record<AssertionKind, readonly [holds: string, fails: string]>> = {
   "text-start": ["the text begins here", "the text has begun before"],
   "text-end": ["the text ends here", "the text goes on"],
+  "last-line-end": ["the text ends here, or the line end that ends it", "the text goes on"],
   "line-start": ["a line begins here", "no line begins here"],
   "line-end": ["a line ends here", "the line goes on"],
   "word-edge": ["a word has its edge here", "no word begins or ends here"],
   "not-word-edge": ["no word begins or ends here", "a word has its edge here"],
+  "not-word-edge-in-text": ["no word begins or ends here", "a word has its edge here, or the text is empty"],
 };
 
 /** The sentence for a step. */
@@ -127,6 +139,12 @@ function fill(name: string, reel: Reel, frame: Frame): Phrase[] {
       return found(reel, at, reel.readsBackwards(frame.step));
     case "asserted":
       return node.kind === "assertion" ? [words(ASSERTED[node.assertion][frame.kind === "hold" ? 0 : 1])] : [];
+    case "condition":
+      return node.kind === "conditional" ? [words(node.label)] : [];
+    case "taken-part": {
+      const set = node.kind === "conditional" && frame.captures[node.group - 1];
+      return [words(set ? "taken part" : "not taken part")];
+    }
     case "group":
       return node.kind === "group" ? [words(node.name === null ? `${node.capture}` : `${node.capture}, ${node.name},`)] : [];
     case "mode":

@@ -366,9 +366,9 @@ export class Reel {
     if (kind === Kind.Resume) return this.savedBy(step) - 1;
     if (kind !== Kind.Leave && kind !== Kind.Mismatch) return step - 1;
     const pc = this.pc(step);
-    if (this.operation(pc) !== Op.LookLeave) return step - 1;
+    if (this.operation(pc) !== Op.Leave) return step - 1;
     const look = this.operand(pc);
-    if (kind === Kind.Leave && !this.program.looks[look]?.negated) return step - 1;
+    if (kind === Kind.Leave && !this.program.enclosures[look]?.negated) return step - 1;
     let i = step - 1;
     // A lookaround is not entered again inside itself, so the newest entry is its own.
     while (this.kind(i) !== Kind.Enter || this.operand(this.pc(i)) !== look) i--;

@@ -33,6 +33,6 @@ export function read(source: Source): Reading {
     return { source, dialect, options: NO_OPTIONS, root, groups: [], diagnostics: [unread] };
   }
   const flags = readFlags(dialect, source.flags);
-  const { root, groups, diagnostics } = parse(source.pattern, dialect, flags.options);
-  return { source, dialect, options: flags.options, root, groups, diagnostics: [...flags.diagnostics, ...diagnostics] };
+  const { root, groups, diagnostics, options } = parse(source.pattern, dialect, flags.options);
+  return { source, dialect, options, root, groups, diagnostics: [...flags.diagnostics, ...diagnostics] };
 }

@@ -4,6 +4,7 @@
  * Every node keeps its span in the pattern: `start` and `end` are UTF-16 code units, half-open.
  */
 import type { CharSet } from "../charset/charset.ts";
+import type { FoldingRule } from "../charset/folding.ts";
 
 export interface Span {
   readonly start: number;
@@ -11,26 +12,53 @@ export interface Span {
 }
 
 export type QuantifierMode = "greedy" | "lazy" | "possessive";
-export type AssertionKind = "text-start" | "text-end" | "line-start" | "line-end" | "word-edge" | "not-word-edge";
+export type AssertionKind =
+  | "text-start"
+  | "text-end"
+  /** At the end of the text, or before a line end that ends it. */
+  | "last-line-end"
+  | "line-start"
+  | "line-end"
+  | "word-edge"
+  | "not-word-edge"
+  /** The same, but never in an empty text. */
+  | "not-word-edge-in-text";
 
 /** What a set is made of, as written: kept for whoever explains it. */
 export type SetItem = Span & ({ readonly kind: "range"; readonly from: number; readonly to: number } | { readonly kind: "class"; readonly name: string });
+
+/** How letters are compared where case does not count; null where it does. */
+type Folding = { readonly folding: FoldingRule | null };
 
 export type Node = Span &
   (
     | { readonly kind: "empty" }
     /** One literal character: a code point where the dialect reads code points, else a code unit. */
-    | { readonly kind: "character"; readonly codePoint: number }
-    /** The dot. */
-    | { readonly kind: "any" }
-    /** A class such as `\d`, or a set in brackets; `set` is before negation and case folding. */
-    | { readonly kind: "set"; readonly set: CharSet; readonly negated: boolean; readonly items: readonly SetItem[] }
-    | { readonly kind: "assertion"; readonly assertion: AssertionKind }
-    | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean; readonly body: Node }
+    | ({ readonly kind: "character"; readonly codePoint: number } & Folding)
+    /** The dot; `set` is what it takes. */
+    | { readonly kind: "any"; readonly set: CharSet }
+    /** A class such as `\d`, or a set in brackets. `set` is before case folding and negation; `fixed` is what of it is never folded. */
+    | ({
+        readonly kind: "set";
+        readonly set: CharSet;
+        readonly fixed: CharSet;
+        /** What the set takes besides single characters: longer strings, longest first, or the empty one. */
+        readonly strings: readonly string[];
+        readonly negated: boolean;
+        readonly items: readonly SetItem[];
+      } & Folding)
+    /** `set` is what the assertion goes by: word characters, or line ends. */
+    | { readonly kind: "assertion"; readonly assertion: AssertionKind; readonly set: CharSet }
+    /** `width` is the number of characters that a lookbehind goes back by, or null where it reads backwards. */
+    | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean; readonly width: number | null; readonly body: Node }
+    /** What is inside is settled when it is through. */
+    | { readonly kind: "atomic"; readonly body: Node }
     /** Brackets; `capture` is the group's number, or null where it does not capture. */
     | { readonly kind: "group"; readonly capture: number | null; readonly name: string | null; readonly body: Node }
     /** A back-reference; a name can stand for several groups, of which at most one has taken part. */
-    | { readonly kind: "back-reference"; readonly groups: readonly number[]; readonly label: string }
+    | ({ readonly kind: "back-reference"; readonly groups: readonly number[]; readonly label: string } & Folding)
+    /** One way where the group has taken part, another where it has not. */
+    | { readonly kind: "conditional"; readonly group: number; readonly label: string; readonly yes: Node; readonly no: Node }
     | { readonly kind: "alternation"; readonly branches: readonly Node[] }
     | { readonly kind: "sequence"; readonly items: readonly Node[] }
     /** `max` is Infinity where there is no bound; the operator is the sign itself, such as `+?`. */
@@ -55,8 +83,11 @@ export function childrenOf(node: Node): readonly Node[] {
       return node.items;
     case "group":
     case "look":
+    case "atomic":
     case "quantifier":
       return [node.body];
+    case "conditional":
+      return [node.yes, node.no];
     default:
       return [];
   }

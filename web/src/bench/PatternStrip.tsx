@@ -106,7 +106,7 @@ const NONE: readonly never[] = [];
 
 function Flags({ dialect, pattern }: { readonly dialect: DialectName; readonly pattern: RefObject<PatternHandle | null> }) {
   const flags = useAppSelector((s) => s.draft.fields.flags);
-  const known = dialectOf(dialect)?.flags.filter((f) => !f.unread) ?? [];
+  const known = dialectOf(dialect)?.flags ?? NONE;
   const result = useAppSelector((s) => s.bench.result);
   const behind = useAppSelector((s) => s.bench.asked > s.bench.answered);
   const toggle = (letter: string) => pattern.current?.setFlags(flags.includes(letter) ? flags.replace(letter, "") : flags + letter);

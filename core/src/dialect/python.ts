@@ -1,0 +1,128 @@
+/** python: the `re` module of Python 3.11 and later, on str patterns and texts. */
+import { type CharSet, complement, FULL_SET, setOfText, union } from "../charset/charset.ts";
+import { continuesPythonName, DIGITS, startsPythonName, WORD } from "../charset/classes.ts";
+import { category } from "../charset/properties.ts";
+import { type Dialect, type Escape, NO_OPTIONS, type Options } from "./dialect.ts";
+
+const NEWLINE = setOfText("\n");
+const NOT_NEWLINE = complement(NEWLINE);
+
+/** What the class takes by the Unicode tables, made when it is first asked for, and what it takes by ASCII. */
+function byOption(ascii: CharSet, unicode: () => CharSet): (options: Options) => CharSet {
+  let made: CharSet | undefined;
+  return (options) => {
+    if (options.asciiClasses) return ascii;
+    made ??= unicode();
+    return made;
+  };
+}
+
+const digit = byOption(DIGITS, () => category("Nd"));
+/** str.isalnum and the low line. */
+const word = byOption(WORD, () => union(category("L"), category("N"), setOfText("_")));
+/** str.isspace: white space by bidirectional class, and the separators of information. */
+const space = byOption(setOfText(" \t\n\r\f\v"), () => union(setOfText("\t\n\v\f\r\x1c\x1d\x1e\x1f\x85"), category("Z")));
+
+const CLASSES: Readonly<Record<string, Escape>> = {
+  d: { kind: "class", negated: false, set: digit },
+  D: { kind: "class", negated: true, set: digit },
+  w: { kind: "class", negated: false, set: word },
+  W: { kind: "class", negated: true, set: word },
+  s: { kind: "class", negated: false, set: space },
+  S: { kind: "class", negated: true, set: space },
+};
+
+const CHARACTERS: Readonly<Record<string, Escape>> = {
+  a: { kind: "character", codePoint: 0x07 },
+  t: { kind: "character", codePoint: 0x09 },
+  n: { kind: "character", codePoint: 0x0a },
+  v: { kind: "character", codePoint: 0x0b },
+  f: { kind: "character", codePoint: 0x0c },
+  r: { kind: "character", codePoint: 0x0d },
+  x: { kind: "hex", digits: 2, braces: false, error: "escape-hex-plain" },
+  u: { kind: "hex", digits: 4, braces: false, error: "escape-unicode-plain" },
+  U: { kind: "hex", digits: 8, braces: false, error: "escape-unicode-long" },
+  N: { kind: "unread", error: "character-name-unread" },
+};
+
+const isAsciiLetter = (c: string): boolean => (c >= "a" && c <= "z") || (c >= "A" && c <= "Z");
+const inline = (option: keyof Options) => ({ option, value: true, mayTurnOff: true });
+const folding = (options: Options) => (options.ignoreCase ? (options.asciiClasses ? "ascii" : "loose-lower") : null);
+
+export const python: Dialect = {
+  name: "python",
+  title: "Python",
+  flags: [
+    { letter: "i", options: ["ignoreCase"], label: "ignore case" },
+    { letter: "m", options: ["lineAnchors"], label: "anchors by line" },
+    { letter: "s", options: ["dotTakesAll"], label: "dot takes line ends" },
+    { letter: "x", options: ["verbose"], label: "verbose" },
+    { letter: "a", options: ["asciiClasses"], label: "ASCII classes" },
+  ],
+  exclusive: [],
+  base: { ...NO_OPTIONS, codePoints: true },
+  syntax: {
+    strict: () => true,
+    groupOpeners: [
+      ["?P<", { kind: "named" }],
+      ["?P=", { kind: "name-reference" }],
+      ["?<=", { kind: "look", behind: true, negated: false }],
+      ["?<!", { kind: "look", behind: true, negated: true }],
+      ["?=", { kind: "look", behind: false, negated: false }],
+      ["?!", { kind: "look", behind: false, negated: true }],
+      ["?:", { kind: "plain" }],
+      ["?>", { kind: "atomic" }],
+      ["?#", { kind: "comment" }],
+      ["?(", { kind: "conditional" }],
+    ],
+    inlineFlags: {
+      i: inline("ignoreCase"),
+      m: inline("lineAnchors"),
+      s: inline("dotTakesAll"),
+      x: inline("verbose"),
+      a: { option: "asciiClasses", value: true, mayTurnOff: false, family: "a, u" },
+      u: { option: "asciiClasses", value: false, mayTurnOff: false, family: "a, u" },
+    },
+    inlineFlagRules: { global: true, repeated: true, emptyOff: false },
+    escapes: {
+      ...CLASSES,
+      ...CHARACTERS,
+      A: { kind: "assertion", assertion: "text-start" },
+      Z: { kind: "assertion", assertion: "text-end" },
+      b: { kind: "assertion", assertion: "word-edge" },
+      B: { kind: "assertion", assertion: "not-word-edge-in-text" },
+    },
+    setEscapes: { ...CLASSES, ...CHARACTERS, b: { kind: "character", codePoint: 0x08 } },
+    mayEscape: (character) => !isAsciiLetter(character),
+    unknownEscape: () => "escape-unknown-letter",
+    digits: "octal-or-group",
+    anchors: { "^": ["text-start", "line-start"], $: ["last-line-end", "line-end"] },
+    bareBrackets: true,
+    quantifiers: {
+      possessive: true,
+      leastLeftOut: true,
+      tooLarge: 4_294_967_295,
+      stacked: "multiple-repeat",
+      onAssertion: "nothing-to-repeat",
+      onLook: () => true,
+    },
+    sets: { firstBracket: true, classEndsRange: () => false },
+    names: { starts: startsPythonName, continues: continuesPythonName, shared: false, escapes: false },
+    escapesInComments: true,
+    forwardReferences: false,
+  },
+  semantics: {
+    folding,
+    referenceFolding: (options) => (options.ignoreCase ? (options.asciiClasses ? "ascii" : "lower") : null),
+    foldsClasses: false,
+    dot: (options) => (options.dotTakesAll ? FULL_SET : NOT_NEWLINE),
+    lineEnds: NEWLINE,
+    word,
+    clearsCapturesEachIteration: false,
+    emptyIteration: "is-last",
+    possessive: "each-iteration",
+    unsetReference: "fails",
+    lookbehind: "fixed-width",
+    afterEmptyMatch: "not-empty-here",
+  },
+};

@@ -1,0 +1,106 @@
+/** The reading place in a pattern, what the dialect and the flags say there, and the mistakes found so far. */
+import type { Dialect, Options } from "../dialect/dialect.ts";
+import { type Diagnostic, type DiagnosticCode, diagnostic } from "./diagnostic.ts";
+import type { Span } from "./tree.ts";
+
+/** Past the first hundred mistakes nobody reads on. */
+const MAX_DIAGNOSTICS = 100;
+
+const HEX = "0123456789abcdefABCDEF";
+export const isDigit = (c: string | undefined): boolean => c !== undefined && c >= "0" && c <= "9";
+export const isOctal = (c: string | undefined): boolean => c !== undefined && c >= "0" && c <= "7";
+export const isHex = (c: string | undefined): boolean => c !== undefined && HEX.includes(c);
+export const isLetter = (c: string | undefined): boolean => c !== undefined && ((c >= "a" && c <= "z") || (c >= "A" && c <= "Z"));
+const isHighSurrogate = (unit: number): boolean => unit >= 0xd800 && unit <= 0xdbff;
+const isLowSurrogate = (unit: number): boolean => unit >= 0xdc00 && unit <= 0xdfff;
+
+export class Reader {
+  at = 0;
+  /** What flags say at the reading place; brackets can change it. */
+  options: Options;
+  readonly pattern: string;
+  readonly dialect: Dialect;
+  readonly strict: boolean;
+  readonly diagnostics: Diagnostic[] = [];
+  /** What the whole pattern is known to hold before it is read: capturing groups, and whether any has a name. */
+  readonly groupCount: number;
+  readonly hasNames: boolean;
+
+  constructor(pattern: string, dialect: Dialect, options: Options, groupCount: number, hasNames: boolean) {
+    this.pattern = pattern;
+    this.dialect = dialect;
+    this.options = options;
+    this.strict = dialect.syntax.strict(options);
+    this.groupCount = groupCount;
+    this.hasNames = hasNames;
+  }
+
+  get ended(): boolean {
+    return this.at >= this.pattern.length;
+  }
+
+  peek(ahead = 0): string | undefined {
+    return this.pattern[this.at + ahead];
+  }
+
+  looksAt(text: string): boolean {
+    return this.pattern.startsWith(text, this.at);
+  }
+
+  /** Passes the text where it stands here. */
+  pass(text: string): boolean {
+    if (!this.looksAt(text)) return false;
+    this.at += text.length;
+    return true;
+  }
+
+  /** Takes one character: a code point where the flags say so, else a code unit. */
+  take(): number {
+    const c = this.options.codePoints ? (this.pattern.codePointAt(this.at) as number) : this.pattern.charCodeAt(this.at);
+    this.at += c > 0xffff ? 2 : 1;
+    return c;
+  }
+
+  /** Takes characters while the test holds. */
+  takeWhile(test: (c: string | undefined) => boolean, most = Number.POSITIVE_INFINITY): string {
+    const start = this.at;
+    while (this.at - start < most && test(this.pattern[this.at])) this.at++;
+    return this.pattern.slice(start, this.at);
+  }
+
+  /** The value of so many hexadecimal digits, or undefined; what is not whole is not passed. */
+  hex(length: number): number | undefined {
+    const start = this.at;
+    const digits = this.takeWhile(isHex, length);
+    if (digits.length === length) return Number.parseInt(digits, 16);
+    this.at = start;
+    return undefined;
+  }
+
+  /** `{…}` with a code point in hexadecimal digits. */
+  private bracedHex(): number | undefined {
+    const start = this.at++;
+    const digits = this.takeWhile(isHex);
+    const value = digits === "" ? Number.NaN : Number.parseInt(digits, 16);
+    if (value <= 0x10ffff && this.pass("}")) return value;
+    this.at = start;
+    return undefined;
+  }
+
+  /** What follows `\u`; undefined where it is not a whole escape, and then nothing is passed. */
+  unicodeEscape(codePoints: boolean): number | undefined {
+    if (codePoints && this.peek() === "{") return this.bracedHex();
+    const unit = this.hex(4);
+    if (unit === undefined || !codePoints || !isHighSurrogate(unit) || !this.looksAt("\\u")) return unit;
+    const between = this.at;
+    this.at += 2;
+    const low = this.hex(4);
+    if (low !== undefined && isLowSurrogate(low)) return 0x10000 + ((unit - 0xd800) << 10) + (low - 0xdc00);
+    this.at = between;
+    return unit;
+  }
+
+  report(code: DiagnosticCode, span: Span, ...words: (string | number)[]): void {
+    if (this.diagnostics.length < MAX_DIAGNOSTICS) this.diagnostics.push(diagnostic(code, span, ...words));
+  }
+}

@@ -1,0 +1,59 @@
+/**
+ * How many characters a part of a pattern can take, for dialects whose lookbehinds must have one width.
+ * Counted as python's re counts: lookarounds take nothing, a back-reference what its group takes.
+ */
+import { childrenOf, type Node, walk } from "./tree.ts";
+
+export interface Width {
+  readonly least: number;
+  /** Infinity where there is no bound. */
+  readonly most: number;
+}
+
+const NONE: Width = { least: 0, most: 0 };
+const ONE: Width = { least: 1, most: 1 };
+
+const times = (width: number, count: number): number => (width === 0 || count === 0 ? 0 : width * count);
+
+/** The widths of all parts of the pattern, found from the inside out and in the pattern's order. */
+export function widthsOf(root: Node): ReadonlyMap<Node, Width> {
+  const widths = new Map<Node, Width>();
+  const groups = new Map<number, Width>();
+  // Reversed, an order of outer before inner and left before right gives inner before outer, but right before left;
+  // groups must come before the references to them, so those are filled in by a second pass.
+  const order = [...walk(root)].reverse();
+  for (const turn of [0, 1]) {
+    for (const node of order) {
+      const width = widthOf(node, widths, groups);
+      widths.set(node, width);
+      if (turn === 0 && node.kind === "group" && node.capture !== null) groups.set(node.capture, width);
+    }
+  }
+  return widths;
+}
+
+function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyMap<number, Width>): Width {
+  const inner = childrenOf(node).map((child) => widths.get(child) ?? NONE);
+  switch (node.kind) {
+    case "character":
+    case "any":
+    case "set":
+      return ONE;
+    case "group":
+    case "atomic":
+      return inner[0] as Width;
+    case "back-reference":
+      return groups.get(node.groups[0] ?? 0) ?? NONE;
+    case "sequence":
+      return inner.reduce((sum, each) => ({ least: sum.least + each.least, most: sum.most + each.most }), NONE);
+    case "alternation":
+    case "conditional":
+      return { least: Math.min(...inner.map((w) => w.least)), most: Math.max(...inner.map((w) => w.most)) };
+    case "quantifier": {
+      const { least, most } = inner[0] as Width;
+      return { least: times(least, node.min), most: times(most, node.max) };
+    }
+    default:
+      return NONE;
+  }
+}

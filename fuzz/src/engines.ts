@@ -1,0 +1,38 @@
+/** Our own machines' answers, in the judges' form. */
+import { BacktrackingMachine, compile, type MatchTable, type Program, read, runToEnd } from "@lamprey/core";
+import type { Row, Verdict } from "./judges.ts";
+import type { FuzzedDialect } from "./patterns.ts";
+
+/** Patterns that a plain backtracker needs longer for are left out: a judge might hang on them. */
+const STEP_LIMIT = 30_000;
+
+export type Reading = { readonly program: Program } | "invalid" | "unsupported";
+
+export function readPattern(dialect: FuzzedDialect, pattern: string, flags: string): Reading {
+  const reading = read({ dialect, pattern, flags });
+  const compiled = compile(reading);
+  if (compiled.ok) return compiled;
+  return compiled.diagnostics.some((d) => d.severity === "syntax-error") ? "invalid" : "unsupported";
+}
+
+export interface Answer {
+  readonly machine: string;
+  readonly verdict: Verdict;
+}
+
+/** What each machine that can take the program finds, or undefined where the run is too long to compare. */
+export function answers(program: Program, text: string): readonly Answer[] | undefined {
+  const machine = new BacktrackingMachine(program, text, { mode: "all" });
+  if (runToEnd(machine, STEP_LIMIT) !== "done") return undefined;
+  return [{ machine: "backtracking", verdict: rows(machine.matches) }];
+}
+
+function rows(matches: MatchTable): Row[] {
+  return Array.from({ length: matches.length }, (_, match) => {
+    const groups = Array.from({ length: matches.groupCount }, (_, group) => {
+      const span = matches.group(match, group + 1);
+      return span ? ([span.start, span.end] as const) : null;
+    });
+    return [matches.start(match), matches.end(match), ...groups];
+  });
+}

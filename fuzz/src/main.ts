@@ -1,0 +1,74 @@
+/**
+ * `npm run fuzz`: random patterns on random texts, our machines against real engines, until the time is up.
+ * What differs is made as small as it goes and printed as a case for the tables in core/test/cases.
+ */
+import { Command } from "commander";
+import { chromiumJudge } from "./chromium.ts";
+import { compareBatch, randomBatch, shrink, type Tally } from "./compare.ts";
+import { type Judge, processJudge } from "./judges.ts";
+import { Random } from "./random.ts";
+
+const PATTERNS_A_BATCH = 250;
+const TEXTS_EACH = 16;
+/** After so many differences the cause is one that the first of them shows. */
+const MAX_DIFFERENCES = 5;
+
+const JUDGES: Readonly<Record<string, () => Promise<Judge | undefined>>> = {
+  host: () => processJudge("host"),
+  python: () => processJudge("python"),
+  chromium: chromiumJudge,
+};
+
+async function fuzz(judge: Judge, seed: number, pairs: number, seconds: number): Promise<number> {
+  const random = new Random(seed);
+  const tally: Tally = { pairs: 0, mistakes: 0, leftOut: 0, excused: 0 };
+  const until = Date.now() + seconds * 1000;
+  let found = 0;
+  while (Date.now() < until && tally.pairs < pairs && found < MAX_DIFFERENCES) {
+    const differences = await compareBatch(judge, randomBatch(random, judge, PATTERNS_A_BATCH, TEXTS_EACH), tally);
+    const patterns = new Set<string>();
+    for (const difference of differences) {
+      if (patterns.has(difference.pattern) || found >= MAX_DIFFERENCES) continue;
+      patterns.add(difference.pattern);
+      const { pattern, flags, text, machine, ours, theirs } = await shrink(judge, difference);
+      console.log(`${machine} differs from ${judge.name}: /${pattern}/${flags} on ${JSON.stringify(text)}`);
+      console.log(`  ours   ${JSON.stringify(ours)}`);
+      console.log(`  theirs ${JSON.stringify(theirs)}`);
+      console.log(`  case   ${JSON.stringify([pattern, flags, text, theirs])}`);
+      found++;
+    }
+    if (process.stderr.isTTY)
+      process.stderr.write(
+        `\r${judge.name}: ${tally.pairs.toLocaleString("en")} pairs, ${tally.mistakes.toLocaleString("en")} of them mistakes in the pattern `,
+      );
+  }
+  if (process.stderr.isTTY) process.stderr.write("\n");
+  console.log(
+    `${judge.name}: ${tally.pairs} pairs compared from seed ${seed}, ${tally.mistakes} no patterns, ${tally.leftOut} left out, ${tally.excused} excused, ${found} differences`,
+  );
+  return found;
+}
+
+const program = new Command("fuzz")
+  .description("Compares Lamprey's machines with real engines on random patterns.")
+  .option("--judge <names>", "which judges, parted by commas", "host,python,chromium")
+  .option("--seconds <n>", "how long for each judge", "60")
+  .option("--pairs <n>", "how many pairs at most for each judge", "1000000000")
+  .option("--seed <n>", "where the random numbers begin", String(Date.now() % 1_000_000));
+program.parse();
+const options = program.opts<{ judge: string; seconds: string; pairs: string; seed: string }>();
+
+let total = 0;
+for (const name of options.judge.split(",")) {
+  const judge = await JUDGES[name]?.();
+  if (!judge) {
+    console.log(`${name}: no such judge on this machine`);
+    continue;
+  }
+  try {
+    total += await fuzz(judge, Number(options.seed), Number(options.pairs), Number(options.seconds));
+  } finally {
+    await judge.close();
+  }
+}
+process.exitCode = total > 0 ? 1 : 0;

@@ -1,0 +1,6 @@
+/** `npm run fuzz`: our machines against real engines on random patterns; `-- --help` says more. */
+import { ensureBuilt, ensureInstalled } from "./workspace.mjs";
+
+ensureInstalled();
+ensureBuilt("fuzz");
+await import("../fuzz/dist/main.js");
