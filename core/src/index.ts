@@ -4,6 +4,7 @@ export { contrastSentences, type Difference, difference, type Weighed, weigh } f
 export { applyEdit, type Edit, modeEdit, quantifierAt, quantifiers } from "./contrast/variants.ts";
 export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dialect/dialect.ts";
 export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
+export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
 export { type Growth, type GrowthPoint, locateTrouble, measureGrowth, type Shape, type Trouble } from "./hazard/growth.ts";
 export { BacktrackingMachine, type MatchMode, runToEnd } from "./machine/backtracking.ts";
 export { EVENT_KINDS, type EventKind } from "./machine/events.ts";

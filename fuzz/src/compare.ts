@@ -1,6 +1,6 @@
 /** Random cases, our machines and a judge: what differs, made as small as it goes. */
 import { answers, readPattern } from "./engines.ts";
-import type { Judge, Question, Verdict } from "./judges.ts";
+import { DIED, type Judge, type Question, type Verdict } from "./judges.ts";
 import { type FuzzCase, randomCase } from "./patterns.ts";
 import { excused } from "./quirks.ts";
 import type { Random } from "./random.ts";
@@ -46,7 +46,7 @@ export async function compareBatch(judge: Judge, cases: readonly FuzzCase[], tal
   const differences: Difference[] = [];
   questions.forEach((question, i) => {
     const theirs = verdicts[i] as Verdict;
-    if (theirs === "died") {
+    if (theirs === DIED) {
       tally.leftOut++;
       return;
     }

@@ -1,5 +1,5 @@
 /** Our own machines' answers, in the judges' form. */
-import { BacktrackingMachine, compile, type MatchTable, type Program, read, runToEnd } from "@lamprey/core";
+import { BacktrackingMachine, compile, forecast, type MatchTable, type Program, read, runToEnd } from "@lamprey/core";
 import type { Row, Verdict } from "./judges.ts";
 import type { FuzzedDialect } from "./patterns.ts";
 
@@ -24,7 +24,12 @@ export interface Answer {
 export function answers(program: Program, text: string): readonly Answer[] | undefined {
   const machine = new BacktrackingMachine(program, text, { mode: "all" });
   if (runToEnd(machine, STEP_LIMIT) !== "done") return undefined;
-  return [{ machine: "backtracking", verdict: rows(machine.matches) }];
+  const foreseen = forecast(program, text, { mode: "all" });
+  const counted = foreseen.exact && BigInt(foreseen.steps) === BigInt(machine.steps);
+  return [
+    { machine: "backtracking", verdict: rows(machine.matches) },
+    { machine: "forecast", verdict: counted ? rows(foreseen.matches) : `${foreseen.steps} steps instead of ${machine.steps}` },
+  ];
 }
 
 function rows(matches: MatchTable): Row[] {

@@ -13,9 +13,9 @@ export interface Question {
   readonly text: string;
 }
 
-/** `[start, end, [start, end] or null for each group]` for each match; null where it is no pattern; "died" where the judge did. */
+/** `[start, end, [start, end] or null for each group]` for each match; null where it is no pattern; words where it failed in some other way. */
 export type Row = readonly [number, number, ...(readonly [number, number] | null)[]];
-export type Verdict = readonly Row[] | null | "died";
+export type Verdict = readonly Row[] | null | string;
 
 export interface Judge {
   readonly name: string;
@@ -25,6 +25,9 @@ export interface Judge {
   ask(questions: readonly Question[]): Promise<readonly Verdict[]>;
   close(): Promise<void>;
 }
+
+/** The verdict of a judge that did not survive the question. */
+export const DIED = "died";
 
 /** A judge that takes longer than this for a batch hangs; batches take well under a second. */
 const PATIENCE_MS = 20_000;
@@ -60,7 +63,7 @@ class ProcessJudge implements Judge {
   async ask(questions: readonly Question[]): Promise<readonly Verdict[]> {
     const answer = await this.line(questions);
     if (answer) return answer;
-    if (questions.length === 1) return ["died"];
+    if (questions.length === 1) return [DIED];
     // One of them killed or hung it: halve until it is found.
     const half = questions.length >> 1;
     return [...(await this.ask(questions.slice(0, half))), ...(await this.ask(questions.slice(half)))];

@@ -9,10 +9,9 @@
  * nothing recurses: saved states, their undo log and open enclosures lie in typed arrays.
  */
 
-import { contains } from "../charset/charset.ts";
-import { canonicalize, type FoldingRule } from "../charset/folding.ts";
-import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, Op, openRegister, type Program, type Reference, UNBOUNDED } from "../program/program.ts";
+import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
 import { Kind } from "./events.ts";
+import { Items, pointAt, pointBefore } from "./items.ts";
 import { MatchTable } from "./matches.ts";
 
 /**
@@ -59,25 +58,6 @@ const CHANGE = 2; // register, value before
 const FRAME = 4; // enclosure, saved states held at entry, offset at entry, length of the undo log at entry
 const LATIN = 256;
 
-const isHigh = (unit: number): boolean => (unit & 0xfc00) === 0xd800;
-const isLow = (unit: number): boolean => (unit & 0xfc00) === 0xdc00;
-
-/** The code point that begins at the offset. */
-function pointAt(text: string, at: number): number {
-  const unit = text.charCodeAt(at);
-  if (!isHigh(unit) || at + 1 >= text.length) return unit;
-  const low = text.charCodeAt(at + 1);
-  return isLow(low) ? 0x10000 + ((unit - 0xd800) << 10) + (low - 0xdc00) : unit;
-}
-
-/** The code point that ends at the offset. */
-function pointBefore(text: string, at: number): number {
-  const unit = text.charCodeAt(at - 1);
-  if (!isLow(unit) || at < 2) return unit;
-  const high = text.charCodeAt(at - 2);
-  return isHigh(high) ? 0x10000 + ((high - 0xd800) << 10) + (unit - 0xdc00) : unit;
-}
-
 export class BacktrackingMachine {
   readonly program: Program;
   readonly text: string;
@@ -98,6 +78,7 @@ export class BacktrackingMachine {
   /** The furthest offset that the attempt under way has stood at. */
   reach = 0;
 
+  private readonly items: Items;
   private readonly mode: MatchMode;
   private readonly recorder: Recorder | null;
   private readonly matchLimit: number;
@@ -118,6 +99,7 @@ export class BacktrackingMachine {
   constructor(program: Program, text: string, options: MachineOptions) {
     this.program = program;
     this.text = text;
+    this.items = new Items(program, text);
     this.mode = options.mode;
     this.recorder = options.recorder ?? null;
     this.matchLimit = options.matchLimit ?? Number.POSITIVE_INFINITY;
@@ -140,7 +122,7 @@ export class BacktrackingMachine {
   /** Where the next attempt begins after one that failed, or −1 where the run has ended. */
   private afterFailure(): number {
     const anchored = this.mode === "start" || this.mode === "whole" || this.program.options.sticky;
-    if (!anchored && this.attempt < this.text.length) return this.advanced(this.attempt);
+    if (!anchored && this.attempt < this.text.length) return this.items.after(this.attempt);
     this.outcome = "done";
     return -1;
   }
@@ -149,15 +131,11 @@ export class BacktrackingMachine {
   private afterMatch(start: number, end: number): number {
     this.matches.add(start, end, this.registers);
     const stays = end > start || this.program.afterEmptyMatch === "not-empty-here";
-    const next = stays ? end : this.advanced(end);
+    const next = stays ? end : this.items.after(end);
     this.notEmptyFrom = stays && end === start ? end : -1;
     if (this.mode !== "all" || next > this.text.length) this.outcome = "done";
     else if (this.matches.length >= this.matchLimit) this.outcome = "match-limit";
     return this.outcome === "running" ? next : -1;
-  }
-
-  private advanced(offset: number): number {
-    return offset + (this.program.options.codePoints && offset < this.text.length && pointAt(this.text, offset) > 0xffff ? 2 : 1);
   }
 
   /** Makes room for one more saved state, or for one more change; false where memory is at its bound. */
@@ -199,86 +177,9 @@ export class BacktrackingMachine {
     this.changeCount = length;
   }
 
-  /** Whether a set holds a code unit or code point beyond the table for the first 256. */
-  private holds(set: number, character: number): boolean {
-    return contains(this.program.sets[set] as readonly number[], character);
-  }
-
-  /** Whether a set holds the character that begins at the offset. */
-  private holdsAfter(set: number, at: number): boolean {
-    if (at >= this.text.length) return false;
-    const c = this.program.options.codePoints ? pointAt(this.text, at) : this.text.charCodeAt(at);
-    return c < LATIN ? this.program.latin[set * LATIN + c] === 1 : this.holds(set, c);
-  }
-
-  /** Whether a set holds the character that ends at the offset. */
-  private holdsBefore(set: number, at: number): boolean {
-    if (at <= 0) return false;
-    const c = this.program.options.codePoints ? pointBefore(this.text, at) : this.text.charCodeAt(at - 1);
-    return c < LATIN ? this.program.latin[set * LATIN + c] === 1 : this.holds(set, c);
-  }
-
-  /** Whether the assertion, an index in ASSERTIONS, holds. */
-  private asserts(assertion: number, set: number, at: number): boolean {
-    const end = this.text.length;
-    switch (assertion) {
-      case 0:
-        return at === 0;
-      case 1:
-        return at === end;
-      case 2:
-        return at === end || (at === end - 1 && this.holdsAfter(set, at));
-      case 3:
-        return at === 0 || this.holdsBefore(set, at);
-      case 4:
-        return at === end || this.holdsAfter(set, at);
-      case 5:
-        return this.holdsBefore(set, at) !== this.holdsAfter(set, at);
-      case 6:
-        return this.holdsBefore(set, at) === this.holdsAfter(set, at);
-      default:
-        return end > 0 && this.holdsBefore(set, at) === this.holdsAfter(set, at);
-    }
-  }
-
-  /** The offset so many characters before, or −1 where the text does not reach so far. */
-  private stepBack(characters: number, at: number): number {
-    let to = at;
-    for (let n = 0; n < characters; n++) {
-      if (to <= 0) return -1;
-      to -= this.program.options.codePoints && pointBefore(this.text, to) > 0xffff ? 2 : 1;
-    }
-    return to;
-  }
-
-  /** The offset after the text that a back-reference stands for, or −1 where the text at hand differs. */
-  private refer(number: number, at: number, back: boolean): number {
-    const reference = this.program.references[number] as Reference;
-    for (const group of reference.groups) {
-      const start = this.registers[captureRegister(group)] as number;
-      if (start >= 0) return this.sameText(start, this.registers[captureRegister(group) + 1] as number, at, back, reference.folding);
-    }
-    return reference.unsetIsEmpty ? at : -1;
-  }
-
-  private sameText(start: number, end: number, at: number, back: boolean, folding: FoldingRule | null): number {
-    const { text } = this;
-    const { options } = this.program;
-    const length = end - start;
-    const from = back ? at - length : at;
-    if (from < 0 || from + length > text.length) return -1;
-    for (let i = 0; i < length; ) {
-      const one = options.codePoints ? pointAt(text, start + i) : text.charCodeAt(start + i);
-      const other = options.codePoints ? pointAt(text, from + i) : text.charCodeAt(from + i);
-      if (one !== other && (folding === null || canonicalize(one, folding) !== canonicalize(other, folding))) return -1;
-      i += one > 0xffff ? 2 : 1;
-    }
-    return back ? from : from + length;
-  }
-
   /** Runs until the run ends or the number of steps is reached. */
   private run(stop: number): void {
-    const { text, program, recorder, registers, frames } = this;
+    const { text, program, recorder, registers, frames, items } = this;
     const { code, latin, loops, enclosures } = program;
     const length = text.length;
     let { pc, at, steps, states, stateCount, reach, next } = this;
@@ -314,32 +215,32 @@ export class BacktrackingMachine {
         case Op.Set:
           if (at < length) {
             const unit = text.charCodeAt(at);
-            if (unit < LATIN ? latin[a * LATIN + unit] === 1 : this.holds(a, unit)) to = at + 1;
+            if (unit < LATIN ? latin[a * LATIN + unit] === 1 : items.holds(a, unit)) to = at + 1;
           }
           break;
         case Op.SetBack:
           if (at > 0) {
             const unit = text.charCodeAt(at - 1);
-            if (unit < LATIN ? latin[a * LATIN + unit] === 1 : this.holds(a, unit)) to = at - 1;
+            if (unit < LATIN ? latin[a * LATIN + unit] === 1 : items.holds(a, unit)) to = at - 1;
           }
           break;
         case Op.SetPoint:
           if (at < length) {
             const point = pointAt(text, at);
-            if (point < LATIN ? latin[a * LATIN + point] === 1 : this.holds(a, point)) to = at + (point > 0xffff ? 2 : 1);
+            if (point < LATIN ? latin[a * LATIN + point] === 1 : items.holds(a, point)) to = at + (point > 0xffff ? 2 : 1);
           }
           break;
         case Op.SetPointBack:
           if (at > 0) {
             const point = pointBefore(text, at);
-            if (point < LATIN ? latin[a * LATIN + point] === 1 : this.holds(a, point)) to = at - (point > 0xffff ? 2 : 1);
+            if (point < LATIN ? latin[a * LATIN + point] === 1 : items.holds(a, point)) to = at - (point > 0xffff ? 2 : 1);
           }
           break;
         case Op.Reference:
-          to = this.refer(a, at, code[word + 2] === 1);
+          to = items.refer(a, at, code[word + 2] === 1, registers);
           break;
         case Op.Assert:
-          if (this.asserts(a, code[word + 2] as number, at)) {
+          if (items.asserts(a, code[word + 2] as number, at)) {
             steps++;
             if (recorder !== null) recorder.write(at, packEvent(Kind.Hold, pc), top, stateCount, this.attempt);
             pc++;
@@ -472,7 +373,7 @@ export class BacktrackingMachine {
           if (next < 0) break run;
           continue run;
         case Op.StepBack: {
-          const back = this.stepBack(a, at);
+          const back = items.stepBack(a, at);
           if (back < 0) break;
           at = back;
           pc++;

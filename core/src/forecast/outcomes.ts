@@ -1,0 +1,383 @@
+/**
+ * What comes of a state at an offset: how many steps the backtracking machine takes from there until that way has
+ * failed or is through, counted without taking them.
+ *
+ * The outcome of a (state, offset) pair is worked out once and remembered, so the work is bounded by the number of
+ * pairs, however many steps they stand for: memoised backtracking as in Davis, Servant and Lee, "Using Selective
+ * Memoization to Defeat Regular Expression Denial of Service" (2021), with enclosures as runs of their own as in
+ * Fujinami and Hasuo, "Efficient Matching with Memoization for Regexes with Look-around and Atomic Grouping" (2024).
+ * Pairs wait on a list for the pairs they need; nothing recurses on the host's stack.
+ */
+import { Items } from "../machine/items.ts";
+import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
+import type { StateSpace } from "../program/states.ts";
+
+/** Steps, as a number while it is exact and as a bigint beyond. */
+export type Count = number | bigint;
+
+export function plus(one: Count, other: Count): Count {
+  if (typeof one === "number" && typeof other === "number") {
+    const sum = one + other;
+    if (Number.isSafeInteger(sum)) return sum;
+  }
+  return BigInt(one) + BigInt(other);
+}
+
+/** About 100 bytes a pair: half a GiB at most. */
+export const MAX_PAIRS = 5_000_000;
+
+/** A way that ended: where it was through, or −1; whether saved states are left; groups of conditions that took part. */
+interface Way {
+  steps: Count;
+  end: number;
+  pending: boolean;
+  bits: number;
+}
+
+const PENDING = 1;
+const FIRST_WAY = 2;
+
+/** How the run at hand may end. */
+export interface Ending {
+  /** Only at the text's end. */
+  readonly whole: boolean;
+  /** Not at this offset, where nothing has been taken; −1 where that is no matter. */
+  readonly notAt: number;
+}
+
+export class Outcomes {
+  /** Instructions followed so far. */
+  work = 0;
+  /** Set when there are more pairs than there is room for. */
+  full = false;
+  private readonly program: Program;
+  private readonly states: StateSpace;
+  private readonly items: Items;
+  private readonly registers: Int32Array;
+  /** Pair → its row below. The second table is for pairs that the offset where nothing may end has a say in. */
+  private readonly rows = new Map<number, number>();
+  private readonly rowsThere = new Map<number, number>();
+  private readonly steps: Count[] = [];
+  private ends = new Int32Array(1024);
+  private bits = new Int32Array(1024);
+  private flags = new Uint8Array(1024);
+  /** Pairs that wait: instruction, offset, state. */
+  private readonly waiting: number[] = [];
+  private ending: Ending = { whole: false, notAt: -1 };
+  /** What `follow` found. */
+  private readonly way: Way = { steps: 0, end: -1, pending: false, bits: 0 };
+
+  constructor(program: Program, states: StateSpace, text: string) {
+    this.program = program;
+    this.states = states;
+    this.items = new Items(program, text);
+    this.registers = new Int32Array(program.registerCount).fill(-1);
+  }
+
+  /** Begins the run from the program's start at an offset. */
+  begin(ending: Ending): void {
+    if (ending.notAt >= 0 || this.ending.notAt >= 0) this.rowsThere.clear();
+    this.ending = ending;
+    this.waiting.length = 0;
+  }
+
+  /**
+   * Works until `work` has reached about the bound. Returns the outcome of the run that begins at the offset, or
+   * undefined where it needs more.
+   */
+  advance(at: number, bound: number): Readonly<Way> | undefined {
+    for (;;) {
+      const depth = this.waiting.length;
+      if (depth === 0) {
+        this.registers.fill(-1);
+        if (this.follow(0, at)) return this.way;
+      }
+      if (this.work >= bound || this.full) return undefined;
+      if (depth > 0) this.settle(depth - 3);
+    }
+  }
+
+  /** Works on the pair that waits at the index: its outcome is remembered, or the pair it needs waits after it. */
+  private settle(index: number): void {
+    const [pc, at, state] = [this.waiting[index] as number, this.waiting[index + 1] as number, this.waiting[index + 2] as number];
+    const word = pc * INSTRUCTION_WIDTH;
+    const operation = this.program.code[word];
+    this.states.load(state, pc, at, this.registers);
+    if (operation === Op.Enter) {
+      if (!this.follow(pc + 1, at)) return;
+      this.remember(state, at, this.way, false);
+      this.waiting.length = index;
+      return;
+    }
+    const { first, second } = this.ways(pc);
+    if (!this.follow(first, at)) return;
+    const { way } = this;
+    const firstWay = way.end >= 0;
+    if (firstWay) way.pending = true;
+    else {
+      const steps = way.steps;
+      this.states.load(state, pc, at, this.registers);
+      if (!this.follow(second, at)) return;
+      way.steps = plus(plus(steps, 1), way.steps);
+    }
+    way.steps = plus(way.steps, 1);
+    this.remember(state, at, way, firstWay);
+    this.waiting.length = index;
+  }
+
+  /** The two ways of a choice: the one that is taken, and the one that is saved. */
+  private ways(pc: number): { first: number; second: number } {
+    const { code, loops } = this.program;
+    const word = pc * INSTRUCTION_WIDTH;
+    const a = code[word + 1] as number;
+    if (code[word] === Op.Branch) return { first: pc + 1, second: a };
+    const exit = code[word + 2] as number;
+    return (loops[a] as Loop).lazy ? { first: exit, second: pc + 1 } : { first: pc + 1, second: exit };
+  }
+
+  private row(state: number, at: number): number | undefined {
+    const table = at === this.ending.notAt ? this.rowsThere : this.rows;
+    return table.get(at * this.states.size + state);
+  }
+
+  private remember(state: number, at: number, { steps, end, pending, bits }: Way, firstWay: boolean): void {
+    const row = this.steps.length;
+    if (row >= MAX_PAIRS) {
+      this.full = true;
+      return;
+    }
+    if (row >= this.ends.length) {
+      this.ends = grown(this.ends);
+      this.bits = grown(this.bits);
+      const flags = new Uint8Array(2 * this.flags.length);
+      flags.set(this.flags);
+      this.flags = flags;
+    }
+    this.steps.push(steps);
+    this.ends[row] = end;
+    this.bits[row] = bits;
+    this.flags[row] = (pending ? PENDING : 0) | (firstWay ? FIRST_WAY : 0);
+    const table = at === this.ending.notAt ? this.rowsThere : this.rows;
+    table.set(at * this.states.size + state, row);
+  }
+
+  /** The pair's row; where there is none yet the pair waits from now on. */
+  private need(pc: number, at: number): number {
+    const state = this.states.number(pc, at, this.registers);
+    const row = this.row(state, at);
+    if (row === undefined) this.waiting.push(pc, at, state);
+    return row ?? -1;
+  }
+
+  /**
+   * Follows the only way there is from an instruction until it ends or parts; what comes of it is in `way`. False where
+   * a pair is needed that is not known yet.
+   */
+  private follow(from: number, offset: number): boolean {
+    const { program, registers, items, way } = this;
+    const { code, loops, enclosures } = program;
+    let [pc, at] = [from, offset];
+    let steps: Count = 0;
+    const ended = (end: number, more: Count): boolean => {
+      way.steps = plus(steps, more);
+      way.end = end;
+      way.pending = false;
+      way.bits = end >= 0 ? this.states.groupBits(registers) : 0;
+      return true;
+    };
+    for (;;) {
+      this.work++;
+      const word = pc * INSTRUCTION_WIDTH;
+      const a = code[word + 1] as number;
+      switch (code[word]) {
+        case Op.Assert:
+          if (!items.asserts(a, code[word + 2] as number, at)) return ended(-1, 1);
+          steps = plus(steps, 1);
+          pc++;
+          break;
+        case Op.Jump:
+          pc = a;
+          break;
+        case Op.Open:
+          registers[openRegister(a, program.groups.length)] = at;
+          steps = plus(steps, 1);
+          pc++;
+          break;
+        case Op.Close:
+          close(a, at, registers, program.groups.length);
+          steps = plus(steps, 1);
+          pc++;
+          break;
+        case Op.LoopEnter:
+          enterLoop(loops[a] as Loop, registers);
+          pc++;
+          break;
+        case Op.LoopTry: {
+          const forced = forcedWay(loops[a] as Loop, at, registers);
+          if (forced !== 0) {
+            pc = forced > 0 ? pc + 1 : (code[word + 2] as number);
+            break;
+          }
+          const row = this.need(pc, at);
+          return row >= 0 && this.rest(row, steps);
+        }
+        case Op.Branch: {
+          const row = this.need(pc, at);
+          return row >= 0 && this.rest(row, steps);
+        }
+        case Op.LoopBegin:
+          beginIteration(loops[a] as Loop, at, registers);
+          pc++;
+          break;
+        case Op.LoopNext:
+          if (!endIteration(loops[a] as Loop, at, registers)) return ended(-1, 1);
+          steps = plus(steps, 1);
+          pc = code[word + 2] as number;
+          break;
+        case Op.Enter: {
+          const row = this.need(pc, at);
+          if (row < 0) return false;
+          const { kind, negated, next } = enclosures[a] as Enclosure;
+          const end = this.ends[row] as number;
+          steps = plus(steps, this.steps[row] as Count);
+          if (kind !== "possessive") steps = plus(steps, 1);
+          if (end >= 0) {
+            if ((this.flags[row] as number) & PENDING) steps = plus(steps, 1);
+            if (negated) return ended(-1, 1);
+            if (kind !== "possessive") steps = plus(steps, 1);
+            if (kind !== "look") at = end;
+            this.states.loadGroupBits(this.bits[row] as number, registers);
+          } else if (negated) steps = plus(steps, 1);
+          else return ended(-1, kind === "look" ? 1 : 0);
+          pc = next;
+          break;
+        }
+        case Op.Leave:
+          return ended(at, 0);
+        case Op.Match:
+          if ((this.ending.whole && at !== items.text.length) || at === this.ending.notAt) return ended(-1, 1);
+          return ended(at, 1);
+        case Op.StepBack: {
+          const to = items.stepBack(a, at);
+          if (to < 0) return ended(-1, 1);
+          at = to;
+          pc++;
+          break;
+        }
+        case Op.Condition:
+          steps = plus(steps, 1);
+          pc = (registers[captureRegister(a) + 1] as number) >= 0 ? pc + 1 : (code[word + 2] as number);
+          break;
+        default: {
+          const to = items.take(pc, at);
+          if (to < 0) return ended(-1, 1);
+          steps = plus(steps, 1);
+          at = to;
+          pc++;
+        }
+      }
+    }
+  }
+
+  /** Ends a way with what is remembered of the pair it comes to. */
+  private rest(row: number, steps: Count): boolean {
+    const { way } = this;
+    way.steps = plus(steps, this.steps[row] as Count);
+    way.end = this.ends[row] as number;
+    way.bits = this.bits[row] as number;
+    way.pending = ((this.flags[row] as number) & PENDING) !== 0;
+    return true;
+  }
+
+  /**
+   * Goes the way that was through once more, from the program's start at an offset whose outcome is known, and leaves
+   * the captures in the registers, which are returned.
+   */
+  retrace(from: number): Int32Array {
+    const { program, registers, items, states } = this;
+    const { code, loops, enclosures } = program;
+    registers.fill(-1);
+    /** Enclosures around the reading place: where each was entered. */
+    const around: number[] = [];
+    let [pc, at] = [0, from];
+    for (;;) {
+      const word = pc * INSTRUCTION_WIDTH;
+      const a = code[word + 1] as number;
+      const operation = code[word];
+      if (operation === Op.Match) return registers;
+      if (operation === Op.Branch || (operation === Op.LoopTry && forcedWay(loops[a] as Loop, at, registers) === 0)) {
+        const row = this.row(states.number(pc, at, registers), at) as number;
+        const { first, second } = this.ways(pc);
+        pc = (this.flags[row] as number) & FIRST_WAY ? first : second;
+      } else if (operation === Op.LoopTry) {
+        pc = forcedWay(loops[a] as Loop, at, registers) > 0 ? pc + 1 : (code[word + 2] as number);
+      } else if (operation === Op.Enter) {
+        if ((enclosures[a] as Enclosure).negated) pc = (enclosures[a] as Enclosure).next;
+        else {
+          around.push(at);
+          pc++;
+        }
+      } else if (operation === Op.Leave) {
+        const entered = around.pop() as number;
+        if ((enclosures[a] as Enclosure).kind === "look") at = entered;
+        pc = (enclosures[a] as Enclosure).next;
+      } else if (operation === Op.LoopNext) {
+        endIteration(loops[a] as Loop, at, registers);
+        pc = code[word + 2] as number;
+      } else if (operation === Op.Jump) pc = a;
+      else if (operation === Op.Condition) pc = (registers[captureRegister(a) + 1] as number) >= 0 ? pc + 1 : (code[word + 2] as number);
+      else {
+        if (operation === Op.Open) registers[openRegister(a, program.groups.length)] = at;
+        else if (operation === Op.Close) close(a, at, registers, program.groups.length);
+        else if (operation === Op.LoopEnter) enterLoop(loops[a] as Loop, registers);
+        else if (operation === Op.LoopBegin) beginIteration(loops[a] as Loop, at, registers);
+        else if (operation === Op.StepBack) at = items.stepBack(a, at);
+        else if (operation !== Op.Assert) at = items.take(pc, at);
+        pc++;
+      }
+    }
+  }
+}
+
+function grown(array: Int32Array<ArrayBuffer>): Int32Array<ArrayBuffer> {
+  const out = new Int32Array(2 * array.length);
+  out.set(array);
+  return out;
+}
+
+// What the instructions of groups and loops do with the registers, as in the backtracking machine.
+
+function close(group: number, at: number, registers: Int32Array, groupCount: number): void {
+  const opened = registers[openRegister(group, groupCount)] as number;
+  registers[captureRegister(group)] = Math.min(opened, at);
+  registers[captureRegister(group) + 1] = Math.max(opened, at);
+}
+
+function enterLoop(loop: Loop, registers: Int32Array): void {
+  if (loop.counter >= 0) registers[loop.counter] = 0;
+  if (loop.emptyIsLast) registers[loop.begin] = -1;
+}
+
+/** 1 where the loop must go on, −1 where it must end, 0 where there is a choice. */
+function forcedWay(loop: Loop, at: number, registers: Int32Array): number {
+  if (loop.counter >= 0) {
+    const count = registers[loop.counter] as number;
+    if (count < loop.min) return 1;
+    if (count >= loop.max) return -1;
+  }
+  return loop.emptyIsLast && registers[loop.begin] === at ? -1 : 0;
+}
+
+function beginIteration(loop: Loop, at: number, registers: Int32Array): void {
+  const required = loop.counter >= 0 && (registers[loop.counter] as number) < loop.min;
+  if (loop.begin >= 0 && !(loop.emptyIsLast && required)) registers[loop.begin] = at;
+  for (let r = captureRegister(loop.clearFrom); r < captureRegister(loop.clearTo); r++) registers[r] = -1;
+}
+
+/** False where the iteration took nothing and may not have. */
+function endIteration(loop: Loop, at: number, registers: Int32Array): boolean {
+  const past = loop.counter < 0 || (registers[loop.counter] as number) >= loop.min;
+  if (past && !loop.emptyIsLast && loop.begin >= 0 && registers[loop.begin] === at) return false;
+  if (loop.counter >= 0 && !(past && loop.max === UNBOUNDED)) registers[loop.counter] = (registers[loop.counter] as number) + 1;
+  return true;
+}
