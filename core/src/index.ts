@@ -8,6 +8,8 @@ export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts
 export { type Growth, type GrowthPoint, locateTrouble, measureGrowth, type Shape, type Trouble } from "./hazard/growth.ts";
 export { BacktrackingMachine, type MatchMode, runToEnd } from "./machine/backtracking.ts";
 export { EVENT_KINDS, type EventKind } from "./machine/events.ts";
+export { LinearMachine, type LinearOptions } from "./machine/linear/linear.ts";
+export { planOf, REFUSALS, type Refusal } from "./machine/linear/plan.ts";
 export { MatchTable } from "./machine/matches.ts";
 export { compile } from "./program/compile.ts";
 export type { Program } from "./program/program.ts";

@@ -1,5 +1,5 @@
 /** Our own machines' answers, in the judges' form. */
-import { BacktrackingMachine, compile, forecast, type MatchTable, type Program, read, runToEnd } from "@lamprey/core";
+import { BacktrackingMachine, compile, forecast, LinearMachine, type MatchTable, type Program, read, runToEnd } from "@lamprey/core";
 import type { Row, Verdict } from "./judges.ts";
 import type { FuzzedDialect } from "./patterns.ts";
 
@@ -26,10 +26,21 @@ export function answers(program: Program, text: string): readonly Answer[] | und
   if (runToEnd(machine, STEP_LIMIT) !== "done") return undefined;
   const foreseen = forecast(program, text, { mode: "all" });
   const counted = foreseen.exact && BigInt(foreseen.steps) === BigInt(machine.steps);
+  const linear = program.references.length > 0 ? [] : [{ machine: "linear", verdict: linearVerdict(program, text) }];
   return [
+    ...linear,
     { machine: "backtracking", verdict: rows(machine.matches) },
     { machine: "forecast", verdict: counted ? rows(foreseen.matches) : `${foreseen.steps} steps instead of ${machine.steps}` },
   ];
+}
+
+function linearVerdict(program: Program, text: string): Verdict {
+  const machine = new LinearMachine(program, text, { mode: "all" });
+  // In slices of an odd size, so that a run that is cut short anywhere goes on as if it had not been.
+  while (!machine.advance(3));
+  const counting = new LinearMachine(program, text, { mode: "all", countOnly: true });
+  while (!counting.advance(1000));
+  return counting.count === machine.count ? rows(machine.matches) : `${counting.count} counted instead of ${machine.count}`;
 }
 
 function rows(matches: MatchTable): Row[] {

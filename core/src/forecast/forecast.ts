@@ -18,6 +18,8 @@ export interface ForecastOptions {
   readonly mode: MatchMode;
   /** Offset at which the run starts; 0 where left out. */
   readonly from?: number;
+  /** A match that begins and ends at this offset does not count. */
+  readonly notEmptyAt?: number;
   /** Steps to run where nothing can be remembered. */
   readonly stepBudget?: number;
 }
@@ -45,16 +47,17 @@ export class Forecast {
   private begun = false;
   private notAt = -1;
 
-  constructor(program: Program, text: string, { mode, from = 0, stepBudget = STEP_BUDGET }: ForecastOptions) {
+  constructor(program: Program, text: string, { mode, from = 0, notEmptyAt = -1, stepBudget = STEP_BUDGET }: ForecastOptions) {
     this.program = program;
     this.text = text;
     this.mode = mode;
     this.items = new Items(program, text);
     this.stepBudget = stepBudget;
     this.attempt = from;
+    this.notAt = notEmptyAt === from ? from : -1;
     const states = StateSpace.of(program);
     if (states) this.outcomes = new Outcomes(program, states, text);
-    else this.machine = new BacktrackingMachine(program, text, { mode, from });
+    else this.machine = new BacktrackingMachine(program, text, { mode, from, notEmptyAt });
     this.matches = this.machine?.matches ?? new MatchTable(program.groups.length);
   }
 

@@ -9,7 +9,8 @@
  * Pairs wait on a list for the pairs they need; nothing recurses on the host's stack.
  */
 import { Items } from "../machine/items.ts";
-import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
+import { beginIteration, endIteration, enterLoop, forcedWay } from "../program/loops.ts";
+import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program } from "../program/program.ts";
 import type { StateSpace } from "../program/states.ts";
 
 /** Steps, as a number while it is exact and as a bigint beyond. */
@@ -345,39 +346,8 @@ function grown(array: Int32Array<ArrayBuffer>): Int32Array<ArrayBuffer> {
   return out;
 }
 
-// What the instructions of groups and loops do with the registers, as in the backtracking machine.
-
 function close(group: number, at: number, registers: Int32Array, groupCount: number): void {
   const opened = registers[openRegister(group, groupCount)] as number;
   registers[captureRegister(group)] = Math.min(opened, at);
   registers[captureRegister(group) + 1] = Math.max(opened, at);
-}
-
-function enterLoop(loop: Loop, registers: Int32Array): void {
-  if (loop.counter >= 0) registers[loop.counter] = 0;
-  if (loop.emptyIsLast) registers[loop.begin] = -1;
-}
-
-/** 1 where the loop must go on, −1 where it must end, 0 where there is a choice. */
-function forcedWay(loop: Loop, at: number, registers: Int32Array): number {
-  if (loop.counter >= 0) {
-    const count = registers[loop.counter] as number;
-    if (count < loop.min) return 1;
-    if (count >= loop.max) return -1;
-  }
-  return loop.emptyIsLast && registers[loop.begin] === at ? -1 : 0;
-}
-
-function beginIteration(loop: Loop, at: number, registers: Int32Array): void {
-  const required = loop.counter >= 0 && (registers[loop.counter] as number) < loop.min;
-  if (loop.begin >= 0 && !(loop.emptyIsLast && required)) registers[loop.begin] = at;
-  for (let r = captureRegister(loop.clearFrom); r < captureRegister(loop.clearTo); r++) registers[r] = -1;
-}
-
-/** False where the iteration took nothing and may not have. */
-function endIteration(loop: Loop, at: number, registers: Int32Array): boolean {
-  const past = loop.counter < 0 || (registers[loop.counter] as number) >= loop.min;
-  if (past && !loop.emptyIsLast && loop.begin >= 0 && registers[loop.begin] === at) return false;
-  if (loop.counter >= 0 && !(past && loop.max === UNBOUNDED)) registers[loop.counter] = (registers[loop.counter] as number) + 1;
-  return true;
 }

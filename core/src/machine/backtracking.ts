@@ -48,6 +48,8 @@ export interface MachineOptions {
   readonly recorder?: Recorder;
   /** Stop after so many matches; no bound where left out. */
   readonly matchLimit?: number;
+  /** A match that begins and ends at this offset does not count. */
+  readonly notEmptyAt?: number;
 }
 
 /** Saved states, and changes to undo, are held in memory up to this many: 16 M of 16 bytes are a quarter of a GiB. */
@@ -107,6 +109,7 @@ export class BacktrackingMachine {
     this.registers = new Int32Array(program.registerCount).fill(-1);
     this.frames = new Int32Array((program.enclosures.length + 1) * FRAME);
     this.next = options.from ?? 0;
+    this.notEmptyFrom = options.notEmptyAt ?? -1;
     this.recorder?.watch(this.registers);
   }
 
@@ -117,6 +120,15 @@ export class BacktrackingMachine {
   advance(budget: number): boolean {
     if (this.outcome === "running") this.run(this.steps + budget);
     return this.outcome !== "running";
+  }
+
+  /** Makes the machine ready for another run, from the offset; what it found before is gone. */
+  rewind(from: number, notEmptyAt = -1): void {
+    this.outcome = "running";
+    this.steps = this.backtracks = this.attempts = this.deepest = 0;
+    this.matches.clear();
+    this.next = from;
+    this.notEmptyFrom = notEmptyAt;
   }
 
   /** Where the next attempt begins after one that failed, or −1 where the run has ended. */

@@ -34,6 +34,16 @@ export class MatchTable {
     this.used++;
   }
 
+  clear(): void {
+    this.used = 0;
+  }
+
+  /** Adds row `match` of another table of as many groups. */
+  copy(from: MatchTable, match: number): void {
+    const row = from.rows.subarray(match * this.width, (match + 1) * this.width);
+    this.add(row[0] as number, row[1] as number, row.subarray(2));
+  }
+
   start(match: number): number {
     return this.rows[match * this.width] as number;
   }

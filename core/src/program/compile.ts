@@ -23,10 +23,18 @@ export type Compiled = { readonly ok: true; readonly program: Program } | { read
 export function compile(reading: Reading): Compiled {
   const { dialect, diagnostics } = reading;
   if (!dialect || diagnostics.length > 0) return { ok: false, diagnostics };
-  const program = new Compiler(reading, dialect).run();
+  const program = new Compiler(reading, dialect).run(reading.root, false);
   if (program) return { ok: true, program };
   const span = { start: 0, end: reading.source.pattern.length };
   return { ok: false, diagnostics: [diagnostic("too-large", span, MAX_INSTRUCTIONS)] };
+}
+
+/**
+ * Compiles a part of a reading on its own, to be run along the text or against it; undefined where it is too large.
+ * Read against the text, the whole pattern matches the same stretches, from their ends to their starts.
+ */
+export function compilePart(reading: Reading, part: Node, back: boolean): Program | undefined {
+  return reading.dialect && new Compiler(reading, reading.dialect).run(part, back);
 }
 
 type Task = () => void;
@@ -54,11 +62,11 @@ class Compiler {
     this.registers = 3 * reading.groups.length;
   }
 
-  run(): Program | undefined {
+  run(part: Node, back: boolean): Program | undefined {
     const { root, groups, options, source } = this.reading;
     this.tasks.push(
       () => this.emit(root, Op.Match),
-      () => this.node(root, false),
+      () => this.node(part, back),
     );
     for (let task = this.tasks.pop(); task; task = this.tasks.pop()) {
       task();
@@ -90,6 +98,7 @@ class Compiler {
       registerCount: this.registers,
       root,
       source,
+      reading: this.reading,
     };
   }
 

@@ -7,7 +7,7 @@
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
 import type { Dialect, Options } from "../dialect/dialect.ts";
-import type { Source } from "../syntax/read.ts";
+import type { Reading, Source } from "../syntax/read.ts";
 import type { AssertionKind, Group, Node, NodeOf } from "../syntax/tree.ts";
 
 /** The operations. `Back` ones read the text from right to left, inside a lookbehind; `Point` ones read code points. */
@@ -125,6 +125,7 @@ export interface Program {
   readonly registerCount: number;
   readonly root: Node;
   readonly source: Source;
+  readonly reading: Reading;
 }
 
 /** Index of the register that holds where group n starts; its end is in the next one. */

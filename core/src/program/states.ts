@@ -4,7 +4,8 @@
  * condition asks for have taken part. Two runs in the same state at the same offset go the same way, as long as the
  * program has no back-references.
  *
- * Only instructions where ways part or runs begin have states: choices and enclosures.
+ * For outcomes only instructions where ways part or runs begin need states: choices and enclosures. The threads of an
+ * automaton can stand at any instruction.
  */
 import { captureRegister, INSTRUCTION_WIDTH, type Loop, Op, type Program, UNBOUNDED } from "./program.ts";
 
@@ -38,8 +39,8 @@ export class StateSpace {
     this.askedRegisters = askedRegisters;
   }
 
-  /** The states of a program; undefined where it has back-references, or too many states. */
-  static of(program: Program): StateSpace | undefined {
+  /** The states of a program's choices, or of all its instructions; undefined where it has back-references, or too many states. */
+  static of(program: Program, which: "choices" | "all" = "choices"): StateSpace | undefined {
     if (program.references.length > 0) return undefined;
     const count = program.code.length / INSTRUCTION_WIDTH;
     const base = new Int32Array(count).fill(-1);
@@ -54,10 +55,10 @@ export class StateSpace {
       const operation = program.code[pc * INSTRUCTION_WIDTH] as number;
       const a = program.code[pc * INSTRUCTION_WIDTH + 1] as number;
       if (operation === Op.LoopTry) loops.push(a);
-      if (operation === Op.LoopTry || operation === Op.Branch || operation === Op.Enter) {
+      if (which === "all" || operation === Op.LoopTry || operation === Op.Branch || operation === Op.Enter) {
         const own = operation === Op.LoopTry ? a : -1;
         // What comes of an enclosure's inside does not hang on the loops around it.
-        const around = operation === Op.Enter ? [] : loops;
+        const around = operation === Op.Enter && which === "choices" ? [] : loops;
         const told = around.flatMap((number) => partsOf(program.loops[number] as Loop, number === own));
         for (const group of groups) told.push({ kind: "group", register: captureRegister(group) + 1, values: 2 });
         parts[pc] = told;
@@ -101,6 +102,19 @@ export class StateSpace {
       index = index * part.values + value;
     }
     return (this.base[pc] as number) + index;
+  }
+
+  /** The instruction of a state; only where all instructions have states. */
+  instructionOf(state: number): number {
+    if (this.size === this.base.length) return state;
+    let low = 0;
+    let high = this.base.length - 1;
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if ((this.base[middle] as number) <= state) low = middle;
+      else high = middle - 1;
+    }
+    return low;
   }
 
   /** Sets the registers as a state has them. */

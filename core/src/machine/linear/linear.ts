@@ -1,0 +1,300 @@
+/**
+ * The linear machine: the matches that the backtracking machine would find, in time linear in the text.
+ *
+ * First every lookaround is decided at every offset, in a pass of its own. Then a pass along the text finds where the
+ * first match ends, a pass against it finds where it begins, and a pass over the match alone finds its captures; then
+ * the search goes on behind it. Patterns that an automaton cannot take (`planOf` says why) are run on remembered
+ * outcomes instead, which is linear in the text too, only slower.
+ */
+import { Forecast } from "../../forecast/forecast.ts";
+import type { Program } from "../../program/program.ts";
+import { BacktrackingMachine, type MatchMode } from "../backtracking.ts";
+import { Items } from "../items.ts";
+import { MatchTable } from "../matches.ts";
+import { Automaton, DEAD, MATCHED, ROW } from "./automaton.ts";
+import { type Plan, planOf, type Refusal } from "./plan.ts";
+import { Sides } from "./sides.ts";
+
+export interface LinearOptions {
+  readonly mode: MatchMode;
+  /** Offset at which the search starts; 0 where left out. */
+  readonly from?: number;
+  /** Without captures and starts nothing but `count` is found, which is faster. */
+  readonly countOnly?: boolean;
+  /** Stop after so many matches; no bound where left out. */
+  readonly matchLimit?: number;
+}
+
+const LATIN = 256;
+
+/** Captures of a short match are found by the backtracking machine, as long as it does not take more steps than this. */
+const CAPTURE_STEPS = 2_000;
+
+export type LinearOutcome = "running" | "done" | "match-limit" | "memory-limit";
+
+export class LinearMachine {
+  readonly matches: MatchTable;
+  count = 0;
+  outcome: LinearOutcome = "running";
+  /** Why the program does not run on an automaton, or null where it does. */
+  readonly refusal: Refusal | null;
+  private readonly mode: MatchMode;
+  private readonly countOnly: boolean;
+  private readonly matchLimit: number;
+  private readonly runner: Search | Forecast;
+
+  constructor(program: Program, text: string, { mode, from = 0, countOnly = false, matchLimit = Number.POSITIVE_INFINITY }: LinearOptions) {
+    this.mode = mode;
+    this.countOnly = countOnly;
+    this.matchLimit = matchLimit;
+    const plan = planOf(program);
+    this.refusal = typeof plan === "string" ? plan : null;
+    if (plan === "references") throw new RangeError("A pattern with back-references does not run on the linear machine.");
+    this.matches = new MatchTable(program.groups.length);
+    this.runner = typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, mode, from);
+  }
+
+  /** Works on about so many characters, and says whether the run has ended. */
+  advance(budget: number): boolean {
+    if (this.outcome !== "running") return true;
+    if (this.runner instanceof Search) this.search(this.runner, budget);
+    else this.follow(this.runner, budget);
+    return this.outcome !== "running";
+  }
+
+  private search(search: Search, budget: number): void {
+    const until = search.work + budget;
+    while (search.work < until) {
+      const found = search.next(until);
+      if (found === "more") return;
+      if (found === "none") {
+        this.outcome = "done";
+        return;
+      }
+      this.count++;
+      if (!this.countOnly && !this.add(search)) return;
+      if (this.mode !== "all") this.outcome = "done";
+      else if (this.count >= this.matchLimit) this.outcome = "match-limit";
+      if (this.outcome !== "running") return;
+    }
+  }
+
+  private add(search: Search): boolean {
+    const { start, end, notEmptyAt } = search;
+    if (this.matches.groupCount === 0) {
+      this.matches.add(start, end, NO_REGISTERS);
+      return true;
+    }
+    const captures = search.captures(start, notEmptyAt);
+    if (!captures) {
+      this.outcome = "memory-limit";
+      return false;
+    }
+    this.matches.copy(captures, 0);
+    return true;
+  }
+
+  private follow(runner: Forecast, budget: number): void {
+    const ended = runner.advance(budget);
+    for (; this.count < runner.matches.length && this.count < this.matchLimit; this.count++) {
+      if (!this.countOnly) this.matches.copy(runner.matches, this.count);
+    }
+    if (this.count >= this.matchLimit) this.outcome = "match-limit";
+    else if (ended) this.outcome = runner.exact ? "done" : "memory-limit";
+  }
+}
+
+const NO_REGISTERS = new Int32Array(0);
+
+/** The search of an automaton through a text, match after match. */
+class Search {
+  /** Characters read so far, in all passes. */
+  work = 0;
+  /** The match found last. */
+  start = -1;
+  end = -1;
+  /** The offset at which its attempt was not to be empty, or −1. */
+  notEmptyAt = -1;
+  private readonly program: Program;
+  private readonly plan: Plan;
+  private readonly text: string;
+  private readonly mode: MatchMode;
+  private readonly anchored: boolean;
+  private readonly sides: Sides;
+  private readonly items: Items;
+  private readonly forward: Automaton;
+  private readonly backward: Automaton;
+  /** Per offset, bits of the lookarounds that hold; null where there are none. */
+  private readonly held: Uint8Array | null;
+  private looksDone = 0;
+  private look: { readonly automaton: Automaton; at: number; row: number } | undefined;
+  private captureMachine: BacktrackingMachine | undefined;
+  /** Where the search under way began, and how far it is. */
+  private from: number;
+  private at = -1;
+  private row = 0;
+  private lastEnd = -1;
+  private notEmptyFrom = -1;
+
+  constructor(program: Program, plan: Plan, text: string, mode: MatchMode, from: number) {
+    this.program = program;
+    this.plan = plan;
+    this.text = text;
+    this.mode = mode;
+    this.anchored = mode === "start" || mode === "whole" || program.options.sticky;
+    this.from = from;
+    this.sides = new Sides(text, plan.partition, program.options.codePoints);
+    this.items = new Items(program, text);
+    const whole = mode === "whole";
+    const looks = plan.lookNumbers;
+    const { forward, backward, partition } = plan;
+    this.forward = new Automaton(forward.program, forward.states, partition, { backward: false, anchored: this.anchored, everyMatch: false, whole, looks });
+    this.backward = new Automaton(backward.program, backward.states, partition, { backward: true, anchored: true, everyMatch: true, whole: false, looks });
+    this.held = looks.size > 0 ? new Uint8Array(text.length + 1) : null;
+  }
+
+  /** Finds the next match, or says that there is none, or that it needs more work than it may do. */
+  next(until: number): "found" | "none" | "more" {
+    while (this.looksDone < this.plan.looks.length) if (!this.decideLook(until)) return "more";
+    if (this.from > this.text.length) return "none";
+    if (this.at < 0) {
+      this.at = this.from;
+      this.lastEnd = -1;
+      this.row = this.forward.start(this.sides.before(this.forward, this.from), this.notEmptyFrom === this.from);
+    }
+    if (!this.scan(until)) return "more";
+    this.at = -1;
+    if (this.lastEnd < 0) {
+      this.from = this.text.length + 1;
+      return "none";
+    }
+    this.end = this.lastEnd;
+    this.notEmptyAt = this.notEmptyFrom;
+    this.start = this.startOf(this.end);
+    const empty = this.start === this.end;
+    const stays = !empty || this.program.afterEmptyMatch === "not-empty-here";
+    this.from = stays ? this.end : this.items.after(this.end);
+    this.notEmptyFrom = stays && empty ? this.end : -1;
+    if (this.mode !== "all") this.from = this.text.length + 1;
+    return "found";
+  }
+
+  /** Reads on until nothing is alive, the text ends or the work is done; false where there is more to read. */
+  private scan(until: number): boolean {
+    const { forward, text, held, plan } = this;
+    const { partition } = plan;
+    const { latin } = partition;
+    const { codePoints } = this.program.options;
+    // The last character, and the edge behind it, are read by themselves.
+    const stop = Math.min(text.length - 2, this.at + (until - this.work));
+    const begun = this.at;
+    let { at, row, lastEnd } = this;
+    let { table } = forward;
+    while (at < stop) {
+      let unit = text.charCodeAt(at);
+      let width = 1;
+      let symbol = unit < LATIN ? (latin[unit] as number) : partition.classOf(unit);
+      if (codePoints && (unit & 0xfc00) === 0xd800) {
+        const low = text.charCodeAt(at + 1);
+        if ((low & 0xfc00) === 0xdc00) {
+          unit = 0x10000 + ((unit - 0xd800) << 10) + (low - 0xdc00);
+          symbol = partition.classOf(unit);
+          width = 2;
+        }
+      }
+      if (held !== null) symbol += (held[at] as number) * forward.symbols;
+      let transition = table[row + symbol] as number;
+      if (transition < 0) {
+        transition = forward.extend(row, symbol);
+        table = forward.table;
+      }
+      row = transition & ROW;
+      if (transition !== row) {
+        if (transition & MATCHED) lastEnd = at;
+        if (transition & DEAD) {
+          this.work += at - begun + 1;
+          this.lastEnd = lastEnd;
+          return true;
+        }
+      }
+      at += width;
+    }
+    this.work += at - begun + 1;
+    Object.assign(this, { at, row, lastEnd });
+    return at >= text.length - 2 && this.scanEnd();
+  }
+
+  private scanEnd(): boolean {
+    const { forward, text, held } = this;
+    for (let at = this.at; at <= text.length; at = this.items.after(at)) {
+      const symbol = this.sides.after(forward, at) + (held ? (held[at] as number) * forward.symbols : 0);
+      const known = forward.table[this.row + symbol] as number;
+      const transition = known < 0 ? forward.extend(this.row, symbol) : known;
+      this.row = transition & ROW;
+      if (transition & MATCHED) this.lastEnd = at;
+      if (transition & DEAD) break;
+    }
+    return true;
+  }
+
+  /** Where the match that ends at the offset begins: the furthest that a pass against the text comes. */
+  private startOf(end: number): number {
+    const { backward, held, from } = this;
+    if (this.anchored) return from;
+    if (this.plan.length >= 0) return end - this.plan.length;
+    let row = backward.start(this.sides.after(backward, end));
+    let found = end;
+    for (let at = end; ; ) {
+      const symbol = this.sides.before(backward, at) + (held ? (held[at] as number) * backward.symbols : 0);
+      const known = backward.table[row + symbol] as number;
+      const transition = known < 0 ? backward.extend(row, symbol) : known;
+      row = transition & ROW;
+      const counts = at < end || this.notEmptyFrom !== end;
+      if (transition & MATCHED && counts) found = at;
+      if (transition & DEAD || at <= from) break;
+      at = this.items.stepBack(1, at);
+      this.work++;
+    }
+    return found;
+  }
+
+  /** Decides one lookaround at every offset; false where there is more to do. */
+  private decideLook(until: number): boolean {
+    const { plan, text, sides, items } = this;
+    const held = this.held as Uint8Array;
+    const number = this.looksDone;
+    const { program, states, backward } = plan.looks[number] as Plan["looks"][number];
+    if (!this.look) {
+      const automaton = new Automaton(program, states, plan.partition, { backward, anchored: false, everyMatch: true, whole: false, looks: plan.lookNumbers });
+      this.look = { automaton, at: backward ? text.length : 0, row: automaton.start(automaton.edge) };
+    }
+    const { automaton } = this.look;
+    let { at, row } = this.look;
+    for (; at >= 0 && at <= text.length; at = backward ? (at === 0 ? -1 : items.stepBack(1, at)) : items.after(at)) {
+      if (this.work++ >= until) {
+        this.look = { automaton, at, row };
+        return false;
+      }
+      const symbol = (backward ? sides.before(automaton, at) : sides.after(automaton, at)) + (held[at] as number) * automaton.symbols;
+      const known = automaton.table[row + symbol] as number;
+      const transition = known < 0 ? automaton.extend(row, symbol) : known;
+      row = transition & ROW;
+      if (transition & MATCHED) held[at] = (held[at] as number) | (1 << number);
+    }
+    this.look = undefined;
+    this.looksDone++;
+    return true;
+  }
+
+  /** The match at the offset with its captures, as the only row of a table; undefined where memory does not allow it. */
+  captures(start: number, notEmptyAt: number): MatchTable | undefined {
+    const mode = this.mode === "whole" ? "whole" : "start";
+    this.captureMachine ??= new BacktrackingMachine(this.program, this.text, { mode });
+    const machine = this.captureMachine;
+    machine.rewind(start, notEmptyAt);
+    if (machine.advance(CAPTURE_STEPS)) return machine.matches;
+    const careful = new Forecast(this.program, this.text, { mode, from: start, notEmptyAt });
+    careful.advance(Number.MAX_SAFE_INTEGER);
+    return careful.exact ? careful.matches : undefined;
+  }
+}
