@@ -2,8 +2,9 @@
 import { readFileSync } from "node:fs";
 import { DIALECT_NAMES, type DialectName, type MatchMode, record } from "@lamprey/core";
 import { Command, InvalidArgumentError, Option } from "commander";
+import { forecast, forecastRequest } from "./contract/forecast.ts";
 import { answerLines } from "./contract/lines.ts";
-import { match, matchRequest } from "./contract/match.ts";
+import { type MatchRequest, match, matchRequest } from "./contract/match.ts";
 import { DEFAULT_STEP_LIMIT, programOf } from "./contract/request.ts";
 import { trace, traceRequest } from "./contract/trace.ts";
 import { printError, printMatches, printTrace } from "./print.ts";
@@ -13,6 +14,10 @@ interface SourceOptions {
   readonly file?: string;
   readonly dialect: DialectName;
   readonly flags: string;
+}
+
+interface MatchOptions extends Pick<MatchRequest, "mode" | "machine" | "stepLimit"> {
+  readonly count?: true;
 }
 
 const wholeNumber = (word: string): number => {
@@ -40,18 +45,32 @@ const program = new Command("lamprey").description("A workbench for regular expr
 
 withSource(program.command("match").description("find matches and captures"))
   .addOption(new Option("-m, --mode <mode>", "how to ask").choices(["first", "all", "start", "whole"]).default("all"))
-  .option("--step-limit <steps>", "stop after so many steps", wholeNumber, DEFAULT_STEP_LIMIT)
-  .action(async (pattern: string | undefined, given: string | undefined, options: SourceOptions & { mode: MatchMode; stepLimit: number }) => {
+  .addOption(new Option("--machine <name>", "what runs it").choices(["auto", "backtracking", "linear"]).default("auto"))
+  .option("--count", "only count the matches")
+  .option("--step-limit <steps>", "stop the backtracking machine after so many steps", wholeNumber, DEFAULT_STEP_LIMIT)
+  .action(async (pattern: string | undefined, given: string | undefined, options: SourceOptions & MatchOptions) => {
     if (options.jsonl) return answerLines(process.stdin, process.stdout, matchRequest, match);
     if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
-    const { dialect, flags, mode, stepLimit } = options;
+    const { dialect, flags, mode, stepLimit, machine } = options;
     const text = textOf(given, options.file);
-    const answer = match({ dialect, pattern, flags, text, mode, stepLimit, machine: "auto", output: "matches" });
-    if (answer.matches) console.log(printMatches(answer, text));
+    const answer = match({ dialect, pattern, flags, text, mode, stepLimit, machine, output: options.count ? "count" : "matches" });
+    if (answer.count !== undefined) console.log(printMatches(answer, text));
     if (answer.error) {
       console.error(answer.status === "step-limit" ? answer.error.message : printError(pattern, answer.error));
       process.exitCode = 2;
     } else process.exitCode = answer.count === 0 ? 1 : 0;
+  });
+
+withSource(program.command("forecast").description("say how many steps the backtracking machine would take, without running it"))
+  .addOption(new Option("-m, --mode <mode>", "how to ask").choices(["first", "all", "start", "whole"]).default("all"))
+  .action(async (pattern: string | undefined, given: string | undefined, options: SourceOptions & { mode: MatchMode }) => {
+    if (options.jsonl) return answerLines(process.stdin, process.stdout, forecastRequest, forecast);
+    if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
+    const { dialect, flags, mode } = options;
+    const answer = forecast({ dialect, pattern, flags, mode, text: textOf(given, options.file) });
+    if (answer.steps !== undefined) console.log(`${answer.steps} steps${answer.exact ? "" : " and more: it was cut short"}`);
+    if (answer.error) console.error(printError(pattern, answer.error));
+    process.exitCode = answer.error ? 2 : 0;
   });
 
 withSource(program.command("trace").description("step through the machine's matching and backtracking"))

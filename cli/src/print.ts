@@ -22,7 +22,8 @@ export function printMatches(answer: MatchAnswer, text: string): string {
     });
   });
   const count = answer.count ?? 0;
-  lines.push(`${number(count)} ${count === 1 ? "match" : "matches"}, ${number(answer.steps ?? 0)} steps`);
+  const steps = answer.steps === undefined ? "" : `, ${number(answer.steps)} steps`;
+  lines.push(`${number(count)} ${count === 1 ? "match" : "matches"} (${answer.machine} machine, because ${answer.reason}${steps})`);
   return lines.join("\n");
 }
 

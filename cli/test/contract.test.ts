@@ -3,6 +3,7 @@ import { spawnSync } from "node:child_process";
 import { fileURLToPath } from "node:url";
 import { describe, expect, test } from "@jest/globals";
 import { record } from "@lamprey/core";
+import { forecast, forecastRequest } from "../src/contract/forecast.ts";
 import { answerLine } from "../src/contract/lines.ts";
 import { match, matchRequest } from "../src/contract/match.ts";
 import { programOf } from "../src/contract/request.ts";
@@ -12,13 +13,31 @@ import { printError, printMatches, printTrace } from "../src/print.ts";
 const askMatch = (request: object) => answerLine(JSON.stringify(request), matchRequest, match) as Record<string, unknown>;
 const askTrace = (request: object) => answerLine(JSON.stringify(request), traceRequest, trace) as Record<string, unknown>;
 
+describe("forecast", () => {
+  const ask = (request: object) => answerLine(JSON.stringify(request), forecastRequest, forecast) as Record<string, unknown>;
+
+  test.each(["first", "all", "start", "whole"])("is the number of steps that match takes, mode %s", (mode) => {
+    const request = { pattern: "(a|b)*?c|(?=b)b", text: "abcb ab", mode };
+    const { steps } = askMatch({ ...request, machine: "backtracking" });
+    expect(ask(request)).toMatchObject({ status: "ok", steps: String(steps), exact: true });
+  });
+
+  test("has as many digits as it takes", () => {
+    expect(String(ask({ pattern: "(a+)+$", text: `${"a".repeat(300)}b`, mode: "first" }).steps)).toMatch(/^\d{92}$/);
+  });
+
+  test("refuses what cannot be read", () => {
+    expect(ask({ pattern: "(", text: "" })).toMatchObject({ status: "syntax-error", error: { code: "group-open" } });
+  });
+});
+
 describe("match", () => {
   test("gives matches, groups, names and the steps it took", () => {
     expect(askMatch({ id: "a", pattern: "(?<n>\\d)(x)?", text: "1 2x" })).toMatchObject({
       id: "a",
       status: "ok",
       count: 2,
-      machine: "backtracking",
+      machine: "linear",
       groupNames: { n: [1] },
       matches: [
         { start: 0, end: 1, groups: [{ start: 0, end: 1 }, null] },
@@ -54,6 +73,20 @@ describe("match", () => {
     expect(askMatch({ pattern: "a|ab", text: "ab", mode: "whole" })).toMatchObject({ count: 1, matches: [{ start: 0, end: 2 }] });
   });
 
+  test.each(["auto", "backtracking", "linear"])("the machine %s finds the same, and says which ran and why", (machine) => {
+    const answer = askMatch({ pattern: "(a|b)+c?", text: "abc ba", machine });
+    expect(answer).toMatchObject({ status: "ok", count: 2, machine: machine === "auto" ? "linear" : machine, reason: expect.stringMatching(/\w/) });
+    expect("steps" in answer).toBe(answer.machine === "backtracking");
+  });
+
+  test("a back-reference runs on the backtracking machine", () => {
+    expect(askMatch({ pattern: "(a)\\1", text: "aa" })).toMatchObject({
+      count: 1,
+      machine: "backtracking",
+      reason: expect.stringContaining("back-references"),
+    });
+  });
+
   test("counts without listing", () => {
     const answer = askMatch({ pattern: "a", text: "aaa", output: "count" });
     expect(answer).toMatchObject({ count: 3 });
@@ -64,8 +97,8 @@ describe("match", () => {
     [{ pattern: "a)", text: "" }, "syntax-error", { code: "group-close", start: 1, end: 2 }],
     [{ pattern: "a", text: "", dialect: "perl" }, "unsupported", { code: "dialect-unread" }],
     [{ pattern: "\\N{DIGIT ONE}", dialect: "python", text: "" }, "unsupported", { code: "character-name-unread" }],
-    [{ pattern: "a", text: "", machine: "linear" }, "unsupported", { code: "machine-unread" }],
-    [{ pattern: "(a+)+$", text: `${"a".repeat(40)}b`, stepLimit: 5000 }, "step-limit", { code: "step-limit" }],
+    [{ pattern: "(a)\\1", text: "", machine: "linear" }, "unsupported", { code: "machine-unfit" }],
+    [{ pattern: "(a+)+$", text: `${"a".repeat(40)}b`, stepLimit: 5000, machine: "backtracking" }, "step-limit", { code: "step-limit" }],
     [{ pattern: 1, text: "" }, "bad-request", { code: "invalid-field" }],
     [{ text: "" }, "bad-request", { code: "invalid-field" }],
     [{ pattern: "a", text: "", mode: "some" }, "bad-request", { code: "invalid-field" }],
@@ -84,7 +117,7 @@ describe("trace", () => {
     const answer = askTrace({ ...request, from: 4, count: 3 }) as { events: { step: number }[]; steps: number };
     expect(answer).toMatchObject({ status: "ok", complete: true, attempts: 2, deepest: 1, matches: [{ start: 1, end: 4 }] });
     expect(answer.events.map((e) => e.step)).toEqual([4, 5, 6]);
-    expect(askMatch(request)).toMatchObject({ steps: answer.steps });
+    expect(askMatch({ ...request, machine: "backtracking" })).toMatchObject({ steps: answer.steps });
   });
 
   test("stops at its limit of events", () => {
@@ -152,7 +185,7 @@ describe("what a person reads", () => {
       "2\t10–14\t2:9\tgate",
       "\t  g\t10–14\tgate",
       "\t  2\tnot set",
-      expect.stringMatching(/^2 matches, \d+ steps$/),
+      expect.stringMatching(/^2 matches \(linear machine, because .+\)$/),
     ]);
   });
 

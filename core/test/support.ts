@@ -1,5 +1,18 @@
 /** What the tests of the core share: runs of our machine and of the host's engine in one form. */
-import { BacktrackingMachine, compile, type DialectName, type MatchMode, type Program, type Reading, read, runToEnd } from "../src/index.ts";
+import {
+  BacktrackingMachine,
+  chooseMachine,
+  compile,
+  type DialectName,
+  forecast,
+  LinearMachine,
+  type MatchMode,
+  type MatchTable,
+  type Program,
+  type Reading,
+  read,
+  runToEnd,
+} from "../src/index.ts";
 
 export type Row = [number, number, ...([number, number] | null)[]];
 
@@ -15,7 +28,18 @@ export function programOf(pattern: string, flags = "", dialect: DialectName = "e
   return compiled.program;
 }
 
-/** Matches of the backtracking machine, or undefined where it goes over the limit of steps. */
+let lastProgram: { readonly key: string; readonly program: Program } | undefined;
+
+function cachedProgram(pattern: string, flags: string, dialect: DialectName): Program {
+  const key = JSON.stringify([pattern, flags, dialect]);
+  if (lastProgram?.key !== key) lastProgram = { key, program: programOf(pattern, flags, dialect) };
+  return lastProgram.program;
+}
+
+/**
+ * The matches that every machine finds; throws where they differ, or where a forecast is not the number of steps.
+ * Undefined where the backtracking machine goes over the limit of steps.
+ */
 export function matchesOf(
   pattern: string,
   flags: string,
@@ -24,9 +48,29 @@ export function matchesOf(
   stepLimit = 1e6,
   dialect: DialectName = "ecmascript",
 ): Row[] | undefined {
-  const machine = new BacktrackingMachine(programOf(pattern, flags, dialect), text, { mode });
+  const program = cachedProgram(pattern, flags, dialect);
+  const machine = new BacktrackingMachine(program, text, { mode });
   if (runToEnd(machine, stepLimit) !== "done") return undefined;
-  const { matches } = machine;
+  const rows = rowsOf(machine.matches);
+  const foreseen = forecast(program, text, { mode });
+  agree("forecast", [machine.steps, rows], [Number(foreseen.steps), rowsOf(foreseen.matches)]);
+  if (chooseMachine(program).machine === "linear") {
+    const linear = new LinearMachine(program, text, { mode });
+    while (!linear.advance(7));
+    agree("linear machine", rows, rowsOf(linear.matches));
+    const kernel = new LinearMachine(program, text, { mode, kernelFrom: 0 });
+    while (!kernel.advance(1000));
+    agree("linear machine's kernel", rows, rowsOf(kernel.matches));
+  }
+  return rows;
+
+  function agree(name: string, wanted: unknown, found: unknown): void {
+    const [one, other] = [JSON.stringify(wanted), JSON.stringify(found)];
+    if (one !== other) throw new Error(`/${pattern}/${flags} on ${JSON.stringify(text)}: the backtracking machine ${one}, the ${name} ${other}`);
+  }
+}
+
+export function rowsOf(matches: MatchTable): Row[] {
   return Array.from({ length: matches.length }, (_, i) => {
     const groups = Array.from({ length: matches.groupCount }, (_, g) => {
       const span = matches.group(i, g + 1);

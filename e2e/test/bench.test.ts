@@ -108,6 +108,25 @@ describe("seeing why", () => {
     await waitFor(page, "turns are listed", () => document.body.innerText.includes("turn 4") && document.body.innerText.includes("kept"));
   });
 
+  test("the dialect is chosen by keyboard, what it changes is said, and one undo takes it back", async () => {
+    const page = await stage.open("(\\d)+$", "12\n", "g");
+    await waitForPart(page, "count", "0 matches");
+    await page.focus("[aria-label=Dialect]");
+    await press(page, "Enter");
+    await page.waitForSelector("[role=option]");
+    await press(page, "ArrowDown");
+    await press(page, "Enter");
+    await waitForPart(page, "count", "1 match");
+    await waitForPart(page, "dialect-changes", "Read as Python now");
+    await clickText(page, "button", "all 3 changes");
+    await page.waitForSelector("[aria-label='What changes its meaning'] li:nth-child(3)");
+    await press(page, "Escape");
+    await page.click(".pattern-editor .cm-content");
+    await press(page, "Control+z");
+    await waitForPart(page, "count", "0 matches");
+    expect(await page.$("[data-part=dialect-changes]")).toBeNull();
+  });
+
   test("a click in the ledger winds to where the match was found", async () => {
     const page = await stage.open("\\d+", "gate 12, weir 345");
     await page.click("#match-1");
@@ -116,9 +135,12 @@ describe("seeing why", () => {
 });
 
 describe("bad input", () => {
-  test("a run that explodes is cut short, said, measured, and does not hold up the page", async () => {
+  test("a run that explodes is counted without being taken, measured, and does not hold up the page", async () => {
     const page = await stage.bench("Remarks made of words only");
-    await waitFor(page, "the warning", () => (document.querySelector("[aria-label=Hazard]")?.textContent ?? "").includes("cut short"));
+    await waitFor(page, "the warning", () =>
+      (document.querySelector("[aria-label=Hazard]")?.textContent ?? "").includes("counted exactly without taking them"),
+    );
+    expect(await part(page, "count")).toBe("83 matches");
     await waitFor(page, "the curve", () => /multiplies the steps by about \d/.test(document.querySelector("[aria-label=Hazard]")?.textContent ?? ""));
     const started = Date.now();
     await typePattern(page, "lamp");

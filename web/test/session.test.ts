@@ -12,9 +12,10 @@ describe("a session", () => {
     const answer = await session.run(asked("(\\w+) (\\d+)", "g", 1));
     if (answer.kind !== "ran") throw new Error(answer.kind);
     expect(new MatchTable(answer.matches.groupCount, answer.matches.rows).length).toBe(2);
-    expect(answer).toMatchObject({ cut: null, everyMatch: true, trouble: null });
+    expect(answer).toMatchObject({ cut: null, everyMatch: true, choice: { machine: "linear" } });
     const reel = await session.record(1);
-    expect(reel).toMatchObject({ complete: true, length: answer.steps });
+    expect(reel).toMatchObject({ complete: true });
+    expect(await session.work(1)).toMatchObject({ steps: String(reel?.length), exact: true, foreseen: false, trouble: null });
     expect(session.view(reel?.rest ?? 0)).toMatchObject({
       kind: "match",
       to: 7,
@@ -37,18 +38,21 @@ describe("a session", () => {
   test("an older run ends when a newer one is asked for", async () => {
     const session = new Session();
     session.setSample(`${"a".repeat(40)}!`, 1);
-    const older = session.run(asked("(a+)+$", "", 1));
+    const older = session.run(asked("(a+)+(b)?\\2$", "", 1));
     const newer = session.run(asked("a", "", 2));
     expect(await older).toEqual({ kind: "superseded" });
     expect(await newer).toMatchObject({ kind: "ran", generation: 2 });
     expect(await session.record(1)).toBeNull();
   });
 
-  test("a run that explodes is cut short, located and measured", async () => {
+  test("a run that explodes is foreseen, located and measured, while its matches are known", async () => {
     const session = new Session();
     session.setSample(`fine\n${"a".repeat(60)}!\nfine`, 1);
     const answer = await session.run(asked("^(a+)+$", "m", 1));
-    expect(answer).toMatchObject({ kind: "ran", cut: "steps", trouble: { start: 5, end: 65, scope: "attempt" } });
+    expect(answer).toMatchObject({ kind: "ran", cut: null, choice: { machine: "linear" } });
+    const work = await session.work(1);
+    expect(work).toMatchObject({ exact: true, foreseen: true, trouble: { start: 5, end: 65, scope: "attempt" } });
+    expect(BigInt(work?.steps ?? 0)).toBeGreaterThan(2n ** 60n);
     const growth = await session.growth(1);
     const shape = growth?.shape;
     expect(shape?.kind === "exponential" ? shape.factor : null).toBeCloseTo(2, 1);
@@ -109,7 +113,8 @@ describe("a session, further", () => {
     const session = new Session();
     session.setSample("a".repeat(260_000), 1);
     const answer = await session.run(asked("a", "g", 1));
-    expect(answer).toMatchObject({ kind: "ran", cut: "matches", trouble: null });
+    expect(answer).toMatchObject({ kind: "ran", cut: "matches" });
+    expect(await session.work(1)).toMatchObject({ exact: false, trouble: null });
     if (answer.kind === "ran") expect(answer.matches.rows).toHaveLength(500_000);
   });
 
@@ -117,9 +122,18 @@ describe("a session, further", () => {
     const session = new Session();
     session.setSample("ab".repeat(9000), 1);
     const answer = await session.run(asked(".*x", "", 1));
-    expect(answer).toMatchObject({ kind: "ran", cut: "steps", trouble: { scope: "search", start: 0, end: 18_000 } });
+    expect(answer).toMatchObject({ kind: "ran", cut: null });
+    expect(await session.work(1)).toMatchObject({ exact: true, trouble: { scope: "search", start: 0, end: 18_000 } });
     const growth = await session.growth(1);
     expect(growth?.shape.kind).toBe("power");
+  });
+
+  test("with a back-reference the backtracker finds the matches, as far as it may go", async () => {
+    const session = new Session();
+    session.setSample(`${"a".repeat(60)}!`, 1);
+    const answer = await session.run(asked("^(a+)+(b)?\\2$", "m", 1));
+    expect(answer).toMatchObject({ kind: "ran", cut: "steps", choice: { machine: "backtracking" } });
+    expect(await session.work(1)).toMatchObject({ exact: false, foreseen: false, trouble: { scope: "attempt" } });
   });
 
   test("a newer contrast ends an older one; turns of a match too long are left out", async () => {

@@ -1,5 +1,5 @@
 /** The contract's `match`: matches and captures of a pattern in a text. */
-import { BacktrackingMachine, type MatchMode, type MatchTable, runToEnd } from "@lamprey/core";
+import { BacktrackingMachine, chooseMachine, LinearMachine, type MatchMode, type MatchTable, type Program, runToEnd } from "@lamprey/core";
 import Joi from "joi";
 import { type Answer, COMMON_FIELDS, type CommonRequest, DEFAULT_STEP_LIMIT, failed, programOf } from "./request.ts";
 
@@ -28,7 +28,9 @@ export interface MatchAnswer extends Omit<Answer, "id" | "elapsedMs"> {
   readonly matches?: readonly MatchRow[];
   readonly groupNames?: Readonly<Record<string, readonly number[]>>;
   readonly count?: number;
-  readonly machine?: "backtracking";
+  readonly machine?: "backtracking" | "linear";
+  /** Why that machine: an addition to the contract. */
+  readonly reason?: string;
   readonly steps?: number;
 }
 
@@ -43,18 +45,34 @@ export function rowsOf(table: MatchTable): MatchRow[] {
 export function match(request: MatchRequest): MatchAnswer {
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  if (request.machine === "linear") {
-    return failed("unsupported", "machine-unread", "The linear machine is not built yet. Ask for “backtracking” or “auto”.");
+  const { program } = made;
+  const choice = chooseMachine(program);
+  if (request.machine === "linear" && choice.machine !== "linear") {
+    return failed("unsupported", "machine-unfit", `The linear machine cannot take this pattern: ${choice.reason}. Ask for “backtracking” or “auto”.`);
   }
-  const machine = new BacktrackingMachine(made.program, request.text, { mode: request.mode });
-  const outcome = runToEnd(machine, request.stepLimit);
-  const { matches } = machine;
-  const common = { groupNames: made.program.groupNames, count: matches.length, machine: "backtracking" as const, steps: machine.steps };
-  const rows = request.output === "matches" ? { matches: rowsOf(matches) } : {};
-  if (outcome === "done") return { status: "ok", ...rows, ...common };
+  const reason = request.machine === "auto" ? choice.reason : "it was asked for";
+  const machine = request.machine === "auto" ? choice.machine : request.machine;
+  const answer = machine === "linear" ? matchLinear(program, request) : matchBacktracking(program, request);
+  return { ...answer, machine, reason, groupNames: program.groupNames };
+}
+
+function matchLinear(program: Program, { text, mode, output }: MatchRequest): MatchAnswer {
+  const machine = new LinearMachine(program, text, { mode, countOnly: output === "count" });
+  machine.advance(Number.MAX_SAFE_INTEGER);
+  const found = { ...(output === "matches" ? { matches: rowsOf(machine.matches) } : {}), count: machine.count };
+  if (machine.outcome === "done") return { status: "ok", ...found };
+  return { ...failed("step-limit", "memory-limit", "Remembering what was tried takes more room than there is. What was found so far is given."), ...found };
+}
+
+function matchBacktracking(program: Program, { text, mode, output, stepLimit }: MatchRequest): MatchAnswer {
+  const machine = new BacktrackingMachine(program, text, { mode });
+  const outcome = runToEnd(machine, stepLimit);
+  const { matches, steps } = machine;
+  const found = { ...(output === "matches" ? { matches: rowsOf(matches) } : {}), count: matches.length, steps };
+  if (outcome === "done") return { status: "ok", ...found };
   const error =
     outcome === "memory-limit"
       ? failed("step-limit", "memory-limit", "The machine holds more saved states than it has room for. What it found so far is given.")
-      : failed("step-limit", "step-limit", `The run was cut short after ${machine.steps} steps. What it found so far is given.`);
-  return { ...error, ...rows, ...common };
+      : failed("step-limit", "step-limit", `The run was cut short after ${steps} steps. What it found so far is given.`);
+  return { ...error, ...found };
 }

@@ -60,7 +60,7 @@ export const python: Dialect = {
     { letter: "a", options: ["asciiClasses"], label: "ASCII classes" },
   ],
   exclusive: [],
-  base: { ...NO_OPTIONS, codePoints: true },
+  base: { ...NO_OPTIONS, codePoints: true, everyMatch: true },
   syntax: {
     strict: () => true,
     groupOpeners: [

@@ -33,8 +33,8 @@ export class Forecast {
   firstSteps: Count = 0;
   /** Attempts begun so far. */
   attempts = 0;
-  /** False once the count is known to be cut short. */
-  exact = true;
+  private cut = false;
+  private ended = false;
   private readonly program: Program;
   private readonly text: string;
   private readonly mode: MatchMode;
@@ -61,6 +61,11 @@ export class Forecast {
     this.matches = this.machine?.matches ?? new MatchTable(program.groups.length);
   }
 
+  /** Whether `steps` are all the steps of the run; false before its end, and where it was cut short. */
+  get exact(): boolean {
+    return this.ended && !this.cut;
+  }
+
   /** How far the search has come, as an offset in the text. */
   get reached(): number {
     return this.machine ? this.machine.attempt : this.attempt < 0 ? this.text.length : this.attempt;
@@ -68,9 +73,11 @@ export class Forecast {
 
   /** Works for about as many instructions as the budget says, and says whether the forecast has ended. */
   advance(budget: number): boolean {
-    if (this.machine) return this.run(this.machine, budget);
-    const { outcomes } = this;
-    if (!outcomes) return true;
+    if (!this.ended) this.ended = this.machine ? this.run(this.machine, budget) : this.count(this.outcomes as Outcomes, budget);
+    return this.ended;
+  }
+
+  private count(outcomes: Outcomes, budget: number): boolean {
     const bound = outcomes.work + budget;
     while (this.attempt >= 0) {
       if (outcomes.work >= bound) return false;
@@ -80,8 +87,7 @@ export class Forecast {
       }
       const way = outcomes.advance(this.attempt, bound);
       if (outcomes.full) {
-        this.exact = false;
-        this.attempt = -1;
+        this.cut = true;
         return true;
       }
       if (!way) return false;
@@ -117,8 +123,7 @@ export class Forecast {
     if (this.matches.length === 0) this.firstSteps = machine.steps;
     this.steps = machine.steps;
     this.attempts = machine.attempts;
-    if (ended) this.exact = machine.outcome === "done";
-    else if (machine.steps >= this.stepBudget) this.exact = false;
+    this.cut = machine.outcome !== "done";
     return ended || machine.steps >= this.stepBudget;
   }
 }

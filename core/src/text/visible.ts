@@ -22,6 +22,17 @@ export function grouped(n: number): string {
   return out;
 }
 
+/** Numbers of more digits than this are said by their size. */
+const MOST_DIGITS = 15;
+const SUPERSCRIPTS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
+
+/** A count of any size as a person takes it in: in full, or as a power of ten. Takes decimal digits. */
+export function countWords(digits: string): string {
+  if (digits.length <= MOST_DIGITS) return grouped(Number(digits));
+  const power = Array.from(String(digits.length - 1), (d) => SUPERSCRIPTS.charAt(Number(d))).join("");
+  return `${digits.charAt(0)}.${digits.charAt(1)} × 10${power}`;
+}
+
 /** Longer quotations are cut in the middle: both ends of a text say more than its beginning alone. */
 const QUOTE_LENGTH = 48;
 

@@ -1,6 +1,6 @@
 /** The hazard strip: shown when a run was cut short, with a measured curve of how its steps grow. */
 
-import type { Growth } from "@lamprey/core";
+import { countWords, type Growth } from "@lamprey/core";
 import { lazy, Suspense } from "react";
 import { useAppSelector } from "../app/store.ts";
 import { number, plural, span } from "../shared/words.ts";
@@ -9,9 +9,9 @@ import { useEngineControls } from "./useEngine.ts";
 const GrowthChart = lazy(() => import("./GrowthChart.tsx"));
 
 const CUT_WORDS = {
-  steps: "The run was cut short",
-  memory: "The run ran out of room for saved states",
-  matches: "The run was stopped at the most matches that are kept",
+  steps: ["The run was cut short", "so matches from here on are not shown."],
+  memory: ["There is no room for what the run has to remember", "so matches from here on are not shown."],
+  matches: ["The search was stopped at the most matches that are kept", "and those are shown."],
 } as const;
 
 export function HazardStrip() {
@@ -19,8 +19,9 @@ export function HazardStrip() {
   const growth = useAppSelector((s) => s.bench.growth);
   const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
   const controls = useEngineControls();
-  if (!result?.cut || broken) return null;
-  const { trouble } = result;
+  const work = useAppSelector((s) => s.bench.work);
+  if (!result || broken || !(result.cut || work?.trouble)) return null;
+  const trouble = work?.trouble;
   return (
     <section
       className="flex h-[112px] shrink-0 items-stretch gap-6 border-b border-rule border-l-4 border-l-rust bg-sheet pl-4 pr-4"
@@ -29,8 +30,19 @@ export function HazardStrip() {
     >
       <div className="flex min-w-0 flex-1 flex-col justify-center gap-1">
         <p className="text-[15px]">
-          <b className="text-rust">{CUT_WORDS[result.cut]}</b> after {plural(result.steps, "step")}
-          {result.cut === "matches" ? ". Those found so far are shown." : ", so matches from here on are not shown."}
+          {result.cut ? (
+            <>
+              <b className="text-rust">{CUT_WORDS[result.cut][0]}</b>
+              {work && result.cut === "steps" ? ` after ${plural(work.taken, "step")}` : ""}, {CUT_WORDS[result.cut][1]}
+            </>
+          ) : (
+            work && (
+              <>
+                A backtracker takes <b className="text-rust">{work.exact ? countWords(work.steps) : `more than ${countWords(work.steps)}`} steps</b> for this
+                {work.foreseen && ", counted exactly without taking them"}. The matches shown do not wait for it.
+              </>
+            )
+          )}
         </p>
         {trouble && (
           <p>

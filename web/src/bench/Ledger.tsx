@@ -109,7 +109,7 @@ export function Ledger() {
             );
           })}
         </div>
-        {count === 0 && !atStep && <NoMatch steps={result.steps} attempts={result.attempts} empty={text === ""} cut={result.cut !== null} />}
+        {count === 0 && !atStep && <NoMatch empty={text === ""} cut={result.cut !== null} />}
       </div>
     </div>
   );
@@ -187,7 +187,9 @@ function TurnRow({ number, last, value, text }: { number: number; last: boolean;
   );
 }
 
-function NoMatch({ steps, attempts, empty, cut }: { steps: number; attempts: number; empty: boolean; cut: boolean }) {
+function NoMatch({ empty, cut }: { readonly empty: boolean; readonly cut: boolean }) {
+  const work = useAppSelector((s) => s.bench.work);
+  const attempts = work && !work.trouble ? `${plural(work.attempts, "attempt")} in ${plural(work.taken, "step")}, and none came through. ` : "";
   return (
     <div className="p-4 text-ink-2">
       <p className="part-name text-lg text-ink">{cut ? "No match so far" : "No match"}</p>
@@ -196,7 +198,7 @@ function NoMatch({ steps, attempts, empty, cut }: { steps: number; attempts: num
           ? "The sample is empty. Write or paste a text on the left, or drop a file there."
           : cut
             ? "The run was cut short before it found one; whether there is one is not known."
-            : `${plural(attempts, "attempt")} in ${plural(steps, "step")}, and none came through. Wind the reel to see where each one fails.`}
+            : `${attempts}Wind the reel to see where an attempt fails.`}
       </p>
     </div>
   );

@@ -2,10 +2,10 @@
 import { defaultKeymap, history, historyKeymap, invertedEffects, redo, undo } from "@codemirror/commands";
 import { EditorState, StateEffect, StateField } from "@codemirror/state";
 import { drawSelection, EditorView, keymap } from "@codemirror/view";
-import type { Edit } from "@lamprey/core";
+import type { DialectName, Edit } from "@lamprey/core";
 import { useEffect, useImperativeHandle, useRef } from "react";
 import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
-import { edited } from "../draft/draftSlice.ts";
+import { type DraftFields, edited } from "../draft/draftSlice.ts";
 import { lanes } from "../lanes/lanes.ts";
 import { caretMoved } from "./benchSlice.ts";
 import { drawPattern, patternLine, patternMarks } from "./patternLanes.ts";
@@ -14,19 +14,24 @@ import { quantifierAtCaret } from "./useEngine.ts";
 /** A pattern longer than this is set smaller, so that more of it can be seen. */
 const LONG_PATTERN = 200;
 
-/** Flags live in the pattern's editor too, so that one undo takes back either. */
-const setFlags = StateEffect.define<string>();
-const flagsField = StateField.define<string>({
-  create: () => store.getState().draft.fields.flags,
-  update: (flags, transaction) => transaction.effects.reduce((f, e) => (e.is(setFlags) ? e.value : f), flags),
+/** What the pattern is written in: it lives in the pattern's editor too, so that one undo takes back either. */
+type Writing = Pick<DraftFields, "dialect" | "flags">;
+const setWriting = StateEffect.define<Writing>();
+const writingField = StateField.define<Writing>({
+  create: () => {
+    const { dialect, flags } = store.getState().draft.fields;
+    return { dialect, flags };
+  },
+  update: (writing, transaction) => transaction.effects.reduce((w, e) => (e.is(setWriting) ? e.value : w), writing),
 });
-const undoFlags = invertedEffects.of((transaction) =>
-  transaction.effects.some((e) => e.is(setFlags)) ? [setFlags.of(transaction.startState.field(flagsField))] : [],
+const undoWriting = invertedEffects.of((transaction) =>
+  transaction.effects.some((e) => e.is(setWriting)) ? [setWriting.of(transaction.startState.field(writingField))] : [],
 );
 
 export interface PatternHandle {
   readonly apply: (edit: Edit) => void;
   readonly setFlags: (flags: string) => void;
+  readonly setDialect: (dialect: DialectName, flags: string) => void;
   readonly focus: () => void;
   readonly undo: () => void;
   readonly redo: () => void;
@@ -49,8 +54,8 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
         extensions: [
           EditorState.lineSeparator.of("\n"),
           history(),
-          flagsField,
-          undoFlags,
+          writingField,
+          undoWriting,
           drawSelection(),
           keymap.of([...defaultKeymap, ...historyKeymap]),
           EditorView.editorAttributes.of({ class: "pattern-editor" }),
@@ -59,8 +64,8 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
           lanes(drawPattern),
           EditorView.contentAttributes.of({ "aria-label": "Pattern", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
           EditorView.updateListener.of((update) => {
-            const flags = update.state.field(flagsField);
-            if (flags !== update.startState.field(flagsField)) dispatch(edited({ flags }));
+            const writing = update.state.field(writingField);
+            if (writing !== update.startState.field(writingField)) dispatch(edited(writing));
             if (update.docChanged) dispatch(edited({ pattern: update.state.sliceDoc() }));
             if (update.selectionSet || update.docChanged) dispatch(caretMoved(update.state.selection.main.head));
           }),
@@ -81,7 +86,8 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
         view.current?.dispatch({ changes: { from, to, insert }, selection: { anchor: from + insert.length }, userEvent: "input.mode" });
         view.current?.focus();
       },
-      setFlags: (flags) => view.current?.dispatch({ effects: setFlags.of(flags) }),
+      setFlags: (flags) => view.current?.dispatch({ effects: setWriting.of({ ...view.current.state.field(writingField), flags }) }),
+      setDialect: (dialect, flags) => view.current?.dispatch({ effects: setWriting.of({ dialect, flags }) }),
       focus: () => view.current?.focus(),
       undo: () => view.current && undo(view.current),
       redo: () => view.current && redo(view.current),

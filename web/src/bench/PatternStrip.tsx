@@ -1,11 +1,12 @@
 /** The strip at the top: the pattern, its flags, what is wrong with it, and what its quantifier at the caret would do otherwise. */
-import { type DialectName, dialectOf, MODE_WORDS, visible } from "@lamprey/core";
+import { countWords, type DialectName, dialectOf, MODE_WORDS, visible } from "@lamprey/core";
 import type { RefObject } from "react";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { edited } from "../draft/draftSlice.ts";
 import { plural } from "../shared/words.ts";
 import { panelChosen } from "./benchSlice.ts";
 import { editTo } from "./ContrastPanel.tsx";
+import { DialectChanges, DialectControl, useDialectChanges } from "./DialectControl.tsx";
 import { PatternEditor, type PatternHandle } from "./PatternEditor.tsx";
 
 export function PatternStrip({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
@@ -19,7 +20,7 @@ export function PatternStrip({ pattern }: { readonly pattern: RefObject<PatternH
         <div className="flex items-start gap-3">
           <div className="w-[92px] shrink-0">
             <h2 className="part-name text-[16px] leading-6 text-ink-2">Pattern</h2>
-            <p className="text-[12px] text-ink-2">{dialect}</p>
+            <DialectControl pattern={pattern} />
           </div>
           <div className="relative min-w-0 flex-1">
             <PatternEditor handle={pattern} />
@@ -55,6 +56,7 @@ function PatternWord({ pattern }: { readonly pattern: RefObject<PatternHandle | 
   const diagnostics = useAppSelector((s) => s.bench.reading?.diagnostics ?? NONE);
   const contrast = useAppSelector((s) => s.bench.contrast);
   const source = useAppSelector((s) => s.bench.result?.source.pattern ?? "");
+  const changes = useDialectChanges();
   const [first] = diagnostics;
   if (first) {
     return (
@@ -65,6 +67,7 @@ function PatternWord({ pattern }: { readonly pattern: RefObject<PatternHandle | 
       </p>
     );
   }
+  if (changes) return <DialectChanges {...changes} />;
   if (!contrast) return <p className="text-ink-2">Put the caret on a quantifier to see what it would do in its other mode.</p>;
   const { quantifier, left, right } = contrast;
   const other = quantifier.mode === "lazy" ? left : right;
@@ -108,6 +111,7 @@ function Flags({ dialect, pattern }: { readonly dialect: DialectName; readonly p
   const flags = useAppSelector((s) => s.draft.fields.flags);
   const known = dialectOf(dialect)?.flags ?? NONE;
   const result = useAppSelector((s) => s.bench.result);
+  const work = useAppSelector((s) => s.bench.work);
   const behind = useAppSelector((s) => s.bench.asked > s.bench.answered);
   const toggle = (letter: string) => pattern.current?.setFlags(flags.includes(letter) ? flags.replace(letter, "") : flags + letter);
   return (
@@ -127,9 +131,23 @@ function Flags({ dialect, pattern }: { readonly dialect: DialectName; readonly p
       <p className="mt-auto border-t border-rule-soft pt-1 text-ink-2" data-part="work" aria-busy={behind}>
         {result && (
           <>
-            <b className={result.cut ? "text-rust" : "text-ink"}>{plural(result.steps, "step")}</b> in{" "}
-            {result.elapsedMs < 10 ? result.elapsedMs.toFixed(1) : Math.round(result.elapsedMs)} ms
+            <span title={`It was chosen because ${result.choice.reason}.`}>
+              {result.choice.machine} machine, {result.elapsedMs < 10 ? result.elapsedMs.toFixed(1) : Math.round(result.elapsedMs)} ms
+            </span>
             <span className="running">, running …</span>
+            <br />
+            {work ? (
+              <span title={work.steps.length > 15 ? `${work.steps} steps` : undefined}>
+                a backtracker:{" "}
+                <b className={work.trouble ? "text-rust" : "text-ink"}>
+                  {work.exact ? "" : "over "}
+                  {countWords(work.steps)}
+                </b>{" "}
+                {work.steps === "1" ? "step" : "steps"}
+              </span>
+            ) : (
+              "a backtracker: counting …"
+            )}
           </>
         )}
       </p>

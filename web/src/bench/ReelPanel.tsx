@@ -158,13 +158,13 @@ function Mistakes() {
 
 /** At its end the reel is simply the result. */
 function EndSentence() {
-  const result = useAppSelector((s) => s.bench.result);
-  if (!result) return null;
-  const { steps, backtracks, attempts, deepest } = result;
+  const work = useAppSelector((s) => s.bench.work);
+  if (!work) return null;
+  const { taken, backtracks, attempts, deepest } = work;
   return (
     <span>
-      {result.cut ? "The run was cut short after " : "The run took "}
-      <b>{plural(steps, "step")}</b>: {plural(attempts, "attempt")}, {plural(backtracks, "backtrack")}, at most {plural(deepest, "saved state")}.
+      {work.trouble ? "The backtracker was stopped after " : "The backtracker took "}
+      <b>{plural(taken, "step")}</b>: {plural(attempts, "attempt")}, {plural(backtracks, "backtrack")}, at most {plural(deepest, "saved state")}.
     </span>
   );
 }

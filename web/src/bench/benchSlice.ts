@@ -1,6 +1,7 @@
 /** What the bench shows of the last run: results, the reel's step, contrast, growth. Tables of matches are kept by reference. */
+import type { DialectName } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
-import type { ContrastResult, GrowthResult, PatternReading, ReelInfo, RunResult, StepView } from "../engine/messages.ts";
+import type { ContrastResult, GrowthResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
 
 export type SidePanel = "ledger" | "contrast";
 
@@ -15,6 +16,8 @@ export interface BenchState {
   readonly result: RunResult | null;
   /** The same, one frame earlier: only the lanes read it, so that they are painted before anything else is rendered. */
   readonly arrived: RunResult | null;
+  /** What a plain backtracker has to do for the same result; null until it is known. */
+  readonly work: WorkResult | null;
   readonly reel: ReelInfo | null;
   readonly growth: GrowthResult | null;
   readonly contrast: ContrastResult | null;
@@ -28,6 +31,8 @@ export interface BenchState {
   /** Caret in the sample. */
   readonly sampleCaret: number;
   readonly panel: SidePanel;
+  /** What the pattern was written in before its dialect was switched; null where what that changed was put away. */
+  readonly switched: { readonly dialect: DialectName; readonly flags: string } | null;
 }
 
 const initialState: BenchState = {
@@ -36,6 +41,7 @@ const initialState: BenchState = {
   reading: null,
   result: null,
   arrived: null,
+  work: null,
   reel: null,
   growth: null,
   contrast: null,
@@ -45,6 +51,7 @@ const initialState: BenchState = {
   caret: 0,
   sampleCaret: 0,
   panel: "ledger",
+  switched: null,
 };
 
 const slice = createSlice({
@@ -58,6 +65,7 @@ const slice = createSlice({
       ...state,
       answered: payload.generation,
       reading: payload.reading,
+      work: null,
       reel: null,
       step: null,
       view: null,
@@ -70,6 +78,7 @@ const slice = createSlice({
       answered: payload.generation,
       reading: payload.reading,
       result: payload,
+      work: null,
       reel: null,
       growth: null,
       step: null,
@@ -77,6 +86,7 @@ const slice = createSlice({
       chosen: 0,
     }),
     reelReady: (state, { payload }: PayloadAction<ReelInfo>) => ({ ...state, reel: payload }),
+    workKnown: (state, { payload }: PayloadAction<WorkResult>) => ({ ...state, work: payload }),
     growthReady: (state, { payload }: PayloadAction<GrowthResult>) => ({ ...state, growth: payload }),
     contrastReady: (state, { payload }: PayloadAction<ContrastResult | null>) => ({ ...state, contrast: payload }),
     wound: (state, { payload }: PayloadAction<number | null>) => ({ ...state, step: payload, view: payload === null ? null : state.view }),
@@ -84,6 +94,7 @@ const slice = createSlice({
     matchChosen: (state, { payload }: PayloadAction<number>) => ({ ...state, chosen: payload }),
     caretMoved: (state, { payload }: PayloadAction<number>) => (state.caret === payload ? state : { ...state, caret: payload }),
     sampleCaretMoved: (state, { payload }: PayloadAction<number>) => (state.sampleCaret === payload ? state : { ...state, sampleCaret: payload }),
+    dialectSwitched: (state, { payload }: PayloadAction<BenchState["switched"]>) => ({ ...state, switched: payload }),
     panelChosen: (state, { payload }: PayloadAction<SidePanel>) => ({ ...state, panel: payload }),
   },
 });
@@ -95,6 +106,7 @@ export const {
   arrived,
   ran,
   reelReady,
+  workKnown,
   growthReady,
   contrastReady,
   wound,
@@ -102,6 +114,7 @@ export const {
   matchChosen,
   caretMoved,
   sampleCaretMoved,
+  dialectSwitched,
   panelChosen,
 } = slice.actions;
 export const benchReducer = slice.reducer;

@@ -8,7 +8,7 @@ import { type AppDispatch, type RootState, store, useAppDispatch, useAppSelector
 import { shownSample } from "../draft/draftSlice.ts";
 import { type Engine, startEngine } from "../engine/client.ts";
 import type { Asked, TurnsAnswer } from "../engine/messages.ts";
-import { arrived, asked, contrastReady, growthReady, left, matchChosen, ran, reelReady, refused, viewed, wound } from "./benchSlice.ts";
+import { arrived, asked, contrastReady, growthReady, left, matchChosen, ran, reelReady, refused, viewed, workKnown, wound } from "./benchSlice.ts";
 
 export interface EngineControls {
   /** Winds the reel to a step; null leaves the reel and shows the result. */
@@ -192,7 +192,11 @@ async function answer(engine: Engine, dispatch: AppDispatch, question: Asked): P
   dispatch(ran(result));
   const reel = await engine.record(generation);
   if (reel && current()) dispatch(reelReady(reel));
-  if (!result.trouble || !current()) return;
+  if (!current()) return;
+  const work = await engine.work(generation);
+  if (!work || !current()) return;
+  dispatch(workKnown(work));
+  if (!work.trouble) return;
   const growth = await engine.growth(generation);
   if (growth && current()) dispatch(growthReady(growth));
 }

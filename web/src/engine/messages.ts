@@ -1,5 +1,5 @@
 /** What the page asks its worker, and what it hears back. Everything here is plain data that can be cloned. */
-import type { Diagnostic, Difference, EventKind, Growth, Phrase, QuantifierMode, SavedWay, Source, Span, Trouble } from "@lamprey/core";
+import type { Choice, Diagnostic, Difference, EventKind, Growth, Phrase, QuantifierMode, SavedWay, Source, Span, Trouble } from "@lamprey/core";
 
 export interface GroupMark extends Span {
   readonly number: number;
@@ -37,14 +37,27 @@ export interface RunResult {
   readonly matches: MatchRows;
   /** Every match was asked for, not only the first. */
   readonly everyMatch: boolean;
-  readonly steps: number;
+  /** What found the matches, and why that. */
+  readonly choice: Choice;
+  readonly elapsedMs: number;
+  /** Why not all matches are known; null where they are. */
+  readonly cut: "steps" | "memory" | "matches" | null;
+}
+
+/** What a plain backtracker does for the same answer. */
+export interface WorkResult {
+  readonly generation: number;
+  /** Decimal digits: it can be hundreds of them. */
+  readonly steps: string;
+  /** False where the count stopped before the run's end. */
+  readonly exact: boolean;
+  /** Set where the steps were counted without being taken: the figures below are of the run as far as it was taken. */
+  readonly foreseen: boolean;
+  readonly taken: number;
   readonly backtracks: number;
   readonly attempts: number;
   readonly deepest: number;
-  readonly elapsedMs: number;
-  /** Why the run did not go to its end; null where it did. */
-  readonly cut: "steps" | "memory" | "matches" | null;
-  /** Where it spent its steps; only where it was cut short for them. */
+  /** Where it spent its steps; only where it takes too many of them to be run. */
   readonly trouble: Trouble | null;
 }
 

@@ -7,10 +7,13 @@
 import {
   applyEdit,
   BacktrackingMachine,
+  chooseMachine,
   compile,
   contrastSentences,
   difference,
+  Forecast,
   find,
+  LinearMachine,
   locateTrouble,
   type MatchMode,
   type MatchTable,
@@ -45,6 +48,7 @@ import type {
   StepView,
   TurnsAnswer,
   VariantFigures,
+  WorkResult,
 } from "./messages.ts";
 
 /** Steps of a run on every keystroke: half a second of the machine's time, and it can be ended at any slice. */
@@ -77,12 +81,18 @@ function pause(): Promise<void> {
   });
 }
 
+/** Instructions that a forecast follows at most: a second or two, and it can be ended at any slice. */
+const FORECAST_BUDGET = 60_000_000;
+/** Characters that the linear machine reads in a slice. */
+const LINEAR_SLICE = 400_000;
+
 interface Current {
   readonly asked: Asked;
   readonly reading: Reading;
   readonly program: Program;
   readonly mode: MatchMode;
-  machine: BacktrackingMachine;
+  /** The plain backtracker, as far as it was run. */
+  readonly machine: BacktrackingMachine;
 }
 
 export class Session {
@@ -110,30 +120,58 @@ export class Session {
     if (!compiled.ok) return { kind: "refused", generation: asked.generation, reading: { ...marks, diagnostics: compiled.diagnostics } };
     const { program } = compiled;
     const mode: MatchMode = program.options.everyMatch ? "all" : "first";
+    const choice = chooseMachine(program);
     const machine = new BacktrackingMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT });
-    const budget = STEP_BUDGET + STEPS_A_CHARACTER * this.sample.length;
-    while (!machine.advance(SLICE) && machine.steps < budget && machine.steps - machine.attemptStep < ATTEMPT_BUDGET) {
-      await pause();
-      if (asked.generation < this.newest) return { kind: "superseded" };
-    }
+    const linear = choice.machine === "linear" ? new LinearMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT }) : null;
+    const useless = () => asked.generation < this.newest;
+    const ended = linear ? await this.drive(linearSlices(linear), useless) : await this.exhaust(machine, useless);
+    if (ended === null) return { kind: "superseded" };
     this.current = { asked, reading, program, mode, machine };
     this.reel = null;
-    const cut = machine.outcome === "running" ? "steps" : machine.outcome === "memory-limit" ? "memory" : machine.outcome === "match-limit" ? "matches" : null;
+    const { outcome, matches } = linear ?? machine;
     return {
       kind: "ran",
       generation: asked.generation,
       source: { dialect: asked.dialect, pattern: asked.pattern, flags: asked.flags },
       reading: marks,
-      matches: rowsOf(machine.matches),
+      matches: rowsOf(matches),
       everyMatch: mode === "all",
-      steps: machine.steps,
-      backtracks: machine.backtracks,
-      attempts: machine.attempts,
-      deepest: machine.deepest,
+      choice,
       elapsedMs: performance.now() - started,
-      cut,
-      trouble: cut === "steps" || cut === "memory" ? locateTrouble(machine) : null,
+      cut: CUTS[outcome],
     };
+  }
+
+  /** Runs the plain backtracker until it has ended or taken as many steps as it may; null where that became useless. */
+  private async exhaust(machine: BacktrackingMachine, useless: () => boolean): Promise<boolean | null> {
+    const budget = STEP_BUDGET + STEPS_A_CHARACTER * this.sample.length;
+    while (!machine.advance(SLICE) && machine.steps < budget && machine.steps - machine.attemptStep < ATTEMPT_BUDGET) {
+      await pause();
+      if (useless()) return null;
+    }
+    return true;
+  }
+
+  /** How much work a plain backtracker has with the run that was asked for: taken where it can be, counted where it cannot. */
+  async work(generation: number): Promise<WorkResult | null> {
+    const { current } = this;
+    const useless = () => generation < this.newest;
+    if (!current || current.asked.generation !== generation) return null;
+    const { machine, program, mode } = current;
+    if (this.reel?.end.complete) {
+      const { steps, backtracks, attempts, deepest } = this.reel.end;
+      return { generation, steps: String(steps), exact: true, foreseen: false, taken: steps, backtracks, attempts, deepest, trouble: null };
+    }
+    if (machine.steps === 0 && (await this.exhaust(machine, useless)) === null) return null;
+    const { steps: taken, backtracks, attempts, deepest } = machine;
+    const figures = { generation, taken, backtracks, attempts, deepest };
+    const cut = CUTS[machine.outcome];
+    if (cut === null || cut === "matches") return { ...figures, steps: String(taken), exact: cut === null, foreseen: false, trouble: null };
+    const trouble = locateTrouble(machine);
+    const count = program.references.length > 0 ? null : await this.drive(forecastSlices(program, this.sample, mode), useless);
+    if (useless()) return null;
+    const counted = count?.exact ?? false;
+    return { ...figures, steps: String(counted ? count?.steps : taken), exact: counted, foreseen: counted, trouble };
   }
 
   /** Drives slices to their end, unless a newer request makes them useless. */
@@ -245,6 +283,20 @@ export class Session {
       sentences: contrastSentences(left.weighed, right.weighed, "greedy", "lazy"),
     };
   }
+}
+
+/** How a run's end is said. */
+const CUTS = { running: "steps", "memory-limit": "memory", "match-limit": "matches", done: null } as const;
+
+function* linearSlices(machine: LinearMachine): Generator<number, true> {
+  while (!machine.advance(LINEAR_SLICE)) yield machine.count;
+  return true;
+}
+
+function* forecastSlices(program: Program, text: string, mode: MatchMode): Generator<number, Forecast> {
+  const forecast = new Forecast(program, text, { mode });
+  for (let spent = 0; spent < FORECAST_BUDGET && !forecast.advance(SLICE); spent += SLICE) yield spent;
+  return forecast;
 }
 
 type Weighing = {

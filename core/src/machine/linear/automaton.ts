@@ -15,18 +15,22 @@ import { beginIteration, endIteration, enterLoop, forcedWay } from "../../progra
 import { ASSERTIONS, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, type Program } from "../../program/program.ts";
 import type { StateSpace } from "../../program/states.ts";
 import type { Node } from "../../syntax/tree.ts";
+import { type Kernel, MAX_SKIPPED_STATES, TABLE_ENTRIES } from "./kernel.ts";
 
-/** Entries of the table of transitions: 4 MB. */
-const MAX_ENTRIES = 1 << 20;
 /** Threads in all states together: 8 MB. */
 const MAX_THREADS = 1 << 20;
 
 /** Flags of a transition: the state before matched here; nothing is alive any more. */
 export const MATCHED = 1;
 export const DEAD = 2;
+/** The state that it leads to stays as it is on most characters: a flag of the row itself. */
+export const SKIPS = 4;
 /** What is left of a transition without its flags is where the row of its state begins. */
-export const ROW = ~3;
+export const ROW = ~7;
+const LEAST_STRIDE = 8;
 const UNKNOWN = -1;
+/** ASCII characters that a state has to stay on before it is worth skipping through. */
+const MOST_OF_ASCII = 96;
 
 /** In a list of threads: a new attempt begins at every offset. */
 const RESTART = -1;
@@ -46,6 +50,9 @@ export interface AutomatonOptions {
   readonly whole: boolean;
   /** Lookarounds by number, for the bits of a symbol. */
   readonly looks: ReadonlyMap<Node, number>;
+  /** The memory that the table lies in, and whether states are skipped through there. */
+  readonly kernel?: Kernel | undefined;
+  readonly skips?: boolean;
 }
 
 export class Automaton {
@@ -55,6 +62,10 @@ export class Automaton {
   readonly symbols: number;
   /** Transitions, a row a state, by symbol; −1 where not known yet. */
   table: Int32Array = new Int32Array(0);
+  /** Goes up when the table is thrown away: rows from before mean nothing any more. */
+  generation = 0;
+  /** A row's number, as a power of two, is its state's number times this power. */
+  readonly strideLog: number;
   /** The classes of a last character begin here; 0 where they are the same as others. */
   readonly lastSymbols: number;
   private readonly program: Program;
@@ -86,9 +97,10 @@ export class Automaton {
     this.lastSymbols = lastMatters ? partition.count : 0;
     this.edge = partition.count * (lastMatters ? 2 : 1);
     this.symbols = this.edge + 1;
-    let stride = 4;
+    let stride = LEAST_STRIDE;
     while (stride < this.symbols << options.looks.size) stride *= 2;
     this.stride = stride;
+    this.strideLog = Math.log2(stride);
     this.kindOf = new Int32Array(this.symbols);
     const kinds = new Map<string, number>();
     for (let symbol = 0; symbol < this.symbols; symbol++) {
@@ -127,17 +139,17 @@ export class Automaton {
 
   /** Works out a transition. The table may be thrown away first; the row returned is one of the table as it is then. */
   extend(row: number, symbol: number): number {
-    const state = row / this.stride;
+    const state = (row & ROW) / this.stride;
     const threads = this.lists[state] as Float64Array;
     const kind = this.kinds[state] as number;
     const { leaves, matched } = this.close(threads, kind, symbol, this.notHere[state] as boolean);
     const side = symbol % this.symbols;
     const next = side === this.edge ? [] : this.step(leaves, side % this.partition.count);
-    const full = (this.lists.length + 1) * this.stride > MAX_ENTRIES || this.threadCount > MAX_THREADS;
+    const full = (this.lists.length + 1) * this.stride > TABLE_ENTRIES || this.threadCount > MAX_THREADS;
     if (full) this.forget();
     const target = this.intern(next, this.kindOf[side] as number, false);
     const transition = target | (matched ? MATCHED : 0) | (target === 0 ? DEAD : 0);
-    if (!full) this.table[row + symbol] = transition;
+    if (!full) this.table[(row & ROW) + symbol] = transition;
     return transition;
   }
 
@@ -148,7 +160,8 @@ export class Automaton {
     this.threadCount = 0;
     this.numbers.clear();
     this.starts.clear();
-    this.table = new Int32Array(16 * this.stride).fill(UNKNOWN);
+    this.generation++;
+    this.table = this.options.kernel?.table(this.options.backward ? 1 : 0) ?? new Int32Array(16 * this.stride);
     // The first state is the one where nothing is alive.
     this.intern([], 0, false);
     this.table.fill(DEAD, 0, this.stride);
@@ -164,13 +177,38 @@ export class Automaton {
     this.kinds.push(kind);
     this.notHere.push(notHere);
     this.threadCount += threads.length + 8;
-    this.numbers.set(key, row);
     if (row + this.stride > this.table.length) {
-      const grown = new Int32Array(2 * this.table.length).fill(UNKNOWN);
+      const grown = new Int32Array(2 * this.table.length);
       grown.set(this.table);
       this.table = grown;
     }
-    return row;
+    this.table.fill(UNKNOWN, row, row + this.stride);
+    const marked = row | (row > 0 && this.skipsThrough(row / this.stride) ? SKIPS : 0);
+    this.numbers.set(key, marked);
+    return marked;
+  }
+
+  /** Whether a state stays as it is on most characters; then the kernel is told on which it does not. */
+  private skipsThrough(state: number): boolean {
+    const { kernel, skips, looks } = this.options;
+    if (!kernel || !skips || looks.size > 0 || state >= MAX_SKIPPED_STATES || this.notHere[state]) return false;
+    const threads = this.lists[state] as Float64Array;
+    const own = threads.join();
+    const kind = this.kinds[state] as number;
+    const stays: boolean[] = [];
+    let count = 0;
+    const leaves = (character: number): boolean => {
+      const symbol = this.partition.latin[character] as number;
+      if (stays[symbol] === undefined) {
+        const { leaves: items, matched } = this.close(threads, kind, symbol, false);
+        stays[symbol] = !matched && this.kindOf[symbol] === kind && this.step(items, symbol).join() === own;
+      }
+      return !stays[symbol];
+    };
+    for (let c = 0; c < 0x80; c++) if (!leaves(c)) count++;
+    if (count < MOST_OF_ASCII) return false;
+    kernel.setSkip(state, leaves);
+    return true;
   }
 
   /** Whether a set holds the class of a symbol. */

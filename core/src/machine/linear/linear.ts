@@ -8,11 +8,13 @@
  */
 import { Forecast } from "../../forecast/forecast.ts";
 import type { Program } from "../../program/program.ts";
+import { StateSpace } from "../../program/states.ts";
 import { BacktrackingMachine, type MatchMode } from "../backtracking.ts";
 import { Items } from "../items.ts";
 import { MatchTable } from "../matches.ts";
 import { Automaton, DEAD, MATCHED, ROW } from "./automaton.ts";
-import { type Plan, planOf, type Refusal } from "./plan.ts";
+import { Kernel, MAX_SYMBOLS, Stop, WIDE } from "./kernel.ts";
+import { type Plan, planOf, REFUSALS, type Refusal } from "./plan.ts";
 import { Sides } from "./sides.ts";
 
 export interface LinearOptions {
@@ -23,9 +25,18 @@ export interface LinearOptions {
   readonly countOnly?: boolean;
   /** Stop after so many matches; no bound where left out. */
   readonly matchLimit?: number;
+  /** Characters from which on a text is read by the kernel; for tests. */
+  readonly kernelFrom?: number;
 }
 
 const LATIN = 256;
+
+/** Texts from this length on are worth copying into a kernel's memory. */
+const KERNEL_TEXT = 50_000;
+/** Units that are kept on either side of the place in a window, so that a step back or ahead finds them. */
+const LEAST_LEFT = 2;
+/** A match that is shorter is found its start in plain loops sooner than by a call. */
+const KERNEL_MATCH = 64;
 
 /** Captures of a short match are found by the backtracking machine, as long as it does not take more steps than this. */
 const CAPTURE_STEPS = 2_000;
@@ -43,15 +54,16 @@ export class LinearMachine {
   private readonly matchLimit: number;
   private readonly runner: Search | Forecast;
 
-  constructor(program: Program, text: string, { mode, from = 0, countOnly = false, matchLimit = Number.POSITIVE_INFINITY }: LinearOptions) {
+  constructor(program: Program, text: string, { mode, from = 0, countOnly = false, matchLimit = Number.POSITIVE_INFINITY, kernelFrom = KERNEL_TEXT }: LinearOptions) {
     this.mode = mode;
     this.countOnly = countOnly;
     this.matchLimit = matchLimit;
     const plan = planOf(program);
     this.refusal = typeof plan === "string" ? plan : null;
-    if (plan === "references") throw new RangeError("A pattern with back-references does not run on the linear machine.");
+    if (plan === "references" || (typeof plan === "string" && !StateSpace.of(program)))
+      throw new RangeError(`The linear machine cannot take this: ${REFUSALS[plan]}.`);
     this.matches = new MatchTable(program.groups.length);
-    this.runner = typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, mode, from);
+    this.runner = typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { mode, from, countOnly, kernelFrom });
   }
 
   /** Works on about so many characters, and says whether the run has ended. */
@@ -59,6 +71,7 @@ export class LinearMachine {
     if (this.outcome !== "running") return true;
     if (this.runner instanceof Search) this.search(this.runner, budget);
     else this.follow(this.runner, budget);
+    if (this.outcome !== "running" && this.runner instanceof Search) this.runner.close();
     return this.outcome !== "running";
   }
 
@@ -66,6 +79,8 @@ export class LinearMachine {
     const until = search.work + budget;
     while (search.work < until) {
       const found = search.next(until);
+      this.count += search.counted;
+      search.counted = 0;
       if (found === "more") return;
       if (found === "none") {
         this.outcome = "done";
@@ -106,10 +121,19 @@ export class LinearMachine {
 
 const NO_REGISTERS = new Int32Array(0);
 
+interface SearchOptions {
+  readonly mode: MatchMode;
+  readonly from: number;
+  readonly countOnly: boolean;
+  readonly kernelFrom: number;
+}
+
 /** The search of an automaton through a text, match after match. */
 class Search {
   /** Characters read so far, in all passes. */
   work = 0;
+  /** Matches passed by on the way to the one found last; only where they are counted alone. */
+  counted = 0;
   /** The match found last. */
   start = -1;
   end = -1;
@@ -124,6 +148,11 @@ class Search {
   private readonly items: Items;
   private readonly forward: Automaton;
   private readonly backward: Automaton;
+  private kernel: Kernel | undefined;
+  /** Matches can be counted one behind the other without knowing where they begin. */
+  private readonly counting: boolean;
+  /** Generation of the forward automaton that the kernel's starts are of. */
+  private startsOf = 0;
   /** Per offset, bits of the lookarounds that hold; null where there are none. */
   private readonly held: Uint8Array | null;
   private looksDone = 0;
@@ -136,7 +165,7 @@ class Search {
   private lastEnd = -1;
   private notEmptyFrom = -1;
 
-  constructor(program: Program, plan: Plan, text: string, mode: MatchMode, from: number) {
+  constructor(program: Program, plan: Plan, text: string, { mode, from, countOnly, kernelFrom }: SearchOptions) {
     this.program = program;
     this.plan = plan;
     this.text = text;
@@ -148,9 +177,29 @@ class Search {
     const whole = mode === "whole";
     const looks = plan.lookNumbers;
     const { forward, backward, partition } = plan;
-    this.forward = new Automaton(forward.program, forward.states, partition, { backward: false, anchored: this.anchored, everyMatch: false, whole, looks });
-    this.backward = new Automaton(backward.program, backward.states, partition, { backward: true, anchored: true, everyMatch: true, whole: false, looks });
+    // Twice as many symbols as classes, and one for the edge, are the most there can be.
+    const kernel = text.length >= kernelFrom && 2 * partition.count < MAX_SYMBOLS ? Kernel.take() : undefined;
+    this.forward = new Automaton(forward.program, forward.states, partition, {
+      backward: false,
+      anchored: this.anchored,
+      everyMatch: false,
+      whole,
+      looks,
+      kernel,
+      skips: true,
+    });
+    this.backward = new Automaton(backward.program, backward.states, partition, { backward: true, anchored: true, everyMatch: true, whole: false, looks, kernel });
+    this.kernel = kernel;
+    this.counting = countOnly && mode === "all" && !this.anchored && !plan.canBeEmpty;
     this.held = looks.size > 0 ? new Uint8Array(text.length + 1) : null;
+    const { codePoints } = program.options;
+    kernel?.setClasses((unit) => (codePoints && (unit & 0xf800) === 0xd800 ? WIDE : partition.classOf(unit)));
+  }
+
+  /** Gives back what was taken. */
+  close(): void {
+    this.kernel?.release();
+    this.kernel = undefined;
   }
 
   /** Finds the next match, or says that there is none, or that it needs more work than it may do. */
@@ -162,7 +211,7 @@ class Search {
       this.lastEnd = -1;
       this.row = this.forward.start(this.sides.before(this.forward, this.from), this.notEmptyFrom === this.from);
     }
-    if (!this.scan(until)) return "more";
+    if (!(this.kernel ? this.scanInKernel(this.kernel, until) : this.scan(until))) return "more";
     this.at = -1;
     if (this.lastEnd < 0) {
       this.from = this.text.length + 1;
@@ -170,7 +219,7 @@ class Search {
     }
     this.end = this.lastEnd;
     this.notEmptyAt = this.notEmptyFrom;
-    this.start = this.startOf(this.end);
+    this.start = this.counting ? -1 : this.startOf(this.end);
     const empty = this.start === this.end;
     const stays = !empty || this.program.afterEmptyMatch === "not-empty-here";
     this.from = stays ? this.end : this.items.after(this.end);
@@ -224,11 +273,59 @@ class Search {
     return at >= text.length - 2 && this.scanEnd();
   }
 
+  /** The same in the kernel, which comes back for transitions that are not known yet and for characters of two units. */
+  private scanInKernel(kernel: Kernel, until: number): boolean {
+    const { forward, text, held, sides, counting } = this;
+    const stop = Math.min(text.length - 2, this.at + (until - this.work));
+    const begun = this.at;
+    let { at, row, lastEnd } = this;
+    while (at < stop) {
+      if (at < kernel.from || at >= kernel.to - LEAST_LEFT) kernel.load(text, Math.max(0, at - LEAST_LEFT), held);
+      if (counting && this.startsOf !== forward.generation) this.setStarts(kernel);
+      const why = kernel.scan(at, stop, row, lastEnd, counting, forward.strideLog, held !== null, forward.symbols);
+      at = kernel.at;
+      row = kernel.row;
+      lastEnd = kernel.end;
+      this.counted += kernel.count;
+      if (why === Stop.Bound) continue;
+      let over = why === Stop.Dead;
+      if (row < 0) row = forward.start(sides.before(forward, at));
+      else if (!over) {
+        const symbol = sides.after(forward, at) + (held ? (held[at] as number) * forward.symbols : 0);
+        const known = forward.table[(row & ROW) + symbol] as number;
+        const transition = known < 0 ? forward.extend(row, symbol) : known;
+        row = transition & ~(MATCHED | DEAD);
+        if (transition & MATCHED) lastEnd = at;
+        over = (transition & DEAD) !== 0;
+        at = this.items.after(at);
+      }
+      if (!over) continue;
+      if (!counting || lastEnd < 0) {
+        this.work += at - begun + 1;
+        this.lastEnd = lastEnd;
+        return true;
+      }
+      this.counted++;
+      at = lastEnd;
+      lastEnd = -1;
+      row = forward.start(sides.before(forward, at));
+    }
+    this.work += Math.abs(at - begun) + 1;
+    Object.assign(this, { at, row: row & ROW, lastEnd });
+    return at >= text.length - 2 && this.scanEnd();
+  }
+
+  private setStarts(kernel: Kernel): void {
+    const { forward } = this;
+    for (let symbol = 0; symbol < forward.edge; symbol++) kernel.setStart(symbol, forward.start(symbol));
+    this.startsOf = forward.generation;
+  }
+
   private scanEnd(): boolean {
     const { forward, text, held } = this;
     for (let at = this.at; at <= text.length; at = this.items.after(at)) {
       const symbol = this.sides.after(forward, at) + (held ? (held[at] as number) * forward.symbols : 0);
-      const known = forward.table[this.row + symbol] as number;
+      const known = forward.table[(this.row & ROW) + symbol] as number;
       const transition = known < 0 ? forward.extend(this.row, symbol) : known;
       this.row = transition & ROW;
       if (transition & MATCHED) this.lastEnd = at;
@@ -254,6 +351,13 @@ class Search {
       if (transition & DEAD || at <= from) break;
       at = this.items.stepBack(1, at);
       this.work++;
+      if (!this.kernel || at - from < KERNEL_MATCH || at - this.kernel.from < KERNEL_MATCH || at > this.kernel.to) continue;
+      const why = this.kernel.back(at, from, row, found, held !== null, backward.symbols);
+      this.work += at - this.kernel.at;
+      at = this.kernel.at;
+      row = this.kernel.row;
+      found = this.kernel.end;
+      if (why === Stop.Dead) break;
     }
     return found;
   }

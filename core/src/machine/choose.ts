@@ -1,0 +1,18 @@
+/** Which machine finds a program's matches when nobody says, and why: for a result, and for a sentence on the screen. */
+import type { Program } from "../program/program.ts";
+import { StateSpace } from "../program/states.ts";
+import { planOf, REFUSALS } from "./linear/plan.ts";
+
+export interface Choice {
+  readonly machine: "linear" | "backtracking";
+  /** A clause that goes on after “because”. */
+  readonly reason: string;
+}
+
+/** The linear machine wherever it can be: its time is bounded by the text. */
+export function chooseMachine(program: Program): Choice {
+  const plan = planOf(program);
+  if (typeof plan !== "string") return { machine: "linear", reason: "an automaton can take the pattern" };
+  if (StateSpace.of(program)) return { machine: "linear", reason: `outcomes are remembered, since ${REFUSALS[plan]}` };
+  return { machine: "backtracking", reason: REFUSALS[plan] };
+}

@@ -1,0 +1,20 @@
+/**
+ * What the kernel asks of its host and every browser, worker and Node has. It is declared here because the core names
+ * no platform; `WebAssembly` may be missing, or refuse to compile.
+ */
+export interface HostMemory {
+  readonly buffer: ArrayBuffer;
+}
+
+export type HostModule = { readonly compiled: unique symbol };
+
+interface Host {
+  readonly WebAssembly?: {
+    readonly Module: new (bytes: Uint8Array) => HostModule;
+    readonly Memory: new (size: { readonly initial: number }) => HostMemory;
+    readonly Instance: new (module: HostModule, imports: Readonly<Record<string, Readonly<Record<string, HostMemory>>>>) => { readonly exports: unknown };
+  };
+  readonly TextEncoder: new () => { encodeInto(text: string, bytes: Uint8Array): { readonly read: number; readonly written: number } };
+}
+
+export const host = globalThis as unknown as Host;

@@ -1,0 +1,558 @@
+/**
+ * The loops of the linear machine in WebAssembly: reading a long text through an automaton's table, with stretches on
+ * which a state stays as it is skipped sixteen characters at a time.
+ *
+ * A text comes into the memory window by window, a byte a character where a window is ASCII and two where it is not, so
+ * the memory is the same for any text. Where the host has no WebAssembly, or may not compile any, the machine does the
+ * same in plain loops.
+ */
+import { assemble, type Function, op } from "./assembler.ts";
+import { type HostMemory, type HostModule, host } from "./host.ts";
+
+// Where things lie in the memory, in bytes.
+const CONTROL = 0;
+/** Symbols of all code units, two bytes each. */
+const CLASSES = 0x400;
+/** By symbol of the character behind: the row where a search starts, four bytes each. */
+const STARTS = 0x24000;
+/** By state: which ASCII characters do not leave it as it is, as two tables of nibbles. */
+const SKIPS = 0x64000;
+const SKIP_BYTES = 32;
+export const TABLES = [0x80000, 0x480000] as const;
+/** Entries of a table. */
+export const TABLE_ENTRIES = 1 << 20;
+const TEXT = 0x880000;
+/** Code units of a window: it stays in the processor's second cache. */
+export const WINDOW = 0x10000;
+/** Bits of the lookarounds at the offsets of the window, its end included. */
+const HELD = TEXT + 2 * WINDOW + 64;
+/** UTF-8 of a window that is not ASCII, on its way to UTF-16: three bytes a unit at most. */
+const STAGING = HELD + WINDOW + 64;
+const PAGE = 0x10000;
+const PAGES = Math.ceil((STAGING + 3 * WINDOW) / PAGE) + 1;
+
+/** States that can be skipped through are among the first of an automaton. */
+export const MAX_SKIPPED_STATES = (TABLES[0] - SKIPS) / SKIP_BYTES;
+/** Symbols have to fit the table of starts. */
+export const MAX_SYMBOLS = (SKIPS - STARTS) / 4;
+
+const ASCII = 0x80;
+const UNITS = 0x10000;
+/** An offset that is in no window: what was found lies before it. */
+const NOT_HERE = 0x7fffff;
+
+/** A symbol that no automaton has: the character has to be read with the one after it. */
+export const WIDE = 0xffff;
+
+/** Flags of a transition, as in the automaton. */
+const MATCHED = 1;
+const DEAD = 2;
+const SKIPS_HERE = 4;
+const FLAGS = 7;
+
+/** Why a kernel stopped. */
+export const Stop = { Bound: 0, Dead: 1, Unknown: 2, Wide: 3 } as const;
+
+/** Results, in the control block. */
+const Result = { at: CONTROL, row: CONTROL + 4, end: CONTROL + 8, count: CONTROL + 12 } as const;
+
+type Width = 1 | 2;
+
+const NIBBLE = Array.from({ length: 16 }, () => 0x0f);
+const BYTE_MOST = Array.from({ length: 8 }, () => [0xff, 0x00]).flat();
+const ZERO = Array.from({ length: 16 }, () => 0);
+
+const unitAt = (at: number[], width: Width, back: number): number[] => {
+  const index = back === 0 ? at : [...at, ...op.i32(back), ...op.sub];
+  return width === 1 ? [...index, ...op.load8(TEXT)] : [...index, ...op.i32(1), ...op.shl, ...op.load16(TEXT)];
+};
+const classOf = (unit: number[]): number[] => [...unit, ...op.i32(1), ...op.shl, ...op.load16(CLASSES)];
+
+/** skip(at, stop, row, strideLog): the next offset whose character leaves the state, or where fewer than 16 are left. */
+function skip(width: Width): Function {
+  const [at, stop, row, strideLog, bits, low, high, v] = [0, 1, 2, 3, 4, 5, 6, 7];
+  const wide = (offset: number): number[] => [
+    ...op.get(at),
+    ...op.i32(1),
+    ...op.shl,
+    ...op.v128Load(TEXT + offset),
+    ...op.v128Const(BYTE_MOST),
+    ...op.i16x8MinU,
+  ];
+  const read = width === 1 ? [...op.get(at), ...op.v128Load(TEXT)] : [...wide(0), ...wide(16), ...op.i8x16NarrowU];
+  return {
+    name: `skip${width}`,
+    parameters: 4,
+    numbers: 1,
+    vectors: 3,
+    body: [
+      op.get(row),
+      op.get(strideLog),
+      op.shrU,
+      op.i32(SKIP_BYTES),
+      op.mul,
+      op.tee(bits),
+      op.v128Load(SKIPS),
+      op.set(low),
+      op.get(bits),
+      op.v128Load(SKIPS + 16),
+      op.set(high),
+      op.loop(
+        op.get(at),
+        op.i32(16),
+        op.add,
+        op.get(stop),
+        op.gtS,
+        op.when(op.get(at), op.ret),
+        read,
+        op.set(v),
+        op.get(low),
+        op.get(v),
+        op.v128Const(NIBBLE),
+        op.v128And,
+        op.swizzle,
+        op.get(high),
+        op.get(v),
+        op.i32(4),
+        op.i8x16ShrU,
+        op.swizzle,
+        op.v128And,
+        op.v128Const(ZERO),
+        op.i8x16Ne,
+        op.i8x16Bitmask,
+        // Beyond ASCII every character is looked at by itself.
+        op.get(v),
+        op.i8x16Bitmask,
+        op.or,
+        op.tee(bits),
+        op.when(op.get(at), op.get(bits), op.ctz, op.add, op.ret),
+        op.get(at),
+        op.i32(16),
+        op.add,
+        op.set(at),
+        op.br(0),
+      ),
+      op.get(at),
+    ],
+  };
+}
+
+/**
+ * scan(at, stop, row, end, counting, strideLog, held, symbols): along the text. `held` is where the bits of lookarounds
+ * begin, or 0; counting goes on behind every match that is through.
+ */
+function scan(width: Width, skipIndex: number): Function {
+  const [at, stop, row, end, counting, strideLog, held, symbols, transition, count, status, symbol] = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11];
+  const leave = (why: number, depth: number): number[] => [...op.i32(why), ...op.set(status), ...op.br(depth)];
+  return {
+    name: `scan${width}`,
+    parameters: 8,
+    numbers: 4,
+    vectors: 0,
+    body: [
+      op.block(
+        op.loop(
+          op.get(at),
+          op.get(stop),
+          op.geS,
+          op.when(leave(Stop.Bound, 2)),
+          // A state that is skipped through is marked in its row.
+          op.get(row),
+          op.i32(SKIPS_HERE),
+          op.and,
+          op.when(
+            op.get(row),
+            op.i32(~FLAGS),
+            op.and,
+            op.set(row),
+            op.get(at),
+            op.get(stop),
+            op.get(row),
+            op.get(strideLog),
+            op.call(skipIndex),
+            op.set(at),
+            op.get(at),
+            op.get(stop),
+            op.geS,
+            op.when(leave(Stop.Bound, 3)),
+          ),
+          classOf(unitAt(op.get(at), width, 0)),
+          op.set(symbol),
+          width === 2 ? [...op.get(symbol), ...op.i32(WIDE), ...op.eq, ...op.when(leave(Stop.Wide, 2))] : [],
+          op.get(held),
+          op.when(op.get(held), op.get(at), op.add, op.load8(0), op.get(symbols), op.mul, op.get(symbol), op.add, op.set(symbol)),
+          op.get(row),
+          op.get(symbol),
+          op.add,
+          op.i32(2),
+          op.shl,
+          op.load(TABLES[0]),
+          op.tee(transition),
+          op.i32(FLAGS),
+          op.and,
+          op.eqz,
+          op.when(op.get(transition), op.set(row), op.get(at), op.i32(1), op.add, op.set(at), op.br(1)),
+          op.get(transition),
+          op.i32(0),
+          op.ltS,
+          op.when(leave(Stop.Unknown, 2)),
+          op.get(transition),
+          op.i32(MATCHED),
+          op.and,
+          op.when(op.get(at), op.set(end)),
+          op.get(transition),
+          op.i32(DEAD),
+          op.and,
+          op.when(
+            op.get(end),
+            op.i32(1),
+            op.ltS,
+            op.get(end),
+            op.i32(NOT_HERE),
+            op.eq,
+            op.or,
+            op.get(counting),
+            op.eqz,
+            op.or,
+            op.when(leave(Stop.Dead, 3)),
+            op.get(count),
+            op.i32(1),
+            op.add,
+            op.set(count),
+            op.get(end),
+            op.set(at),
+            op.i32(-1),
+            op.set(end),
+            classOf(unitAt(op.get(at), width, 1)),
+            op.tee(symbol),
+            op.i32(WIDE),
+            op.eq,
+            op.when(op.i32(-1), op.set(row), leave(Stop.Wide, 3)),
+            op.get(symbol),
+            op.i32(2),
+            op.shl,
+            op.load(STARTS),
+            op.set(row),
+            op.br(1),
+          ),
+          op.get(transition),
+          op.i32(~(MATCHED | DEAD)),
+          op.and,
+          op.set(row),
+          op.get(at),
+          op.i32(1),
+          op.add,
+          op.set(at),
+          op.br(0),
+        ),
+      ),
+      ...[
+        [Result.at, at],
+        [Result.row, row],
+        [Result.end, end],
+        [Result.count, count],
+      ].flatMap(([address, local]) => [op.i32(0), op.get(local as number), op.store(address as number)]),
+      op.get(status),
+    ],
+  };
+}
+
+/** back(at, from, row, found, held, symbols): against the text, from where a match ends to where it begins. */
+function back(width: Width): Function {
+  const [at, from, row, found, held, symbols, transition, status, symbol] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
+  const leave = (why: number, depth: number): number[] => [...op.i32(why), ...op.set(status), ...op.br(depth)];
+  return {
+    name: `back${width}`,
+    parameters: 6,
+    numbers: 3,
+    vectors: 0,
+    body: [
+      op.block(
+        op.loop(
+          op.get(at),
+          op.get(from),
+          op.leS,
+          op.when(leave(Stop.Bound, 2)),
+          classOf(unitAt(op.get(at), width, 1)),
+          op.set(symbol),
+          width === 2 ? [...op.get(symbol), ...op.i32(WIDE), ...op.eq, ...op.when(leave(Stop.Wide, 2))] : [],
+          op.get(held),
+          op.when(op.get(held), op.get(at), op.add, op.load8(0), op.get(symbols), op.mul, op.get(symbol), op.add, op.set(symbol)),
+          op.get(row),
+          op.get(symbol),
+          op.add,
+          op.i32(2),
+          op.shl,
+          op.load(TABLES[1]),
+          op.tee(transition),
+          op.i32(0),
+          op.ltS,
+          op.when(leave(Stop.Unknown, 2)),
+          op.get(transition),
+          op.i32(MATCHED),
+          op.and,
+          op.when(op.get(at), op.set(found)),
+          op.get(transition),
+          op.i32(DEAD),
+          op.and,
+          op.when(leave(Stop.Dead, 2)),
+          op.get(transition),
+          op.i32(~FLAGS),
+          op.and,
+          op.set(row),
+          op.get(at),
+          op.i32(1),
+          op.sub,
+          op.set(at),
+          op.br(0),
+        ),
+      ),
+      ...[
+        [Result.at, at],
+        [Result.row, row],
+        [Result.end, found],
+      ].flatMap(([address, local]) => [op.i32(0), op.get(local as number), op.store(address as number)]),
+      op.get(status),
+    ],
+  };
+}
+
+/**
+ * widen(from, length, to): UTF-8 that stands at `from` as UTF-16 at `to`; returns the number of code units. The UTF-8
+ * is an encoder's own, so it is well formed.
+ */
+function widen(): Function {
+  const [from, length, to, end, byte, start, point] = [0, 1, 2, 3, 4, 5, 6];
+  const next = (shift: number): number[] => [...op.get(from), ...op.load8(shift), ...op.i32(0x3f), ...op.and];
+  const put = (value: number[]): number[] => [...op.get(to), ...value, ...[0x3b, 1, 0], ...op.get(to), ...op.i32(2), ...op.add, ...op.set(to)];
+  const advance = (bytes: number): number[] => [...op.get(from), ...op.i32(bytes), ...op.add, ...op.set(from), ...op.br(1)];
+  const shl = (value: number[], bits: number): number[] => [...value, ...op.i32(bits), ...op.shl];
+  return {
+    name: "widen",
+    parameters: 3,
+    numbers: 4,
+    vectors: 0,
+    body: [
+      op.get(from),
+      op.get(length),
+      op.add,
+      op.set(end),
+      op.get(to),
+      op.set(start),
+      op.block(
+        op.loop(
+          op.get(from),
+          op.get(end),
+          op.geS,
+          op.brIf(1),
+          op.get(from),
+          op.load8(0),
+          op.tee(byte),
+          op.i32(0x80),
+          op.ltS,
+          op.when(put(op.get(byte)), advance(1)),
+          op.get(byte),
+          op.i32(0xe0),
+          op.ltS,
+          op.when(put([...shl([...op.get(byte), ...op.i32(0x1f), ...op.and], 6), ...next(1), ...op.or]), advance(2)),
+          op.get(byte),
+          op.i32(0xf0),
+          op.ltS,
+          op.when(
+            put([...shl([...op.get(byte), ...op.i32(0x0f), ...op.and], 12), ...shl(next(1), 6), ...op.or, ...next(2), ...op.or]),
+            advance(3),
+          ),
+          shl([...op.get(byte), ...op.i32(0x07), ...op.and], 18),
+          shl(next(1), 12),
+          op.or,
+          shl(next(2), 6),
+          op.or,
+          next(3),
+          op.or,
+          op.i32(0x10000),
+          op.sub,
+          op.set(point),
+          put([...op.get(point), ...op.i32(10), ...op.shrU, ...op.i32(0xd800), ...op.or]),
+          put([...op.get(point), ...op.i32(0x3ff), ...op.and, ...op.i32(0xdc00), ...op.or]),
+          op.get(from),
+          op.i32(4),
+          op.add,
+          op.set(from),
+          op.br(0),
+        ),
+      ),
+      op.get(to),
+      op.get(start),
+      op.sub,
+      op.i32(1),
+      op.shrU,
+    ],
+  };
+}
+
+interface Exports {
+  readonly scan1: (at: number, stop: number, row: number, end: number, counting: number, strideLog: number, held: number, symbols: number) => number;
+  readonly scan2: Exports["scan1"];
+  readonly back1: (at: number, from: number, row: number, found: number, held: number, symbols: number) => number;
+  readonly back2: Exports["back1"];
+  readonly widen: (from: number, length: number, to: number) => number;
+}
+
+let compiled: HostModule | null | undefined;
+
+/** The module, made once; null where the host does not have or allow WebAssembly. */
+function kernelModule(): HostModule | null {
+  if (compiled !== undefined) return compiled;
+  try {
+    const bytes = assemble([skip(1), skip(2), scan(1, 0), scan(2, 1), back(1), back(2), widen()]);
+    compiled = host.WebAssembly ? new host.WebAssembly.Module(bytes) : null;
+  } catch {
+    // Without WebAssembly, or under a policy that forbids compiling it, the plain loops do the work.
+    compiled = null;
+  }
+  return compiled;
+}
+
+/** Kernels that are not in use; more than a few are never in use at once. */
+const free: Kernel[] = [];
+const MAX_FREE = 4;
+
+export class Kernel {
+  /** Offsets in the text, rows and counts that the last call came to. */
+  at = 0;
+  row = 0;
+  end = 0;
+  count = 0;
+  /** The stretch of the text that is in the memory. */
+  from = 0;
+  to = 0;
+  private readonly exports: Exports;
+  private readonly memory: HostMemory;
+  private readonly encoder = new host.TextEncoder();
+  private readonly control: Int32Array;
+  private readonly narrow: Uint8Array;
+  private readonly wide: Uint16Array;
+  private readonly staging: Uint8Array;
+  private readonly heldBits: Uint8Array;
+  private width: Width = 1;
+  private classOf: (unit: number) => number = () => 0;
+  /** Whether the classes beyond ASCII are in the memory. */
+  private allClasses = false;
+
+  private constructor(exports: Exports, memory: HostMemory) {
+    this.exports = exports;
+    this.memory = memory;
+    this.control = new Int32Array(memory.buffer, CONTROL, 4);
+    this.narrow = new Uint8Array(memory.buffer, TEXT, WINDOW);
+    this.wide = new Uint16Array(memory.buffer, TEXT, WINDOW);
+    this.staging = new Uint8Array(memory.buffer, STAGING, 3 * WINDOW);
+    this.heldBits = new Uint8Array(memory.buffer, HELD, WINDOW + 1);
+  }
+
+  /** A kernel for one search, to be given back; undefined where there can be none. */
+  static take(): Kernel | undefined {
+    const kernel = free.pop();
+    if (kernel) return kernel;
+    const module = kernelModule();
+    if (!module || !host.WebAssembly) return undefined;
+    try {
+      const memory = new host.WebAssembly.Memory({ initial: PAGES });
+      const { exports } = new host.WebAssembly.Instance(module, { host: { memory } });
+      return new Kernel(exports as Exports, memory);
+    } catch {
+      // The host has no room for another memory: the plain loops need none.
+      return undefined;
+    }
+  }
+
+  /** Gives the kernel back; whoever had it must not use it any more. */
+  release(): void {
+    if (free.length < MAX_FREE) free.push(this);
+  }
+
+  /** The room for a table of transitions. */
+  table(which: 0 | 1): Int32Array<ArrayBuffer> {
+    return new Int32Array(this.memory.buffer, TABLES[which], TABLE_ENTRIES);
+  }
+
+  /** Sets the symbols of code units. Nothing of a text is in the memory after that. */
+  setClasses(classOf: (unit: number) => number): void {
+    this.classOf = classOf;
+    this.allClasses = false;
+    this.from = this.to = 0;
+    const classes = new Uint16Array(this.memory.buffer, CLASSES, ASCII);
+    for (let unit = 0; unit < ASCII; unit++) classes[unit] = classOf(unit);
+  }
+
+  /** Brings the text from the offset on into the memory, and the bits of lookarounds there; a window never parts a pair. */
+  load(text: string, from: number, held: Uint8Array | null): void {
+    let to = Math.min(text.length, from + WINDOW);
+    if (to < text.length && (text.charCodeAt(to - 1) & 0xfc00) === 0xd800) to--;
+    this.from = from;
+    this.to = to;
+    const window = text.slice(from, to);
+    const { read, written } = this.encoder.encodeInto(window, this.narrow);
+    this.width = read === window.length && written === window.length ? 1 : 2;
+    if (this.width === 2) this.loadWide(window);
+    if (held) this.heldBits.set(held.subarray(from, to + 1));
+  }
+
+  private loadWide(window: string): void {
+    if (!this.allClasses) {
+      const classes = new Uint16Array(this.memory.buffer, CLASSES, UNITS);
+      for (let unit = ASCII; unit < UNITS; unit++) classes[unit] = this.classOf(unit);
+      this.allClasses = true;
+    }
+    if (isWellFormed(window)) this.exports.widen(STAGING, this.encoder.encodeInto(window, this.staging).written, TEXT);
+    // An encoder would lose lone surrogates.
+    else for (let i = 0; i < window.length; i++) this.wide[i] = window.charCodeAt(i);
+  }
+
+  setStart(symbol: number, row: number): void {
+    new Int32Array(this.memory.buffer, STARTS)[symbol] = row;
+  }
+
+  /** Tells which ASCII characters leave a state. */
+  setSkip(state: number, leaves: (character: number) => boolean): void {
+    const tables = new Uint8Array(this.memory.buffer, SKIPS + state * SKIP_BYTES, SKIP_BYTES).fill(0);
+    for (let c = 0; c < ASCII; c++) if (leaves(c)) tables[c & 15] = (tables[c & 15] as number) | (1 << (c >> 4));
+    for (let high = 0; high < 8; high++) tables[16 + high] = 1 << high;
+  }
+
+  /** Reads on from an offset in the window; `end` is where a match was through, or −1. Returns why it stopped. */
+  scan(at: number, stop: number, row: number, end: number, counting: boolean, strideLog: number, held: boolean, symbols: number): number {
+    const run = this.width === 1 ? this.exports.scan1 : this.exports.scan2;
+    // A match that was through before this window is counted by whoever called.
+    const here = end >= this.from ? end - this.from : NOT_HERE;
+    const why = run(at - this.from, Math.min(stop, this.to) - this.from, row, end < 0 ? -1 : here, Number(counting), strideLog, held ? HELD : 0, symbols);
+    this.at = (this.control[0] as number) + this.from;
+    this.row = this.control[1] as number;
+    const found = this.control[2] as number;
+    this.end = found === NOT_HERE ? end : found < 0 ? -1 : found + this.from;
+    this.count = this.control[3] as number;
+    return why;
+  }
+
+  /** Reads back from an offset in the window, down to its start at most. */
+  back(at: number, from: number, row: number, found: number, held: boolean, symbols: number): number {
+    const run = this.width === 1 ? this.exports.back1 : this.exports.back2;
+    const why = run(at - this.from, Math.max(from, this.from) - this.from, row, NOT_HERE, held ? HELD : 0, symbols);
+    this.at = (this.control[0] as number) + this.from;
+    this.row = this.control[1] as number;
+    const end = this.control[2] as number;
+    this.end = end === NOT_HERE ? found : end + this.from;
+    return why;
+  }
+}
+
+/** Whether the text has no lone surrogates; newer hosts know at once. */
+function isWellFormed(text: string & { isWellFormed?: () => boolean }): boolean {
+  if (text.isWellFormed) return text.isWellFormed();
+  for (let i = 0; i < text.length; i++) {
+    const unit = text.charCodeAt(i);
+    if ((unit & 0xf800) !== 0xd800) continue;
+    if (unit >= 0xdc00 || (text.charCodeAt(i + 1) & 0xfc00) !== 0xdc00) return false;
+    i++;
+  }
+  return true;
+}

@@ -1,0 +1,140 @@
+/**
+ * What changes meaning when a pattern is read in another dialect: the two trees are laid side by side, and a table says
+ * what differs between items at the same place.
+ */
+import { type CharSet, complement, rangesOf, subtract, union } from "../charset/charset.ts";
+import { closeOverCase } from "../charset/folding.ts";
+import type { Dialect, Options } from "../dialect/dialect.ts";
+import { visible } from "../text/visible.ts";
+import type { Reading } from "./read.ts";
+import { type AssertionKind, type Node, type Span, walk } from "./tree.ts";
+
+export interface MeaningChange extends Span {
+  readonly message: string;
+}
+
+/** The flags of one dialect as another writes them: letters that switch the same; the rest is dropped. */
+export function translateFlags(flags: string, from: Dialect, to: Dialect): string {
+  const wanted = new Set<keyof Options>(from.flags.filter((f) => flags.includes(f.letter)).flatMap((f) => f.options));
+  const kept = to.flags.filter((flag) => flag.options.length > 0 && flag.options.every((option) => wanted.has(option) && !to.base[option]));
+  // Of flags that cannot stand together the first stays.
+  const apart = (letter: string, others: readonly string[]) =>
+    !to.exclusive.some(([a, b]) => (a === letter && others.includes(b)) || (b === letter && others.includes(a)));
+  let out = "";
+  for (const { letter } of kept) if (apart(letter, [...out])) out += letter;
+  return out;
+}
+
+/** What is said of the whole pattern where the semantics differ: each with whether the pattern has what it is about. */
+const RULES: readonly {
+  readonly differs: (from: Dialect["semantics"], to: Dialect["semantics"]) => boolean;
+  readonly concerns: (node: Node) => boolean;
+  readonly say: (to: Dialect["semantics"]) => string;
+}[] = [
+  {
+    differs: (from, to) => from.clearsCapturesEachIteration !== to.clearsCapturesEachIteration,
+    concerns: (node) => node.kind === "quantifier" && node.max > 1 && [...walk(node.body)].some((n) => n.kind === "group" && n.capture !== null),
+    say: (to) => (to.clearsCapturesEachIteration ? "groups in it are cleared when a turn begins" : "groups in it keep what they took in an earlier turn"),
+  },
+  {
+    differs: (from, to) => from.unsetReference !== to.unsetReference,
+    concerns: (node) => node.kind === "back-reference",
+    say: (to) =>
+      to.unsetReference === "fails" ? "it fails while its group has not taken part" : "it matches the empty text while its group has not taken part",
+  },
+  {
+    differs: (from, to) => from.lookbehind !== to.lookbehind,
+    concerns: (node) => node.kind === "look" && node.behind && [...walk(node.body)].some((n) => n.kind === "group" && n.capture !== null),
+    say: (to) =>
+      to.lookbehind === "backward" ? "it reads from right to left, so its last group takes most" : "it goes back by its width and reads from left to right",
+  },
+];
+
+const ASSERTED: Readonly<Record<AssertionKind, string>> = {
+  "text-start": "only where the text begins",
+  "text-end": "only where the text ends",
+  "last-line-end": "where the text ends, and before a line end that ends it",
+  "line-start": "where any line begins",
+  "line-end": "where any line ends",
+  "word-edge": "where a word begins or ends",
+  "not-word-edge": "where no word begins or ends",
+  "not-word-edge-in-text": "where no word begins or ends, but never in an empty text",
+};
+
+/** What changes from one reading to the other, in the order of the pattern; both are of the same pattern text. */
+export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
+  if (!from.dialect || !to.dialect) return [];
+  if (to.diagnostics.length > 0) return to.diagnostics.map(({ start, end, message }) => ({ start, end, message }));
+  const out: MeaningChange[] = [];
+  const there = new Map<string, Node>();
+  for (const node of walk(to.root)) if (!there.has(keyOf(node))) there.set(keyOf(node), node);
+  const said = new Set<string>();
+  for (const node of walk(from.root)) {
+    if (node.kind === "sequence" || node.kind === "alternation" || node.kind === "empty") continue;
+    const other = there.get(keyOf(node));
+    const messages = other ? itemChanges(node, other, from.dialect, to.dialect) : ["it is not read as one item any more"];
+    for (const message of messages) {
+      // The same class ten times is one thing to know.
+      const text = from.source.pattern.slice(node.start, node.end);
+      if (said.has(`${text} ${message}`)) continue;
+      said.add(`${text} ${message}`);
+      out.push({ start: node.start, end: node.end, message });
+    }
+  }
+  return out;
+}
+
+const keyOf = ({ start, end, kind }: Node): string => `${start} ${end} ${kind === "quantifier" || kind === "group" ? kind : ""}`;
+
+function itemChanges(node: Node, other: Node, from: Dialect, to: Dialect): string[] {
+  if (node.kind !== other.kind) return [`it is ${KINDS[other.kind]} there, not ${KINDS[node.kind]}`];
+  const out = RULES.filter((rule) => rule.differs(from.semantics, to.semantics) && rule.concerns(other)).map((rule) => rule.say(to.semantics));
+  if (node.kind === "assertion" && other.kind === "assertion" && node.assertion !== other.assertion) return [...out, `it holds ${ASSERTED[other.assertion]}`];
+  if (node.kind === "quantifier" && other.kind === "quantifier" && node.mode !== other.mode) out.push(`it is ${other.mode}`);
+  const [before, after] = [takenBy(node), takenBy(other)];
+  if (before && after) {
+    const more = example(subtract(after, before));
+    const less = example(subtract(before, after));
+    const takes = node.kind === "assertion" ? "go by" : "take";
+    if (more) out.push(`it ${takes === "take" ? "takes" : "goes by"} ${more} too`);
+    if (less) out.push(`it does not ${takes} ${less} any more`);
+  }
+  return out;
+}
+
+const KINDS: Readonly<Record<Node["kind"], string>> = {
+  empty: "nothing",
+  character: "a character",
+  any: "the dot",
+  set: "a set",
+  assertion: "an assertion",
+  look: "a lookaround",
+  atomic: "an atomic group",
+  group: "a group",
+  "back-reference": "a back-reference",
+  conditional: "a condition",
+  alternation: "an alternation",
+  sequence: "a sequence",
+  quantifier: "a quantifier",
+};
+
+/** The single characters that an item takes, or an assertion goes by; undefined for what is not an item of single characters. */
+function takenBy(node: Node): CharSet | undefined {
+  if (node.kind === "any") return node.set;
+  if (node.kind === "assertion") return node.set;
+  if (node.kind === "character") return node.folding ? closeOverCase([node.codePoint, node.codePoint], node.folding) : [node.codePoint, node.codePoint];
+  if (node.kind !== "set") return undefined;
+  const whole = union(node.folding ? closeOverCase(node.set, node.folding) : node.set, node.fixed);
+  return node.negated ? complement(whole) : whole;
+}
+
+/** One character of a set, and how many there are besides; undefined for an empty set. */
+function example(set: CharSet): string | undefined {
+  const ranges = rangesOf(set);
+  const [first] = ranges;
+  if (!first) return undefined;
+  const count = ranges.reduce((sum, [from, to]) => sum + to - from + 1, 0);
+  const number = `U+${first[0].toString(16).toUpperCase().padStart(4, "0")}`;
+  const shown = first[0] < 0x7f ? `“${visible(String.fromCodePoint(first[0]))}”` : `“${visible(String.fromCodePoint(first[0]))}” (${number})`;
+  return count === 1 ? shown : `${shown} and ${count - 1} more`;
+}

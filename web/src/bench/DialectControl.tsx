@@ -1,0 +1,98 @@
+/** Choosing the dialect of the pattern, and what that changes in the pattern at hand. */
+import { type DialectName, dialectOf, type MeaningChange, meaningChanges, READ_DIALECTS, read, translateFlags, visible } from "@lamprey/core";
+import { Popover, Select } from "radix-ui";
+import { type RefObject, useMemo } from "react";
+import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import { plural } from "../shared/words.ts";
+import { dialectSwitched } from "./benchSlice.ts";
+import type { PatternHandle } from "./PatternEditor.tsx";
+
+export function DialectControl({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
+  const dispatch = useAppDispatch();
+  const dialect = useAppSelector((s) => s.draft.fields.dialect);
+  const flags = useAppSelector((s) => s.draft.fields.flags);
+  const choose = (name: DialectName) => {
+    const [from, to] = [dialectOf(dialect), dialectOf(name)];
+    if (!from || !to || from === to) return;
+    pattern.current?.setDialect(name, translateFlags(flags, from, to));
+    dispatch(dialectSwitched({ dialect, flags }));
+  };
+  return (
+    <Select.Root value={dialect} onValueChange={(value) => choose(value as DialectName)}>
+      <Select.Trigger className="flex items-center gap-1 rounded-sm text-[12px] text-tide underline decoration-dotted underline-offset-4" aria-label="Dialect">
+        <Select.Value>{dialectOf(dialect)?.title ?? dialect}</Select.Value>
+        <Select.Icon className="text-[9px]">▾</Select.Icon>
+      </Select.Trigger>
+      <Select.Portal>
+        <Select.Content position="popper" align="start" sideOffset={4} className="menu z-20">
+          <Select.Viewport>
+            {READ_DIALECTS.map(({ name, title }) => (
+              <Select.Item key={name} value={name} className="menu-item">
+                <Select.ItemText>{title}</Select.ItemText>
+                <span className="ml-auto pl-4 text-ink-2">{name === dialect ? "now" : ""}</span>
+              </Select.Item>
+            ))}
+          </Select.Viewport>
+        </Select.Content>
+      </Select.Portal>
+    </Select.Root>
+  );
+}
+
+/** Changes shown in the line itself; the rest opens. */
+const SHOWN = 1;
+
+/** One line: what the last switch of dialect changed in this pattern. Null where there was none, or it was put away. */
+export function useDialectChanges(): { readonly title: string; readonly changes: readonly MeaningChange[] } | null {
+  const switched = useAppSelector((s) => s.bench.switched);
+  const { dialect, pattern, flags } = useAppSelector((s) => s.draft.fields);
+  return useMemo(() => {
+    if (!switched || switched.dialect === dialect) return null;
+    const changes = meaningChanges(read({ ...switched, pattern }), read({ dialect, flags, pattern }));
+    return { title: dialectOf(dialect)?.title ?? dialect, changes };
+  }, [switched, dialect, pattern, flags]);
+}
+
+export function DialectChanges({ title, changes }: { readonly title: string; readonly changes: readonly MeaningChange[] }) {
+  const dispatch = useAppDispatch();
+  return (
+    <div className="flex min-w-0 flex-1 items-center gap-2" role="status" data-part="dialect-changes">
+      <p className="min-w-0 truncate">
+        Read as {title} now:{" "}
+        {changes.length === 0
+          ? "nothing in this pattern changes its meaning."
+          : changes.slice(0, SHOWN).map((change) => <Change key={change.start} change={change} />)}
+      </p>
+      {changes.length > SHOWN && (
+        <Popover.Root>
+          <Popover.Trigger className="key shrink-0">all {plural(changes.length, "change")}</Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content align="end" sideOffset={6} className="menu z-20 max-h-[320px] max-w-[560px] overflow-auto p-3">
+              <ol className="flex flex-col gap-1" aria-label="What changes its meaning">
+                {changes.map((change) => (
+                  <li key={`${change.start} ${change.end} ${change.message}`}>
+                    <Change change={change} />
+                  </li>
+                ))}
+              </ol>
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+      )}
+      <button type="button" className="quiet-key shrink-0 underline" onClick={() => dispatch(dialectSwitched(null))}>
+        put away
+      </button>
+    </div>
+  );
+}
+
+function Change({ change }: { readonly change: MeaningChange }) {
+  const pattern = useAppSelector((s) => s.draft.fields.pattern);
+  return (
+    <span>
+      <code className="source font-semibold text-tide">{visible(pattern.slice(change.start, change.end), 24)}</code>
+      {": "}
+      {change.message}
+    </span>
+  );
+}
