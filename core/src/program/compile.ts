@@ -5,11 +5,12 @@
  * a few instructions for each character of the pattern. A list of waiting tasks replaces recursion.
  */
 
-import { type CharSet, complement, contains, union } from "../charset/charset.ts";
+import { type CharSet, contains } from "../charset/charset.ts";
 import { closeOverCase, type FoldingRule } from "../charset/folding.ts";
 import { type Diagnostic, diagnostic } from "../syntax/diagnostic.ts";
 import type { Reading } from "../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, walk } from "../syntax/tree.ts";
+import { charactersOf } from "./characters.ts";
 import { ASSERTIONS, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, type Program, type Reference, UNBOUNDED } from "./program.ts";
 
 /** A reel keeps 27 bits for the instruction; patterns that people write need a few thousand. */
@@ -177,21 +178,21 @@ class Compiler {
     else this.emit(node, back ? Op.UnitBack : Op.Unit, codePoint);
   }
 
-  /** ECMA-262 CharacterSetMatcher: the set is closed over case first, and inverted after; longer strings come first. */
+  /** Longer strings come first, the empty one last (ECMA-262 CompileAtom of a class). */
   private set(node: NodeOf<"set">, back: boolean): void {
-    const { folding, negated, strings } = node;
-    const whole = union(folding ? closeOverCase(node.set, folding) : node.set, node.fixed);
-    const single = (): void => this.emitSet(node, negated ? complement(whole) : whole, back);
+    const { folding, strings } = node;
+    const characters = charactersOf(node);
+    const single = (): void => this.emitSet(node, characters, back);
     if (strings.length === 0) {
       single();
       return;
     }
     const spell = (string: string) => () => {
-      const characters = Array.from(string, (c) => c.codePointAt(0) as number);
-      for (const codePoint of back ? characters.reverse() : characters) this.character(node, codePoint, folding, back);
+      const spelled = Array.from(string, (c) => c.codePointAt(0) as number);
+      for (const codePoint of back ? spelled.reverse() : spelled) this.character(node, codePoint, folding, back);
     };
     const ways = strings.filter((string) => string !== "").map((string) => ({ node, emit: spell(string) }));
-    if (whole.length > 0) ways.push({ node, emit: single });
+    if (characters.length > 0) ways.push({ node, emit: single });
     if (strings.includes("")) ways.push({ node, emit: spell("") });
     this.choice(node, ways);
   }

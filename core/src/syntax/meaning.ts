@@ -2,9 +2,9 @@
  * What changes meaning when a pattern is read in another dialect: the two trees are laid side by side, and a table says
  * what differs between items at the same place.
  */
-import { type CharSet, complement, rangesOf, subtract, union } from "../charset/charset.ts";
-import { closeOverCase } from "../charset/folding.ts";
+import { type CharSet, rangesOf, subtract } from "../charset/charset.ts";
 import type { Dialect, Options } from "../dialect/dialect.ts";
+import { charactersOf } from "../program/characters.ts";
 import { visible } from "../text/visible.ts";
 import type { Reading } from "./read.ts";
 import { type AssertionKind, type Node, type Span, walk } from "./tree.ts";
@@ -120,12 +120,8 @@ const KINDS: Readonly<Record<Node["kind"], string>> = {
 
 /** The single characters that an item takes, or an assertion goes by; undefined for what is not an item of single characters. */
 function takenBy(node: Node): CharSet | undefined {
-  if (node.kind === "any") return node.set;
   if (node.kind === "assertion") return node.set;
-  if (node.kind === "character") return node.folding ? closeOverCase([node.codePoint, node.codePoint], node.folding) : [node.codePoint, node.codePoint];
-  if (node.kind !== "set") return undefined;
-  const whole = union(node.folding ? closeOverCase(node.set, node.folding) : node.set, node.fixed);
-  return node.negated ? complement(whole) : whole;
+  return node.kind === "any" || node.kind === "character" || node.kind === "set" ? charactersOf(node) : undefined;
 }
 
 /** One character of a set, and how many there are besides; undefined for an empty set. */

@@ -66,6 +66,9 @@ export const op = {
   or: [0x72],
   shl: [0x74],
   shrU: [0x76],
+  v128Store: (offset: number): number[] => access(simd(0x0b), 0, offset),
+  i16x8ExtendLowU: simd(0x89),
+  i16x8ExtendHighU: simd(0x8a),
   v128Load: (offset: number): number[] => access(simd(0x00), 0, offset),
   v128Const: (bytes: readonly number[]): number[] => [...simd(0x0c), ...bytes],
   v128And: simd(0x4e),
@@ -77,7 +80,7 @@ export const op = {
   i16x8MinU: simd(0x97),
 };
 
-export interface Function {
+export interface WasmFunction {
   readonly name: string;
   readonly parameters: number;
   /** Locals after the parameters, in order: how many 32-bit numbers, how many vectors. */
@@ -92,7 +95,7 @@ const list = (items: readonly number[][]): number[] => [...unsigned(items.length
 const name = (text: string): number[] => [...unsigned(text.length), ...Array.from(text, (c) => c.charCodeAt(0))];
 
 /** The bytes of a module that imports one memory, `host.memory`, and exports its functions. */
-export function assemble(functions: readonly Function[]): Uint8Array<ArrayBuffer> {
+export function assemble(functions: readonly WasmFunction[]): Uint8Array<ArrayBuffer> {
   const types = functions.map(({ parameters }) => [0x60, ...list(Array.from({ length: parameters }, () => [I32])), ...list([[I32]])]);
   const bodies = functions.map(({ numbers, vectors, body }) => {
     const locals = list([

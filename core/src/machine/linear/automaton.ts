@@ -9,13 +9,14 @@
  * States are kept in a table of bounded size that is thrown away when it is full (R. Cox, "Regular Expression
  * Matching in the Wild", 2010, describes the technique).
  */
-import { contains } from "../../charset/charset.ts";
+import { type CharSet, contains } from "../../charset/charset.ts";
 import type { Partition } from "../../charset/partition.ts";
 import { beginIteration, endIteration, enterLoop, forcedWay } from "../../program/loops.ts";
 import { ASSERTIONS, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, type Program } from "../../program/program.ts";
 import type { StateSpace } from "../../program/states.ts";
 import type { Node } from "../../syntax/tree.ts";
 import { type Kernel, MAX_SKIPPED_STATES, TABLE_ENTRIES } from "./kernel.ts";
+import type { SideLook } from "./plan.ts";
 
 /** Threads in all states together: 8 MB. */
 const MAX_THREADS = 1 << 20;
@@ -50,6 +51,7 @@ export interface AutomatonOptions {
   readonly whole: boolean;
   /** Lookarounds by number, for the bits of a symbol. */
   readonly looks: ReadonlyMap<Node, number>;
+  readonly sideLooks: ReadonlyMap<Node, SideLook>;
   /** The memory that the table lies in, and whether states are skipped through there. */
   readonly kernel?: Kernel | undefined;
   readonly skips?: boolean;
@@ -104,10 +106,10 @@ export class Automaton {
     this.kindOf = new Int32Array(this.symbols);
     const kinds = new Map<string, number>();
     for (let symbol = 0; symbol < this.symbols; symbol++) {
-      const told =
-        assertions.length === 0
-          ? ""
-          : `${symbol === this.edge}${symbol >= this.lastSymbols && lastMatters}${assertions.map(({ set }) => this.held(set, symbol))}`;
+      const sideSets = [...options.sideLooks.values()].map(({ set }) => this.holds(set, symbol));
+      const asserted = assertions.map(({ set }) => this.held(set, symbol));
+      const place = assertions.length === 0 ? "" : `${symbol === this.edge}${lastMatters && symbol >= this.lastSymbols}`;
+      const told = `${place}${asserted}:${sideSets}`;
       let kind = kinds.get(told);
       if (kind === undefined) {
         kind = this.kindSymbols.push(symbol) - 1;
@@ -213,8 +215,11 @@ export class Automaton {
 
   /** Whether a set holds the class of a symbol. */
   private held(set: number, symbol: number): boolean {
-    if (symbol === this.edge) return false;
-    return contains(this.program.sets[set] as readonly number[], this.partition.samples[symbol % this.partition.count] as number);
+    return this.holds(this.program.sets[set] as CharSet, symbol);
+  }
+
+  private holds(set: CharSet, symbol: number): boolean {
+    return symbol !== this.edge && contains(set, this.partition.samples[symbol % this.partition.count] as number);
   }
 
   /** The threads that stand before an item, in order, once all that takes no text has been done; and whether one is through. */
@@ -277,7 +282,8 @@ export class Automaton {
         return true;
       case Op.Enter: {
         const { node, negated, next } = program.enclosures[a] as Enclosure;
-        const holds = (bits & (1 << (this.options.looks.get(node) ?? 0))) !== 0;
+        const side = this.options.sideLooks.get(node);
+        const holds = side ? this.holds(side.set, side.behind ? before : after) : (bits & (1 << (this.options.looks.get(node) ?? 0))) !== 0;
         if (holds !== negated) go(next);
         return true;
       }

@@ -6,7 +6,7 @@
  * the memory is the same for any text. Where the host has no WebAssembly, or may not compile any, the machine does the
  * same in plain loops.
  */
-import { assemble, type Function, op } from "./assembler.ts";
+import { assemble, op, type WasmFunction } from "./assembler.ts";
 import { type HostMemory, type HostModule, host } from "./host.ts";
 
 // Where things lie in the memory, in bytes.
@@ -69,7 +69,7 @@ const unitAt = (at: number[], width: Width, back: number): number[] => {
 const classOf = (unit: number[]): number[] => [...unit, ...op.i32(1), ...op.shl, ...op.load16(CLASSES)];
 
 /** skip(at, stop, row, strideLog): the next offset whose character leaves the state, or where fewer than 16 are left. */
-function skip(width: Width): Function {
+function skip(width: Width): WasmFunction {
   const [at, stop, row, strideLog, bits, low, high, v] = [0, 1, 2, 3, 4, 5, 6, 7];
   const wide = (offset: number): number[] => [
     ...op.get(at),
@@ -138,15 +138,16 @@ function skip(width: Width): Function {
 }
 
 /**
- * scan(at, stop, row, end, counting, strideLog, held, symbols): along the text. `held` is where the bits of lookarounds
- * begin, or 0; counting goes on behind every match that is through.
+ * scan(at, stop, row, end, counting, strideLog, held, symbols, mark): along the text. `held` is where the bits of
+ * lookarounds begin, or 0; counting goes on behind every match that is through; `mark` is a bit to set where one is.
  */
-function scan(width: Width, skipIndex: number): Function {
-  const [at, stop, row, end, counting, strideLog, held, symbols, transition, count, status, symbol] = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11];
+function scan(width: Width, skipIndex: number): WasmFunction {
+  const [at, stop, row, end, counting, strideLog, held, symbols, mark] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
+  const [transition, count, status, symbol] = [9, 10, 11, 12];
   const leave = (why: number, depth: number): number[] => [...op.i32(why), ...op.set(status), ...op.br(depth)];
   return {
     name: `scan${width}`,
-    parameters: 8,
+    parameters: 9,
     numbers: 4,
     vectors: 0,
     body: [
@@ -199,7 +200,7 @@ function scan(width: Width, skipIndex: number): Function {
           op.get(transition),
           op.i32(MATCHED),
           op.and,
-          op.when(op.get(at), op.set(end)),
+          op.when(op.get(at), op.set(end), marked(at, mark)),
           op.get(transition),
           op.i32(DEAD),
           op.and,
@@ -257,13 +258,19 @@ function scan(width: Width, skipIndex: number): Function {
   };
 }
 
-/** back(at, from, row, found, held, symbols): against the text, from where a match ends to where it begins. */
-function back(width: Width): Function {
-  const [at, from, row, found, held, symbols, transition, status, symbol] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
+/** Sets a bit among those of the lookarounds. */
+const marked = (at: number, mark: number): number[] => [
+  ...op.get(mark),
+  ...op.when(op.get(at), op.get(at), op.load8(HELD), op.get(mark), op.or, op.store8(HELD)),
+];
+
+/** back(at, from, row, found, held, symbols, mark): against the text, from where a match ends to where it begins. */
+function back(width: Width): WasmFunction {
+  const [at, from, row, found, held, symbols, mark, transition, status, symbol] = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9];
   const leave = (why: number, depth: number): number[] => [...op.i32(why), ...op.set(status), ...op.br(depth)];
   return {
     name: `back${width}`,
-    parameters: 6,
+    parameters: 7,
     numbers: 3,
     vectors: 0,
     body: [
@@ -291,7 +298,7 @@ function back(width: Width): Function {
           op.get(transition),
           op.i32(MATCHED),
           op.and,
-          op.when(op.get(at), op.set(found)),
+          op.when(op.get(at), op.set(found), marked(at, mark)),
           op.get(transition),
           op.i32(DEAD),
           op.and,
@@ -321,8 +328,8 @@ function back(width: Width): Function {
  * widen(from, length, to): UTF-8 that stands at `from` as UTF-16 at `to`; returns the number of code units. The UTF-8
  * is an encoder's own, so it is well formed.
  */
-function widen(): Function {
-  const [from, length, to, end, byte, start, point] = [0, 1, 2, 3, 4, 5, 6];
+function widen(): WasmFunction {
+  const [from, length, to, end, byte, start, point, v] = [0, 1, 2, 3, 4, 5, 6, 7];
   const next = (shift: number): number[] => [...op.get(from), ...op.load8(shift), ...op.i32(0x3f), ...op.and];
   const put = (value: number[]): number[] => [...op.get(to), ...value, ...[0x3b, 1, 0], ...op.get(to), ...op.i32(2), ...op.add, ...op.set(to)];
   const advance = (bytes: number): number[] => [...op.get(from), ...op.i32(bytes), ...op.add, ...op.set(from), ...op.br(1)];
@@ -331,7 +338,7 @@ function widen(): Function {
     name: "widen",
     parameters: 3,
     numbers: 4,
-    vectors: 0,
+    vectors: 1,
     body: [
       op.get(from),
       op.get(length),
@@ -345,6 +352,38 @@ function widen(): Function {
           op.get(end),
           op.geS,
           op.brIf(1),
+          // Sixteen characters of ASCII at once.
+          op.get(from),
+          op.i32(16),
+          op.add,
+          op.get(end),
+          op.leS,
+          op.when(
+            op.get(from),
+            op.v128Load(0),
+            op.tee(v),
+            op.i8x16Bitmask,
+            op.eqz,
+            op.when(
+              op.get(to),
+              op.get(v),
+              op.i16x8ExtendLowU,
+              op.v128Store(0),
+              op.get(to),
+              op.get(v),
+              op.i16x8ExtendHighU,
+              op.v128Store(16),
+              op.get(to),
+              op.i32(32),
+              op.add,
+              op.set(to),
+              op.get(from),
+              op.i32(16),
+              op.add,
+              op.set(from),
+              op.br(2),
+            ),
+          ),
           op.get(from),
           op.load8(0),
           op.tee(byte),
@@ -358,10 +397,7 @@ function widen(): Function {
           op.get(byte),
           op.i32(0xf0),
           op.ltS,
-          op.when(
-            put([...shl([...op.get(byte), ...op.i32(0x0f), ...op.and], 12), ...shl(next(1), 6), ...op.or, ...next(2), ...op.or]),
-            advance(3),
-          ),
+          op.when(put([...shl([...op.get(byte), ...op.i32(0x0f), ...op.and], 12), ...shl(next(1), 6), ...op.or, ...next(2), ...op.or]), advance(3)),
           shl([...op.get(byte), ...op.i32(0x07), ...op.and], 18),
           shl(next(1), 12),
           op.or,
@@ -391,9 +427,19 @@ function widen(): Function {
 }
 
 interface Exports {
-  readonly scan1: (at: number, stop: number, row: number, end: number, counting: number, strideLog: number, held: number, symbols: number) => number;
+  readonly scan1: (
+    at: number,
+    stop: number,
+    row: number,
+    end: number,
+    counting: number,
+    strideLog: number,
+    held: number,
+    symbols: number,
+    mark: number,
+  ) => number;
   readonly scan2: Exports["scan1"];
-  readonly back1: (at: number, from: number, row: number, found: number, held: number, symbols: number) => number;
+  readonly back1: (at: number, from: number, row: number, found: number, held: number, symbols: number, mark: number) => number;
   readonly back2: Exports["back1"];
   readonly widen: (from: number, length: number, to: number) => number;
 }
@@ -479,22 +525,27 @@ export class Kernel {
   setClasses(classOf: (unit: number) => number): void {
     this.classOf = classOf;
     this.allClasses = false;
-    this.from = this.to = 0;
+    this.forget();
     const classes = new Uint16Array(this.memory.buffer, CLASSES, ASCII);
     for (let unit = 0; unit < ASCII; unit++) classes[unit] = classOf(unit);
+  }
+
+  /** Brings the text up to the offset into the memory. */
+  loadBefore(text: string, to: number, held: Uint8Array | null): void {
+    this.load(text, Math.max(0, to - WINDOW + 1), held);
   }
 
   /** Brings the text from the offset on into the memory, and the bits of lookarounds there; a window never parts a pair. */
   load(text: string, from: number, held: Uint8Array | null): void {
     let to = Math.min(text.length, from + WINDOW);
     if (to < text.length && (text.charCodeAt(to - 1) & 0xfc00) === 0xd800) to--;
-    this.from = from;
+    this.from = from + (from > 0 && (text.charCodeAt(from) & 0xfc00) === 0xdc00 ? 1 : 0);
     this.to = to;
-    const window = text.slice(from, to);
+    const window = text.slice(this.from, to);
     const { read, written } = this.encoder.encodeInto(window, this.narrow);
     this.width = read === window.length && written === window.length ? 1 : 2;
     if (this.width === 2) this.loadWide(window);
-    if (held) this.heldBits.set(held.subarray(from, to + 1));
+    if (held) this.heldBits.set(held.subarray(this.from, to + 1));
   }
 
   private loadWide(window: string): void {
@@ -506,6 +557,21 @@ export class Kernel {
     if (isWellFormed(window)) this.exports.widen(STAGING, this.encoder.encodeInto(window, this.staging).written, TEXT);
     // An encoder would lose lone surrogates.
     else for (let i = 0; i < window.length; i++) this.wide[i] = window.charCodeAt(i);
+  }
+
+  /** Sets bits of an offset, where it is in the window. */
+  mark(at: number, bits: number): void {
+    if (at >= this.from && at <= this.to) this.heldBits[at - this.from] = (this.heldBits[at - this.from] as number) | bits;
+  }
+
+  /** Nothing of the text is in the memory any more. */
+  forget(): void {
+    this.from = this.to = -1;
+  }
+
+  /** Copies the bits of the window's offsets out of the memory. */
+  unload(held: Uint8Array): void {
+    if (this.to > 0) held.set(this.heldBits.subarray(0, this.to - this.from + 1), this.from);
   }
 
   setStart(symbol: number, row: number): void {
@@ -520,11 +586,11 @@ export class Kernel {
   }
 
   /** Reads on from an offset in the window; `end` is where a match was through, or −1. Returns why it stopped. */
-  scan(at: number, stop: number, row: number, end: number, counting: boolean, strideLog: number, held: boolean, symbols: number): number {
+  scan(at: number, stop: number, row: number, end: number, counting: boolean, strideLog: number, held: boolean, symbols: number, mark = 0): number {
     const run = this.width === 1 ? this.exports.scan1 : this.exports.scan2;
     // A match that was through before this window is counted by whoever called.
     const here = end >= this.from ? end - this.from : NOT_HERE;
-    const why = run(at - this.from, Math.min(stop, this.to) - this.from, row, end < 0 ? -1 : here, Number(counting), strideLog, held ? HELD : 0, symbols);
+    const why = run(at - this.from, Math.min(stop, this.to) - this.from, row, end < 0 ? -1 : here, Number(counting), strideLog, held ? HELD : 0, symbols, mark);
     this.at = (this.control[0] as number) + this.from;
     this.row = this.control[1] as number;
     const found = this.control[2] as number;
@@ -534,9 +600,9 @@ export class Kernel {
   }
 
   /** Reads back from an offset in the window, down to its start at most. */
-  back(at: number, from: number, row: number, found: number, held: boolean, symbols: number): number {
+  back(at: number, from: number, row: number, found: number, held: boolean, symbols: number, mark = 0): number {
     const run = this.width === 1 ? this.exports.back1 : this.exports.back2;
-    const why = run(at - this.from, Math.max(from, this.from) - this.from, row, NOT_HERE, held ? HELD : 0, symbols);
+    const why = run(at - this.from, Math.max(from, this.from) - this.from, row, NOT_HERE, held ? HELD : 0, symbols, mark);
     this.at = (this.control[0] as number) + this.from;
     this.row = this.control[1] as number;
     const end = this.control[2] as number;

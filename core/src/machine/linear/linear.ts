@@ -9,6 +9,7 @@
 import { Forecast } from "../../forecast/forecast.ts";
 import type { Program } from "../../program/program.ts";
 import { StateSpace } from "../../program/states.ts";
+import type { Node } from "../../syntax/tree.ts";
 import { BacktrackingMachine, type MatchMode } from "../backtracking.ts";
 import { Items } from "../items.ts";
 import { MatchTable } from "../matches.ts";
@@ -54,7 +55,11 @@ export class LinearMachine {
   private readonly matchLimit: number;
   private readonly runner: Search | Forecast;
 
-  constructor(program: Program, text: string, { mode, from = 0, countOnly = false, matchLimit = Number.POSITIVE_INFINITY, kernelFrom = KERNEL_TEXT }: LinearOptions) {
+  constructor(
+    program: Program,
+    text: string,
+    { mode, from = 0, countOnly = false, matchLimit = Number.POSITIVE_INFINITY, kernelFrom = KERNEL_TEXT }: LinearOptions,
+  ) {
     this.mode = mode;
     this.countOnly = countOnly;
     this.matchLimit = matchLimit;
@@ -63,7 +68,8 @@ export class LinearMachine {
     if (plan === "references" || (typeof plan === "string" && !StateSpace.of(program)))
       throw new RangeError(`The linear machine cannot take this: ${REFUSALS[plan]}.`);
     this.matches = new MatchTable(program.groups.length);
-    this.runner = typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { mode, from, countOnly, kernelFrom });
+    this.runner =
+      typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { mode, from, countOnly, kernelFrom });
   }
 
   /** Works on about so many characters, and says whether the run has ended. */
@@ -156,7 +162,7 @@ class Search {
   /** Per offset, bits of the lookarounds that hold; null where there are none. */
   private readonly held: Uint8Array | null;
   private looksDone = 0;
-  private look: { readonly automaton: Automaton; at: number; row: number } | undefined;
+  private look: { readonly automaton: Automaton; readonly at: number; readonly row: number; readonly nested: boolean } | undefined;
   private captureMachine: BacktrackingMachine | undefined;
   /** Where the search under way began, and how far it is. */
   private from: number;
@@ -176,7 +182,7 @@ class Search {
     this.items = new Items(program, text);
     const whole = mode === "whole";
     const looks = plan.lookNumbers;
-    const { forward, backward, partition } = plan;
+    const { forward, backward, partition, sideLooks } = plan;
     // Twice as many symbols as classes, and one for the edge, are the most there can be.
     const kernel = text.length >= kernelFrom && 2 * partition.count < MAX_SYMBOLS ? Kernel.take() : undefined;
     this.forward = new Automaton(forward.program, forward.states, partition, {
@@ -185,10 +191,12 @@ class Search {
       everyMatch: false,
       whole,
       looks,
+      sideLooks,
       kernel,
       skips: true,
     });
-    this.backward = new Automaton(backward.program, backward.states, partition, { backward: true, anchored: true, everyMatch: true, whole: false, looks, kernel });
+    const against = { backward: true, anchored: true, everyMatch: true, whole: false };
+    this.backward = new Automaton(backward.program, backward.states, partition, { ...against, looks, sideLooks, kernel });
     this.kernel = kernel;
     this.counting = countOnly && mode === "all" && !this.anchored && !plan.canBeEmpty;
     this.held = looks.size > 0 ? new Uint8Array(text.length + 1) : null;
@@ -364,29 +372,57 @@ class Search {
 
   /** Decides one lookaround at every offset; false where there is more to do. */
   private decideLook(until: number): boolean {
-    const { plan, text, sides, items } = this;
+    const { plan, text, sides, items, kernel } = this;
     const held = this.held as Uint8Array;
     const number = this.looksDone;
+    const mark = 1 << number;
     const { program, states, backward } = plan.looks[number] as Plan["looks"][number];
     if (!this.look) {
-      const automaton = new Automaton(program, states, plan.partition, { backward, anchored: false, everyMatch: true, whole: false, looks: plan.lookNumbers });
-      this.look = { automaton, at: backward ? text.length : 0, row: automaton.start(automaton.edge) };
+      // Only lookarounds inside this one have a say in it.
+      const nested = program.enclosures.some(({ node }) => plan.lookNumbers.has(node));
+      const { partition, sideLooks, lookNumbers } = plan;
+      const looks = nested ? lookNumbers : new Map<Node, number>();
+      const along = { backward, anchored: false, everyMatch: true, whole: false };
+      const automaton = new Automaton(program, states, partition, { ...along, looks, sideLooks, kernel, skips: !backward });
+      this.look = { automaton, at: backward ? text.length : 0, row: automaton.start(automaton.edge), nested };
     }
-    const { automaton } = this.look;
+    const { automaton, nested } = this.look;
     let { at, row } = this.look;
-    for (; at >= 0 && at <= text.length; at = backward ? (at === 0 ? -1 : items.stepBack(1, at)) : items.after(at)) {
-      if (this.work++ >= until) {
-        this.look = { automaton, at, row };
-        return false;
+    while (at >= 0 && at <= text.length && this.work < until) {
+      if (kernel && (backward ? at > LEAST_LEFT && at < text.length : at < text.length - LEAST_LEFT)) {
+        const before = at;
+        if (backward ? at <= kernel.from + LEAST_LEFT || at > kernel.to : at < kernel.from || at >= kernel.to - LEAST_LEFT) {
+          kernel.unload(held);
+          if (backward) kernel.loadBefore(text, at, held);
+          else kernel.load(text, at, held);
+        }
+        if (backward) kernel.back(at, LEAST_LEFT, row, -1, nested, automaton.symbols, mark);
+        else kernel.scan(at, text.length - LEAST_LEFT, row, -1, false, automaton.strideLog, nested, automaton.symbols, mark);
+        at = kernel.at;
+        row = kernel.row;
+        this.work += Math.abs(at - before);
+        // At the window's edge there is another window to read; anything else is a character to read by hand.
+        if (at !== before && (backward ? at <= kernel.from : at >= kernel.to)) continue;
       }
-      const symbol = (backward ? sides.before(automaton, at) : sides.after(automaton, at)) + (held[at] as number) * automaton.symbols;
-      const known = automaton.table[row + symbol] as number;
+      this.work++;
+      const symbol = (backward ? sides.before(automaton, at) : sides.after(automaton, at)) + (nested ? (held[at] as number) * automaton.symbols : 0);
+      const known = automaton.table[(row & ROW) + symbol] as number;
       const transition = known < 0 ? automaton.extend(row, symbol) : known;
-      row = transition & ROW;
-      if (transition & MATCHED) held[at] = (held[at] as number) | (1 << number);
+      row = transition & ~(MATCHED | DEAD);
+      if (transition & MATCHED) {
+        held[at] = (held[at] as number) | mark;
+        kernel?.mark(at, mark);
+      }
+      at = backward ? (at === 0 ? -1 : items.stepBack(1, at)) : items.after(at);
+    }
+    kernel?.unload(held);
+    if (at >= 0 && at <= text.length) {
+      this.look = { automaton, at, row, nested };
+      return false;
     }
     this.look = undefined;
     this.looksDone++;
+    kernel?.forget();
     return true;
   }
 

@@ -4,6 +4,7 @@
  */
 import type { CharSet } from "../../charset/charset.ts";
 import { Partition } from "../../charset/partition.ts";
+import { charactersOf } from "../../program/characters.ts";
 import { compilePart } from "../../program/compile.ts";
 import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../../program/program.ts";
 import { StateSpace } from "../../program/states.ts";
@@ -15,6 +16,12 @@ const MAX_LOOKS = 4;
 export interface Part {
   readonly program: Program;
   readonly states: StateSpace;
+}
+
+/** A lookaround that asks for the next or the last character alone: the symbols on either side decide it. */
+export interface SideLook {
+  readonly behind: boolean;
+  readonly set: CharSet;
 }
 
 export interface LookPlan extends Part {
@@ -30,6 +37,7 @@ export interface Plan {
   /** Inner ones before those that they lie in. */
   readonly looks: readonly LookPlan[];
   readonly lookNumbers: ReadonlyMap<Node, number>;
+  readonly sideLooks: ReadonlyMap<Node, SideLook>;
   /** Code units that every match has, where all have the same number; else −1. */
   readonly length: number;
   /** Whether a match can be empty. */
@@ -65,8 +73,14 @@ function makePlan(program: Program): Plan | Refusal {
   const refusal = refusalOf(program);
   if (refusal) return refusal;
   const looks: LookPlan[] = [];
+  const sideLooks = new Map<Node, SideLook>();
   for (const { node } of program.enclosures) {
     if (node.kind !== "look") continue;
+    const side = sideLookOf(node);
+    if (side) {
+      sideLooks.set(node, side);
+      continue;
+    }
     const part = partOf(compilePart(program.reading, node.body, !node.behind));
     if (typeof part === "string") return part;
     looks.unshift({ ...part, node, backward: !node.behind });
@@ -79,14 +93,23 @@ function makePlan(program: Program): Plan | Refusal {
   const parts = [forward, backward, ...looks];
   const lengths = lengthsOf(program);
   return {
-    partition: new Partition(parts.flatMap(({ program: each }) => setsOf(each))),
+    partition: new Partition([...parts.flatMap(({ program: each }) => setsOf(each)), ...Array.from(sideLooks.values(), ({ set }) => set)]),
     forward,
     backward,
     looks,
     lookNumbers: new Map(looks.map(({ node }, i) => [node, i])),
+    sideLooks,
     length: lengths.least === lengths.most ? lengths.least : -1,
     canBeEmpty: lengths.least === 0,
   };
+}
+
+/** The lookaround's one character; undefined where it asks for more, or less. */
+function sideLookOf(look: NodeOf<"look">): SideLook | undefined {
+  let body = look.body;
+  while (body.kind === "group") body = body.body;
+  if (body.kind !== "character" && body.kind !== "any" && (body.kind !== "set" || body.strings.length > 0)) return undefined;
+  return { behind: look.behind, set: charactersOf(body) };
 }
 
 function refusalOf({ enclosures, code }: Program): Refusal | undefined {
