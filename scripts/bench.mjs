@@ -1,4 +1,4 @@
-// npm run bench: figures, printed without judging them. `npm run bench -- core` or `-- web` measures one half.
+// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine` or `-- web` measures a part.
 import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { cpus } from "node:os";
@@ -30,7 +30,7 @@ function programOf(pattern, flags = "") {
 
 console.log(`${cpus()[0].model}, ${cpus().length} cores, Node ${process.version}\n`);
 
-if (wanted !== "web") {
+if (wanted === undefined || wanted === "core") {
   const explosive = programOf("(a+)+$");
   const letters = (n) => `${"a".repeat(n)}b`;
   const plain = repeat(5, () => {
@@ -79,7 +79,12 @@ if (wanted !== "web") {
   }
 }
 
-if (wanted !== "core") {
+if (wanted === undefined || wanted === "engine") {
+  const { benchEngine } = await import("./bench-engine.mjs");
+  benchEngine();
+}
+
+if (wanted === undefined || wanted === "web") {
   const started = performance.now();
   const again = spawn(process.execPath, ["scripts/start.mjs"], {
     cwd: ROOT,

@@ -55,10 +55,13 @@ export function matchesOf(
   const foreseen = forecast(program, text, { mode });
   agree("forecast", [machine.steps, rows], [Number(foreseen.steps), rowsOf(foreseen.matches)]);
   if (chooseMachine(program).machine === "linear") {
-    const linear = new LinearMachine(program, text, { mode });
+    const linear = new LinearMachine(program, text, { mode, directly: true });
     while (!linear.advance(7));
     agree("linear machine", rows, rowsOf(linear.matches));
-    const kernel = new LinearMachine(program, text, { mode, kernelFrom: 0 });
+    const tried = new LinearMachine(program, text, { mode });
+    while (!tried.advance(7));
+    agree("linear machine's trial", rows, rowsOf(tried.matches));
+    const kernel = new LinearMachine(program, text, { mode, kernelFrom: 0, directly: true });
     while (!kernel.advance(1000));
     agree("linear machine's kernel", rows, rowsOf(kernel.matches));
   }

@@ -112,7 +112,7 @@ test("by keyboard alone: from the shelf into a specimen, to a flag, through the 
   await page.keyboard.press("End");
   await waitForPart(page, "sentence", "nothing is saved any more");
   await press(page, "Alt+Backspace");
-  await waitForPart(page, "sentence", "The run took");
+  await waitForPart(page, "sentence", "The backtracker took");
   for (let i = 0; i < 60 && !(await page.evaluate(() => document.activeElement?.getAttribute("role") === "listbox")); i++) await press(page, "Shift+Tab");
   await page.keyboard.press("ArrowDown");
   await waitForPart(page, "sentence", "The pattern matches");

@@ -35,13 +35,13 @@ export function answers(program: Program, text: string): readonly Answer[] | und
 }
 
 function linearVerdict(program: Program, text: string): Verdict {
-  const machine = new LinearMachine(program, text, { mode: "all" });
+  const machine = new LinearMachine(program, text, { mode: "all", directly: true });
   // In slices of an odd size, so that a run that is cut short anywhere goes on as if it had not been.
   while (!machine.advance(3));
-  const [found, inKernel] = [rows(machine.matches), new LinearMachine(program, text, { mode: "all", kernelFrom: 0 })];
+  const [found, inKernel] = [rows(machine.matches), new LinearMachine(program, text, { mode: "all", kernelFrom: 0, directly: true })];
   while (!inKernel.advance(1000));
   if (JSON.stringify(rows(inKernel.matches)) !== JSON.stringify(found)) return `${JSON.stringify(rows(inKernel.matches))} in the kernel`;
-  const counting = new LinearMachine(program, text, { mode: "all", countOnly: true, kernelFrom: 0 });
+  const counting = new LinearMachine(program, text, { mode: "all", countOnly: true, kernelFrom: 0, directly: true });
   while (!counting.advance(1000));
   return counting.count === machine.count ? found : `${counting.count} counted instead of ${machine.count}`;
 }

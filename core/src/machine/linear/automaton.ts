@@ -195,21 +195,22 @@ export class Automaton {
     const { kernel, skips, looks } = this.options;
     if (!kernel || !skips || looks.size > 0 || state >= MAX_SKIPPED_STATES || this.notHere[state]) return false;
     const threads = this.lists[state] as Float64Array;
-    const own = threads.join();
     const kind = this.kinds[state] as number;
-    const stays: boolean[] = [];
-    let count = 0;
-    const leaves = (character: number): boolean => {
-      const symbol = this.partition.latin[character] as number;
-      if (stays[symbol] === undefined) {
-        const { leaves: items, matched } = this.close(threads, kind, symbol, false);
-        stays[symbol] = !matched && this.kindOf[symbol] === kind && this.step(items, symbol).join() === own;
-      }
-      return !stays[symbol];
+    const read = (from: { readonly threads: Float64Array; readonly kind: number }, symbol: number) => {
+      const { leaves, matched } = this.close(from.threads, from.kind, symbol, false);
+      const next = Float64Array.from(this.step(leaves, symbol));
+      return { threads: next, kind: this.kindOf[symbol] as number, matched, key: `${matched}${this.kindOf[symbol]}:${next.join()}` };
     };
-    for (let c = 0; c < 0x80; c++) if (!leaves(c)) count++;
-    if (count < MOST_OF_ASCII) return false;
-    kernel.setSkip(state, leaves);
+    const own = `false${kind}:${threads.join()}`;
+    const ways = this.partition.samples.map((_, symbol) => read({ threads, kind }, symbol));
+    const leaving = ways.filter(({ key }) => key !== own);
+    const leaves = (character: number): boolean => ways[this.partition.latin[character] as number]?.key !== own;
+    let staying = 0;
+    for (let c = 0; c < 0x80; c++) if (!leaves(c)) staying++;
+    if (staying < MOST_OF_ASCII) return false;
+    // A character after one that leaves does not matter where it leads to the same state from there as from here.
+    const matter = ways.map(({ key }, symbol) => leaving.some((way) => way.matched || read(way, symbol).key !== key));
+    kernel.setSkip(state, leaves, (character) => matter[this.partition.latin[character] as number] as boolean);
     return true;
   }
 

@@ -15,9 +15,9 @@ const CONTROL = 0;
 const CLASSES = 0x400;
 /** By symbol of the character behind: the row where a search starts, four bytes each. */
 const STARTS = 0x24000;
-/** By state: which ASCII characters do not leave it as it is, as two tables of nibbles. */
+/** By state: which ASCII characters leave it, and which matter after those, each as two tables of nibbles. */
 const SKIPS = 0x64000;
-const SKIP_BYTES = 32;
+const SKIP_BYTES = 64;
 export const TABLES = [0x80000, 0x480000] as const;
 /** Entries of a table. */
 export const TABLE_ENTRIES = 1 << 20;
@@ -26,10 +26,10 @@ const TEXT = 0x880000;
 export const WINDOW = 0x10000;
 /** Bits of the lookarounds at the offsets of the window, its end included. */
 const HELD = TEXT + 2 * WINDOW + 64;
-/** UTF-8 of a window that is not ASCII, on its way to UTF-16: three bytes a unit at most. */
-const STAGING = HELD + WINDOW + 64;
+/** UTF-8 of a window, three bytes a unit at most: read as it is where it is ASCII, else made UTF-16. */
+const UTF8 = HELD + WINDOW + 64;
 const PAGE = 0x10000;
-const PAGES = Math.ceil((STAGING + 3 * WINDOW) / PAGE) + 1;
+const PAGES = Math.ceil((UTF8 + 3 * WINDOW) / PAGE) + 1;
 
 /** States that can be skipped through are among the first of an automaton. */
 export const MAX_SKIPPED_STATES = (TABLES[0] - SKIPS) / SKIP_BYTES;
@@ -64,13 +64,16 @@ const ZERO = Array.from({ length: 16 }, () => 0);
 
 const unitAt = (at: number[], width: Width, back: number): number[] => {
   const index = back === 0 ? at : [...at, ...op.i32(back), ...op.sub];
-  return width === 1 ? [...index, ...op.load8(TEXT)] : [...index, ...op.i32(1), ...op.shl, ...op.load16(TEXT)];
+  return width === 1 ? [...index, ...op.load8(UTF8)] : [...index, ...op.i32(1), ...op.shl, ...op.load16(TEXT)];
 };
 const classOf = (unit: number[]): number[] => [...unit, ...op.i32(1), ...op.shl, ...op.load16(CLASSES)];
 
-/** skip(at, stop, row, strideLog): the next offset whose character leaves the state, or where fewer than 16 are left. */
+/**
+ * skip(at, stop, row, strideLog): the next offset where a character leaves the state and the one after it does not make
+ * up for that; or where too few are left for a look at sixteen.
+ */
 function skip(width: Width): WasmFunction {
-  const [at, stop, row, strideLog, bits, low, high, v] = [0, 1, 2, 3, 4, 5, 6, 7];
+  const [at, stop, row, strideLog, bits, low, high, nextLow, nextHigh, v] = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9];
   const wide = (offset: number): number[] => [
     ...op.get(at),
     ...op.i32(1),
@@ -79,53 +82,54 @@ function skip(width: Width): WasmFunction {
     ...op.v128Const(BYTE_MOST),
     ...op.i16x8MinU,
   ];
-  const read = width === 1 ? [...op.get(at), ...op.v128Load(TEXT)] : [...wide(0), ...wide(16), ...op.i8x16NarrowU];
+  const read = (ahead: number): number[] =>
+    width === 1 ? [...op.get(at), ...op.v128Load(UTF8 + ahead)] : [...wide(2 * ahead), ...wide(2 * ahead + 16), ...op.i8x16NarrowU];
+  /** Bits of the characters in the vector that the tables hold; beyond ASCII every one counts as held. */
+  const held = (lows: number, highs: number): number[] => [
+    ...op.get(lows),
+    ...op.get(v),
+    ...op.v128Const(NIBBLE),
+    ...op.v128And,
+    ...op.swizzle,
+    ...op.get(highs),
+    ...op.get(v),
+    ...op.i32(4),
+    ...op.i8x16ShrU,
+    ...op.swizzle,
+    ...op.v128And,
+    ...op.v128Const(ZERO),
+    ...op.i8x16Ne,
+    ...op.i8x16Bitmask,
+    ...op.get(v),
+    ...op.i8x16Bitmask,
+    ...op.or,
+  ];
+  const tables = [low, high, nextLow, nextHigh].flatMap((local, i) => [...op.get(bits), ...op.v128Load(SKIPS + 16 * i), ...op.set(local)]);
   return {
     name: `skip${width}`,
     parameters: 4,
     numbers: 1,
-    vectors: 3,
+    vectors: 5,
     body: [
       op.get(row),
       op.get(strideLog),
       op.shrU,
       op.i32(SKIP_BYTES),
       op.mul,
-      op.tee(bits),
-      op.v128Load(SKIPS),
-      op.set(low),
-      op.get(bits),
-      op.v128Load(SKIPS + 16),
-      op.set(high),
+      op.set(bits),
+      tables,
       op.loop(
         op.get(at),
-        op.i32(16),
+        op.i32(17),
         op.add,
         op.get(stop),
         op.gtS,
         op.when(op.get(at), op.ret),
-        read,
+        read(0),
         op.set(v),
-        op.get(low),
-        op.get(v),
-        op.v128Const(NIBBLE),
-        op.v128And,
-        op.swizzle,
-        op.get(high),
-        op.get(v),
-        op.i32(4),
-        op.i8x16ShrU,
-        op.swizzle,
-        op.v128And,
-        op.v128Const(ZERO),
-        op.i8x16Ne,
-        op.i8x16Bitmask,
-        // Beyond ASCII every character is looked at by itself.
-        op.get(v),
-        op.i8x16Bitmask,
-        op.or,
+        held(low, high),
         op.tee(bits),
-        op.when(op.get(at), op.get(bits), op.ctz, op.add, op.ret),
+        op.when(read(1), op.set(v), op.get(bits), held(nextLow, nextHigh), op.and, op.tee(bits), op.when(op.get(at), op.get(bits), op.ctz, op.add, op.ret)),
         op.get(at),
         op.i32(16),
         op.add,
@@ -476,9 +480,8 @@ export class Kernel {
   private readonly memory: HostMemory;
   private readonly encoder = new host.TextEncoder();
   private readonly control: Int32Array;
-  private readonly narrow: Uint8Array;
   private readonly wide: Uint16Array;
-  private readonly staging: Uint8Array;
+  private readonly utf8: Uint8Array;
   private readonly heldBits: Uint8Array;
   private width: Width = 1;
   private classOf: (unit: number) => number = () => 0;
@@ -489,9 +492,8 @@ export class Kernel {
     this.exports = exports;
     this.memory = memory;
     this.control = new Int32Array(memory.buffer, CONTROL, 4);
-    this.narrow = new Uint8Array(memory.buffer, TEXT, WINDOW);
     this.wide = new Uint16Array(memory.buffer, TEXT, WINDOW);
-    this.staging = new Uint8Array(memory.buffer, STAGING, 3 * WINDOW);
+    this.utf8 = new Uint8Array(memory.buffer, UTF8, 3 * WINDOW);
     this.heldBits = new Uint8Array(memory.buffer, HELD, WINDOW + 1);
   }
 
@@ -542,19 +544,19 @@ export class Kernel {
     this.from = from + (from > 0 && (text.charCodeAt(from) & 0xfc00) === 0xdc00 ? 1 : 0);
     this.to = to;
     const window = text.slice(this.from, to);
-    const { read, written } = this.encoder.encodeInto(window, this.narrow);
-    this.width = read === window.length && written === window.length ? 1 : 2;
-    if (this.width === 2) this.loadWide(window);
+    const { written } = this.encoder.encodeInto(window, this.utf8);
+    this.width = written === window.length ? 1 : 2;
+    if (this.width === 2) this.loadWide(window, written);
     if (held) this.heldBits.set(held.subarray(this.from, to + 1));
   }
 
-  private loadWide(window: string): void {
+  private loadWide(window: string, written: number): void {
     if (!this.allClasses) {
       const classes = new Uint16Array(this.memory.buffer, CLASSES, UNITS);
       for (let unit = ASCII; unit < UNITS; unit++) classes[unit] = this.classOf(unit);
       this.allClasses = true;
     }
-    if (isWellFormed(window)) this.exports.widen(STAGING, this.encoder.encodeInto(window, this.staging).written, TEXT);
+    if (isWellFormed(window)) this.exports.widen(UTF8, written, TEXT);
     // An encoder would lose lone surrogates.
     else for (let i = 0; i < window.length; i++) this.wide[i] = window.charCodeAt(i);
   }
@@ -578,11 +580,13 @@ export class Kernel {
     new Int32Array(this.memory.buffer, STARTS)[symbol] = row;
   }
 
-  /** Tells which ASCII characters leave a state. */
-  setSkip(state: number, leaves: (character: number) => boolean): void {
-    const tables = new Uint8Array(this.memory.buffer, SKIPS + state * SKIP_BYTES, SKIP_BYTES).fill(0);
-    for (let c = 0; c < ASCII; c++) if (leaves(c)) tables[c & 15] = (tables[c & 15] as number) | (1 << (c >> 4));
-    for (let high = 0; high < 8; high++) tables[16 + high] = 1 << high;
+  /** Tells which ASCII characters leave a state, and which after one of those do not lead where they lead from it. */
+  setSkip(state: number, leaves: (character: number) => boolean, matters: (character: number) => boolean): void {
+    [leaves, matters].forEach((holds, i) => {
+      const tables = new Uint8Array(this.memory.buffer, SKIPS + state * SKIP_BYTES + 32 * i, 32).fill(0);
+      for (let c = 0; c < ASCII; c++) if (holds(c)) tables[c & 15] = (tables[c & 15] as number) | (1 << (c >> 4));
+      for (let high = 0; high < 8; high++) tables[16 + high] = 1 << high;
+    });
   }
 
   /** Reads on from an offset in the window; `end` is where a match was through, or −1. Returns why it stopped. */

@@ -1,12 +1,14 @@
 /**
  * The linear machine: the matches that the backtracking machine would find, in time linear in the text.
  *
- * First every lookaround is decided at every offset, in a pass of its own. Then a pass along the text finds where the
+ * A short text is first tried by a plain run under a budget that is linear in its length. What that does not settle goes
+ * this way: first every lookaround is decided at every offset, in a pass of its own. Then a pass along the text finds where the
  * first match ends, a pass against it finds where it begins, and a pass over the match alone finds its captures; then
  * the search goes on behind it. Patterns that an automaton cannot take (`planOf` says why) are run on remembered
  * outcomes instead, which is linear in the text too, only slower.
  */
 import { Forecast } from "../../forecast/forecast.ts";
+import { lengthsOf } from "../../program/lengths.ts";
 import type { Program } from "../../program/program.ts";
 import { StateSpace } from "../../program/states.ts";
 import type { Node } from "../../syntax/tree.ts";
@@ -28,7 +30,16 @@ export interface LinearOptions {
   readonly matchLimit?: number;
   /** Characters from which on a text is read by the kernel; for tests. */
   readonly kernelFrom?: number;
+  /** A plain run is not tried first; for tests. */
+  readonly directly?: boolean;
 }
+
+/** In a short text a plain run is often through before an automaton is made: it is tried first, as long as it may take. */
+const SHORT_TEXT = 1 << 16;
+/** Steps of that run, for each character of the text and to begin with. */
+const TRIAL_STEPS_A_CHARACTER = 16;
+const TRIAL_STEPS = 200_000;
+const TRIAL_SLICE = 2_000;
 
 const LATIN = 256;
 
@@ -54,11 +65,14 @@ export class LinearMachine {
   private readonly countOnly: boolean;
   private readonly matchLimit: number;
   private readonly runner: Search | Forecast;
+  private trial: BacktrackingMachine | undefined;
+  /** Code units that any match has at least. */
+  private readonly least: number;
 
   constructor(
     program: Program,
     text: string,
-    { mode, from = 0, countOnly = false, matchLimit = Number.POSITIVE_INFINITY, kernelFrom = KERNEL_TEXT }: LinearOptions,
+    { mode, from = 0, countOnly = false, matchLimit = Number.POSITIVE_INFINITY, kernelFrom = KERNEL_TEXT, directly = false }: LinearOptions,
   ) {
     this.mode = mode;
     this.countOnly = countOnly;
@@ -67,6 +81,9 @@ export class LinearMachine {
     this.refusal = typeof plan === "string" ? plan : null;
     if (plan === "references" || (typeof plan === "string" && !StateSpace.of(program)))
       throw new RangeError(`The linear machine cannot take this: ${REFUSALS[plan]}.`);
+    this.least = lengthsOf(program).least;
+    if (text.length - from < this.least) this.outcome = "done";
+    if (!directly && text.length <= SHORT_TEXT) this.trial = new BacktrackingMachine(program, text, { mode, from, matchLimit });
     this.matches = new MatchTable(program.groups.length);
     this.runner =
       typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { mode, from, countOnly, kernelFrom });
@@ -75,10 +92,25 @@ export class LinearMachine {
   /** Works on about so many characters, and says whether the run has ended. */
   advance(budget: number): boolean {
     if (this.outcome !== "running") return true;
-    if (this.runner instanceof Search) this.search(this.runner, budget);
-    else this.follow(this.runner, budget);
+    if (this.trial) this.try(this.trial, budget);
+    if (!this.trial && this.runner instanceof Search) this.search(this.runner, budget);
+    else if (!this.trial && this.runner instanceof Forecast) this.follow(this.runner, budget);
     if (this.outcome !== "running" && this.runner instanceof Search) this.runner.close();
     return this.outcome !== "running";
+  }
+
+  private try(trial: BacktrackingMachine, budget: number): void {
+    const allowed = TRIAL_STEPS + TRIAL_STEPS_A_CHARACTER * trial.text.length;
+    const bound = Math.min(trial.steps + budget, allowed);
+    // Where too little text is left for any match, the search is over.
+    const lastStart = trial.text.length - this.least;
+    while (trial.steps < bound && trial.attempt <= lastStart && !trial.advance(TRIAL_SLICE));
+    if (trial.outcome === "running" && trial.attempt > lastStart) trial.outcome = "done";
+    if (trial.outcome === "done" || trial.outcome === "match-limit") {
+      this.count = trial.matches.length;
+      if (!this.countOnly) for (let match = 0; match < this.count; match++) this.matches.copy(trial.matches, match);
+      this.outcome = trial.outcome;
+    } else if (trial.outcome !== "running" || trial.steps >= allowed) this.trial = undefined;
   }
 
   private search(search: Search, budget: number): void {

@@ -6,9 +6,10 @@ import type { CharSet } from "../../charset/charset.ts";
 import { Partition } from "../../charset/partition.ts";
 import { charactersOf } from "../../program/characters.ts";
 import { compilePart } from "../../program/compile.ts";
+import { lengthsOf } from "../../program/lengths.ts";
 import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../../program/program.ts";
 import { StateSpace } from "../../program/states.ts";
-import { childrenOf, type Node, type NodeOf, walk } from "../../syntax/tree.ts";
+import type { Node, NodeOf } from "../../syntax/tree.ts";
 
 /** Each lookaround doubles the symbols of an automaton. */
 const MAX_LOOKS = 4;
@@ -130,43 +131,4 @@ function setsOf({ code, sets }: Program): CharSet[] {
     if (code[i] === Op.Unit || code[i] === Op.UnitBack) units.add(code[i + 1] as number);
   }
   return [...sets, ...Array.from(units, (unit): CharSet => [unit, unit])];
-}
-
-/** The least and the most code units that a match can have. */
-function lengthsOf(program: Program): { least: number; most: number } {
-  const found = new Map<Node, { least: number; most: number }>();
-  const outerFirst = [...walk(program.root)];
-  const two = program.options.codePoints;
-  for (const node of outerFirst.reverse()) {
-    const inner = childrenOf(node).map((child) => found.get(child) as { least: number; most: number });
-    found.set(node, lengthOf(node, inner, two));
-  }
-  return found.get(program.root) as { least: number; most: number };
-}
-
-function lengthOf(node: Node, inner: readonly { least: number; most: number }[], codePoints: boolean): { least: number; most: number } {
-  const times = (length: number, count: number) => (length === 0 || count === 0 ? 0 : length * count);
-  switch (node.kind) {
-    case "character":
-      // Case folding never leads from one plane to another.
-      return node.codePoint > 0xffff ? { least: 2, most: 2 } : { least: 1, most: 1 };
-    case "any":
-      return { least: 1, most: codePoints ? 2 : 1 };
-    case "set": {
-      const strings = node.strings.map((s) => s.length);
-      return { least: Math.min(1, ...strings), most: Math.max(codePoints ? 2 : 1, ...strings.map((l) => 2 * l)) };
-    }
-    case "group":
-      return inner[0] as { least: number; most: number };
-    case "sequence":
-      return inner.reduce((sum, each) => ({ least: sum.least + each.least, most: sum.most + each.most }), { least: 0, most: 0 });
-    case "alternation":
-      return { least: Math.min(...inner.map((i) => i.least)), most: Math.max(...inner.map((i) => i.most)) };
-    case "quantifier": {
-      const { least, most } = inner[0] as { least: number; most: number };
-      return { least: times(least, node.min), most: times(most, node.max) };
-    }
-    default:
-      return { least: 0, most: 0 };
-  }
 }

@@ -1,0 +1,52 @@
+/** How long a match of a program can be. */
+import { childrenOf, type Node, walk } from "../syntax/tree.ts";
+import type { Program } from "./program.ts";
+
+/** In UTF-16 code units; `most` is Infinity where there is no bound. */
+export interface Lengths {
+  readonly least: number;
+  readonly most: number;
+}
+
+/** The least and the most code units that a match can have. */
+export function lengthsOf(program: Program): Lengths {
+  const found = new Map<Node, Lengths>();
+  const outerFirst = [...walk(program.root)];
+  const two = program.options.codePoints;
+  for (const node of outerFirst.reverse()) {
+    const inner = childrenOf(node).map((child) => found.get(child) as Lengths);
+    found.set(node, lengthOf(node, inner, two));
+  }
+  return found.get(program.root) as Lengths;
+}
+
+function lengthOf(node: Node, inner: readonly Lengths[], codePoints: boolean): Lengths {
+  const times = (length: number, count: number) => (length === 0 || count === 0 ? 0 : length * count);
+  switch (node.kind) {
+    case "character":
+      // Case folding never leads from one plane to another.
+      return node.codePoint > 0xffff ? { least: 2, most: 2 } : { least: 1, most: 1 };
+    case "any":
+      return { least: 1, most: codePoints ? 2 : 1 };
+    case "set": {
+      const strings = node.strings.map((s) => s.length);
+      return { least: Math.min(1, ...strings), most: Math.max(codePoints ? 2 : 1, ...strings.map((l) => 2 * l)) };
+    }
+    case "group":
+    case "atomic":
+      return inner[0] as Lengths;
+    case "sequence":
+      return inner.reduce((sum, each) => ({ least: sum.least + each.least, most: sum.most + each.most }), { least: 0, most: 0 });
+    case "back-reference":
+      return { least: 0, most: Number.POSITIVE_INFINITY };
+    case "alternation":
+    case "conditional":
+      return { least: Math.min(...inner.map((i) => i.least)), most: Math.max(...inner.map((i) => i.most)) };
+    case "quantifier": {
+      const { least, most } = inner[0] as Lengths;
+      return { least: times(least, node.min), most: times(most, node.max) };
+    }
+    default:
+      return { least: 0, most: 0 };
+  }
+}
