@@ -100,6 +100,17 @@ export async function typePattern(page: Page, pattern: string): Promise<void> {
   await waitFor(page, "the bench rests", () => document.querySelector("[data-part=work]")?.getAttribute("aria-busy") === "false");
 }
 
+/** Chooses the dialect below the one that is set, by keyboard. */
+export async function nextDialect(page: Page, name: string): Promise<void> {
+  const focused = (wanted: string) => document.activeElement?.getAttribute("role") === "option" && (document.activeElement.textContent ?? "").includes(wanted);
+  await page.focus("[aria-label=Dialect]");
+  await press(page, "Enter");
+  await waitFor(page, "the list of dialects", focused, "");
+  await press(page, "ArrowDown");
+  await waitFor(page, `the dialect ${name}`, focused, name);
+  await press(page, "Enter");
+}
+
 export async function press(page: Page, keys: string): Promise<void> {
   const all = keys.split("+");
   const last = all.pop() as string;

@@ -1,7 +1,7 @@
 /** A newcomer's tasks, done in a real browser. */
 import { describe, expect, test } from "@jest/globals";
 import { startServer } from "../../scripts/browser.mjs";
-import { bars, clickText, openBench, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
+import { bars, clickText, nextDialect, openBench, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
 
 const stage = new Stage();
 
@@ -111,11 +111,7 @@ describe("seeing why", () => {
   test("the dialect is chosen by keyboard, what it changes is said, and one undo takes it back", async () => {
     const page = await stage.open("(\\d)+$", "12\n", "g");
     await waitForPart(page, "count", "0 matches");
-    await page.focus("[aria-label=Dialect]");
-    await press(page, "Enter");
-    await page.waitForSelector("[role=option]");
-    await press(page, "ArrowDown");
-    await press(page, "Enter");
+    await nextDialect(page, "Python");
     await waitForPart(page, "count", "1 match");
     await waitForPart(page, "dialect-changes", "Read as Python now");
     await clickText(page, "button", "all 3 changes");

@@ -1,6 +1,6 @@
 /** The smaller things that the screens do: samples, titles, themes, the reel by pointer, addresses that lead nowhere. */
 import { describe, expect, test } from "@jest/globals";
-import { clickText, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
+import { clickText, nextDialect, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
 
 const stage = new Stage();
 
@@ -172,11 +172,7 @@ describe("the contrast", () => {
 describe("what is not read yet", () => {
   test("is said on its span, and is no wrong answer", async () => {
     const page = await stage.open("gate", "gate", "g");
-    await page.focus("[aria-label=Dialect]");
-    await press(page, "Enter");
-    await page.waitForSelector("[role=option]");
-    await press(page, "ArrowDown");
-    await press(page, "Enter");
+    await nextDialect(page, "Python");
     await waitForPart(page, "dialect-changes", "nothing in this pattern changes its meaning");
     await typePattern(page, "\\N{DIGIT ONE}");
     await waitForPart(page, "mistake", "Not read yet at 0–2: Lamprey does not know characters by name.");

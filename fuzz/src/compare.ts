@@ -31,8 +31,8 @@ export async function compareBatch(judge: Judge, cases: readonly FuzzCase[], tal
       tally.leftOut += texts.length;
       continue;
     }
-    for (const text of texts) {
-      const found = reading === "invalid" ? [{ machine: "parser", verdict: "invalid" as const }] : answers(reading.program, text);
+    for (const [nth, text] of texts.entries()) {
+      const found = reading === "invalid" ? [{ machine: "parser", verdict: "invalid" as const }] : answers(reading.program, text, nth === 0);
       if (!found) {
         tally.leftOut++;
         continue;

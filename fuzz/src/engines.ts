@@ -1,5 +1,5 @@
 /** Our own machines' answers, in the judges' form. */
-import { BacktrackingMachine, compile, forecast, LinearMachine, type MatchTable, type Program, read, runToEnd } from "@lamprey/core";
+import { BacktrackingMachine, compile, forecast, LinearMachine, type LinearOptions, type MatchTable, type Program, read, runToEnd } from "@lamprey/core";
 import type { Row, Verdict } from "./judges.ts";
 import type { FuzzedDialect } from "./patterns.ts";
 
@@ -20,30 +20,41 @@ export interface Answer {
   readonly verdict: Verdict;
 }
 
-/** What each machine that can take the program finds, or undefined where the run is too long to compare. */
-export function answers(program: Program, text: string): readonly Answer[] | undefined {
+/**
+ * What each machine that can take the program finds, or undefined where the run is too long to compare. Being thorough
+ * brings in the machines' WebAssembly, which takes longer to set up than such short runs take.
+ */
+export function answers(program: Program, text: string, thorough: boolean): readonly Answer[] | undefined {
   const machine = new BacktrackingMachine(program, text, { mode: "all" });
   if (runToEnd(machine, STEP_LIMIT) !== "done") return undefined;
+  const found = rows(machine.matches);
+  const answer = (name: string, other: readonly Row[], wrong: string | null): Answer => ({ machine: name, verdict: wrong ?? other });
+  const out: Answer[] = [answer("backtracking", found, null)];
   const foreseen = forecast(program, text, { mode: "all" });
   const counted = foreseen.exact && BigInt(foreseen.steps) === BigInt(machine.steps);
-  const linear = program.references.length > 0 ? [] : [{ machine: "linear", verdict: linearVerdict(program, text) }];
-  return [
-    ...linear,
-    { machine: "backtracking", verdict: rows(machine.matches) },
-    { machine: "forecast", verdict: counted ? rows(foreseen.matches) : `${foreseen.steps} steps instead of ${machine.steps}` },
-  ];
+  out.push(answer("forecast", rows(foreseen.matches), counted ? null : `${foreseen.steps} steps instead of ${machine.steps}`));
+  if (thorough) {
+    // Taken over in the middle, and stopped often.
+    const compiled = new BacktrackingMachine(program, text, { mode: "all", compileAfter: 5 });
+    while (!compiled.advance(37));
+    const same = compiled.steps === machine.steps && compiled.backtracks === machine.backtracks && compiled.attempts === machine.attempts;
+    out.push(answer("compiled", rows(compiled.matches), same ? null : `${compiled.steps} steps instead of ${machine.steps}`));
+  }
+  if (program.references.length > 0) return out;
+  // In slices of an odd size, so that a run that is cut short anywhere goes on as if it had not been.
+  out.push(answer("linear", rows(linear(program, text, { directly: true }, 3).matches), null));
+  if (thorough) {
+    out.push(answer("kernel", rows(linear(program, text, { directly: true, kernelFrom: 0 }, 1000).matches), null));
+    const { count } = linear(program, text, { directly: true, kernelFrom: 0, countOnly: true }, 1000);
+    out.push(answer("kernel", found, count === found.length ? null : `${count} counted instead of ${found.length}`));
+  }
+  return out;
 }
 
-function linearVerdict(program: Program, text: string): Verdict {
-  const machine = new LinearMachine(program, text, { mode: "all", directly: true });
-  // In slices of an odd size, so that a run that is cut short anywhere goes on as if it had not been.
-  while (!machine.advance(3));
-  const [found, inKernel] = [rows(machine.matches), new LinearMachine(program, text, { mode: "all", kernelFrom: 0, directly: true })];
-  while (!inKernel.advance(1000));
-  if (JSON.stringify(rows(inKernel.matches)) !== JSON.stringify(found)) return `${JSON.stringify(rows(inKernel.matches))} in the kernel`;
-  const counting = new LinearMachine(program, text, { mode: "all", countOnly: true, kernelFrom: 0, directly: true });
-  while (!counting.advance(1000));
-  return counting.count === machine.count ? found : `${counting.count} counted instead of ${machine.count}`;
+function linear(program: Program, text: string, options: Partial<LinearOptions>, slice: number): LinearMachine {
+  const machine = new LinearMachine(program, text, { mode: "all", ...options });
+  while (!machine.advance(slice));
+  return machine;
 }
 
 function rows(matches: MatchTable): Row[] {

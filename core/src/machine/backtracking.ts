@@ -10,6 +10,7 @@
  */
 
 import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
+import { Came, CompiledRun, type Standing } from "./compiled.ts";
 import { Kind } from "./events.ts";
 import { Items, pointAt, pointBefore } from "./items.ts";
 import { MatchTable } from "./matches.ts";
@@ -50,7 +51,12 @@ export interface MachineOptions {
   readonly matchLimit?: number;
   /** A match that begins and ends at this offset does not count. */
   readonly notEmptyAt?: number;
+  /** Steps after which an unrecorded run is handed to its program as WebAssembly; for tests. */
+  readonly compileAfter?: number;
 }
+
+/** A run of fewer steps is over before its program could be compiled. */
+const COMPILE_AFTER = 300_000;
 
 /** Saved states, and changes to undo, are held in memory up to this many: 16 M of 16 bytes are a quarter of a GiB. */
 export const MAX_SAVED_STATES = 1 << 24;
@@ -84,10 +90,13 @@ export class BacktrackingMachine {
   private readonly mode: MatchMode;
   private readonly recorder: Recorder | null;
   private readonly matchLimit: number;
-  private readonly registers: Int32Array;
+  private registers: Int32Array;
   private readonly frames: Int32Array;
   private states = new Int32Array(256 * STATE);
   private changes = new Int32Array(256 * CHANGE);
+  /** The program as WebAssembly, once the run is long enough; null where it cannot be. */
+  private compiled: CompiledRun | null | undefined;
+  private readonly compileAfter: number;
   private changeCount = 0;
   private stateCount = 0;
   private frameCount = 0;
@@ -105,6 +114,7 @@ export class BacktrackingMachine {
     this.mode = options.mode;
     this.recorder = options.recorder ?? null;
     this.matchLimit = options.matchLimit ?? Number.POSITIVE_INFINITY;
+    this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
     this.matches = new MatchTable(program.groups.length);
     this.registers = new Int32Array(program.registerCount).fill(-1);
     this.frames = new Int32Array((program.enclosures.length + 1) * FRAME);
@@ -118,8 +128,63 @@ export class BacktrackingMachine {
    * and says whether the run has ended.
    */
   advance(budget: number): boolean {
-    if (this.outcome === "running") this.run(this.steps + budget);
+    const stop = this.steps + budget;
+    if (this.outcome === "running" && this.compiled === undefined) this.run(Math.min(stop, Math.max(this.steps, this.compileAfter)));
+    if (this.outcome === "running" && this.steps < stop) {
+      if (this.compiled === undefined) this.compile();
+      if (this.compiled) this.runCompiled(this.compiled, stop);
+      else this.run(stop);
+    }
     return this.outcome !== "running";
+  }
+
+  /** Hands a long run that is not recorded over to its program as WebAssembly, where it can be. */
+  private compile(): void {
+    const whole = this.mode === "whole";
+    this.compiled = this.recorder === null ? (CompiledRun.of(this.program, this.items, this.text, whole) ?? null) : null;
+    if (!this.compiled) return;
+    this.compiled.take(this.standing(), this.registers, this.states, this.changes);
+    this.registers = this.compiled.registers;
+  }
+
+  private standing(): Standing {
+    const { pc, at, stateCount: states, changeCount: changes, reach, deepest, backtracks, attempt, attempts } = this;
+    return { pc, at, states, changes, reach, deepest, backtracks, attempt, attempts };
+  }
+
+  private runCompiled(compiled: CompiledRun, stop: number): void {
+    const anchored = this.mode === "start" || this.mode === "whole" || this.program.options.sticky;
+    while (this.outcome === "running" && this.steps < stop) {
+      if (this.next >= 0) {
+        this.begin(this.next);
+        this.next = -1;
+        this.pc = 0;
+        this.at = this.reach = this.attempt;
+        this.steps++;
+        compiled.put(this.standing());
+      }
+      const standing = this.standing();
+      const came = compiled.advance(stop - this.steps, standing, this.notEmptyFrom, anchored);
+      this.steps += compiled.taken;
+      if (compiled.attemptTaken >= 0) this.attemptStep = this.steps - compiled.attemptTaken;
+      const { pc, at, states, changes, reach, deepest, backtracks, attempt, attempts } = standing;
+      Object.assign(this, { pc, at, stateCount: states, changeCount: changes, reach, deepest, backtracks, attempt, attempts });
+      if (came === Came.Match) this.next = this.afterMatch(attempt, at);
+      else if (came === Came.Failed) this.outcome = "done";
+      else if (came !== Came.Bound) {
+        if (!compiled.grow(came, came === Came.States ? MAX_SAVED_STATES : 2 * MAX_SAVED_STATES)) this.outcome = "memory-limit";
+        this.registers = compiled.registers;
+      }
+    }
+  }
+
+  /** Begins an attempt: nothing is saved, and no register is set. */
+  private begin(at: number): void {
+    this.attempt = at;
+    this.stateCount = this.changeCount = this.frameCount = 0;
+    this.registers.fill(-1);
+    this.attempts++;
+    this.attemptStep = this.steps;
   }
 
   /** Makes the machine ready for another run, from the offset; what it found before is gone. */
@@ -200,14 +265,13 @@ export class BacktrackingMachine {
 
     run: while (steps < stop) {
       if (next >= 0) {
-        this.attempt = reach = at = next;
+        reach = at = next;
         next = -1;
-        pc = 0;
-        this.stateCount = this.changeCount = this.frameCount = stateCount = 0;
+        pc = stateCount = 0;
         top = -1;
-        for (let r = 0; r < registers.length; r++) registers[r] = -1;
-        this.attempts++;
-        this.attemptStep = steps++;
+        this.steps = steps;
+        this.begin(at);
+        steps++;
         if (recorder !== null) recorder.write(at, packEvent(Kind.Attempt, 0), -1, 0, at);
       }
       const word = pc * INSTRUCTION_WIDTH;

@@ -6,8 +6,8 @@
  * the memory is the same for any text. Where the host has no WebAssembly, or may not compile any, the machine does the
  * same in plain loops.
  */
-import { assemble, op, type WasmFunction } from "./assembler.ts";
-import { type HostMemory, type HostModule, host } from "./host.ts";
+import { assemble, op, type WasmFunction } from "../assembler.ts";
+import { type HostMemory, type HostModule, host } from "../host.ts";
 
 // Where things lie in the memory, in bytes.
 const CONTROL = 0;

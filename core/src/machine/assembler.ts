@@ -43,8 +43,12 @@ export const op = {
   block: (...body: number[][]): number[] => [0x02, VOID, ...body.flat(), 0x0b],
   loop: (...body: number[][]): number[] => [0x03, VOID, ...body.flat(), 0x0b],
   when: (...body: number[][]): number[] => [0x04, VOID, ...body.flat(), 0x0b],
-  br: (depth: number): number[] => [0x0c, depth],
-  brIf: (depth: number): number[] => [0x0d, depth],
+  br: (depth: number): number[] => [0x0c, ...unsigned(depth)],
+  brIf: (depth: number): number[] => [0x0d, ...unsigned(depth)],
+  /** Goes to one of the blocks, by the number on the stack. */
+  table: (depths: readonly number[], otherwise: number): number[] => [0x0e, ...unsigned(depths.length), ...depths.flatMap(unsigned), ...unsigned(otherwise)],
+  /** One of two 32-bit numbers. */
+  either: (condition: number[], yes: number[], no: number[]): number[] => [...condition, 0x04, I32, ...yes, 0x05, ...no, 0x0b],
   ret: [0x0f],
   call: (index: number): number[] => [0x10, ...unsigned(index)],
   load: (offset: number): number[] => access([0x28], 2, offset),
@@ -54,6 +58,7 @@ export const op = {
   store8: (offset: number): number[] => access([0x3a], 0, offset),
   eqz: [0x45],
   eq: [0x46],
+  ne: [0x47],
   ltS: [0x48],
   gtS: [0x4a],
   leS: [0x4c],
@@ -94,9 +99,15 @@ const section = (id: number, content: number[]): number[] => [id, ...unsigned(co
 const list = (items: readonly number[][]): number[] => [...unsigned(items.length), ...items.flat()];
 const name = (text: string): number[] => [...unsigned(text.length), ...Array.from(text, (c) => c.charCodeAt(0))];
 
-/** The bytes of a module that imports one memory, `host.memory`, and exports its functions. */
-export function assemble(functions: readonly WasmFunction[]): Uint8Array<ArrayBuffer> {
-  const types = functions.map(({ parameters }) => [0x60, ...list(Array.from({ length: parameters }, () => [I32])), ...list([[I32]])]);
+/** A function of the host that a module calls. */
+export type WasmImport = Pick<WasmFunction, "name" | "parameters">;
+
+/**
+ * The bytes of a module that imports one memory, `host.memory`, and functions of `host`, and exports its own functions.
+ * Imported functions are numbered first. All numbers are of 32 bits; every function leaves one.
+ */
+export function assemble(functions: readonly WasmFunction[], imports: readonly WasmImport[] = []): Uint8Array<ArrayBuffer> {
+  const types = [...imports, ...functions].map(({ parameters }) => [0x60, ...list(Array.from({ length: parameters }, () => [I32])), ...list([[I32]])]);
   const bodies = functions.map(({ numbers, vectors, body }) => {
     const locals = list([
       [...unsigned(numbers), I32],
@@ -108,9 +119,12 @@ export function assemble(functions: readonly WasmFunction[]): Uint8Array<ArrayBu
   return Uint8Array.from([
     ...[0x00, 0x61, 0x73, 0x6d, 0x01, 0x00, 0x00, 0x00],
     ...section(1, list(types)),
-    ...section(2, list([[...name("host"), ...name("memory"), 0x02, 0x00, 0x00]])),
-    ...section(3, list(functions.map((_, i) => unsigned(i)))),
-    ...section(7, list(functions.map((f, i) => [...name(f.name), 0x00, ...unsigned(i)]))),
+    ...section(
+      2,
+      list([[...name("host"), ...name("memory"), 0x02, 0x00, 0x00], ...imports.map((f, i) => [...name("host"), ...name(f.name), 0x00, ...unsigned(i)])]),
+    ),
+    ...section(3, list(functions.map((_, i) => unsigned(imports.length + i)))),
+    ...section(7, list(functions.map((f, i) => [...name(f.name), 0x00, ...unsigned(imports.length + i)]))),
     ...section(10, list(bodies)),
   ]);
 }

@@ -4,6 +4,8 @@
  */
 export interface HostMemory {
   readonly buffer: ArrayBuffer;
+  /** Adds pages of 64 KiB; throws where the host has none. */
+  grow(pages: number): number;
 }
 
 export type HostModule = { readonly compiled: unique symbol };
@@ -12,7 +14,7 @@ interface Host {
   readonly WebAssembly?: {
     readonly Module: new (bytes: Uint8Array) => HostModule;
     readonly Memory: new (size: { readonly initial: number }) => HostMemory;
-    readonly Instance: new (module: HostModule, imports: Readonly<Record<string, Readonly<Record<string, HostMemory>>>>) => { readonly exports: unknown };
+    readonly Instance: new (module: HostModule, imports: Readonly<Record<string, Readonly<Record<string, unknown>>>>) => { readonly exports: unknown };
   };
   readonly TextEncoder: new () => { encodeInto(text: string, bytes: Uint8Array): { readonly read: number; readonly written: number } };
 }
