@@ -7,7 +7,7 @@
  * undo log lie in the module's memory; a run can be stopped and gone on with at every backtrack and every new turn.
  */
 
-import { ASSERTIONS, captureRegister, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
+import { ASSERTIONS, captureRegister, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, type Reference, UNBOUNDED } from "../program/program.ts";
 import type { AssertionKind } from "../syntax/tree.ts";
 import { assemble, op } from "./assembler.ts";
 import { type HostMemory, host } from "./host.ts";
@@ -22,6 +22,9 @@ const CHANGE_BYTES = 8;
 
 /** Why a call came back. */
 export const Came = { Bound: 0, Match: 1, Failed: 2, States: 3, Changes: 4 } as const;
+
+/** The attempt, its mismatch and its end. */
+const STEPS_OF_HOPELESS = 3;
 
 /** Numbers that live across calls, in the order in which they lie at the start of the memory. */
 const FIELDS = ["pc", "at", "left", "states", "changes", "reach", "deepest", "backtracks", "attempt", "attempts", "attemptLeft"] as const;
@@ -167,6 +170,10 @@ class Writer {
   }
 
   /** Branches out of an instruction's code; `inside` is how many more blocks deep it stands. */
+  private fail(pc: number, inside = 0): number[] {
+    return op.br(this.count - 1 - pc + inside);
+  }
+
   private failIf(pc: number, inside = 0): number[] {
     return op.brIf(this.count - 1 - pc + inside);
   }
@@ -287,7 +294,7 @@ class Writer {
       case Op.Assert:
         return [this.step, this.asserts(a, b), op.eqz, this.failIf(pc)];
       case Op.Reference:
-        return [this.step, op.i32(a), op.get(AT), op.call(REFERS), op.tee(TEMP), op.i32(0), op.ltS, this.failIf(pc), op.get(TEMP), op.set(AT)];
+        return this.reference(pc, a);
       case Op.Branch:
         return [this.save(pc, a)];
       case Op.Jump:
@@ -319,6 +326,50 @@ class Writer {
     }
   }
 
+  /** A back-reference; to one group whose letters are compared as they are without a call. */
+  private reference(pc: number, number: number): number[][] {
+    const { groups, folding, unsetIsEmpty } = this.program.references[number] as Reference;
+    const [group] = groups;
+    if (groups.length !== 1 || group === undefined || folding !== null) {
+      return [this.step, op.i32(number), op.get(AT), op.call(REFERS), op.tee(TEMP), op.i32(0), op.ltS, this.failIf(pc), op.get(TEMP), op.set(AT)];
+    }
+    const unit = (local: number): number[] => [...op.get(local), ...op.i32(1), ...op.shl, ...op.load16(this.text)];
+    const onwards = (local: number): number[] => [...op.get(local), ...op.i32(1), ...op.add, ...op.set(local)];
+    return [
+      this.step,
+      this.register(captureRegister(group)),
+      op.tee(TEMP),
+      op.i32(0),
+      op.ltS,
+      op.when(unsetIsEmpty ? this.go(pc, pc + 1, 1) : this.fail(pc, 1)),
+      this.register(captureRegister(group) + 1),
+      op.set(OTHER),
+      op.get(AT),
+      op.set(UNIT),
+      op.block(
+        op.loop(
+          op.get(TEMP),
+          op.get(OTHER),
+          op.geS,
+          op.brIf(1),
+          op.get(UNIT),
+          op.get(LENGTH),
+          op.geS,
+          this.failIf(pc, 2),
+          unit(TEMP),
+          unit(UNIT),
+          op.ne,
+          this.failIf(pc, 2),
+          onwards(TEMP),
+          onwards(UNIT),
+          op.br(0),
+        ),
+      ),
+      op.get(UNIT),
+      op.set(AT),
+    ];
+  }
+
   /** An item of one character, its code `inside` more blocks deep in that of the instruction `place`. */
   private item(pc: number, place: number, inside: number): number[] {
     const { code } = this.program;
@@ -339,6 +390,19 @@ class Writer {
     if (kind === "text-start") return [...op.get(AT), ...op.eqz];
     if (kind === "text-end") return [...op.get(AT), ...op.get(LENGTH), ...op.eq];
     const call = [...op.i32(assertion), ...op.i32(set), ...op.get(AT), ...op.call(ASSERTS)];
+    const fast = this.between(assertion, set);
+    if (!fast) return call;
+    const inside = [...op.get(AT), ...op.i32(0), ...op.gtS, ...op.get(AT), ...op.get(LENGTH), ...op.ltS, ...op.and];
+    return op.either(inside, op.either(this.latinOnBothSides(), fast, call), call);
+  }
+
+  /** Puts the characters on either side into UNIT and OTHER; leaves 1 where both are of Latin. There must be some. */
+  private latinOnBothSides(): number[] {
+    return [...this.unitAt(1), ...op.tee(UNIT), ...this.unitAt(0), ...op.tee(OTHER), ...op.or, ...op.i32(LATIN), ...op.ltS];
+  }
+
+  /** Leaves 1 where the assertion holds between the Latin characters in UNIT and OTHER; undefined where more is asked for. */
+  private between(assertion: number, set: number): number[] | undefined {
     const held = (unit: number): number[] => [...op.get(unit), ...op.load8(this.latin + LATIN * set)];
     const between: Partial<Record<AssertionKind, number[]>> = {
       "line-start": held(UNIT),
@@ -347,11 +411,7 @@ class Writer {
       "not-word-edge": [...held(UNIT), ...held(OTHER), ...op.eq],
       "not-word-edge-in-text": [...held(UNIT), ...held(OTHER), ...op.eq],
     };
-    const fast = between[kind];
-    if (!fast) return call;
-    const inside = [...op.get(AT), ...op.i32(0), ...op.gtS, ...op.get(AT), ...op.get(LENGTH), ...op.ltS, ...op.and];
-    const latin = [...this.unitAt(1), ...op.tee(UNIT), ...this.unitAt(0), ...op.tee(OTHER), ...op.or, ...op.i32(LATIN), ...op.ltS];
-    return op.either(inside, op.either(latin, fast, call), call);
+    return between[ASSERTIONS[assertion] as AssertionKind];
   }
 
   /** Puts the code point at the offset into UNIT. */
@@ -462,6 +522,47 @@ class Writer {
     return [this.step, empty, short, op.or, this.failIf(pc), this.leave(pc, Came.Match)];
   }
 
+  /**
+   * Attempts whose very first item does not match take three steps each: they are taken here, one after the other,
+   * without going by the table. Characters beyond Latin are left to the instruction itself.
+   */
+  private hopeless(): number[] {
+    const { code } = this.program;
+    const [operation, a, b] = [code[0], code[1] as number, code[2] as number];
+    const latinAhead = [...this.unitAt(0), ...op.tee(OTHER), ...op.i32(LATIN), ...op.ltS];
+    let fails: number[] | undefined;
+    if (operation === Op.Unit) fails = op.either(latinAhead, [...op.get(OTHER), ...op.i32(a), ...op.ne], op.i32(0));
+    else if (operation === Op.Set || operation === Op.SetPoint) {
+      fails = op.either(latinAhead, [...op.get(OTHER), ...op.load8(this.latin + LATIN * a), ...op.eqz], op.i32(0));
+    } else if (operation === Op.Assert) {
+      const fast = this.between(a, b);
+      if (fast) fails = op.either(this.latinOnBothSides(), [...fast, ...op.eqz], op.i32(0));
+    }
+    if (!fails) return [];
+    const { attempts } = LOCAL;
+    const add = (local: number, value: number): number[] => [...op.get(local), ...op.i32(value), ...op.add, ...op.set(local)];
+    return op.block(
+      op.loop(
+        op.get(ATTEMPT),
+        op.tee(AT),
+        op.get(LENGTH),
+        op.geS,
+        op.brIf(1),
+        op.get(LEFT),
+        op.i32(0),
+        op.leS,
+        op.brIf(1),
+        fails,
+        op.eqz,
+        op.brIf(1),
+        add(attempts, 1),
+        add(LEFT, -STEPS_OF_HOPELESS),
+        add(ATTEMPT, 1),
+        op.br(0),
+      ),
+    );
+  }
+
   /** What follows a mismatch; stands in the loop, outside the block that a mismatch leaves. */
   private backtrack(): number[][] {
     const { backtracks, attempts, attemptLeft } = LOCAL;
@@ -513,6 +614,7 @@ class Writer {
         op.when(leave(Came.Failed, 3)),
         next,
         increase(ATTEMPT),
+        this.hopeless(),
         op.get(ATTEMPT),
         op.tee(AT),
         op.set(REACH),

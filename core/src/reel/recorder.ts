@@ -96,6 +96,11 @@ export class ReelRecorder implements Recorder {
     this.checkpoints.push(point);
   }
 
+  /** Gives back what the last chunk has free; nothing is written after that. */
+  finish(): void {
+    if (this.chunks.length > 0) this.chunks[this.chunks.length - 1] = this.chunk = this.chunk.slice(0, this.cursor);
+  }
+
   /** One number of a row: 0 offset, 1 kind and instruction, 2 newest saved state. */
   at(step: number, column: 0 | 1 | 2): number {
     return (this.chunks[step >> CHUNK_BITS] as Int32Array)[(step & CHUNK_MASK) * ROW_WIDTH + column] as number;
@@ -108,6 +113,6 @@ export class ReelRecorder implements Recorder {
 
   /** Bytes held. */
   get bytes(): number {
-    return this.chunks.length * CHUNK_ROWS * ROW_WIDTH * 4 + this.checkpoints.length * this.checkpointWidth * 4;
+    return this.chunks.reduce((sum, chunk) => sum + chunk.byteLength, 0) + this.checkpoints.length * this.checkpointWidth * 4;
   }
 }

@@ -93,6 +93,7 @@ export function* recordInSlices(program: Program, text: string, options: RecordO
   const recorder = new ReelRecorder(program);
   const machine = new BacktrackingMachine(program, text, { mode: options.mode, from: options.from ?? 0, recorder });
   while (machine.steps < options.eventLimit && !machine.advance(Math.min(SLICE, options.eventLimit - machine.steps))) yield machine.steps;
+  recorder.finish();
   return new Reel(recorder, text, {
     complete: machine.outcome === "done" && machine.steps <= options.eventLimit,
     steps: Math.min(machine.steps, options.eventLimit),
