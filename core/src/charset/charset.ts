@@ -35,6 +35,11 @@ export function rangesOf(set: CharSet): [number, number][] {
 }
 
 export function union(...sets: readonly CharSet[]): CharSet {
+  return unionOf(sets);
+}
+
+/** The same for a list, which may be long. */
+export function unionOf(sets: readonly CharSet[]): CharSet {
   return setOfRanges(sets.flatMap(rangesOf));
 }
 

@@ -117,7 +117,7 @@ class Compiler {
     this.code[pc * INSTRUCTION_WIDTH + field] = this.pc;
   }
 
-  private later(...tasks: Task[]): void {
+  private later(tasks: readonly Task[]): void {
     for (let i = tasks.length - 1; i >= 0; i--) this.tasks.push(tasks[i] as Task);
   }
 
@@ -148,7 +148,7 @@ class Compiler {
         return;
       case "sequence": {
         const items = back ? [...node.items].reverse() : node.items;
-        this.later(...items.map((item) => () => this.node(item, back)));
+        this.later(items.map((item) => () => this.node(item, back)));
         return;
       }
       case "group":
@@ -219,10 +219,7 @@ class Compiler {
       return;
     }
     this.emit(node, Op.Open, capture);
-    this.later(
-      () => this.node(body, back),
-      () => this.emit(node, Op.Close, capture, back ? 1 : 0),
-    );
+    this.later([() => this.node(body, back), () => this.emit(node, Op.Close, capture, back ? 1 : 0)]);
   }
 
   private alternation(node: NodeOf<"alternation">, back: boolean): void {
@@ -258,13 +255,13 @@ class Compiler {
     tasks.push(() => {
       for (const jump of jumps) this.aim(jump, 1);
     });
-    this.later(...tasks);
+    this.later(tasks);
   }
 
   private conditional(node: NodeOf<"conditional">, back: boolean): void {
     let jump = 0;
     const condition = this.emit(node, Op.Condition, node.group);
-    this.later(
+    this.later([
       () => this.node(node.yes, back),
       () => {
         jump = this.emit(node, Op.Jump);
@@ -272,14 +269,14 @@ class Compiler {
       },
       () => this.node(node.no, back),
       () => this.aim(jump, 1),
-    );
+    ]);
   }
 
   private look(node: NodeOf<"look">): void {
     const { behind, width } = node;
     this.enclose("look", node, node.negated, () => {
       if (width !== null && width > 0) this.emit(node, Op.StepBack, width);
-      this.later(() => this.node(node.body, behind && width === null));
+      this.later([() => this.node(node.body, behind && width === null)]);
     });
   }
 
@@ -287,10 +284,13 @@ class Compiler {
     const number = this.enclosures.length;
     this.enclosures.push({ kind, node, negated, next: -1 });
     this.emit(node, Op.Enter, number);
-    this.later(inside, () => {
-      this.emit(node, Op.Leave, number);
-      this.enclosures[number] = { kind, node, negated, next: this.pc };
-    });
+    this.later([
+      inside,
+      () => {
+        this.emit(node, Op.Leave, number);
+        this.enclosures[number] = { kind, node, negated, next: this.pc };
+      },
+    ]);
   }
 
   private quantifier(node: NodeOf<"quantifier">, back: boolean): void {
@@ -327,10 +327,13 @@ class Compiler {
     const begins = canBeEmpty || clears;
     const start = this.emit(node, Op.LoopTry, number, 0, begins ? 1 : 0);
     if (begins) this.emit(node, Op.LoopBegin, number);
-    this.later(iteration, () => {
-      this.emit(node, Op.LoopNext, number, start);
-      this.aim(start, 2);
-    });
+    this.later([
+      iteration,
+      () => {
+        this.emit(node, Op.LoopNext, number, start);
+        this.aim(start, 2);
+      },
+    ]);
   }
 }
 

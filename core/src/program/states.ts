@@ -12,6 +12,9 @@ import { captureRegister, INSTRUCTION_WIDTH, type Loop, Op, type Program, UNBOUN
 /** More states than this are no longer worth a table: counted repeats of counted repeats of counted repeats. */
 const MAX_STATES = 1 << 26;
 
+/** Loops inside loops inside loops: each state is told apart by all that are around it. */
+const MAX_PARTS = 1 << 20;
+
 /** Conditions that ask for more groups than this do not fit a mask of bits. */
 const MAX_ASKED_GROUPS = 30;
 
@@ -51,6 +54,7 @@ export class StateSpace {
     let loops: number[] = [];
     const outside: number[][] = [];
     let size = 0;
+    let partCount = 0;
     for (let pc = 0; pc < count; pc++) {
       const operation = program.code[pc * INSTRUCTION_WIDTH] as number;
       const a = program.code[pc * INSTRUCTION_WIDTH + 1] as number;
@@ -59,6 +63,8 @@ export class StateSpace {
         const own = operation === Op.LoopTry ? a : -1;
         // What comes of an enclosure's inside does not hang on the loops around it.
         const around = operation === Op.Enter && which === "choices" ? [] : loops;
+        partCount += around.length + groups.length;
+        if (partCount > MAX_PARTS) return undefined;
         const told = around.flatMap((number) => partsOf(program.loops[number] as Loop, number === own));
         for (const group of groups) told.push({ kind: "group", register: captureRegister(group) + 1, values: 2 });
         parts[pc] = told;

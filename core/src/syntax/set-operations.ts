@@ -4,7 +4,7 @@
  * Grammar and meaning: ECMA-262 (2025) ClassSetExpression, §22.2.1 and §22.2.2.9. Open sets wait on a list, so that
  * nesting cannot overflow the host's stack.
  */
-import { type CharSet, EMPTY_SET, intersection, subtract, union } from "../charset/charset.ts";
+import { type CharSet, EMPTY_SET, intersection, subtract, unionOf } from "../charset/charset.ts";
 import type { Property } from "../charset/properties.ts";
 import { complementOf, maybeFolded, readEscape } from "./escapes.ts";
 import type { Reader } from "./reader.ts";
@@ -97,15 +97,15 @@ function operatorHere(reader: Reader, top: OpenSet): boolean {
   else if (top.operator ? top.operator !== operator : top.operands > 1) reader.report("set-operators-mixed", span);
   if (!top.operator) {
     // What stood before is the first operand.
-    top.value = unionOf(top);
+    top.value = gathered(top);
     top.operator = operator;
   }
   top.waiting = true;
   return true;
 }
 
-function unionOf(top: OpenSet): Value {
-  return { set: union(...top.parts), strings: [...top.strings], mayHoldStrings: top.value.mayHoldStrings };
+function gathered(top: OpenSet): Value {
+  return { set: unionOf(top.parts), strings: [...top.strings], mayHoldStrings: top.value.mayHoldStrings };
 }
 
 function operand(reader: Reader, top: OpenSet, value: Value, span: Span): void {
@@ -129,7 +129,7 @@ function operand(reader: Reader, top: OpenSet, value: Value, span: Span): void {
 
 function closedValue(reader: Reader, top: OpenSet): Value {
   if (top.waiting) reader.report("set-operand", { start: reader.at - 3, end: reader.at - 1 }, top.operator as string);
-  return top.operator ? top.value : unionOf(top);
+  return top.operator ? top.value : gathered(top);
 }
 
 function negatedValue(reader: Reader, value: Value, { start }: OpenSet): Value {
@@ -208,5 +208,5 @@ function quotedStrings(reader: Reader, start: number): Value {
     if (read.kind === "character") current.push(read.codePoint);
     else reader.report("set-strings-form", { start: at, end: reader.at });
   }
-  return { ...maybeFolded({ set: union(...characters), strings }, reader.options), mayHoldStrings: strings.length > 0 };
+  return { ...maybeFolded({ set: unionOf(characters), strings }, reader.options), mayHoldStrings: strings.length > 0 };
 }

@@ -1,5 +1,5 @@
 /** Sets in brackets without operations: characters, ranges and classes side by side. */
-import { type CharSet, EMPTY_SET, setOfRanges, union } from "../charset/charset.ts";
+import { type CharSet, EMPTY_SET, setOfRanges, unionOf } from "../charset/charset.ts";
 import { complementOf, readEscape } from "./escapes.ts";
 import type { Reader } from "./reader.ts";
 import type { NodeOf, SetItem, Span } from "./tree.ts";
@@ -59,7 +59,7 @@ export function readSet(reader: Reader): SetNode {
   const { folding, foldsClasses } = dialect.semantics;
   const own = setOfRanges(ranges);
   const whole = { kind: "set", strings: [], negated, items, folding: folding(options), start, end: reader.at } as const;
-  return foldsClasses ? { ...whole, set: union(own, ...classes), fixed: EMPTY_SET } : { ...whole, set: own, fixed: union(...classes) };
+  return foldsClasses ? { ...whole, set: unionOf([own, ...classes]), fixed: EMPTY_SET } : { ...whole, set: own, fixed: unionOf(classes) };
 }
 
 function readAtom(reader: Reader): Atom {

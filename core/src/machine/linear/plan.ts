@@ -11,6 +11,8 @@ import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../../progr
 import { StateSpace } from "../../program/states.ts";
 import type { Node, NodeOf } from "../../syntax/tree.ts";
 
+/** Reading a longer program against the text, and telling its characters apart, takes longer than any text of a person's. */
+const MAX_INSTRUCTIONS = 50_000;
 /** Each lookaround doubles the symbols of an automaton. */
 const MAX_LOOKS = 4;
 
@@ -54,7 +56,7 @@ export const REFUSALS: Readonly<Record<Refusal, string>> = {
   settled: "it has atomic groups or possessive quantifiers, so what is tried hangs on what was found",
   conditions: "it has conditions, which hang on groups",
   looks: `it has more than ${MAX_LOOKS} lookarounds`,
-  size: "the pattern is too large to be read against the text",
+  size: `the pattern has more than ${MAX_INSTRUCTIONS} instructions`,
 };
 
 const plans = new WeakMap<Program, Plan | Refusal>();
@@ -71,22 +73,24 @@ export function planOf(program: Program): Plan | Refusal {
 
 function makePlan(program: Program): Plan | Refusal {
   if (program.references.length > 0) return "references";
+  if (program.nodes.length > MAX_INSTRUCTIONS) return "size";
   const refusal = refusalOf(program);
   if (refusal) return refusal;
   const looks: LookPlan[] = [];
   const sideLooks = new Map<Node, SideLook>();
+  const longer: NodeOf<"look">[] = [];
   for (const { node } of program.enclosures) {
     if (node.kind !== "look") continue;
     const side = sideLookOf(node);
-    if (side) {
-      sideLooks.set(node, side);
-      continue;
-    }
+    if (side) sideLooks.set(node, side);
+    else longer.push(node);
+  }
+  if (longer.length > MAX_LOOKS) return "looks";
+  for (const node of longer) {
     const part = partOf(compilePart(program.reading, node.body, !node.behind));
     if (typeof part === "string") return part;
     looks.unshift({ ...part, node, backward: !node.behind });
   }
-  if (looks.length > MAX_LOOKS) return "looks";
   const forward = partOf(program);
   if (typeof forward === "string") return forward;
   const backward = partOf(compilePart(program.reading, program.root, true));

@@ -1,0 +1,104 @@
+/** Patterns that nobody should write: a clear diagnostic or an answer, in bounded time and memory, never an exception. */
+import { describe, expect, test } from "@jest/globals";
+import { BacktrackingMachine, chooseMachine, compile, type DialectName, forecast, LinearMachine, meaningChanges, read, runToEnd, walk } from "../src/index.ts";
+import { programOf, readIn } from "./support.ts";
+
+const DIALECTS: readonly DialectName[] = ["ecmascript", "python"];
+/** A generous bound for work that must be linear in a megabyte; quadratic work takes minutes. */
+const PATIENCE_MS = 15_000;
+
+const times = (piece: string, count: number): string => piece.repeat(count);
+
+/** A pattern through everything that reads it, and every machine on a short text. */
+function throughAll(dialect: DialectName, pattern: string, flags: string, text: string): string {
+  const reading = read({ dialect, pattern, flags });
+  const compiled = compile(reading);
+  if (!compiled.ok) {
+    for (const { message, start, end } of compiled.diagnostics) {
+      expect(message).not.toBe("");
+      expect(start >= 0 && start <= end && start <= pattern.length).toBe(true);
+    }
+    return compiled.diagnostics[0]?.code ?? "";
+  }
+  const machine = new BacktrackingMachine(compiled.program, text, { mode: "all" });
+  runToEnd(machine, 100_000);
+  if (chooseMachine(compiled.program).machine === "linear") new LinearMachine(compiled.program, text, { mode: "all" }).advance(1_000_000);
+  forecast(compiled.program, text, { mode: "start", stepBudget: 100_000 });
+  return "ok";
+}
+
+describe.each(DIALECTS)("in %s", (dialect) => {
+  test.each([
+    ["a megabyte of letters", times("a", 1_000_000), "ok"],
+    ["more than a megabyte", times("a", 1_000_001), "too-long"],
+    ["10,000 groups", times("(a)", 10_000), "ok"],
+    ["10,000 groups that may be empty", times("(a?)", 10_000), "ok"],
+    ["10,000 alternatives", `${times("ab|", 10_000)}c`, "ok"],
+    ["50,000 brackets deep", `${times("(", 50_000)}a${times(")", 50_000)}`, "ok"],
+    ["50,000 brackets deep that do not capture", `${times("(?:", 50_000)}a${times(")*", 50_000)}`, "ok"],
+    ["50,000 lookaheads deep", `${times("(?=", 50_000)}a${times(")", 50_000)}`, "ok"],
+    ["half a million open brackets", times("(", 500_000), "too-deep"],
+    ["half a million closed ones", times(")", 500_000), "group-close"],
+    ["a count at the bound", "a{2147483647}", "ok"],
+    ["a range of counts", "(?:a{0,2147483647}){2147483647}", "ok"],
+    ["counts in counts", "(?:(?:(?:a{1000}){1000}){1000}){1000}", "ok"],
+    ["braces that never close", times("a{1", 300_000), "ok"],
+    ["quantifiers alone", times("*", 500_000), "nothing-to-repeat"],
+    ["sets that never close", times("[a", 300_000), "set-open"],
+    ["NUL", "a\0[\0-\x01]", "ok"],
+    ["lone surrogates", "\ud83d[\udc1f]\ud83d", "ok"],
+    ["backslashes", times("\\\\", 400_000), "ok"],
+  ])("%s", (_what, pattern, expected) => {
+    const started = performance.now();
+    expect(throughAll(dialect, pattern, "", "aaab\0\ud83d")).toBe(expected);
+    expect(performance.now() - started).toBeLessThan(PATIENCE_MS);
+  });
+});
+
+test.each([
+  ["escapes that never close", "u", times("\\u{", 300_000)],
+  ["properties that never close", "u", times("\\p{L", 200_000)],
+  ["names that never end", "", times("(?<a", 200_000)],
+  ["sets in sets", "v", times("[", 300_000)],
+  ["sets in sets, closed", "v", `${times("[", 20_000)}a${times("]", 20_000)}`],
+  ["strings that never close", "v", `[${times("\\q{a|", 150_000)}`],
+  ["flags in flags", "", times("(?i:", 200_000)],
+])("%s", (_what, flags, pattern) => {
+  const started = performance.now();
+  throughAll("ecmascript", pattern, flags, "a");
+  expect(performance.now() - started).toBeLessThan(PATIENCE_MS);
+});
+
+test("reading takes time linear in the length", () => {
+  const pieces = ["(a|b)*", "(?<n>x)|", "[a-z]+", "\\d{2,3}?", "(?:(?=a)b)", "(?P<n>a)", "{", "(?i:a)", "\\", "[[", "|)"];
+  for (const dialect of DIALECTS) {
+    for (const piece of pieces) {
+      const clocked = (count: number): number => {
+        const pattern = times(piece, count);
+        const started = performance.now();
+        readIn(dialect, pattern, "");
+        return performance.now() - started;
+      };
+      clocked(2_000);
+      // Ten times the length; a quadratic reader takes a hundred times as long. Small times are noise.
+      expect(clocked(100_000)).toBeLessThan(100 + 40 * clocked(10_000));
+    }
+  }
+});
+
+test("ten million saved states, and a hundred thousand brackets, overflow nothing", () => {
+  const machine = new BacktrackingMachine(programOf("(?:a|b)*c"), "a".repeat(5_000_000), { mode: "start" });
+  runToEnd(machine, 40_000_000);
+  expect(machine.deepest).toBeGreaterThan(10_000_000);
+  const nested = programOf(`${times("(", 99_000)}a${times(")", 99_000)}`);
+  const deep = new BacktrackingMachine(nested, "xa", { mode: "first" });
+  expect(runToEnd(deep)).toBe("done");
+  expect(deep.matches.length).toBe(1);
+  expect([...walk(nested.root)].length).toBe(99_001);
+});
+
+test("what changes between dialects is said of any pattern", () => {
+  for (const pattern of ["(".repeat(2000), "\\", "[", "a{,1}", "(?P<n>", "\ud83d", times("\\d", 5_000)]) {
+    expect(() => meaningChanges(readIn("ecmascript", pattern, ""), readIn("python", pattern, ""))).not.toThrow();
+  }
+});
