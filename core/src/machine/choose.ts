@@ -1,7 +1,7 @@
 /** Which machine finds a program's matches when nobody says, and why: for a result, and for a sentence on the screen. */
 import type { Program } from "../program/program.ts";
 import { StateSpace } from "../program/states.ts";
-import { planOf, REFUSALS } from "./linear/plan.ts";
+import { REFUSALS, refusalOf } from "./linear/plan.ts";
 
 export interface Choice {
   readonly machine: "linear" | "backtracking";
@@ -11,8 +11,8 @@ export interface Choice {
 
 /** The linear machine wherever it can be: its time is bounded by the text. */
 export function chooseMachine(program: Program): Choice {
-  const plan = planOf(program);
-  if (typeof plan !== "string") return { machine: "linear", reason: "an automaton can take the pattern" };
-  if (StateSpace.of(program)) return { machine: "linear", reason: `outcomes are remembered, since ${REFUSALS[plan]}` };
-  return { machine: "backtracking", reason: REFUSALS[plan] };
+  const refusal = refusalOf(program);
+  if (refusal === null) return { machine: "linear", reason: "an automaton can take the pattern" };
+  if (StateSpace.of(program)) return { machine: "linear", reason: `outcomes are remembered, since ${REFUSALS[refusal]}` };
+  return { machine: "backtracking", reason: REFUSALS[refusal] };
 }

@@ -17,7 +17,7 @@ import { Items } from "../items.ts";
 import { MatchTable } from "../matches.ts";
 import { Automaton, DEAD, MATCHED, ROW } from "./automaton.ts";
 import { Kernel, MAX_SYMBOLS, Stop, WIDE } from "./kernel.ts";
-import { type Plan, planOf, REFUSALS, type Refusal } from "./plan.ts";
+import { type Plan, planOf, REFUSALS, type Refusal, refusalOf } from "./plan.ts";
 import { Sides } from "./sides.ts";
 
 export interface LinearOptions {
@@ -64,7 +64,9 @@ export class LinearMachine {
   private readonly mode: MatchMode;
   private readonly countOnly: boolean;
   private readonly matchLimit: number;
-  private readonly runner: Search | Forecast;
+  /** Made when the trial has not settled it: a plan takes longer than most short runs. */
+  private runner: Search | Forecast | undefined;
+  private readonly makeRunner: () => Search | Forecast;
   private trial: BacktrackingMachine | undefined;
   /** Code units that any match has at least. */
   private readonly least: number;
@@ -77,24 +79,27 @@ export class LinearMachine {
     this.mode = mode;
     this.countOnly = countOnly;
     this.matchLimit = matchLimit;
-    const plan = planOf(program);
-    this.refusal = typeof plan === "string" ? plan : null;
-    if (plan === "references" || (typeof plan === "string" && !StateSpace.of(program)))
-      throw new RangeError(`The linear machine cannot take this: ${REFUSALS[plan]}.`);
+    this.refusal = refusalOf(program);
+    if (this.refusal && !StateSpace.of(program)) throw new RangeError(`The linear machine cannot take this: ${REFUSALS[this.refusal]}.`);
     this.least = lengthsOf(program).least;
     if (text.length - from < this.least) this.outcome = "done";
     if (!directly && text.length <= SHORT_TEXT) this.trial = new BacktrackingMachine(program, text, { mode, from, matchLimit });
     this.matches = new MatchTable(program.groups.length);
-    this.runner =
-      typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { mode, from, countOnly, kernelFrom });
+    this.makeRunner = () => {
+      const plan = planOf(program);
+      return typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { mode, from, countOnly, kernelFrom });
+    };
   }
 
   /** Works on about so many characters, and says whether the run has ended. */
   advance(budget: number): boolean {
     if (this.outcome !== "running") return true;
     if (this.trial) this.try(this.trial, budget);
-    if (!this.trial && this.runner instanceof Search) this.search(this.runner, budget);
-    else if (!this.trial && this.runner instanceof Forecast) this.follow(this.runner, budget);
+    if (!this.trial && this.outcome === "running") {
+      this.runner ??= this.makeRunner();
+      if (this.runner instanceof Search) this.search(this.runner, budget);
+      else this.follow(this.runner, budget);
+    }
     if (this.outcome !== "running" && this.runner instanceof Search) this.runner.close();
     return this.outcome !== "running";
   }

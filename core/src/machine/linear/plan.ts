@@ -71,22 +71,43 @@ export function planOf(program: Program): Plan | Refusal {
   return plan;
 }
 
-function makePlan(program: Program): Plan | Refusal {
+const refusals = new WeakMap<Program, { readonly refusal: Refusal | null }>();
+
+/** What stands in the way of an automaton, without making one; null where nothing does. */
+export function refusalOf(program: Program): Refusal | null {
+  let found = refusals.get(program);
+  if (!found) {
+    found = { refusal: findRefusal(program) };
+    refusals.set(program, found);
+  }
+  return found.refusal;
+}
+
+function findRefusal(program: Program): Refusal | null {
+  const { enclosures, code, nodes } = program;
   if (program.references.length > 0) return "references";
-  if (program.nodes.length > MAX_INSTRUCTIONS) return "size";
+  if (nodes.length > MAX_INSTRUCTIONS) return "size";
+  if (enclosures.some(({ kind }: Enclosure) => kind !== "look")) return "settled";
+  for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) if (code[i] === Op.Condition) return "conditions";
+  if (longLooksOf(program).length > MAX_LOOKS) return "looks";
+  return StateSpace.of(program, "all") ? null : "counts";
+}
+
+/** Lookarounds that ask for more than one character. */
+function longLooksOf({ enclosures }: Program): NodeOf<"look">[] {
+  return enclosures.flatMap(({ node }) => (node.kind === "look" && !sideLookOf(node) ? [node] : []));
+}
+
+function makePlan(program: Program): Plan | Refusal {
   const refusal = refusalOf(program);
   if (refusal) return refusal;
   const looks: LookPlan[] = [];
   const sideLooks = new Map<Node, SideLook>();
-  const longer: NodeOf<"look">[] = [];
   for (const { node } of program.enclosures) {
-    if (node.kind !== "look") continue;
-    const side = sideLookOf(node);
+    const side = node.kind === "look" ? sideLookOf(node) : undefined;
     if (side) sideLooks.set(node, side);
-    else longer.push(node);
   }
-  if (longer.length > MAX_LOOKS) return "looks";
-  for (const node of longer) {
+  for (const node of longLooksOf(program)) {
     const part = partOf(compilePart(program.reading, node.body, !node.behind));
     if (typeof part === "string") return part;
     looks.unshift({ ...part, node, backward: !node.behind });
@@ -115,12 +136,6 @@ function sideLookOf(look: NodeOf<"look">): SideLook | undefined {
   while (body.kind === "group") body = body.body;
   if (body.kind !== "character" && body.kind !== "any" && (body.kind !== "set" || body.strings.length > 0)) return undefined;
   return { behind: look.behind, set: charactersOf(body) };
-}
-
-function refusalOf({ enclosures, code }: Program): Refusal | undefined {
-  if (enclosures.some(({ kind }: Enclosure) => kind !== "look")) return "settled";
-  for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) if (code[i] === Op.Condition) return "conditions";
-  return undefined;
 }
 
 function partOf(program: Program | undefined): Part | Refusal {
