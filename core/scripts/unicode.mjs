@@ -57,7 +57,7 @@ for (const [from, to] of upper) {
 const folding = new Map([...common, ...simple]);
 
 // python re: the lower case of one character, where it has several their first. Lower-case characters with the same
-// upper case (in full) match each other too.
+// whole upper case match each other too.
 const lowered = new Map(lower);
 for (const [from, to] of specialLower) lowered.set(from, to[0]);
 const sameUpper = new Map();
