@@ -38,7 +38,7 @@ export interface LinearOptions {
 const SHORT_TEXT = 1 << 16;
 /** Steps of that run, for each character of the text and to begin with. */
 const TRIAL_STEPS_A_CHARACTER = 16;
-const TRIAL_STEPS = 10_000;
+const TRIAL_STEPS = 1_000;
 const TRIAL_SLICE = 2_000;
 
 const LATIN = 256;
