@@ -141,6 +141,28 @@ function skip(width: Width): WasmFunction {
   };
 }
 
+type TransitionLocals = Readonly<Record<"at" | "row" | "held" | "symbols" | "symbol" | "transition", number>>;
+
+/** Looks up the transition on the character behind (1) or ahead (0), which it leaves; `wide` leaves where that has two units. */
+function transitionAt(locals: TransitionLocals, width: Width, back: 0 | 1, wide: number[]): number[] {
+  const { at, row, held, symbols, symbol, transition } = locals;
+  const withHeld = op.when(op.get(held), op.get(at), op.add, op.load8(0), op.get(symbols), op.mul, op.get(symbol), op.add, op.set(symbol));
+  return [
+    ...classOf(unitAt(op.get(at), width, back)),
+    ...op.set(symbol),
+    ...(width === 2 ? [...op.get(symbol), ...op.i32(WIDE), ...op.eq, ...op.when(wide)] : []),
+    ...op.get(held),
+    ...withHeld,
+    ...op.get(row),
+    ...op.get(symbol),
+    ...op.add,
+    ...op.i32(2),
+    ...op.shl,
+    ...op.load(TABLES[back]),
+    ...op.tee(transition),
+  ];
+}
+
 /**
  * scan(at, stop, row, end, counting, strideLog, held, symbols, mark): along the text. `held` is where the bits of
  * lookarounds begin, or 0; counting goes on behind every match that is through; `mark` is a bit to set where one is.
@@ -181,18 +203,7 @@ function scan(width: Width, skipIndex: number): WasmFunction {
             op.geS,
             op.when(leave(Stop.Bound, 3)),
           ),
-          classOf(unitAt(op.get(at), width, 0)),
-          op.set(symbol),
-          width === 2 ? [...op.get(symbol), ...op.i32(WIDE), ...op.eq, ...op.when(leave(Stop.Wide, 2))] : [],
-          op.get(held),
-          op.when(op.get(held), op.get(at), op.add, op.load8(0), op.get(symbols), op.mul, op.get(symbol), op.add, op.set(symbol)),
-          op.get(row),
-          op.get(symbol),
-          op.add,
-          op.i32(2),
-          op.shl,
-          op.load(TABLES[0]),
-          op.tee(transition),
+          transitionAt({ at, row, held, symbols, symbol, transition }, width, 0, leave(Stop.Wide, 2)),
           op.i32(FLAGS),
           op.and,
           op.eqz,
@@ -284,18 +295,7 @@ function back(width: Width): WasmFunction {
           op.get(from),
           op.leS,
           op.when(leave(Stop.Bound, 2)),
-          classOf(unitAt(op.get(at), width, 1)),
-          op.set(symbol),
-          width === 2 ? [...op.get(symbol), ...op.i32(WIDE), ...op.eq, ...op.when(leave(Stop.Wide, 2))] : [],
-          op.get(held),
-          op.when(op.get(held), op.get(at), op.add, op.load8(0), op.get(symbols), op.mul, op.get(symbol), op.add, op.set(symbol)),
-          op.get(row),
-          op.get(symbol),
-          op.add,
-          op.i32(2),
-          op.shl,
-          op.load(TABLES[1]),
-          op.tee(transition),
+          transitionAt({ at, row, held, symbols, symbol, transition }, width, 1, leave(Stop.Wide, 2)),
           op.i32(0),
           op.ltS,
           op.when(leave(Stop.Unknown, 2)),
