@@ -1,5 +1,6 @@
 /** The Express application: safe headers, the interface's files, the API, and problems for everything else. */
 import { existsSync } from "node:fs";
+import type { ServerResponse } from "node:http";
 import { join } from "node:path";
 import compression from "compression";
 import express, { type Express } from "express";
@@ -15,6 +16,10 @@ import type { Specimens } from "./specimens/specimens.ts";
 const MOST_BODY = "24mb";
 /** Far above what one person's editing makes, and low enough that a runaway page is noticed. */
 const REQUESTS_A_MINUTE = 3000;
+
+/** The engine's worker goes by a policy of its own: it may compile WebAssembly, which the page may not. */
+const ENGINE_WORKER = /[\\/]worker-[^\\/]+\.js$/;
+const ENGINE_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'";
 
 export interface AppParts {
   readonly specimens: Specimens;
@@ -83,7 +88,10 @@ export function createApp({ specimens, log, web }: AppParts): Express {
   api.use(nothingHere);
   app.use("/api", api);
 
-  app.use("/assets", express.static(join(web, "assets"), { immutable: true, maxAge: "1y", index: false }), nothingHere);
+  const setHeaders = (response: ServerResponse, path: string): void => {
+    if (ENGINE_WORKER.test(path)) response.setHeader("Content-Security-Policy", ENGINE_POLICY);
+  };
+  app.use("/assets", express.static(join(web, "assets"), { immutable: true, maxAge: "1y", index: false, setHeaders }), nothingHere);
   app.use(express.static(web, { index: false, maxAge: 0 }));
   // Every other address is one of the interface's own routes.
   app.get("/{*route}", (_request, response) => {

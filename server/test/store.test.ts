@@ -78,6 +78,7 @@ describe("the interface's files", () => {
   mkdirSync(join(web, "assets"), { recursive: true });
   writeFileSync(join(web, "index.html"), "<!doctype html><title>Lamprey</title>");
   writeFileSync(join(web, "assets", "a-123.js"), "export {};");
+  writeFileSync(join(web, "assets", "worker-123.js"), "export {};");
 
   test("the page answers every route of its own; assets are kept for a year; what is missing is missing", async () => {
     const store = await openStore(join(folder, "files"));
@@ -89,6 +90,10 @@ describe("the interface's files", () => {
     }
     expect((await request(app).get("/assets/a-123.js").expect(200)).headers["cache-control"]).toContain("immutable");
     await request(app).get("/assets/gone.js").expect(404);
+    // The engine's worker alone may compile WebAssembly.
+    const policyOf = async (path: string) => (await request(app).get(path).expect(200)).headers["content-security-policy"];
+    expect(await policyOf("/assets/worker-123.js")).toContain("'wasm-unsafe-eval'");
+    expect(await policyOf("/assets/a-123.js")).not.toContain("wasm");
     await request(app).get("/assets/..%2f..%2fpackage.json").expect(404);
     await request(app).post("/bench/anything").expect(404);
     const bare = createApp({ specimens: new Specimens(store), log: silent, web: join(folder, "none") });

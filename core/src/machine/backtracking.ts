@@ -10,7 +10,8 @@
  */
 
 import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
-import { Came, CompiledRun, type Standing } from "./compiled.ts";
+import { Came } from "./compiled/layout.ts";
+import { CompiledRun } from "./compiled/run.ts";
 import { Kind } from "./events.ts";
 import { Items, pointAt, pointBefore } from "./items.ts";
 import { MatchTable } from "./matches.ts";
@@ -56,7 +57,7 @@ export interface MachineOptions {
 }
 
 /** A run of fewer steps is over before its program could be compiled. */
-const COMPILE_AFTER = 300_000;
+const COMPILE_AFTER = 100_000;
 
 /** Saved states, and changes to undo, are held in memory up to this many: 16 M of 16 bytes are a quarter of a GiB. */
 export const MAX_SAVED_STATES = 1 << 24;
@@ -88,6 +89,8 @@ export class BacktrackingMachine {
 
   private readonly items: Items;
   private readonly mode: MatchMode;
+  /** There is no second attempt. */
+  private readonly anchored: boolean;
   private readonly recorder: Recorder | null;
   private readonly matchLimit: number;
   private registers: Int32Array;
@@ -112,6 +115,7 @@ export class BacktrackingMachine {
     this.text = text;
     this.items = new Items(program, text);
     this.mode = options.mode;
+    this.anchored = options.mode === "start" || options.mode === "whole" || program.options.sticky;
     this.recorder = options.recorder ?? null;
     this.matchLimit = options.matchLimit ?? Number.POSITIVE_INFINITY;
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
@@ -140,42 +144,35 @@ export class BacktrackingMachine {
 
   /** Hands a long run that is not recorded over to its program as WebAssembly, where it can be. */
   private compile(): void {
-    const whole = this.mode === "whole";
-    this.compiled = this.recorder === null ? (CompiledRun.of(this.program, this.items, this.text, whole) ?? null) : null;
+    this.compiled = null;
+    if (this.recorder !== null) return;
+    this.compiled = CompiledRun.of(this.program, this.items, this.text, { whole: this.mode === "whole", anchored: this.anchored }) ?? null;
     if (!this.compiled) return;
-    this.compiled.take(this.standing(), this.registers, this.states, this.changes);
+    const { pc, at, stateCount: states, changeCount: changes, reach, deepest, backtracks, attempt, attempts } = this;
+    this.compiled.take({ pc, at, states, changes, reach, deepest, backtracks, attempt, attempts }, this.registers, this.states, this.changes);
     this.registers = this.compiled.registers;
   }
 
-  private standing(): Standing {
-    const { pc, at, stateCount: states, changeCount: changes, reach, deepest, backtracks, attempt, attempts } = this;
-    return { pc, at, states, changes, reach, deepest, backtracks, attempt, attempts };
-  }
-
   private runCompiled(compiled: CompiledRun, stop: number): void {
-    const anchored = this.mode === "start" || this.mode === "whole" || this.program.options.sticky;
     while (this.outcome === "running" && this.steps < stop) {
       if (this.next >= 0) {
-        this.begin(this.next);
+        compiled.begin(this.next);
+        this.attemptStep = this.steps;
         this.next = -1;
-        this.pc = 0;
-        this.at = this.reach = this.attempt;
         this.steps++;
-        compiled.put(this.standing());
       }
-      const standing = this.standing();
-      const came = compiled.advance(stop - this.steps, standing, this.notEmptyFrom, anchored);
+      const came = compiled.advance(stop - this.steps, this.notEmptyFrom);
       this.steps += compiled.taken;
       if (compiled.attemptTaken >= 0) this.attemptStep = this.steps - compiled.attemptTaken;
-      const { pc, at, states, changes, reach, deepest, backtracks, attempt, attempts } = standing;
-      Object.assign(this, { pc, at, stateCount: states, changeCount: changes, reach, deepest, backtracks, attempt, attempts });
-      if (came === Came.Match) this.next = this.afterMatch(attempt, at);
+      if (came === Came.Match) this.next = this.afterMatch(compiled.field("attempt"), compiled.field("at"));
       else if (came === Came.Failed) this.outcome = "done";
       else if (came !== Came.Bound) {
         if (!compiled.grow(came, came === Came.States ? MAX_SAVED_STATES : 2 * MAX_SAVED_STATES)) this.outcome = "memory-limit";
         this.registers = compiled.registers;
       }
     }
+    const { states, changes, ...rest } = compiled.standing();
+    Object.assign(this, { ...rest, stateCount: states, changeCount: changes });
   }
 
   /** Begins an attempt: nothing is saved, and no register is set. */
@@ -198,8 +195,7 @@ export class BacktrackingMachine {
 
   /** Where the next attempt begins after one that failed, or −1 where the run has ended. */
   private afterFailure(): number {
-    const anchored = this.mode === "start" || this.mode === "whole" || this.program.options.sticky;
-    if (!anchored && this.attempt < this.text.length) return this.items.after(this.attempt);
+    if (!this.anchored && this.attempt < this.text.length) return this.items.after(this.attempt);
     this.outcome = "done";
     return -1;
   }

@@ -6,30 +6,13 @@
  * branch, and only a jump back or a backtrack goes by the table at the top. The machine's registers, saved states and
  * undo log lie in the module's memory; a run can be stopped and gone on with at every backtrack and every new turn.
  */
-
-import { ASSERTIONS, captureRegister, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, type Reference, UNBOUNDED } from "../program/program.ts";
-import type { AssertionKind } from "../syntax/tree.ts";
-import { assemble, op } from "./assembler.ts";
-import { type HostMemory, host } from "./host.ts";
-import type { Items } from "./items.ts";
+import { ASSERTIONS, captureRegister, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, type Reference, UNBOUNDED } from "../../program/program.ts";
+import type { AssertionKind } from "../../syntax/tree.ts";
+import { assemble, op } from "../assembler.ts";
+import { Came, CHANGE_BYTES, FIELDS, type Field, type Form, LATIN, latinOffset, REGISTERS, STATE_BYTES, textOffset } from "./layout.ts";
 
 /** Longer programs take longer to compile than they save. */
 const MAX_COMPILED = 1_000;
-const LATIN = 256;
-const PAGE = 0x10000;
-const STATE_BYTES = 12;
-const CHANGE_BYTES = 8;
-
-/** Why a call came back. */
-export const Came = { Bound: 0, Match: 1, Failed: 2, States: 3, Changes: 4 } as const;
-
-/** The attempt, its mismatch and its end. */
-const STEPS_OF_HOPELESS = 3;
-
-/** Numbers that live across calls, in the order in which they lie at the start of the memory. */
-const FIELDS = ["pc", "at", "left", "states", "changes", "reach", "deepest", "backtracks", "attempt", "attempts", "attemptLeft"] as const;
-type Field = (typeof FIELDS)[number];
-const REGISTERS = 0x100;
 
 /** Operations that are compiled; a program with any other runs on the interpreter. */
 const COMPILED: ReadonlySet<number> = new Set([
@@ -49,55 +32,17 @@ const COMPILED: ReadonlySet<number> = new Set([
   Op.Match,
 ]);
 
-interface Layout {
-  readonly latin: number;
-  readonly text: number;
-  readonly states: number;
-  readonly stateLimit: number;
-  readonly changes: number;
-  readonly changeLimit: number;
-  readonly bytes: number;
-}
-
-type Run = (length: number, stateBase: number, stateLimit: number, changeBase: number, changeLimit: number, notEmpty: number, anchored: number) => number;
-
-interface Compiled {
-  readonly module: unknown;
-  readonly latin: number;
-  readonly text: number;
-}
-
-const compiledPrograms = new WeakMap<Program, Compiled | null>();
-
-/** Whether and how a program is compiled; worked out once. Null where it cannot be. */
-function compiledOf(program: Program, whole: boolean): Compiled | null {
-  // Only the way that asks for the whole text has code of its own; it is rare enough not to be kept.
-  const known = whole ? undefined : compiledPrograms.get(program);
-  if (known !== undefined) return known;
-  const made = compile(program, whole);
-  if (!whole) compiledPrograms.set(program, made);
-  return made;
-}
-
-function compile(program: Program, whole: boolean): Compiled | null {
+/** The module's bytes, or null where the program is not compiled. */
+export function writeModule(program: Program, form: Form): Uint8Array<ArrayBuffer> | null {
   const count = program.code.length / INSTRUCTION_WIDTH;
-  if (!host.WebAssembly || count > MAX_COMPILED) return null;
+  if (count > MAX_COMPILED) return null;
   for (let pc = 0; pc < count; pc++) {
     const operation = program.code[pc * INSTRUCTION_WIDTH] as number;
     if (!COMPILED.has(operation)) return null;
     if (operation === Op.Reference && program.code[pc * INSTRUCTION_WIDTH + 2] === 1) return null;
   }
-  const latin = align(REGISTERS + 4 * program.registerCount);
-  const text = align(latin + program.latin.length);
-  try {
-    return { module: new host.WebAssembly.Module(new Writer(program, whole, latin, text).module()), latin, text };
-  } catch {
-    // A policy may forbid compiling; the interpreter does the same work.
-    return null;
-  }
+  return new Writer(program, form).module();
 }
-
-const align = (bytes: number): number => (bytes + 63) & ~63;
 
 // Locals of the one function: parameters first.
 const [LENGTH, STATE_BASE, STATE_LIMIT, CHANGE_BASE, CHANGE_LIMIT, NOT_EMPTY, ANCHORED] = [0, 1, 2, 3, 4, 5, 6];
@@ -124,19 +69,30 @@ const REFERS = 2;
 
 const { pc: PC, at: AT, left: LEFT, states: STATES, changes: CHANGES, reach: REACH, deepest: DEEPEST, attempt: ATTEMPT } = LOCAL;
 
+/** What an attempt asks for first; it fails after so many steps in all. */
+interface FirstCheck {
+  /** Leaves 1 where it can be told from characters of Latin. */
+  readonly known: number[];
+  /** Leaves 1 where the attempt fails. */
+  readonly fails: number[];
+  readonly steps: number;
+}
+
 /** Writes the code of one program. `depth` counts the blocks that are open between the code and the block it leaves. */
 class Writer {
   private readonly program: Program;
   private readonly whole: boolean;
+  private readonly narrow: boolean;
   private readonly latin: number;
   private readonly text: number;
   private readonly count: number;
 
-  constructor(program: Program, whole: boolean, latin: number, text: number) {
+  constructor(program: Program, { whole, narrow }: Form) {
     this.program = program;
     this.whole = whole;
-    this.latin = latin;
-    this.text = text;
+    this.narrow = narrow;
+    this.latin = latinOffset(program);
+    this.text = textOffset(program);
     this.count = program.code.length / INSTRUCTION_WIDTH;
   }
 
@@ -194,6 +150,21 @@ class Writer {
   }
 
   private readonly step: number[] = [...op.get(LEFT), ...op.i32(1), ...op.sub, ...op.set(LEFT)];
+
+  private add(local: number, value: number): number[] {
+    return [...op.get(local), ...op.i32(value), ...op.add, ...op.set(local)];
+  }
+
+  /** Notes how far the attempt has come, and how many states it holds: both are most where it turns back. */
+  private keepMost(): number[] {
+    const most = (local: number, value: number): number[] => [...op.get(value), ...op.get(local), ...op.gtS, ...op.when(op.get(value), op.set(local))];
+    return [...most(REACH, AT), ...most(DEEPEST, STATES)];
+  }
+
+  /** Leaves the address of the state saved last. */
+  private newest(): number[] {
+    return [...op.get(STATE_BASE), ...op.get(STATES), ...op.i32(1), ...op.sub, ...op.i32(STATE_BYTES), ...op.mul, ...op.add];
+  }
 
   private register(register: number): number[] {
     return [...op.i32(REGISTERS + 4 * register), ...op.load(0)];
@@ -267,8 +238,12 @@ class Writer {
   }
 
   private unitAt(back: number): number[] {
-    const index = back === 0 ? op.get(AT) : [...op.get(AT), ...op.i32(back), ...op.sub];
-    return [...index, ...op.i32(1), ...op.shl, ...op.load16(this.text)];
+    return this.unitOf(back === 0 ? op.get(AT) : [...op.get(AT), ...op.i32(back), ...op.sub]);
+  }
+
+  /** Leaves the code unit at an index. */
+  private unitOf(index: number[]): number[] {
+    return this.narrow ? [...index, ...op.load8(this.text)] : [...index, ...op.i32(1), ...op.shl, ...op.load16(this.text)];
   }
 
   /** Leaves 1 where the set holds the character in UNIT, else 0. */
@@ -290,7 +265,7 @@ class Writer {
       case Op.Unit:
       case Op.Set:
       case Op.SetPoint:
-        return [this.item(pc, pc, 0)];
+        return [this.item(pc, this.failIf(pc))];
       case Op.Assert:
         return [this.step, this.asserts(a, b), op.eqz, this.failIf(pc)];
       case Op.Reference:
@@ -333,7 +308,6 @@ class Writer {
     if (groups.length !== 1 || group === undefined || folding !== null) {
       return [this.step, op.i32(number), op.get(AT), op.call(REFERS), op.tee(TEMP), op.i32(0), op.ltS, this.failIf(pc), op.get(TEMP), op.set(AT)];
     }
-    const unit = (local: number): number[] => [...op.get(local), ...op.i32(1), ...op.shl, ...op.load16(this.text)];
     const onwards = (local: number): number[] => [...op.get(local), ...op.i32(1), ...op.add, ...op.set(local)];
     return [
       this.step,
@@ -356,8 +330,8 @@ class Writer {
           op.get(LENGTH),
           op.geS,
           this.failIf(pc, 2),
-          unit(TEMP),
-          unit(UNIT),
+          this.unitOf(op.get(TEMP)),
+          this.unitOf(op.get(UNIT)),
           op.ne,
           this.failIf(pc, 2),
           onwards(TEMP),
@@ -370,12 +344,11 @@ class Writer {
     ];
   }
 
-  /** An item of one character, its code `inside` more blocks deep in that of the instruction `place`. */
-  private item(pc: number, place: number, inside: number): number[] {
+  /** An item of one character; `fail` leaves it where the number on the stack is not nought. */
+  private item(pc: number, fail: number[]): number[] {
     const { code } = this.program;
     const operation = code[pc * INSTRUCTION_WIDTH];
     const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
-    const fail = this.failIf(place, inside);
     const atEnd = [...this.step, ...op.get(AT), ...op.get(LENGTH), ...op.geS, ...fail];
     const next = [...op.get(AT), ...op.i32(1), ...op.add];
     if (operation === Op.Unit) return [...atEnd, ...this.unitAt(0), ...op.i32(a), ...op.ne, ...fail, ...next, ...op.set(AT)];
@@ -447,28 +420,84 @@ class Writer {
    */
   private tightLoop(pc: number, loop: Loop, exit: number): number[][] {
     const { counter, min, max } = loop;
-    const forced = [...this.register(counter), ...op.i32(min), ...op.ltS];
-    const full = [...op.block(this.register(counter), op.i32(max), op.ltS, op.brIf(0), this.go(pc, exit, 2))];
-    const increase = this.set(counter, [...this.register(counter), ...op.i32(1), ...op.add]);
-    const choice = this.save(pc, exit, 1);
-    const counts = counter >= 0;
+    const { increase, full } = this.counting(pc, loop, exit);
+    const more = [...op.get(LEFT), ...op.i32(0), ...op.gtS, ...op.brIf(0)];
+    const stop = [...op.i32(pc), ...op.set(PC), ...this.leave(pc, Came.Bound)];
+    if (counter >= 0 && max !== UNBOUNDED) {
+      const forced = op.block(this.register(counter), op.i32(min), op.ltS, op.brIf(0), this.save(pc, exit, 2));
+      const turn = [...(min > 0 ? forced : this.save(pc, exit, 1)), ...this.item(pc + 1, this.failIf(pc, 1)), ...this.step, ...increase];
+      return [op.loop(this.roomForChanges(pc, 1, 1), full, turn, more), stop];
+    }
+    const enough = [...this.register(counter), ...op.i32(min), ...op.geS];
+    const forced = [...this.roomForChanges(pc, 1, 2), ...this.item(pc + 1, this.failIf(pc, 2)), ...this.step, ...increase];
+    const enter = counter < 0 ? [] : op.block(op.loop(enough, op.brIf(1), forced, more, op.i32(pc), op.set(PC), this.leave(pc, Came.Bound, 2)));
+    const turns = op.loop(this.save(pc, exit, 2), this.item(pc + 1, op.brIf(1)), this.step, more, op.i32(pc), op.set(PC), this.leave(pc, Came.Bound, 2));
+    return [enter, op.block(turns), this.hopelessExits(exit), this.fail(pc)];
+  }
+
+  /**
+   * States that a loop saved one behind the other, and whose way on begins with an item that does not match where they
+   * stand, are taken up and given up here without going by the table, in the same steps.
+   */
+  private hopelessExits(exit: number): number[] {
+    const { code } = this.program;
+    let first = exit;
+    let settings = 0;
+    for (; code[first * INSTRUCTION_WIDTH] === Op.Close || code[first * INSTRUCTION_WIDTH] === Op.Open; first++) settings++;
+    const [operation, a] = [code[first * INSTRUCTION_WIDTH], code[first * INSTRUCTION_WIDTH + 1] as number];
+    let may: number[];
+    if (operation === Op.Unit) may = [...op.get(UNIT), ...op.i32(a), ...op.eq];
+    else if (operation !== Op.Set && operation !== Op.SetPoint) return [];
+    else may = op.either([...op.get(UNIT), ...op.i32(LATIN), ...op.ltS], [...op.get(UNIT), ...op.load8(this.latin + LATIN * a)], op.i32(1));
     return [
-      op.loop(
-        counts ? this.roomForChanges(pc, 1, 1) : [],
-        counts && max !== UNBOUNDED ? full : [],
-        counts && min > 0 ? op.block(forced, op.brIf(0), this.save(pc, exit, 2)) : choice,
-        this.item(pc + 1, pc, 1),
-        this.step,
-        counts ? (max === UNBOUNDED ? [...forced, ...op.when(increase)] : increase) : [],
-        op.get(LEFT),
-        op.i32(0),
-        op.gtS,
-        op.brIf(0),
+      ...this.keepMost(),
+      ...op.block(
+        op.loop(
+          op.get(STATES),
+          op.eqz,
+          op.brIf(1),
+          op.get(LEFT),
+          op.i32(0),
+          op.leS,
+          op.brIf(1),
+          this.newest(),
+          op.tee(TEMP),
+          op.load(0),
+          op.i32(exit),
+          op.ne,
+          op.brIf(1),
+          op.get(TEMP),
+          op.load(8),
+          op.get(CHANGES),
+          op.ne,
+          op.brIf(1),
+          op.get(TEMP),
+          op.load(4),
+          op.tee(OTHER),
+          op.get(LENGTH),
+          op.geS,
+          op.brIf(1),
+          this.unitOf(op.get(OTHER)),
+          op.set(UNIT),
+          may,
+          op.brIf(1),
+          this.add(STATES, -1),
+          this.add(LOCAL.backtracks, 1),
+          // Taken up, its groups noted, given up.
+          this.add(LEFT, -(2 + settings)),
+          op.br(0),
+        ),
       ),
-      op.i32(pc),
-      op.set(PC),
-      this.leave(pc, Came.Bound),
     ];
+  }
+
+  /** What a loop with a counter does: going on where it is full, and counting a turn. */
+  private counting(pc: number, { counter, max }: Loop, exit: number): { full: number[]; increase: number[] } {
+    if (counter < 0) return { full: [], increase: [] };
+    return {
+      full: op.block(this.register(counter), op.i32(max), op.ltS, op.brIf(0), this.go(pc, exit, 2)),
+      increase: this.set(counter, [...this.register(counter), ...op.i32(1), ...op.add]),
+    };
   }
 
   private loopTry(pc: number, loop: Loop, exit: number): number[][] {
@@ -523,52 +552,51 @@ class Writer {
   }
 
   /**
-   * Attempts whose very first item does not match take three steps each: they are taken here, one after the other,
-   * without going by the table. Characters beyond Latin are left to the instruction itself.
+   * Attempts that fail before they save a state are taken here, one after the other, in the same steps and without
+   * going by the table. Characters beyond Latin, and the edges of the text, are left to the instructions themselves.
    */
   private hopeless(): number[] {
-    const { code } = this.program;
-    const [operation, a, b] = [code[0], code[1] as number, code[2] as number];
-    const latinAhead = [...this.unitAt(0), ...op.tee(OTHER), ...op.i32(LATIN), ...op.ltS];
-    let fails: number[] | undefined;
-    if (operation === Op.Unit) fails = op.either(latinAhead, [...op.get(OTHER), ...op.i32(a), ...op.ne], op.i32(0));
-    else if (operation === Op.Set || operation === Op.SetPoint) {
-      fails = op.either(latinAhead, [...op.get(OTHER), ...op.load8(this.latin + LATIN * a), ...op.eqz], op.i32(0));
-    } else if (operation === Op.Assert) {
-      const fast = this.between(a, b);
-      if (fast) fails = op.either(this.latinOnBothSides(), [...fast, ...op.eqz], op.i32(0));
-    }
-    if (!fails) return [];
-    const { attempts } = LOCAL;
-    const add = (local: number, value: number): number[] => [...op.get(local), ...op.i32(value), ...op.add, ...op.set(local)];
+    const checks = this.firstChecks();
+    if (checks.length === 0) return [];
+    const failed = ({ known, fails, steps }: FirstCheck): number[] => [
+      ...known,
+      ...op.eqz,
+      ...op.brIf(1),
+      ...fails,
+      ...op.when(this.add(LOCAL.attempts, 1), this.add(LEFT, -steps), this.add(ATTEMPT, 1), op.br(1)),
+    ];
     return op.block(
-      op.loop(
-        op.get(ATTEMPT),
-        op.tee(AT),
-        op.get(LENGTH),
-        op.geS,
-        op.brIf(1),
-        op.get(LEFT),
-        op.i32(0),
-        op.leS,
-        op.brIf(1),
-        fails,
-        op.eqz,
-        op.brIf(1),
-        add(attempts, 1),
-        add(LEFT, -STEPS_OF_HOPELESS),
-        add(ATTEMPT, 1),
-        op.br(0),
-      ),
+      op.loop(op.get(ATTEMPT), op.tee(AT), op.get(LENGTH), op.geS, op.brIf(1), op.get(LEFT), op.i32(0), op.leS, op.brIf(1), checks.flatMap(failed)),
     );
+  }
+
+  /** What an attempt asks for before it saves a state: assertions and at last one item, all where it begins. */
+  private firstChecks(): FirstCheck[] {
+    const { code, loops } = this.program;
+    const checks: FirstCheck[] = [];
+    const ahead = [...this.unitAt(0), ...op.tee(OTHER), ...op.i32(LATIN), ...op.ltS];
+    let pc = 0;
+    // The attempt, the mismatch and the end of the attempt.
+    for (let steps = 3; ; pc++) {
+      const [operation = 0, a = 0, b = 0] = code.subarray(pc * INSTRUCTION_WIDTH);
+      if (operation === Op.Open) steps++;
+      else if (operation === Op.Assert) {
+        const fast = this.between(a, b);
+        if (!fast) return checks;
+        checks.push({ known: this.latinOnBothSides(), fails: [...fast, ...op.eqz], steps });
+        steps++;
+      } else if (operation === Op.Unit) {
+        return [...checks, { known: ahead, fails: [...op.get(OTHER), ...op.i32(a), ...op.ne], steps }];
+      } else if (operation === Op.Set || operation === Op.SetPoint) {
+        return [...checks, { known: ahead, fails: [...op.get(OTHER), ...op.load8(this.latin + LATIN * a), ...op.eqz], steps }];
+      } else if (operation !== Op.LoopEnter && operation !== Op.LoopBegin && !(operation === Op.LoopTry && (loops[a] as Loop).min > 0)) return checks;
+    }
   }
 
   /** What follows a mismatch; stands in the loop, outside the block that a mismatch leaves. */
   private backtrack(): number[][] {
     const { backtracks, attempts, attemptLeft } = LOCAL;
-    const most = (local: number, value: number): number[] => [...op.get(value), ...op.get(local), ...op.gtS, ...op.when(op.get(value), op.set(local))];
     const leave = (why: number, depth: number): number[] => [...op.i32(why), ...op.set(STATUS), ...op.br(depth)];
-    const increase = (local: number): number[] => [...op.get(local), ...op.i32(1), ...op.add, ...op.set(local)];
     const undo = op.block(
       op.loop(
         op.get(CHANGES),
@@ -600,8 +628,7 @@ class Writer {
       ? [...op.get(ATTEMPT), ...op.set(AT), ...this.point(), ...op.get(UNIT), ...op.i32(0xffff), ...op.gtS, ...op.get(ATTEMPT), ...op.add, ...op.set(ATTEMPT)]
       : [];
     return [
-      most(REACH, AT),
-      most(DEEPEST, STATES),
+      this.keepMost(),
       op.get(STATES),
       op.eqz,
       op.when(
@@ -613,7 +640,7 @@ class Writer {
         op.or,
         op.when(leave(Came.Failed, 3)),
         next,
-        increase(ATTEMPT),
+        this.add(ATTEMPT, 1),
         this.hopeless(),
         op.get(ATTEMPT),
         op.tee(AT),
@@ -621,7 +648,7 @@ class Writer {
         registers,
         op.i32(0),
         op.set(CHANGES),
-        increase(attempts),
+        this.add(attempts, 1),
         op.get(LEFT),
         op.set(attemptLeft),
         this.step,
@@ -652,7 +679,7 @@ class Writer {
       op.set(OTHER),
       undo,
       this.step,
-      increase(backtracks),
+      this.add(backtracks, 1),
       op.get(LEFT),
       op.i32(0),
       op.leS,
@@ -660,142 +687,4 @@ class Writer {
       op.br(0),
     ];
   }
-}
-
-/** What a run has come to, between two calls. */
-export type Standing = { [K in Exclude<Field, "left" | "attemptLeft">]: number };
-
-export class CompiledRun {
-  registers: Int32Array;
-  /** Steps that the last call took, and of them those of the attempt under way that it began, or −1 where it began before. */
-  taken = 0;
-  attemptTaken = -1;
-  private readonly program: Program;
-  private readonly run: Run;
-  private readonly memory: HostMemory;
-  private readonly length: number;
-  private layout: Layout;
-  private fields: Int32Array;
-
-  private constructor(program: Program, items: Items, compiled: Compiled, text: string) {
-    this.program = program;
-    this.length = text.length;
-    this.layout = layoutOf(compiled, text.length, 1 << 12, 1 << 12);
-    const { WebAssembly } = host as Required<typeof host>;
-    this.memory = new WebAssembly.Memory({ initial: Math.ceil(this.layout.bytes / PAGE) });
-    const calls = {
-      holds: (set: number, character: number) => Number(items.holds(set, character)),
-      asserts: (assertion: number, set: number, at: number) => Number(items.asserts(assertion, set, at)),
-      refers: (reference: number, at: number) => items.refer(reference, at, false, this.registers),
-    };
-    const instance = new WebAssembly.Instance(compiled.module as never, { host: { memory: this.memory, ...calls } as never });
-    this.run = (instance.exports as { run: Run }).run;
-    this.fields = new Int32Array(this.memory.buffer, 0, FIELDS.length);
-    this.registers = new Int32Array(this.memory.buffer, REGISTERS, program.registerCount);
-    new Uint8Array(this.memory.buffer, compiled.latin, program.latin.length).set(program.latin);
-    copyText(text, new Uint16Array(this.memory.buffer, compiled.text, text.length));
-  }
-
-  /** The run, or undefined where the program is not compiled or there is no room. */
-  static of(program: Program, items: Items, text: string, whole: boolean): CompiledRun | undefined {
-    const compiled = compiledOf(program, whole);
-    if (!compiled) return undefined;
-    try {
-      return new CompiledRun(program, items, compiled, text);
-    } catch {
-      // The host has no such room: the interpreter goes on.
-      return undefined;
-    }
-  }
-
-  /** Takes over from the interpreter: its standing, registers, saved states (four numbers each) and changes (two each). */
-  take(standing: Standing, registers: Int32Array, states: Int32Array, changes: Int32Array): void {
-    while (standing.states >= this.layout.stateLimit) this.grow(Came.States);
-    while (standing.changes >= this.layout.changeLimit) this.grow(Came.Changes);
-    this.put(standing);
-    this.registers.set(registers);
-    const memory = new Int32Array(this.memory.buffer);
-    for (let i = 0; i < standing.states; i++) {
-      memory.set(states.subarray(4 * i, 4 * i + 3), (this.layout.states + STATE_BYTES * i) / 4);
-    }
-    for (let i = 0; i < standing.changes; i++) {
-      const place = (this.layout.changes + CHANGE_BYTES * i) / 4;
-      memory[place] = REGISTERS + 4 * (changes[2 * i] as number);
-      memory[place + 1] = changes[2 * i + 1] as number;
-    }
-  }
-
-  /** Sets where the run stands. */
-  put(standing: Standing): void {
-    FIELDS.forEach((field, i) => {
-      if (field !== "left" && field !== "attemptLeft") this.fields[i] = standing[field];
-    });
-  }
-
-  /** Runs on for about so many steps; says why it came back, where `standing` is what it has come to. */
-  advance(budget: number, standing: Standing, notEmptyAt: number, anchored: boolean): number {
-    const steps = Math.min(budget, MOST_AT_ONCE);
-    const [left, attemptLeft] = [FIELDS.indexOf("left"), FIELDS.indexOf("attemptLeft")];
-    this.fields[left] = steps;
-    this.fields[attemptLeft] = NONE;
-    const { states, stateLimit, changes, changeLimit } = this.layout;
-    const why = this.run(this.length, states, stateLimit, changes, changeLimit, notEmptyAt, Number(anchored));
-    FIELDS.forEach((field, i) => {
-      if (field !== "left" && field !== "attemptLeft") standing[field] = this.fields[i] as number;
-    });
-    // Both are kept at backtracks only, and the run may have come back from anywhere.
-    standing.deepest = Math.max(standing.deepest, standing.states);
-    standing.reach = Math.max(standing.reach, standing.at);
-    this.put(standing);
-    const over = this.fields[left] as number;
-    const begun = this.fields[attemptLeft] as number;
-    this.taken = steps - over;
-    this.attemptTaken = begun === NONE ? -1 : begun - over;
-    return why;
-  }
-
-  /** Doubles the room for saved states or for changes; false where it has as much as it may. */
-  grow(what: number, limit = Number.POSITIVE_INFINITY): boolean {
-    const { layout, memory } = this;
-    const held = what === Came.States ? layout.stateLimit : layout.changeLimit;
-    if (held >= limit) return false;
-    const stateLimit = layout.stateLimit * (what === Came.States ? 2 : 1);
-    const changeLimit = layout.changeLimit * (what === Came.Changes ? 2 : 1);
-    const next = { ...layout, ...roomOf(layout.states, stateLimit, changeLimit) };
-    try {
-      memory.grow(Math.ceil(next.bytes / PAGE) - memory.buffer.byteLength / PAGE);
-    } catch {
-      return false;
-    }
-    const bytes = new Uint8Array(memory.buffer);
-    bytes.copyWithin(next.changes, layout.changes, layout.changes + CHANGE_BYTES * layout.changeLimit);
-    this.layout = next;
-    this.fields = new Int32Array(memory.buffer, 0, FIELDS.length);
-    this.registers = new Int32Array(memory.buffer, REGISTERS, this.program.registerCount);
-    return true;
-  }
-}
-
-/** Code units of a text; an encoder is the fast way to them where the text is ASCII. */
-function copyText(text: string, units: Uint16Array): void {
-  const bytes = new Uint8Array(text.length);
-  const { read, written } = new host.TextEncoder().encodeInto(text, bytes);
-  // As many bytes as characters, and all of them read: each is one byte.
-  if (read === text.length && written === text.length) units.set(bytes);
-  else for (let i = 0; i < text.length; i++) units[i] = text.charCodeAt(i);
-}
-
-/** Steps of one call at most: hosts compile a function well only after some calls, and change over between two of them. */
-const MOST_AT_ONCE = 1 << 21;
-const NONE = 0x7fffffff;
-
-function layoutOf({ latin, text }: Compiled, length: number, stateLimit: number, changeLimit: number): Layout {
-  // Two units beyond the end may be looked at.
-  const states = align(text + 2 * length + 8);
-  return { latin, text, states, ...roomOf(states, stateLimit, changeLimit) };
-}
-
-function roomOf(states: number, stateLimit: number, changeLimit: number): Pick<Layout, "stateLimit" | "changes" | "changeLimit" | "bytes"> {
-  const changes = align(states + STATE_BYTES * stateLimit);
-  return { stateLimit, changes, changeLimit, bytes: align(changes + CHANGE_BYTES * changeLimit) + PAGE };
 }
