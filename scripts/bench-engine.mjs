@@ -4,7 +4,8 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "n
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gzipSync } from "node:zlib";
-import { BacktrackingMachine, chooseMachine, compile, forecast, LinearMachine, read, record } from "../core/dist/index.js";
+import { BacktrackingMachine, chooseMachine, forecast, LinearMachine, record } from "../core/dist/index.js";
+import { clocked, line, programOf, sorted } from "./figures.mjs";
 import { ROOT } from "./workspace.mjs";
 
 const ROUNDS = 5;
@@ -65,25 +66,11 @@ function logText(beyond) {
   return lines.join("\n");
 }
 
-const sorted = (values) => [...values].sort((a, b) => a - b);
 const median = (values) => sorted(values)[values.length >> 1];
 const spread = (values, digits = 2) => {
   const all = sorted(values);
   return `${median(all).toFixed(digits)} (${all[0].toFixed(digits)}–${all.at(-1).toFixed(digits)})`;
 };
-const line = (what, figure) => console.log(`${what.padEnd(58)} ${figure}`);
-
-function clocked(work) {
-  const started = performance.now();
-  const result = work();
-  return { ms: performance.now() - started, result };
-}
-
-function programOf(pattern, flags = "") {
-  const compiled = compile(read({ dialect: "ecmascript", pattern, flags }));
-  if (!compiled.ok) throw new Error(compiled.diagnostics[0].message);
-  return compiled.program;
-}
 
 function countByHost(pattern, flags, text) {
   const expression = new RegExp(pattern, `${flags}g`);

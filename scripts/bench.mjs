@@ -7,26 +7,14 @@ import { ensureBuilt, ensureInstalled, ROOT } from "./workspace.mjs";
 
 ensureInstalled();
 ensureBuilt("server", "cli", "web");
-const { BacktrackingMachine, compile, read, record } = await import("../core/dist/index.js");
+const { BacktrackingMachine, record } = await import("../core/dist/index.js");
+const { clocked, line, programOf, sorted } = await import("./figures.mjs");
 
 const wanted = process.argv[2];
 const number = (n, digits = 0) => n.toLocaleString("en-US", { maximumFractionDigits: digits, minimumFractionDigits: digits });
-const sorted = (values) => [...values].sort((a, b) => a - b);
 const at = (values, share) => sorted(values)[Math.min(values.length - 1, Math.floor(values.length * share))];
 const spread = (values, digits = 1) => `median ${number(at(values, 0.5), digits)}, p95 ${number(at(values, 0.95), digits)}, n ${values.length}`;
-const line = (what, figure) => console.log(`${what.padEnd(58)} ${figure}`);
 const repeat = (times, work) => Array.from({ length: times }, (_, i) => work(i));
-function clocked(work) {
-  const started = performance.now();
-  const result = work();
-  return { ms: performance.now() - started, result };
-}
-
-function programOf(pattern, flags = "") {
-  const compiled = compile(read({ dialect: "ecmascript", pattern, flags }));
-  if (!compiled.ok) throw new Error(compiled.diagnostics[0].message);
-  return compiled.program;
-}
 
 console.log(`${cpus()[0].model}, ${cpus().length} cores, Node ${process.version}\n`);
 
