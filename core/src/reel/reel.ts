@@ -11,6 +11,7 @@ import { EVENT_KINDS, type EventKind, Kind } from "../machine/events.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import { captureRegister, INSTRUCTION_WIDTH, Op, openRegister, type Program } from "../program/program.ts";
 import type { Node, Span } from "../syntax/tree.ts";
+import { BLOCK, Blocks, savedAfter } from "./blocks.ts";
 import { CHECKPOINT_HEAD, CLEARED, KIND_MASK, PC_SHIFT, ReelRecorder } from "./recorder.ts";
 
 /** One event as contract and interface see it. Offsets are UTF-16 code units. */
@@ -54,6 +55,13 @@ export interface SavedState {
   /** What would be tried next. */
   readonly node: Node;
   readonly way: SavedWay;
+  readonly fate: Fate;
+}
+
+/** What became of a saved state, and at which step; `open` where the reel ends before that is known. */
+export interface Fate {
+  readonly kind: "taken-up" | "thrown-away" | "not-needed" | "open";
+  readonly step: number;
 }
 
 /** What a saved state would do: the next alternative, no more of a greedy quantifier, or one more of a lazy one. */
@@ -91,17 +99,24 @@ const SLICE = 250_000;
 /** Records a run in slices; each `next()` runs one more. The value returned at the end is the reel. */
 export function* recordInSlices(program: Program, text: string, options: RecordOptions): Generator<number, Reel> {
   const recorder = new ReelRecorder(program);
+  const blocks = new Blocks();
   const machine = new BacktrackingMachine(program, text, { mode: options.mode, from: options.from ?? 0, recorder });
-  while (machine.steps < options.eventLimit && !machine.advance(Math.min(SLICE, options.eventLimit - machine.steps))) yield machine.steps;
+  while (machine.steps < options.eventLimit && !machine.advance(Math.min(SLICE, options.eventLimit - machine.steps))) {
+    blocks.extend(recorder, machine.steps);
+    yield machine.steps;
+  }
   recorder.finish();
-  return new Reel(recorder, text, {
+  const steps = Math.min(machine.steps, options.eventLimit);
+  blocks.extend(recorder, steps);
+  blocks.finish();
+  return new Reel(recorder, blocks, text, {
     complete: machine.outcome === "done" && machine.steps <= options.eventLimit,
-    steps: Math.min(machine.steps, options.eventLimit),
+    steps,
     attempts: machine.attempts,
     backtracks: machine.backtracks,
     deepest: machine.deepest,
     matches: machine.matches,
-    bytes: recorder.bytes,
+    bytes: recorder.bytes + blocks.bytes,
   });
 }
 
@@ -118,11 +133,14 @@ export class Reel {
   readonly program: Program;
   readonly text: string;
   readonly end: ReelEnd;
+  /** What stretches of the reel hold. */
+  readonly blocks: Blocks;
   private readonly rows: ReelRecorder;
 
-  constructor(rows: ReelRecorder, text: string, end: ReelEnd) {
+  constructor(rows: ReelRecorder, blocks: Blocks, text: string, end: ReelEnd) {
     this.program = rows.program;
     this.rows = rows;
+    this.blocks = blocks;
     this.text = text;
     this.end = end;
   }
@@ -157,7 +175,8 @@ export class Reel {
     return this.rows.at(step, 1) & KIND_MASK;
   }
 
-  private pc(step: number): number {
+  /** The instruction that an event is of; for a resume, where the machine goes on. */
+  pc(step: number): number {
     return (this.rows.at(step, 1) >> PC_SHIFT) & 0x7ffffff;
   }
 
@@ -187,7 +206,8 @@ export class Reel {
     return this.rows.at(i, 0);
   }
 
-  private offsetBefore(step: number): number {
+  /** Text offset before the event. */
+  offsetBefore(step: number): number {
     return step === 0 || this.kind(step) === Kind.Attempt ? this.offset(step) : this.offset(step - 1);
   }
 
@@ -205,6 +225,78 @@ export class Reel {
       default:
         return this.program.nodes[this.pc(step)] as Node;
     }
+  }
+
+  /** The instruction that acts: for a resume, the one that saved the state. */
+  actingInstruction(step: number): number {
+    return this.kind(step) === Kind.Resume ? this.pc(this.savedBy(step)) : this.pc(step);
+  }
+
+  /** Says of a step whether something within the part of the pattern acts. */
+  actsIn({ start, end }: Span): (step: number) => boolean {
+    const within = (node: Node): boolean => node.start >= start && node.end <= end;
+    const { nodes, resumes } = this.program;
+    const acts = Uint8Array.from(nodes, (node) => Number(within(node)));
+    const resumed = Uint8Array.from(nodes, (node, pc) => Number(within(resumes.get(pc) ?? node)));
+    return (step) => {
+      const kind = this.kind(step);
+      if (kind === Kind.Attempt || kind === Kind.Match || kind === Kind.GiveUp) return false;
+      return (kind === Kind.Resume ? resumed[this.pc(this.savedBy(step))] : acts[this.pc(step)]) === 1;
+    };
+  }
+
+  get attemptCount(): number {
+    return this.blocks.attempts.length;
+  }
+
+  /** The number, from 0, of the attempt that a step lies in. */
+  attemptAt(step: number): number {
+    return this.blocks.attempts.lastUpTo(step);
+  }
+
+  /** The first step of an attempt. */
+  attemptStep(attempt: number): number {
+    return this.blocks.attempts.at(attempt);
+  }
+
+  get matchCount(): number {
+    return this.blocks.matches.length;
+  }
+
+  /** The step at which the match numbered from 0 was found. */
+  matchStep(match: number): number {
+    return this.blocks.matches.at(match);
+  }
+
+  /** Saved states held after an event. */
+  savedAt(step: number): number {
+    const block = Math.floor(step / BLOCK);
+    let saved = this.blocks.before.at(block);
+    for (let i = block * BLOCK; i <= step; i++) saved = savedAfter(this.kind(i), saved, this.rows.at(i, 0));
+    return saved;
+  }
+
+  /** What becomes, after a step, of the saved state that is then held with `below` others under it. */
+  private fate(step: number, below: number): Fate {
+    const { blocks } = this;
+    for (let i = step + 1; i < this.length; i++) {
+      const block = Math.floor(i / BLOCK);
+      if (blocks.fewest.at(block) > below) {
+        i = (block + 1) * BLOCK - 1;
+        continue;
+      }
+      let saved = this.savedAt(i - 1);
+      for (const last = Math.min(this.length, (block + 1) * BLOCK); i < last; i++) {
+        const kind = this.kind(i);
+        saved = savedAfter(kind, saved, this.rows.at(i, 0));
+        if (saved > below) continue;
+        if (kind === Kind.Resume) return { kind: "taken-up", step: i };
+        return kind === Kind.Cut ? { kind: "thrown-away", step: i } : { kind: "not-needed", step: i - 1 };
+      }
+      i--;
+    }
+    const last = this.length - 1;
+    return this.kind(last) === Kind.Match ? { kind: "not-needed", step: last } : { kind: "open", step: last };
   }
 
   private span(step: number): Span {
@@ -410,17 +502,23 @@ export class Reel {
   /** The saved states held after a step, newest first, from the one numbered `skip` on. */
   savedStates(step: number, skip: number, count: number): SavedState[] {
     const out: SavedState[] = [];
+    const held = step < 0 ? 0 : this.savedAt(step);
     let state = this.top(step);
+    // What is never come back to in this reel lies above others that are not either.
+    let open: Fate | undefined;
     for (let n = 0; state >= 0 && n < skip + count; n++) {
       if (n >= skip) {
         const pc = this.pc(state);
         const alternative = this.operation(pc) === Op.Branch;
+        const fate = open ?? this.fate(step, held - 1 - n);
+        if (fate.kind === "open") open = fate;
         const lazy = !alternative && this.program.loops[this.operand(pc)]?.lazy === true;
         out.push({
           step: state,
           at: this.offset(state),
           node: this.program.resumes.get(pc) ?? (this.program.nodes[pc] as Node),
           way: alternative ? "alternative" : lazy ? "more" : "stop",
+          fate,
         });
       }
       state = this.top(state - 1);

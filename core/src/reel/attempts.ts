@@ -1,0 +1,32 @@
+/** A reel's attempts, one by one: where each began, how far it came, what it cost and how it ended. */
+import { Kind } from "../machine/events.ts";
+import type { Reel } from "./reel.ts";
+
+export interface Attempt {
+  /** Offset at which it began. */
+  readonly start: number;
+  /** Its first step, and one past its last. */
+  readonly from: number;
+  readonly to: number;
+  /** The furthest offset that it stood at. */
+  readonly reach: number;
+  /** The reel may stop in the middle of its last attempt. */
+  readonly end: "match" | "gave-up" | "unfinished";
+}
+
+/** The attempts numbered `first` and on, at most `count`. */
+export function attempts(reel: Reel, first: number, count: number): Attempt[] {
+  const last = Math.min(reel.attemptCount, first + count);
+  return Array.from({ length: Math.max(0, last - first) }, (_, i): Attempt => {
+    const from = reel.attemptStep(first + i);
+    const to = first + i + 1 < reel.attemptCount ? reel.attemptStep(first + i + 1) : reel.length;
+    const kind = reel.kind(to - 1);
+    return {
+      start: reel.offset(from),
+      from,
+      to,
+      reach: reel.frame(to - 1).reach,
+      end: kind === Kind.Match ? "match" : kind === Kind.GiveUp ? "gave-up" : "unfinished",
+    };
+  });
+}
