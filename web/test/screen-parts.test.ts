@@ -4,13 +4,15 @@ import { MatchTable } from "@lamprey/core";
 import { arrived, asked, benchReducer, caretMoved, contrastReady, left, matchChosen, ran, reelReady, refused, viewed, wound } from "../src/bench/benchSlice.ts";
 import { editTo } from "../src/bench/ContrastPanel.tsx";
 import { patternLine } from "../src/bench/patternLanes.ts";
-import { TRANSPORT } from "../src/bench/ReelPanel.tsx";
 import { laneRoom } from "../src/bench/sampleLanes.ts";
 import { quantifierAtCaret } from "../src/bench/useEngine.ts";
 import { closed, draftReducer, edited, fieldsOf, opened, sampleAdded, sampleRemoved, sampleShown, shownSample } from "../src/draft/draftSlice.ts";
 import type { ContrastResult, GroupMark, RunResult, StepView } from "../src/engine/messages.ts";
 import { bar, bracket, tick, wave } from "../src/lanes/lanes.ts";
 import { fillOf, inkOf } from "../src/lanes/textures.tsx";
+import { readPlace, writePlace } from "../src/reel/address.ts";
+import { type Stop, stopWords } from "../src/reel/stops.ts";
+import { TRANSPORT } from "../src/reel/transport.ts";
 import { clock, number, plural, size, span } from "../src/shared/words.ts";
 
 describe("marks of groups", () => {
@@ -87,10 +89,38 @@ test("every way of winding has a key of its own and says what it does", () => {
   expect(new Set(windings.map((w) => w.label)).size).toBe(windings.length);
 });
 
+describe("the reel's place in the address", () => {
+  const stops: Stop[] = [{ what: "part", part: { start: 5, end: 7 } }, { what: "offset", offset: 0 }, { what: "saved", count: 20 }, { what: "again" }];
+
+  test("is written and read back", () => {
+    const place = { step: 151, stops, sample: 1 };
+    expect(writePlace(place)).toBe("?sample=2&step=152&stops=part.5-7_offset.0_saved.20_again");
+    expect(readPlace(writePlace(place))).toEqual(place);
+    expect(writePlace({ step: null, stops: [], sample: 0 })).toBe("");
+    expect(readPlace("")).toEqual({ step: null, stops: [], sample: 0 });
+  });
+
+  test.each([
+    ["?step=0", { step: null }],
+    ["?step=-3&sample=x", { step: null, sample: 0 }],
+    ["?step=1e400", { step: null }],
+    ["?stops=part.9-2_offset_saved.0_moon.3_again.1_part.1.5_toString", { stops: [{ what: "again" }] }],
+    [`?stops=${"again_".repeat(10_000)}`, { stops: new Array(20).fill({ what: "again" }) }],
+  ])("what is none in it is left out: %.40s", (search, wanted) => {
+    expect(readPlace(search)).toMatchObject(wanted);
+  });
+
+  test("every stop has words of its own", () => {
+    const words = stops.map((stop) => stopWords(stop, "(.*)(\\d+)"));
+    expect(words[0]).toContain("\\d");
+    expect(new Set(words).size).toBe(stops.length);
+  });
+});
+
 describe("what the bench shows", () => {
   const result = { generation: 1, reading: { diagnostics: [], groups: [], quantifiers: [] } } as unknown as RunResult;
   const view = { step: 3 } as StepView;
-  const reel = { generation: 1, length: 10, rest: 9, complete: true, attempts: 1, backtracks: 0, deepest: 0, bytes: 0 };
+  const reel = { generation: 1, length: 10, rest: 9, complete: true, attempts: 1, matches: 0, backtracks: 0, deepest: 0, bytes: 0 };
   const start = benchReducer(undefined, left());
 
   test("a run replaces all that belonged to the one before; lanes hear of it first", () => {

@@ -13,7 +13,7 @@ describe("a session", () => {
     if (answer.kind !== "ran") throw new Error(answer.kind);
     expect(new MatchTable(answer.matches.groupCount, answer.matches.rows).length).toBe(2);
     expect(answer).toMatchObject({ cut: null, everyMatch: true, choice: { machine: "linear" } });
-    const reel = await session.record(1);
+    const reel = await session.record(1, "first");
     expect(reel).toMatchObject({ complete: true });
     expect(await session.work(1)).toMatchObject({ steps: String(reel?.length), exact: true, foreseen: false, trouble: null });
     expect(session.view(reel?.rest ?? 0)).toMatchObject({
@@ -42,7 +42,7 @@ describe("a session", () => {
     const newer = session.run(asked("a", "", 2));
     expect(await older).toEqual({ kind: "superseded" });
     expect(await newer).toMatchObject({ kind: "ran", generation: 2 });
-    expect(await session.record(1)).toBeNull();
+    expect(await session.record(1, "first")).toBeNull();
   });
 
   test("a run that explodes is foreseen, located and measured, while its matches are known", async () => {
@@ -56,7 +56,7 @@ describe("a session", () => {
     const growth = await session.growth(1);
     const shape = growth?.shape;
     expect(shape?.kind === "exponential" ? shape.factor : null).toBeCloseTo(2, 1);
-    const reel = await session.record(1);
+    const reel = await session.record(1, "first");
     expect(reel?.complete).toBe(false);
   });
 
@@ -85,28 +85,58 @@ describe("a session, further", () => {
     const session = new Session();
     session.setSample("gate", 1);
     await session.run(asked("gate", "g", 1));
-    await session.record(1);
+    await session.record(1, "first");
     expect(session.view(0)).not.toBeNull();
     session.setSample("weir", 2);
-    expect([session.view(0), session.find({ what: "attempt" }, -1, false), session.profile(0, 9, 9), session.turns(0), session.matchStep(0)]).toEqual([
+    expect([session.view(0), session.find([{ what: "attempt" }], -1, false), session.profile(0, 9, 9), session.turns(0), session.matchStep(0)]).toEqual([
       null,
       null,
       null,
       null,
       null,
     ]);
-    expect(await session.record(1)).toBeNull();
+    expect(await session.record(1, "first")).toBeNull();
     expect(await session.growth(1)).toBeNull();
   });
 
-  test("winds to the first step of the part at a caret", async () => {
+  test("knows the part at a caret, and winds to the nearest of several things", async () => {
     const session = new Session();
     session.setSample("ab", 1);
     await session.run(asked("a(b)", "", 1));
-    await session.record(1);
-    const step = session.firstStepOfPart(3);
+    await session.record(1, "first");
+    expect(session.partAt(3)).toEqual({ start: 2, end: 3 });
+    expect(session.partAt(0)).toEqual({ start: 0, end: 1 });
+    const step = session.find([{ what: "match" }, { what: "part", part: { start: 2, end: 3 } }], -1, false);
     expect(session.view(step ?? -1)).toMatchObject({ kind: "consume", part: { start: 2, end: 3 } });
-    expect(session.view(session.firstStepOfPart(0) ?? -1)).toMatchObject({ kind: "consume", part: { start: 0, end: 1 } });
+    expect(session.find([], -1, false)).toBeNull();
+  });
+
+  test("says who took what, lists attempts, and counts what the steps were spent on", async () => {
+    const session = new Session();
+    session.setSample("x gate 12", 1);
+    await session.run(asked("(.*)(\\d)", "", 1));
+    expect(await session.whereItWent()).toBeNull();
+    const reel = await session.record(1, "first");
+    expect(session.holders(reel?.rest ?? -1)?.holders).toMatchObject([
+      { start: 0, end: 8, first: 9 },
+      { start: 8, end: 9 },
+    ]);
+    expect(session.attempts(0, 10)).toMatchObject([{ start: 0, reach: 9, end: "match" }]);
+    expect((await session.whereItWent())?.parts.reduce((sum, p) => sum + p.steps, 0)).toBe(reel?.length);
+    expect(session.holders(1e9)).toBeNull();
+    expect(session.savedStates(reel?.rest ?? 0, 3)).toHaveLength(3);
+  });
+
+  test("a longer reel of the same run has the same steps", async () => {
+    const session = new Session();
+    session.setSample(`${"a".repeat(40)}!`, 1);
+    await session.run(asked("(a+)+$", "", 1));
+    const first = await session.record(1, "first");
+    const view = session.view(500_000);
+    const whole = await session.record(1, "whole");
+    expect([first?.length, whole?.length]).toEqual([1_000_000, 10_000_000]);
+    const { savedStates: _, ...later } = session.view(500_000) ?? { savedStates: [] };
+    expect(view).toMatchObject(later);
   });
 
   test("keeps so many matches and says that there may be more", async () => {

@@ -7,6 +7,8 @@ import { isProblem, type Specimen, specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { edited } from "../draft/draftSlice.ts";
+import { ReelPanel } from "../reel/ReelPanel.tsx";
+import { TRANSPORT } from "../reel/transport.ts";
 import { plural } from "../shared/words.ts";
 import { panelChosen, type SidePanel } from "./benchSlice.ts";
 import { ContrastPanel } from "./ContrastPanel.tsx";
@@ -15,9 +17,9 @@ import { Keeping } from "./Keeping.tsx";
 import { Ledger } from "./Ledger.tsx";
 import type { PatternHandle } from "./PatternEditor.tsx";
 import { PatternStrip } from "./PatternStrip.tsx";
-import { ReelPanel, TRANSPORT } from "./ReelPanel.tsx";
 import { SampleEditor } from "./SampleEditor.tsx";
 import { SampleTabs } from "./SampleTabs.tsx";
+import { TakersPanel } from "./TakersPanel.tsx";
 import { useDraft } from "./useDraft.ts";
 import { type EngineControls, EngineProvider, useEngine } from "./useEngine.ts";
 
@@ -93,24 +95,24 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
             className="flex w-[318px] shrink-0 flex-col border-l border-rule bg-sheet [contain:layout_paint_style]"
           >
             <Tabs.List className="flex items-baseline gap-4 border-b border-rule px-4 pt-2" aria-label="Side panel">
-              <Tabs.Trigger
-                value="ledger"
-                className="part-name border-b-2 border-transparent pb-1 text-[16px] text-ink-2 data-[state=active]:border-tide data-[state=active]:text-ink"
-              >
-                Ledger
-              </Tabs.Trigger>
-              <Tabs.Trigger
-                value="contrast"
-                className="part-name border-b-2 border-transparent pb-1 text-[16px] text-ink-2 data-[state=active]:border-tide data-[state=active]:text-ink"
-              >
-                Contrast
-              </Tabs.Trigger>
+              {SIDE_PANELS.map(({ value, name }) => (
+                <Tabs.Trigger
+                  key={value}
+                  value={value}
+                  className="part-name border-b-2 border-transparent pb-1 text-[16px] text-ink-2 data-[state=active]:border-tide data-[state=active]:text-ink"
+                >
+                  {name}
+                </Tabs.Trigger>
+              ))}
               <span className="ml-auto text-ink-2" data-part="count">
                 {plural(count, "match", "matches")}
               </span>
             </Tabs.List>
             <Tabs.Content value="ledger" className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
               <Ledger />
+            </Tabs.Content>
+            <Tabs.Content value="takers" className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
+              <TakersPanel />
             </Tabs.Content>
             <Tabs.Content value="contrast" className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
               <ContrastPanel take={(edit) => pattern.current?.apply(edit)} />
@@ -122,6 +124,12 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
     </EngineProvider>
   );
 }
+
+const SIDE_PANELS: readonly { readonly value: SidePanel; readonly name: string }[] = [
+  { value: "ledger", name: "Ledger" },
+  { value: "takers", name: "Takers" },
+  { value: "contrast", name: "Contrast" },
+];
 
 /** Winding by keyboard: with Alt anywhere, and without it wherever no text is being edited. */
 function useTransportKeys(controls: EngineControls): void {

@@ -97,6 +97,9 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
 
   const reading = useAppSelector((s) => s.bench.reading);
   const acting = useAppSelector((s) => (s.bench.view && s.bench.reel ? s.bench.view.part : null));
+  const pointed = useAppSelector((s) => s.bench.pointed?.part ?? null);
+  const stops = useAppSelector((s) => s.bench.stops);
+  const work = useAppSelector((s) => (s.bench.aside === "work" ? (s.bench.workDone?.parts ?? null) : null));
   const quantifier = useAppSelector((s) => quantifierAtCaret(s.bench.reading?.quantifiers ?? [], s.bench.caret) ?? null);
   const long = useAppSelector((s) => s.draft.fields.pattern.length > LONG_PATTERN);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor needs the marks again.
@@ -105,9 +108,9 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
     if (!editor || !reading) return;
     host.current?.style.setProperty("--pattern-line", `${patternLine(reading.groups)}px`);
     host.current?.classList.toggle("long-pattern", long);
-    patternMarks.set(editor, { groups: reading.groups, diagnostics: reading.diagnostics, acting, quantifier });
+    patternMarks.set(editor, { groups: reading.groups, diagnostics: reading.diagnostics, acting, quantifier, pointed, stops, work });
     editor.requestMeasure();
-  }, [reading, acting, quantifier, long, loads]);
+  }, [reading, acting, quantifier, pointed, stops, work, long, loads]);
 
   return <div ref={host} className="max-h-[150px] min-w-0 overflow-auto" data-part="pattern" />;
 }

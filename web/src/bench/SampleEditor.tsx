@@ -2,14 +2,14 @@
 import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
 import { EditorState, Transaction } from "@codemirror/state";
 import { drawSelection, EditorView, GutterMarker, gutter, keymap, placeholder } from "@codemirror/view";
-import { MatchTable } from "@lamprey/core";
+import { type Holders, MatchTable, visible } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
 import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
 import { lanes } from "../lanes/lanes.ts";
 import { number } from "../shared/words.ts";
-import { type BenchState, sampleCaretMoved } from "./benchSlice.ts";
+import { type BenchState, pointedAt, sampleCaretMoved } from "./benchSlice.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
 
@@ -101,6 +101,8 @@ export function SampleEditor() {
             scroll: () => {
               measure();
             },
+            mousemove: (event, own) => pointAt(own.posAtCoords({ x: event.clientX, y: event.clientY }, false)),
+            mouseleave: () => pointAt(null),
           }),
         ],
       }),
@@ -127,6 +129,15 @@ export function SampleEditor() {
   );
 }
 
+/** Points at the part that holds the text at an offset, while who took what is on show. */
+function pointAt(offset: number | null): void {
+  const { panel, holders, pointed } = store.getState().bench;
+  if (panel !== "takers") return;
+  const found = offset === null ? undefined : holders?.holders.find(({ start, end }) => offset >= start && offset < end);
+  if (found?.part.start === pointed?.part.start && found?.start === pointed?.stretch.start) return;
+  store.dispatch(pointedAt(found ? { part: found.part, stretch: { start: found.start, end: found.end } } : null));
+}
+
 /** Tables are made once for each result: a view on the rows, which are never copied. */
 const tables = new WeakMap<MatchRows, MatchTable>();
 function tableOf(rows: MatchRows): MatchTable {
@@ -137,7 +148,11 @@ function tableOf(rows: MatchRows): MatchTable {
   return table;
 }
 
-function marksOf({ arrived, result: shown, chosen, view, contrast, panel, reading }: BenchState): SampleMarks | null {
+function labelled({ holders }: Holders, pattern: string): SampleMarks["holders"] {
+  return holders.map(({ start, end, looking, part }) => ({ start, end, looking, label: visible(pattern.slice(part.start, part.end), 24) }));
+}
+
+function marksOf({ arrived, result: shown, chosen, view, contrast, panel, reading, holders, pointed, stops, workDone, aside }: BenchState): SampleMarks | null {
   const result = arrived ?? shown;
   if (!result) return null;
   // What belongs to the run before says nothing of one that has just arrived.
@@ -149,11 +164,15 @@ function marksOf({ arrived, result: shown, chosen, view, contrast, panel, readin
     chosen: fresh ? 0 : chosen,
     variant: other && { name: other.mode, matches: tableOf(other.matches) },
     view: fresh ? null : view,
+    holders: fresh || panel !== "takers" || !holders ? null : labelled(holders, result.source.pattern),
+    pointed: fresh ? null : (pointed?.stretch ?? null),
+    stops,
+    work: fresh || aside !== "work" ? null : workDone,
     stale: !fresh && (reading?.diagnostics.length ?? 0) > 0,
   };
 }
 
-const MARK_PARTS = ["arrived", "result", "chosen", "view", "contrast", "panel", "reading"] as const;
+const MARK_PARTS = ["arrived", "result", "chosen", "view", "contrast", "panel", "reading", "holders", "pointed", "stops", "workDone", "aside"] as const;
 
 /**
  * Hands what the bench knows to an editor's lanes as soon as the store has it, ahead of everything that React renders:

@@ -1,9 +1,18 @@
 /** What the bench shows of the last run: results, the reel's step, contrast, growth. Tables of matches are kept by reference. */
-import type { DialectName } from "@lamprey/core";
+import type { DialectName, Holders, Span, WorkDone } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { ContrastResult, GrowthResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
+import { type Stop, sameStop } from "../reel/stops.ts";
 
-export type SidePanel = "ledger" | "contrast";
+export type SidePanel = "ledger" | "takers" | "contrast";
+/** What stands beside the depth profile. */
+export type ReelAside = "saved" | "attempts" | "work" | "stops";
+
+/** A part of the pattern and the stretch of the text that it holds, pointed at in one place and marked in all. */
+export interface Pointed {
+  readonly part: Span;
+  readonly stretch: Span;
+}
 
 export interface BenchState {
   /** Generation of the newest request. */
@@ -31,6 +40,17 @@ export interface BenchState {
   /** Caret in the sample. */
   readonly sampleCaret: number;
   readonly panel: SidePanel;
+  readonly aside: ReelAside;
+  readonly stops: readonly Stop[];
+  /** The group whose changes the reel is wound to; null for any. */
+  readonly followed: number | null;
+  /** What a search did not find, for a moment. */
+  readonly missed: string | null;
+  /** Who took what at the step, while that is on show. */
+  readonly holders: Holders | null;
+  readonly pointed: Pointed | null;
+  /** What the steps were spent on, while that is on show. */
+  readonly workDone: WorkDone | null;
   /** What the pattern was written in before its dialect was switched; null where what that changed was put away. */
   readonly switched: { readonly dialect: DialectName; readonly flags: string } | null;
 }
@@ -51,6 +71,13 @@ const initialState: BenchState = {
   caret: 0,
   sampleCaret: 0,
   panel: "ledger",
+  aside: "saved",
+  stops: [],
+  followed: null,
+  missed: null,
+  holders: null,
+  pointed: null,
+  workDone: null,
   switched: null,
 };
 
@@ -71,6 +98,9 @@ const slice = createSlice({
       view: null,
       growth: null,
       contrast: null,
+      holders: null,
+      pointed: null,
+      workDone: null,
     }),
     arrived: (state, { payload }: PayloadAction<RunResult>) => ({ ...state, arrived: payload }),
     ran: (state, { payload }: PayloadAction<RunResult>) => ({
@@ -84,17 +114,35 @@ const slice = createSlice({
       step: null,
       view: null,
       chosen: 0,
+      holders: null,
+      pointed: null,
+      workDone: null,
     }),
-    reelReady: (state, { payload }: PayloadAction<ReelInfo>) => ({ ...state, reel: payload }),
+    /** A longer reel of the same run has the same steps, so what it was wound to stays. */
+    reelReady: (state, { payload }: PayloadAction<ReelInfo>) => ({ ...state, reel: payload, workDone: null }),
     workKnown: (state, { payload }: PayloadAction<WorkResult>) => ({ ...state, work: payload }),
     growthReady: (state, { payload }: PayloadAction<GrowthResult>) => ({ ...state, growth: payload }),
     contrastReady: (state, { payload }: PayloadAction<ContrastResult | null>) => ({ ...state, contrast: payload }),
-    wound: (state, { payload }: PayloadAction<number | null>) => ({ ...state, step: payload, view: payload === null ? null : state.view }),
+    wound: (state, { payload }: PayloadAction<number | null>) => ({
+      ...state,
+      step: payload,
+      view: payload === null ? null : state.view,
+      missed: null,
+    }),
     viewed: (state, { payload }: PayloadAction<StepView>) => (state.step === null ? state : { ...state, view: payload }),
     matchChosen: (state, { payload }: PayloadAction<number>) => ({ ...state, chosen: payload }),
     caretMoved: (state, { payload }: PayloadAction<number>) => (state.caret === payload ? state : { ...state, caret: payload }),
     sampleCaretMoved: (state, { payload }: PayloadAction<number>) => (state.sampleCaret === payload ? state : { ...state, sampleCaret: payload }),
     dialectSwitched: (state, { payload }: PayloadAction<BenchState["switched"]>) => ({ ...state, switched: payload }),
+    asideChosen: (state, { payload }: PayloadAction<ReelAside>) => ({ ...state, aside: payload }),
+    stopsSet: (state, { payload }: PayloadAction<readonly Stop[]>) => ({ ...state, stops: payload }),
+    stopAdded: (state, { payload }: PayloadAction<Stop>) => ({ ...state, stops: [...state.stops.filter((s) => !sameStop(s, payload)), payload] }),
+    stopRemoved: (state, { payload }: PayloadAction<Stop>) => ({ ...state, stops: state.stops.filter((s) => !sameStop(s, payload)) }),
+    followedChosen: (state, { payload }: PayloadAction<number | null>) => ({ ...state, followed: payload }),
+    missedFor: (state, { payload }: PayloadAction<string>) => ({ ...state, missed: payload }),
+    holdersKnown: (state, { payload }: PayloadAction<Holders | null>) => ({ ...state, holders: payload }),
+    pointedAt: (state, { payload }: PayloadAction<Pointed | null>) => (state.pointed === payload ? state : { ...state, pointed: payload }),
+    workDoneKnown: (state, { payload }: PayloadAction<WorkDone | null>) => ({ ...state, workDone: payload }),
     panelChosen: (state, { payload }: PayloadAction<SidePanel>) => ({ ...state, panel: payload }),
   },
 });
@@ -116,5 +164,14 @@ export const {
   sampleCaretMoved,
   dialectSwitched,
   panelChosen,
+  asideChosen,
+  stopsSet,
+  stopAdded,
+  stopRemoved,
+  followedChosen,
+  missedFor,
+  holdersKnown,
+  pointedAt,
+  workDoneKnown,
 } = slice.actions;
 export const benchReducer = slice.reducer;

@@ -1,10 +1,11 @@
 /** The pattern's lanes: its groups, the part that acts, and its mistakes. The pattern wraps, so every place is measured. */
 
 import type { EditorView } from "@codemirror/view";
-import type { Diagnostic, Span } from "@lamprey/core";
+import type { Diagnostic, PartWork, Span } from "@lamprey/core";
 import type { GroupMark, QuantifierMark } from "../engine/messages.ts";
-import { bar, type LaneDrawing, type LanePlaces, laneState, wave } from "../lanes/lanes.ts";
+import { bar, diamond, heatLevel, type LaneDrawing, type LanePlaces, laneState, wave } from "../lanes/lanes.ts";
 import { fillOf, inkOf } from "../lanes/textures.tsx";
+import type { Stop } from "../reel/stops.ts";
 
 export interface PatternMarks {
   readonly groups: readonly GroupMark[];
@@ -13,9 +14,14 @@ export interface PatternMarks {
   readonly acting: Span | null;
   /** The quantifier that the caret means. */
   readonly quantifier: QuantifierMark | null;
+  /** The part that a row elsewhere speaks of. */
+  readonly pointed: Span | null;
+  readonly stops: readonly Stop[];
+  /** How often each part acted, while that is on show. */
+  readonly work: readonly PartWork[] | null;
 }
 
-export const patternMarks = laneState<PatternMarks>({ groups: [], diagnostics: [], acting: null, quantifier: null });
+export const patternMarks = laneState<PatternMarks>({ groups: [], diagnostics: [], acting: null, quantifier: null, pointed: null, stops: [], work: null });
 
 /** More groups than this cannot be told apart by lanes under one pattern. */
 const MOST_GROUPS = 60;
@@ -25,6 +31,13 @@ const BAR = 7;
 const LABELS = 14;
 const LABEL_WIDTH = 6.2;
 const MARGIN = 4;
+/** Height of a heat lane. */
+const HEAT = 4;
+
+/** Whether a part has others inside it that are shown by themselves: heat is drawn for the innermost. */
+function encloses(parts: readonly PartWork[], { start, end }: Span): boolean {
+  return parts.some(({ part }) => part && part.start >= start && part.end <= end && part.end - part.start < end - start);
+}
 
 /** Height of a line of the pattern with its lanes, in pixels. */
 export function patternLine(groups: readonly GroupMark[]): number {
@@ -58,7 +71,7 @@ function pieces(view: EditorView, { start, end }: Span, line: number): Piece[] {
 }
 
 export function drawPattern({ view }: LanePlaces): LaneDrawing {
-  const { groups, diagnostics, acting, quantifier } = view.state.field(patternMarks.field);
+  const { groups, diagnostics, acting, quantifier, pointed, stops, work } = view.state.field(patternMarks.field);
   const line = patternLine(groups);
   const paths: LaneDrawing["paths"][number][] = [];
   const labels: LaneDrawing["labels"][number][] = [];
@@ -79,6 +92,19 @@ export function drawPattern({ view }: LanePlaces): LaneDrawing {
   }
   if (quantifier) {
     for (const p of pieces(view, quantifier.operator, line)) paths.push({ name: "operator", d: `M${p.x1} ${p.under - 1}H${p.x2}`, stroke: "var(--tide)" });
+  }
+  const most = work?.[0]?.steps ?? 0;
+  for (const { part, steps } of work ?? []) {
+    if (!part || part.end === part.start || encloses(work ?? [], part)) continue;
+    for (const p of pieces(view, part, line)) paths.push({ name: `heat-${heatLevel(steps, most)}`, d: bar(p.x1 + 0.5, p.x2 - 0.5, p.over - 3, HEAT) });
+  }
+  if (pointed && pointed.end > pointed.start) {
+    for (const p of pieces(view, pointed, line)) paths.push({ name: "pointed", d: bar(p.x1 - 1, p.x2 + 1, p.over - 1, p.under - p.over + 1) });
+  }
+  for (const stop of stops) {
+    if (stop.what !== "part") continue;
+    const [p] = pieces(view, stop.part, line);
+    if (p) paths.push({ name: "stop", d: diamond((p.x1 + p.x2) / 2, p.over - 3) });
   }
   if (acting && acting.end > acting.start) {
     for (const p of pieces(view, acting, line)) paths.push({ name: "acting", d: bar(p.x1 - 1, p.x2 + 1, p.over - 1, p.under - p.over + 1) });

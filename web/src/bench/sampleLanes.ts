@@ -2,10 +2,11 @@
 
 import { RangeSetBuilder } from "@codemirror/state";
 import { type BlockInfo, Decoration, type DecorationSet, type EditorView, ViewPlugin, type ViewUpdate } from "@codemirror/view";
-import { MatchTable } from "@lamprey/core";
+import { type Holder, MatchTable, type Span, type WorkDone } from "@lamprey/core";
 import type { GroupMark, StepView } from "../engine/messages.ts";
-import { bar, bracket, type LaneDrawing, type LanePlaces, laneState, redrawLanes, tick } from "../lanes/lanes.ts";
+import { bar, bracket, diamond, heatLevel, type LaneDrawing, type LanePlaces, laneState, redrawLanes, tick } from "../lanes/lanes.ts";
 import { fillOf, inkOf } from "../lanes/textures.tsx";
+import type { Stop } from "../reel/stops.ts";
 
 export interface SampleMarks {
   readonly matches: MatchTable;
@@ -15,11 +16,29 @@ export interface SampleMarks {
   readonly variant: { readonly matches: MatchTable; readonly name: string } | null;
   /** The step that the reel is wound to, or null at its end. */
   readonly view: StepView | null;
+  /** Who took what at the step, while that is on show. */
+  readonly holders: readonly (Span & Pick<Holder, "looking"> & { readonly label: string })[] | null;
+  /** The stretch that a row elsewhere speaks of. */
+  readonly pointed: Span | null;
+  readonly stops: readonly Stop[];
+  /** How often each offset was read, while that is on show. */
+  readonly work: WorkDone | null;
   /** The result is not of the pattern as it reads now. */
   readonly stale: boolean;
 }
 
-const NO_MARKS: SampleMarks = { matches: new MatchTable(0), groups: [], chosen: 0, variant: null, view: null, stale: false };
+const NO_MARKS: SampleMarks = {
+  matches: new MatchTable(0),
+  groups: [],
+  chosen: 0,
+  variant: null,
+  view: null,
+  holders: null,
+  pointed: null,
+  stops: [],
+  work: null,
+  stale: false,
+};
 
 export const sampleMarks = laneState<SampleMarks>(NO_MARKS);
 
@@ -28,6 +47,8 @@ const BRACKET_ROW = 8;
 const GROUP_ROW = 10;
 const GROUP_HEIGHT = 7;
 const VARIANT_ROW = 10;
+/** Pixels of a letter of a holder's label. */
+const LABEL_LETTER = 6.6;
 /** More bars than this on one screen are a grey mass: numbers are then left out. */
 const MOST_NUMBERS = 400;
 /** Pixels of a digit of a match's number; where the next match leaves no room for it, a number is left out. */
@@ -68,11 +89,14 @@ export const openLines = ViewPlugin.fromClass(
     }
 
     build(view: EditorView): DecorationSet {
-      const { matches, variant } = view.state.field(sampleMarks.field);
+      const { matches, variant, holders } = view.state.field(sampleMarks.field);
       const builder = new RangeSetBuilder<Decoration>();
       for (const line of linesInView(view)) {
+        const taken = holders?.some((h) => h.start <= line.to && h.end >= line.from) === true;
         const holds = (table: MatchTable) => touching(table, line).reduce((a, b) => b - a) > 0;
-        if (holds(matches) || (variant && holds(variant.matches))) builder.add(line.from, line.from, HOLDS);
+        const matched = holds(matches) || (variant !== null && holds(variant.matches));
+        if (matched || taken) builder.add(line.from, line.from, taken ? HOLDS_TAKERS : HOLDS);
+        builder.add(line.from, line.from, HOLDS);
       }
       return builder.finish();
     }
@@ -81,6 +105,7 @@ export const openLines = ViewPlugin.fromClass(
 );
 
 const HOLDS = Decoration.line({ class: "holds" });
+const HOLDS_TAKERS = Decoration.line({ class: "holds takers" });
 
 function* linesInView(view: EditorView): Generator<LineInView> {
   const { doc } = view.state;
@@ -148,6 +173,12 @@ export function drawSample(places: LanePlaces): LaneDrawing {
         if (stop <= line.to && m - from < 3) labels.push({ name: "label", x: x2 + 4, y: y + 2, text: variant.name, fill: "var(--slate)" });
       }
     }
+    drawHolders(marks, line, top + BRACKET_ROW + rows * GROUP_ROW + 4, places, add, labels);
+    drawWork(marks, line, top, places, add);
+    for (const stop of marks.stops) {
+      if (stop.what === "offset" && stop.offset >= line.from && stop.offset <= line.to)
+        add("stop", diamond(places.across(stop.offset, stop.offset, line)[0], top - TEXT_HEIGHT + 2));
+    }
     if (marks.view) drawMachine(marks.view, line, top, places, add);
   }
   return {
@@ -166,8 +197,47 @@ function within(places: LanePlaces, line: LineInView, start: number, end: number
   return places.across(Math.max(start, line.from), Math.min(end, line.to), line);
 }
 
+type Add = (name: string, d: string) => void;
+
+/** A lane of stretches, each with the part of the pattern that holds it; what is pointed at is framed in the text. */
+function drawHolders(
+  { holders, pointed }: SampleMarks,
+  line: LineInView,
+  y: number,
+  places: LanePlaces,
+  add: Add,
+  labels: LaneDrawing["labels"][number][],
+): void {
+  for (const { start, end, label, looking } of holders ?? []) {
+    if (start > line.to || end < line.from || (start === end && start === line.to + 1)) continue;
+    const [x1, x2] = within(places, line, start, end);
+    if (start === end) add("holder", tick(x1, y + 5, 5));
+    else add(looking ? "holder looked" : "holder", bar(x1 + 1, x2 - 1, y, 5));
+    if (x2 - x1 >= label.length * LABEL_LETTER && start >= line.from) labels.push({ name: "holder-label", x: x1 + 1, y: y + 15, text: label });
+  }
+  if (pointed && pointed.end > pointed.start && pointed.start <= line.to && pointed.end >= line.from) {
+    const [x1, x2] = within(places, line, pointed.start, pointed.end);
+    add("pointed", bar(x1 - 1, x2 + 1, lineTop(places, line) + 1, TEXT_HEIGHT - 2));
+  }
+}
+
+const lineTop = (places: LanePlaces, line: LineInView): number => places.y(places.view.lineBlockAt(line.from));
+
+/** Heat along a line: stretches of characters that were read about as often. */
+function drawWork({ work }: SampleMarks, line: LineInView, top: number, places: LanePlaces, add: Add): void {
+  if (!work) return;
+  const { reads, mostReads } = work;
+  for (let from = line.from; from < line.to; ) {
+    const level = heatLevel(reads[from] ?? 0, mostReads);
+    let to = from + 1;
+    while (to < line.to && heatLevel(reads[to] ?? 0, mostReads) === level) to++;
+    if (level > 0) add(`heat-${level}`, bar(...places.across(from, to, line), top - 2, 4));
+    from = to;
+  }
+}
+
 /** How far this attempt has come, what it gave back, and where the machine stands. */
-function drawMachine(step: StepView, line: LineInView, top: number, places: LanePlaces, add: (name: string, d: string) => void): void {
+function drawMachine(step: StepView, line: LineInView, top: number, places: LanePlaces, add: Add): void {
   const stretch = (from: number, to: number, name: string, draw: (x1: number, x2: number) => string) => {
     if (from >= to || from > line.to || to < line.from) return;
     add(name, draw(...within(places, line, from, to)));

@@ -2,29 +2,59 @@
  * Drives the worker: every edit asks for a run; when it has answered, the reel is recorded; a run that was cut short
  * is measured; the quantifier at the caret is compared. A newer edit makes older work end in the worker.
  */
-import type { DialectName, Profile, Sought, Span } from "@lamprey/core";
+import type { Attempt, DialectName, Profile, Sought, Span } from "@lamprey/core";
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { type AppDispatch, type RootState, store, useAppDispatch, useAppSelector } from "../app/store.ts";
-import { shownSample } from "../draft/draftSlice.ts";
+import { sampleShown, shownSample } from "../draft/draftSlice.ts";
 import { type Engine, startEngine } from "../engine/client.ts";
-import type { Asked, TurnsAnswer } from "../engine/messages.ts";
-import { arrived, asked, contrastReady, growthReady, left, matchChosen, ran, reelReady, refused, viewed, workKnown, wound } from "./benchSlice.ts";
+import type { Asked, SavedStateView, TurnsAnswer } from "../engine/messages.ts";
+import { readPlace, writePlace } from "../reel/address.ts";
+import { number } from "../shared/words.ts";
+import {
+  arrived,
+  asked,
+  contrastReady,
+  growthReady,
+  holdersKnown,
+  left,
+  matchChosen,
+  missedFor,
+  ran,
+  reelReady,
+  refused,
+  stopAdded,
+  stopsSet,
+  viewed,
+  workDoneKnown,
+  workKnown,
+  wound,
+} from "./benchSlice.ts";
 
 export interface EngineControls {
   /** Winds the reel to a step; null leaves the reel and shows the result. */
   readonly wind: (step: number | null) => void;
   /** Winds by one step, or to the next event of a kind. */
   readonly windBy: (steps: number) => void;
-  readonly windTo: (sought: Sought, backwards: boolean) => void;
+  readonly windTo: (sought: readonly Sought[], backwards: boolean, missed?: string) => void;
   /** Winds to the first step of the whole reel at which something happens. */
   readonly windToFirst: (sought: Sought) => void;
-  /** Winds to the first step of the reel at which the machine stands at the sample's caret. */
-  readonly windToSampleCaret: () => void;
-  /** Winds to the first step of the reel at which the part of the pattern at its caret acts. */
-  readonly windToPatternCaret: () => void;
-  readonly chooseMatch: (match: number) => void;
+  readonly windToStop: (backwards: boolean) => void;
+  /** Winds to the next change of the group that is followed, or of any. */
+  readonly windToCapture: (backwards: boolean) => void;
+  /** Winds to the next visit of the sample's caret. */
+  readonly windToSampleCaret: (backwards: boolean) => void;
+  /** Winds to the next time that the part of the pattern at its caret acts. */
+  readonly windToPatternCaret: (backwards: boolean) => void;
+  /** Adds a stop where the caret of the pattern or of the sample stands. */
+  readonly stopAtCaret: (where: "pattern" | "sample") => void;
+  /** The nearest stop after a step; null where there is none. */
+  readonly nextStop: (from: number) => Promise<number | null>;
+  /** Chooses a match, and winds to where it was found or to where its attempt began. */
+  readonly chooseMatch: (match: number, where?: "found" | "began") => void;
   readonly profile: (from: number, to: number, columns: number) => Promise<Profile | null>;
   readonly turns: (start: number) => Promise<TurnsAnswer | null>;
+  readonly attempts: (first: number, count: number) => Promise<readonly Attempt[]>;
+  readonly savedStates: (step: number, count: number) => Promise<readonly SavedStateView[]>;
 }
 
 const Controls = createContext<EngineControls | null>(null);
@@ -77,6 +107,8 @@ export function useEngine(): EngineControls {
   }, [dispatch]);
 
   useContrast(engine);
+  useReelViews(engine);
+  useAddress(engine);
 
   // Winding: one question at a time; while it is under way only the newest wish is remembered.
   const wish = useRef<number | null>(null);
@@ -113,32 +145,59 @@ export function useEngine(): EngineControls {
       const { step, reel } = store.getState().bench;
       return step ?? reel?.rest ?? 0;
     };
-    const windToFirst = (sought: Sought) => {
-      void engine?.find(sought, -1, false).then((step) => step !== null && wind(step));
+    const windTo = (sought: readonly Sought[], backwards: boolean, missed = "nothing more of that") => {
+      // One after the other: each starts from where the one before it came to.
+      finding.current = finding.current.then(async () => {
+        const step = await engine?.find(sought, position(), backwards);
+        if (step !== null && step !== undefined) wind(step);
+        else if (engine) dispatch(missedFor(`${missed} ${backwards ? "before this" : "after this"}`));
+      });
     };
+    const partAtCaret = async () => (engine ? engine.partAt(store.getState().bench.caret) : null);
     return {
       wind,
       windBy: (steps) => wind(position() + steps),
-      windTo: (sought, backwards) => {
-        // One after the other: each starts from where the one before it came to.
-        finding.current = finding.current.then(async () => {
-          const step = await engine?.find(sought, position(), backwards);
-          if (step !== null && step !== undefined) wind(step);
-        });
+      windTo,
+      windToFirst: (sought) => {
+        void engine?.find([sought], -1, false).then((step) => step !== null && wind(step));
       },
-      windToFirst,
-      windToSampleCaret: () => windToFirst({ what: "offset", offset: store.getState().bench.sampleCaret }),
-      windToPatternCaret: () => {
-        void engine?.firstStepOfPart(store.getState().bench.caret).then((step) => step !== null && wind(step));
+      windToStop: (backwards) => {
+        const { stops } = store.getState().bench;
+        if (stops.length === 0) dispatch(missedFor("no stop is set"));
+        else windTo(stops, backwards, "no stop");
       },
-      chooseMatch: (match) => {
+      windToCapture: (backwards) => {
+        const { followed } = store.getState().bench;
+        const group = followed === null ? {} : { group: followed };
+        windTo([{ what: "capture", ...group }], backwards, followed === null ? "no change of a capture" : `no change of group ${followed}`);
+      },
+      windToSampleCaret: (backwards) => {
+        const offset = store.getState().bench.sampleCaret;
+        windTo([{ what: "offset", offset }], backwards, `no visit of ${number(offset)}`);
+      },
+      windToPatternCaret: (backwards) => {
+        void partAtCaret().then((part) => part && windTo([{ what: "part", part }], backwards, "it does not act"));
+      },
+      stopAtCaret: (where) => {
+        if (where === "sample") dispatch(stopAdded({ what: "offset", offset: store.getState().bench.sampleCaret }));
+        else void partAtCaret().then((part) => part && dispatch(stopAdded({ what: "part", part })));
+      },
+      nextStop: async (from) => {
+        const { stops } = store.getState().bench;
+        return engine && stops.length > 0 ? engine.find(stops, from, false) : null;
+      },
+      chooseMatch: (match, where = "found") => {
         dispatch(matchChosen(match));
-        void engine?.matchStep(match).then((step) => {
-          if (step !== null) wind(step);
+        void engine?.matchStep(match).then(async (step) => {
+          if (step === null) return;
+          const target = where === "found" ? step : ((await engine.find([{ what: "attempt" }], step, true)) ?? step);
+          wind(target);
         });
       },
       profile: async (from, to, columns) => (engine ? engine.profile(from, to, columns) : null),
       turns: async (start) => (engine ? engine.turns(start) : null),
+      attempts: async (first, count) => (engine ? engine.attempts(first, count) : []),
+      savedStates: async (step, count) => (engine ? engine.savedStates(step, count) : []),
     };
   }, [engine, dispatch, show]);
 }
@@ -190,16 +249,97 @@ async function answer(engine: Engine, dispatch: AppDispatch, question: Asked): P
   await painted();
   if (!current()) return;
   dispatch(ran(result));
-  const reel = await engine.record(generation);
+  const reel = await engine.record(generation, "first");
   if (reel && current()) dispatch(reelReady(reel));
   if (!current()) return;
   const work = await engine.work(generation);
   if (!work || !current()) return;
   dispatch(workKnown(work));
-  if (!work.trouble) return;
-  const growth = await engine.growth(generation);
+  const growth = work.trouble ? await engine.growth(generation) : null;
   if (growth && current()) dispatch(growthReady(growth));
+  if (reel?.complete !== false || !current()) return;
+  const whole = await engine.record(generation, "whole");
+  if (whole && current()) dispatch(reelReady(whole));
 }
+
+/** What is asked of the reel only while it is on show: who took what, and what the steps were spent on. */
+function useReelViews(engine: Engine | null): void {
+  const dispatch = useAppDispatch();
+  const reel = useAppSelector((s) => s.bench.reel);
+  const step = useAppSelector((s) => s.bench.view?.step ?? s.bench.reel?.rest ?? null);
+  const takers = useAppSelector((s) => s.bench.panel === "takers");
+  const spent = useAppSelector((s) => s.bench.aside === "work");
+
+  useEffect(() => {
+    if (!engine || !reel || !takers || step === null) return;
+    let stale = false;
+    void engine.holders(step).then((answer) => {
+      if (!stale) dispatch(holdersKnown(answer));
+    });
+    return () => {
+      stale = true;
+    };
+  }, [engine, reel, takers, step, dispatch]);
+
+  useEffect(() => {
+    if (!engine || !reel || !spent) return;
+    let stale = false;
+    void engine.whereItWent().then((answer) => {
+      if (!stale) dispatch(workDoneKnown(answer));
+    });
+    return () => {
+      stale = true;
+    };
+  }, [engine, reel, spent, dispatch]);
+}
+
+/** Opens the reel at the place that the address names, and keeps the address at the place that it is wound to. */
+function useAddress(engine: Engine | null): void {
+  const dispatch = useAppDispatch();
+  const reel = useAppSelector((s) => s.bench.reel);
+  const step = useAppSelector((s) => s.bench.step);
+  const stops = useAppSelector((s) => s.bench.stops);
+  const sample = useAppSelector((s) =>
+    Math.max(
+      0,
+      s.draft.fields.samples.findIndex(({ key }) => key === s.draft.shown),
+    ),
+  );
+  const opened = useAppSelector((s) => s.draft.id !== null);
+  /** The step to open at, until the reel has come as far; undefined until the address was read. */
+  const opening = useRef<number | null | undefined>(undefined);
+
+  useEffect(() => {
+    if (!opened || opening.current !== undefined) return;
+    const place = readPlace(window.location.search);
+    const shown = store.getState().draft.fields.samples[place.sample];
+    if (shown && place.sample > 0) dispatch(sampleShown(shown.key));
+    dispatch(stopsSet(place.stops));
+    opening.current = place.step;
+  }, [opened, dispatch]);
+
+  useEffect(() => {
+    const wanted = opening.current;
+    if (!engine || !reel || wanted === null || wanted === undefined) return;
+    if (wanted >= reel.length && !reel.complete) return;
+    opening.current = null;
+    dispatch(wound(Math.min(wanted, reel.length - 1)));
+    void engine.view(Math.min(wanted, reel.length - 1)).then((view) => view && dispatch(viewed(view)));
+  }, [engine, reel, dispatch]);
+
+  useEffect(() => {
+    if (opening.current !== null) return;
+    // Winding is many steps a second; the address is for when it rests.
+    const later = setTimeout(() => {
+      const { pathname, hash, search } = window.location;
+      const place = writePlace({ step, stops, sample });
+      if (place !== search) window.history.replaceState(window.history.state, "", `${pathname}${place}${hash}`);
+    }, ADDRESS_PAUSE);
+    return () => clearTimeout(later);
+  }, [step, stops, sample]);
+}
+
+const ADDRESS_PAUSE = 300;
 
 /** The contrast follows the caret and the pattern while its panel is open, and the strip's one-line form always. */
 function useContrast(engine: Engine | null): void {

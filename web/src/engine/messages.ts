@@ -1,5 +1,5 @@
 /** What the page asks its worker, and what it hears back. Everything here is plain data that can be cloned. */
-import type { Choice, Diagnostic, Difference, EventKind, Growth, Phrase, QuantifierMode, SavedWay, Source, Span, Trouble } from "@lamprey/core";
+import type { Choice, Diagnostic, Difference, EventKind, Fate, Growth, Phrase, QuantifierMode, SavedWay, Source, Span, Trouble } from "@lamprey/core";
 
 export interface GroupMark extends Span {
   readonly number: number;
@@ -72,7 +72,9 @@ export interface ReelInfo {
   /** The step at which the first match was found; where there is none, the last. */
   readonly rest: number;
   readonly complete: boolean;
+  /** Attempts begun and matches found within it. */
   readonly attempts: number;
+  readonly matches: number;
   readonly backtracks: number;
   readonly deepest: number;
   readonly bytes: number;
@@ -83,6 +85,8 @@ export interface SavedStateView {
   readonly at: number;
   readonly part: Span;
   readonly way: SavedWay;
+  /** What became of it. */
+  readonly fate: Fate;
 }
 
 /** Everything the screen shows of one step. */
@@ -93,6 +97,8 @@ export interface StepView {
   readonly at: number;
   readonly to: number;
   readonly attempt: number;
+  /** Step at which this attempt began. */
+  readonly attemptStep: number;
   readonly reach: number;
   readonly saved: number;
   readonly cause: number | null;

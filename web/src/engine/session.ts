@@ -5,14 +5,18 @@
  * request has made useless ends there.
  */
 import {
+  type Attempt,
   applyEdit,
+  attempts,
   BacktrackingMachine,
   chooseMachine,
   compile,
   contrastSentences,
   difference,
   Forecast,
-  find,
+  findAny,
+  type Holders,
+  holders,
   LinearMachine,
   locateTrouble,
   type MatchMode,
@@ -34,7 +38,9 @@ import {
   type Sought,
   type Source,
   type Span,
+  type WorkDone,
   weigh,
+  workDone,
 } from "@lamprey/core";
 import type {
   Asked,
@@ -45,6 +51,7 @@ import type {
   QuantifierMark,
   ReelInfo,
   RunAnswer,
+  SavedStateView,
   StepView,
   TurnsAnswer,
   VariantFigures,
@@ -59,8 +66,8 @@ const STEPS_A_CHARACTER = 12;
 const ATTEMPT_BUDGET = 4_000_000;
 /** Matches kept of one run; with their captures they take some tens of megabytes at most. */
 const MATCH_LIMIT = 250_000;
-/** Events of a reel: 12 bytes each, so 36 MB. */
-const EVENT_LIMIT = 3_000_000;
+/** Events of a reel at first, so that it is there within a blink, and then: 12 bytes each, so 120 MB. */
+const EVENT_LIMITS = { first: 1_000_000, whole: 10_000_000 } as const;
 /** Events recorded of a single match to find its turns. */
 const TURN_EVENTS = 500_000;
 /** Turns listed of one group in one match. */
@@ -101,6 +108,7 @@ export class Session {
   private contrastNewest = 0;
   private current: Current | null = null;
   private reel: Reel | null = null;
+  private workDone: WorkDone | null = null;
 
   /** Replaces the sample; what was made of the old one is dropped. */
   setSample(text: string, generation: number): void {
@@ -184,16 +192,18 @@ export class Session {
     }
   }
 
-  /** Records the run that `run` made, up to the bound of events. */
-  async record(generation: number): Promise<ReelInfo | null> {
+  /** Records the run that `run` made, up to a bound of events. Steps have the same numbers in a longer reel. */
+  async record(generation: number, extent: keyof typeof EVENT_LIMITS): Promise<ReelInfo | null> {
     const { current } = this;
     if (!current || current.asked.generation !== generation) return null;
-    const slices = recordInSlices(current.program, this.sample, { mode: current.mode, eventLimit: EVENT_LIMIT });
+    const slices = recordInSlices(current.program, this.sample, { mode: current.mode, eventLimit: EVENT_LIMITS[extent] });
     const reel = await this.drive(slices, () => generation < this.newest);
     if (!reel || generation < this.newest) return null;
     this.reel = reel;
-    const { complete, attempts, backtracks, deepest, bytes } = reel.end;
-    return { generation, length: reel.length, rest: this.matchStep(0) ?? reel.length - 1, complete, attempts, backtracks, deepest, bytes };
+    this.workDone = null;
+    const { complete, backtracks, deepest, bytes } = reel.end;
+    const { length, attemptCount: attempts, matchCount: matches } = reel;
+    return { generation, length, rest: matches > 0 ? reel.matchStep(0) : length - 1, complete, attempts, matches, backtracks, deepest, bytes };
   }
 
   /** How the steps grow as the sample is shortened; only where the run was cut short. */
@@ -209,35 +219,50 @@ export class Session {
     const { reel } = this;
     if (!reel || step < 0 || step >= reel.length) return null;
     const { node, ...frame } = reel.frame(step);
-    const savedStates = reel.savedStates(step, 0, SHOWN_STATES).map(({ node: part, ...state }) => ({ ...state, part: spanOf(part) }));
-    const { kind, start, end, at, to, attempt, reach, saved, cause, savedAt, captures, opened } = frame;
-    return { step, kind, part: { start, end }, at, to, attempt, reach, saved, cause, savedAt, captures, opened, sentence: narrate(reel, step), savedStates };
+    const { kind, start, end, at, to, attempt, attemptStep, reach, saved, cause, savedAt, captures, opened } = frame;
+    const shown = { step, kind, part: { start, end }, at, to, attempt, attemptStep, reach, saved, cause, savedAt, captures, opened };
+    return { ...shown, sentence: narrate(reel, step), savedStates: this.savedStates(step, SHOWN_STATES) };
+  }
+
+  /** The newest saved states held after a step. */
+  savedStates(step: number, count: number): SavedStateView[] {
+    return this.reel?.savedStates(step, 0, count).map(({ node, ...state }) => ({ ...state, part: spanOf(node) })) ?? [];
+  }
+
+  attempts(first: number, count: number): readonly Attempt[] {
+    return this.reel ? attempts(this.reel, first, count) : [];
+  }
+
+  holders(step: number): Holders | null {
+    return this.reel && step >= 0 && step < this.reel.length ? holders(this.reel, step) : null;
+  }
+
+  /** What the reel's steps were spent on; counted once. */
+  async whereItWent(): Promise<WorkDone | null> {
+    const { reel } = this;
+    if (!reel) return null;
+    this.workDone ??= await this.drive(workDone(reel), () => this.reel !== reel);
+    return this.workDone;
   }
 
   profile(from: number, to: number, columns: number): Profile | null {
     return this.reel && profile(this.reel, from, Math.min(to, this.reel.length), columns);
   }
 
-  find(sought: Sought, from: number, backwards: boolean): number | null {
-    return this.reel && find(this.reel, sought, from, backwards);
+  /** The nearest step, either way, at which one of the things sought happens. */
+  find(sought: readonly Sought[], from: number, backwards: boolean): number | null {
+    return this.reel && findAny(this.reel, sought, from, backwards);
   }
 
-  /** The first step of the whole reel at which the part of the pattern at a caret acts. */
-  firstStepOfPart(caret: number): number | null {
+  /** The part of the pattern that a caret means. */
+  partAt(caret: number): Span | null {
     const part = this.current && partAt(this.current.reading.root, caret);
-    return part ? this.find({ what: "part", part: spanOf(part) }, -1, false) : null;
+    return part ? spanOf(part) : null;
   }
 
-  /** The step at which the match numbered from 0 was found; null where the reel does not reach it. */
+  /** Where a match, numbered from 0, was found; null where the reel does not reach it. */
   matchStep(match: number): number | null {
-    if (!this.reel) return null;
-    let step = -1;
-    for (let n = 0; n <= match; n++) {
-      const next = find(this.reel, { what: "match" }, step, false);
-      if (next === null) return null;
-      step = next;
-    }
-    return step;
+    return this.reel && match < this.reel.matchCount ? this.reel.matchStep(match) : null;
   }
 
   /** Every turn that each repeated group took in a match that begins at the offset. */

@@ -167,6 +167,21 @@ export function tick(x: number, y: number, height: number): string {
   return `M${x} ${y - height}V${y}M${x - 3} ${y}H${x + 3}`;
 }
 
+/** The sign of a stop. */
+export function diamond(x: number, y: number): string {
+  return `M${x} ${y - 4}L${x + 4} ${y}L${x} ${y + 4}L${x - 4} ${y}Z`;
+}
+
+/** Levels of heat, each a shade: `heat-1` to `heat-5`. */
+const HEAT_LEVELS = 5;
+
+/** The shade of a count, by how many times it would have to double to be the most; 0 where it is nought. */
+export function heatLevel(count: number, most: number): number {
+  if (count <= 0) return 0;
+  if (most <= 1) return HEAT_LEVELS;
+  return Math.max(1, Math.round(HEAT_LEVELS * (1 - Math.log(most / count) / Math.log(most + 1))));
+}
+
 /** A wavy line under a mistake. */
 export function wave(x1: number, x2: number, y: number): string {
   let d = `M${x1} ${y}`;

@@ -1,0 +1,30 @@
+/** The reel's place in the address: the step it is wound to, its stops, and the sample that they are of. A link opens the same step. */
+import { readStops, type Stop, writeStops } from "./stops.ts";
+
+export interface Place {
+  /** Steps are counted from 1 in the address, as they are on the screen. */
+  readonly step: number | null;
+  readonly stops: readonly Stop[];
+  /** Number of the sample on show, from 0. */
+  readonly sample: number;
+}
+
+export function readPlace(search: string): Place {
+  const given = new URLSearchParams(search);
+  const counted = (name: string): number | null => {
+    const n = Number(given.get(name));
+    return Number.isSafeInteger(n) && n > 0 ? n : null;
+  };
+  const step = counted("step");
+  return { step: step === null ? null : step - 1, stops: readStops(given.get("stops") ?? ""), sample: (counted("sample") ?? 1) - 1 };
+}
+
+/** The search part of an address, with its question mark; empty where there is nothing to say. */
+export function writePlace({ step, stops, sample }: Place): string {
+  const parts = [
+    sample > 0 ? `sample=${sample + 1}` : "",
+    step === null ? "" : `step=${step + 1}`,
+    stops.length === 0 ? "" : `stops=${writeStops(stops)}`,
+  ].filter((part) => part !== "");
+  return parts.length === 0 ? "" : `?${parts.join("&")}`;
+}
