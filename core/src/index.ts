@@ -6,6 +6,8 @@ export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dial
 export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
 export { type Growth, type GrowthPoint, locateTrouble, measureGrowth, type Shape, type Trouble } from "./hazard/growth.ts";
+export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
+export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";
 export { BacktrackingMachine, type MatchMode, runToEnd } from "./machine/backtracking.ts";
 export { type Choice, chooseMachine } from "./machine/choose.ts";
 export { EVENT_KINDS, type EventKind } from "./machine/events.ts";

@@ -42,7 +42,18 @@ describe("shapes of lanes", () => {
   const group = (depth: number): GroupMark => ({ number: 1, name: null, depth, start: 0, end: 1 });
 
   test("lines open up for as many rows as groups nest, and for a variant", () => {
-    const marks = { matches: new MatchTable(0), groups: [] as GroupMark[], chosen: 0, variant: null, view: null, stale: false };
+    const marks = {
+      matches: new MatchTable(0),
+      groups: [] as GroupMark[],
+      chosen: 0,
+      variant: null,
+      view: null,
+      holders: null,
+      pointed: null,
+      stops: [],
+      work: null,
+      stale: false,
+    };
     const bare = laneRoom(marks);
     const nested = laneRoom({ ...marks, groups: [group(0), group(1), group(2)] });
     expect(nested - bare).toBe(30);
@@ -93,11 +104,11 @@ describe("the reel's place in the address", () => {
   const stops: Stop[] = [{ what: "part", part: { start: 5, end: 7 } }, { what: "offset", offset: 0 }, { what: "saved", count: 20 }, { what: "again" }];
 
   test("is written and read back", () => {
-    const place = { step: 151, stops, sample: 1 };
-    expect(writePlace(place)).toBe("?sample=2&step=152&stops=part.5-7_offset.0_saved.20_again");
+    const place = { step: 151, stops, sample: 1, asking: "start" as const };
+    expect(writePlace(place)).toBe("?sample=2&ask=start&step=152&stops=part.5-7_offset.0_saved.20_again");
     expect(readPlace(writePlace(place))).toEqual(place);
-    expect(writePlace({ step: null, stops: [], sample: 0 })).toBe("");
-    expect(readPlace("")).toEqual({ step: null, stops: [], sample: 0 });
+    expect(writePlace({ step: null, stops: [], sample: 0, asking: null })).toBe("");
+    expect(readPlace("")).toEqual({ step: null, stops: [], sample: 0, asking: null });
   });
 
   test.each([

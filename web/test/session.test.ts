@@ -1,9 +1,12 @@
 /** The worker's session: what the bench asks of it. */
 import { describe, expect, test } from "@jest/globals";
-import { MatchTable } from "@lamprey/core";
+import { type MatchMode, MatchTable } from "@lamprey/core";
 import { Session } from "../src/engine/session.ts";
 
-const asked = (pattern: string, flags: string, generation: number) => ({ dialect: "ecmascript" as const, pattern, flags, generation });
+const asked = (pattern: string, flags: string, generation: number, asking: MatchMode | null = null) => ({
+  ...{ dialect: "ecmascript" as const, pattern, flags },
+  ...{ generation, asking },
+});
 
 describe("a session", () => {
   test("runs, records and winds", async () => {
@@ -12,7 +15,7 @@ describe("a session", () => {
     const answer = await session.run(asked("(\\w+) (\\d+)", "g", 1));
     if (answer.kind !== "ran") throw new Error(answer.kind);
     expect(new MatchTable(answer.matches.groupCount, answer.matches.rows).length).toBe(2);
-    expect(answer).toMatchObject({ cut: null, everyMatch: true, choice: { machine: "linear" } });
+    expect(answer).toMatchObject({ cut: null, mode: "all", choice: { machine: "linear" } });
     const reel = await session.record(1, "first");
     expect(reel).toMatchObject({ complete: true });
     expect(await session.work(1)).toMatchObject({ steps: String(reel?.length), exact: true, foreseen: false, trouble: null });
@@ -127,6 +130,41 @@ describe("a session, further", () => {
     expect(session.savedStates(reel?.rest ?? 0, 3)).toHaveLength(3);
   });
 
+  test("is asked in four ways", async () => {
+    const session = new Session();
+    session.setSample("12 345", 1);
+    const found = async (asking: MatchMode | null, flags: string, pattern = "\\d+") => {
+      const answer = await session.run(asked(pattern, flags, 1, asking));
+      return answer.kind === "ran" ? [answer.mode, ...answer.matches.rows] : answer.kind;
+    };
+    expect(await found(null, "g")).toEqual(["all", 0, 2, 3, 6]);
+    expect(await found(null, "")).toEqual(["first", 0, 2]);
+    expect(await found("start", "g")).toEqual(["start", 0, 2]);
+    expect(await found("start", "g", "345")).toEqual(["start"]);
+    expect(await found("whole", "g")).toEqual(["whole"]);
+    expect(await found("whole", "", "[\\d ]+")).toEqual(["whole", 0, 6]);
+  });
+
+  test("says which groups a step has changed", async () => {
+    const session = new Session();
+    session.setSample("ab", 1);
+    await session.run(asked("(?:(a)|(b))+", "", 1));
+    const reel = await session.record(1, "first");
+    const changed = Array.from({ length: reel?.length ?? 0 }, (_, step) => session.view(step)?.changed.join(" "));
+    // The second turn clears group 1 and sets group 2; a third one clears that, fails, and gives it back.
+    expect(changed.filter((c) => c !== "")).toEqual(["1", "1", "2", "2", "2"]);
+  });
+
+  test("the ledger is filtered, counted and saved for the run that it is of", async () => {
+    const session = new Session();
+    session.setSample("gate 1\nweir 22\nGate 3", 1);
+    await session.run(asked("(\\w+) (\\d+)", "g", 1));
+    expect([...(session.select(1, { group: 1, holds: "GATE", exact: false }) ?? [])]).toEqual([0, 2]);
+    expect(session.values(1, 1)?.different).toBe(3);
+    expect(await (await session.save(1, "text"))?.text()).toBe("gate 1\tgate\t1\nweir 22\tweir\t22\nGate 3\tGate\t3\n");
+    expect([session.select(2, { group: 0, holds: "", exact: true }), session.values(2, 0), await session.save(2, "csv")]).toEqual([null, null, null]);
+  });
+
   test("a longer reel of the same run has the same steps", async () => {
     const session = new Session();
     session.setSample(`${"a".repeat(40)}!`, 1);
@@ -182,7 +220,7 @@ describe("a session, further", () => {
     const session = new Session();
     session.setSample("aa", 1);
     const answer = await session.run(asked("a", "", 1));
-    expect(answer).toMatchObject({ kind: "ran", everyMatch: false });
+    expect(answer).toMatchObject({ kind: "ran", mode: "first" });
     if (answer.kind === "ran") expect([...answer.matches.rows]).toEqual([0, 1]);
   });
 });

@@ -7,14 +7,14 @@ import { isProblem, type Specimen, specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { edited } from "../draft/draftSlice.ts";
+import { AskingControl } from "../ledger/AskingControl.tsx";
+import { Ledger } from "../ledger/Ledger.tsx";
 import { ReelPanel } from "../reel/ReelPanel.tsx";
 import { TRANSPORT } from "../reel/transport.ts";
-import { plural } from "../shared/words.ts";
 import { panelChosen, type SidePanel } from "./benchSlice.ts";
 import { ContrastPanel } from "./ContrastPanel.tsx";
 import { HazardStrip } from "./HazardStrip.tsx";
 import { Keeping } from "./Keeping.tsx";
-import { Ledger } from "./Ledger.tsx";
 import type { PatternHandle } from "./PatternEditor.tsx";
 import { PatternStrip } from "./PatternStrip.tsx";
 import { SampleEditor } from "./SampleEditor.tsx";
@@ -57,7 +57,6 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   const title = useAppSelector((s) => s.draft.fields.title);
   const loads = useAppSelector((s) => s.draft.loads);
   const panel = useAppSelector((s) => s.bench.panel);
-  const count = useAppSelector((s) => (s.bench.result ? s.bench.result.matches.rows.length / (2 * (s.bench.result.matches.groupCount + 1)) : 0));
   useTransportKeys(controls);
 
   useEffect(() => {
@@ -104,9 +103,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
                   {name}
                 </Tabs.Trigger>
               ))}
-              <span className="ml-auto text-ink-2" data-part="count">
-                {plural(count, "match", "matches")}
-              </span>
+              <AskingControl pattern={pattern} />
             </Tabs.List>
             <Tabs.Content value="ledger" className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
               <Ledger />

@@ -9,7 +9,7 @@ import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
 import { lanes } from "../lanes/lanes.ts";
 import { number } from "../shared/words.ts";
-import { type BenchState, pointedAt, sampleCaretMoved } from "./benchSlice.ts";
+import { type BenchState, matchChosen, pointedAt, sampleCaretMoved } from "./benchSlice.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
 
@@ -95,6 +95,7 @@ export function SampleEditor() {
               else hand();
             }
             if (update.selectionSet || update.docChanged) dispatch(sampleCaretMoved(update.state.selection.main.head));
+            if (update.selectionSet && !update.docChanged) chooseAt(update.state.selection.main.head);
             if (update.geometryChanged) update.view.requestMeasure({ key: "ruler", read: measure });
           }),
           EditorView.domEventHandlers({
@@ -136,6 +137,17 @@ function pointAt(offset: number | null): void {
   const found = offset === null ? undefined : holders?.holders.find(({ start, end }) => offset >= start && offset < end);
   if (found?.part.start === pointed?.part.start && found?.start === pointed?.stretch.start) return;
   store.dispatch(pointedAt(found ? { part: found.part, stretch: { start: found.start, end: found.end } } : null));
+}
+
+/** A caret set into a match chooses it in the ledger. */
+function chooseAt(offset: number): void {
+  const { result, chosen, view } = store.getState().bench;
+  if (!result || view) return;
+  const table = tableOf(result.matches);
+  let match = table.firstReaching(offset);
+  // Between two matches that touch, the caret means the one behind it.
+  if (match + 1 < table.length && table.end(match) === offset && table.start(match + 1) === offset) match++;
+  if (match < table.length && match !== chosen && table.start(match) <= offset) store.dispatch(matchChosen(match));
 }
 
 /** Tables are made once for each result: a view on the rows, which are never copied. */

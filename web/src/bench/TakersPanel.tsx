@@ -82,7 +82,7 @@ function GivenBack({ holder, text }: { readonly holder: Holder; readonly text: s
   if (first === null || first <= end) return null;
   return (
     <p className="text-[12px] text-ink-2">
-      went on to {number(first)} and gave back {plural(first - end, "character")}, “<code className="source">{visible(text.slice(end, first), 16)}</code>”
+      went on to {number(first)}, gave back “<code className="source">{visible(text.slice(end, first), 16)}</code>”
       {because !== null && (
         <button type="button" className="ml-2 text-rust underline" title={`Wind to step ${number(because + 1)}`} onClick={() => controls.wind(because)}>
           because

@@ -1,5 +1,5 @@
 /** What the bench shows of the last run: results, the reel's step, contrast, growth. Tables of matches are kept by reference. */
-import type { DialectName, Holders, Span, WorkDone } from "@lamprey/core";
+import type { DialectName, Holders, MatchMode, Span, WorkDone } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { ContrastResult, GrowthResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
 import { type Stop, sameStop } from "../reel/stops.ts";
@@ -39,6 +39,8 @@ export interface BenchState {
   readonly caret: number;
   /** Caret in the sample. */
   readonly sampleCaret: number;
+  /** How the text is asked; null goes by the flags. */
+  readonly asking: MatchMode | null;
   readonly panel: SidePanel;
   readonly aside: ReelAside;
   readonly stops: readonly Stop[];
@@ -70,6 +72,7 @@ const initialState: BenchState = {
   chosen: 0,
   caret: 0,
   sampleCaret: 0,
+  asking: null,
   panel: "ledger",
   aside: "saved",
   stops: [],
@@ -134,6 +137,7 @@ const slice = createSlice({
     caretMoved: (state, { payload }: PayloadAction<number>) => (state.caret === payload ? state : { ...state, caret: payload }),
     sampleCaretMoved: (state, { payload }: PayloadAction<number>) => (state.sampleCaret === payload ? state : { ...state, sampleCaret: payload }),
     dialectSwitched: (state, { payload }: PayloadAction<BenchState["switched"]>) => ({ ...state, switched: payload }),
+    askingChosen: (state, { payload }: PayloadAction<MatchMode | null>) => ({ ...state, asking: payload }),
     asideChosen: (state, { payload }: PayloadAction<ReelAside>) => ({ ...state, aside: payload }),
     stopsSet: (state, { payload }: PayloadAction<readonly Stop[]>) => ({ ...state, stops: payload }),
     stopAdded: (state, { payload }: PayloadAction<Stop>) => ({ ...state, stops: [...state.stops.filter((s) => !sameStop(s, payload)), payload] }),
@@ -165,6 +169,7 @@ export const {
   dialectSwitched,
   panelChosen,
   asideChosen,
+  askingChosen,
   stopsSet,
   stopAdded,
   stopRemoved,

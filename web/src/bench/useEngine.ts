@@ -2,7 +2,7 @@
  * Drives the worker: every edit asks for a run; when it has answered, the reel is recorded; a run that was cut short
  * is measured; the quantifier at the caret is compared. A newer edit makes older work end in the worker.
  */
-import type { Attempt, DialectName, Profile, Sought, Span } from "@lamprey/core";
+import type { Attempt, DialectName, Filter, LedgerForm, MatchMode, Profile, Sought, Span, Values } from "@lamprey/core";
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { type AppDispatch, type RootState, store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { sampleShown, shownSample } from "../draft/draftSlice.ts";
@@ -13,6 +13,7 @@ import { number } from "../shared/words.ts";
 import {
   arrived,
   asked,
+  askingChosen,
   contrastReady,
   growthReady,
   holdersKnown,
@@ -51,10 +52,16 @@ export interface EngineControls {
   readonly nextStop: (from: number) => Promise<number | null>;
   /** Chooses a match, and winds to where it was found or to where its attempt began. */
   readonly chooseMatch: (match: number, where?: "found" | "began") => void;
+  /** Chooses the match so many further on; the nearest end where there is none. */
+  readonly chooseNext: (by: number) => void;
   readonly profile: (from: number, to: number, columns: number) => Promise<Profile | null>;
   readonly turns: (start: number) => Promise<TurnsAnswer | null>;
   readonly attempts: (first: number, count: number) => Promise<readonly Attempt[]>;
   readonly savedStates: (step: number, count: number) => Promise<readonly SavedStateView[]>;
+  /** Of the result with the generation: the matches that a filter lets through, the values of a group, the whole as a file. */
+  readonly select: (generation: number, filter: Filter) => Promise<Int32Array | null>;
+  readonly values: (generation: number, group: number) => Promise<Values | null>;
+  readonly save: (generation: number, form: LedgerForm) => Promise<Blob | null>;
 }
 
 const Controls = createContext<EngineControls | null>(null);
@@ -83,11 +90,12 @@ interface Question {
   readonly flags: string;
   readonly dialect: DialectName;
   readonly text: string;
+  readonly asking: MatchMode | null;
 }
 
-function questionOf({ draft }: RootState): Question {
+function questionOf({ draft, bench }: RootState): Question {
   const { pattern, flags, dialect } = draft.fields;
-  return { id: draft.id, pattern, flags, dialect, text: shownSample(draft)?.text ?? "" };
+  return { id: draft.id, pattern, flags, dialect, text: shownSample(draft)?.text ?? "", asking: bench.asking };
 }
 
 export function useEngine(): EngineControls {
@@ -153,6 +161,14 @@ export function useEngine(): EngineControls {
         else if (engine) dispatch(missedFor(`${missed} ${backwards ? "before this" : "after this"}`));
       });
     };
+    const chooseMatch: EngineControls["chooseMatch"] = (match, where = "found") => {
+      dispatch(matchChosen(match));
+      void engine?.matchStep(match).then(async (step) => {
+        if (step === null) return;
+        const target = where === "found" ? step : ((await engine.find([{ what: "attempt" }], step, true)) ?? step);
+        wind(target);
+      });
+    };
     const partAtCaret = async () => (engine ? engine.partAt(store.getState().bench.caret) : null);
     return {
       wind,
@@ -186,17 +202,20 @@ export function useEngine(): EngineControls {
         const { stops } = store.getState().bench;
         return engine && stops.length > 0 ? engine.find(stops, from, false) : null;
       },
-      chooseMatch: (match, where = "found") => {
-        dispatch(matchChosen(match));
-        void engine?.matchStep(match).then(async (step) => {
-          if (step === null) return;
-          const target = where === "found" ? step : ((await engine.find([{ what: "attempt" }], step, true)) ?? step);
-          wind(target);
-        });
+      chooseMatch,
+      chooseNext: (by) => {
+        const { chosen, result, step } = store.getState().bench;
+        const count = result ? result.matches.rows.length / (2 * (result.matches.groupCount + 1)) : 0;
+        // The first winding shows the match that is chosen already.
+        const next = step === null && by > 0 && chosen === 0 ? 0 : chosen + by;
+        if (count > 0) chooseMatch(Math.max(0, Math.min(count - 1, next)));
       },
       profile: async (from, to, columns) => (engine ? engine.profile(from, to, columns) : null),
       turns: async (start) => (engine ? engine.turns(start) : null),
       attempts: async (first, count) => (engine ? engine.attempts(first, count) : []),
+      select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),
+      values: async (generation, group) => (engine ? engine.values(generation, group) : null),
+      save: async (generation, form) => (engine ? engine.save(generation, form) : null),
       savedStates: async (step, count) => (engine ? engine.savedStates(step, count) : []),
     };
   }, [engine, dispatch, show]);
@@ -210,20 +229,20 @@ function askOnChange(engine: Engine, dispatch: AppDispatch): () => void {
   let last: Question | null = null;
   const ask = () => {
     const question = questionOf(store.getState());
-    const { id, pattern, flags, dialect, text } = question;
+    const { id, pattern, flags, dialect, text, asking } = question;
     if (id === null || (last && QUESTION_PARTS.every((part) => last?.[part] === question[part]))) return;
     const newText = last?.text !== text || last.id !== id;
     last = question;
     const generation = ++generations;
     dispatch(asked(generation));
     if (newText) void engine.setSample(text, generation);
-    void answer(engine, dispatch, { pattern, flags, dialect, generation });
+    void answer(engine, dispatch, { pattern, flags, dialect, asking, generation });
   };
   ask();
   return store.subscribe(ask);
 }
 
-const QUESTION_PARTS = ["id", "pattern", "flags", "dialect", "text"] as const;
+const QUESTION_PARTS = ["id", "pattern", "flags", "dialect", "text", "asking"] as const;
 
 /** Resolves after the next paint; a page that is not shown paints nothing, and then a timer does. */
 function painted(): Promise<void> {
@@ -299,6 +318,7 @@ function useAddress(engine: Engine | null): void {
   const reel = useAppSelector((s) => s.bench.reel);
   const step = useAppSelector((s) => s.bench.step);
   const stops = useAppSelector((s) => s.bench.stops);
+  const asking = useAppSelector((s) => s.bench.asking);
   const sample = useAppSelector((s) =>
     Math.max(
       0,
@@ -315,6 +335,7 @@ function useAddress(engine: Engine | null): void {
     const shown = store.getState().draft.fields.samples[place.sample];
     if (shown && place.sample > 0) dispatch(sampleShown(shown.key));
     dispatch(stopsSet(place.stops));
+    if (place.asking) dispatch(askingChosen(place.asking));
     opening.current = place.step;
   }, [opened, dispatch]);
 
@@ -332,11 +353,11 @@ function useAddress(engine: Engine | null): void {
     // Winding is many steps a second; the address is for when it rests.
     const later = setTimeout(() => {
       const { pathname, hash, search } = window.location;
-      const place = writePlace({ step, stops, sample });
+      const place = writePlace({ step, stops, sample, asking });
       if (place !== search) window.history.replaceState(window.history.state, "", `${pathname}${place}${hash}`);
     }, ADDRESS_PAUSE);
     return () => clearTimeout(later);
-  }, [step, stops, sample]);
+  }, [step, stops, sample, asking]);
 }
 
 const ADDRESS_PAUSE = 300;

@@ -1,5 +1,19 @@
 /** What the page asks its worker, and what it hears back. Everything here is plain data that can be cloned. */
-import type { Choice, Diagnostic, Difference, EventKind, Fate, Growth, Phrase, QuantifierMode, SavedWay, Source, Span, Trouble } from "@lamprey/core";
+import type {
+  Choice,
+  Diagnostic,
+  Difference,
+  EventKind,
+  Fate,
+  Growth,
+  MatchMode,
+  Phrase,
+  QuantifierMode,
+  SavedWay,
+  Source,
+  Span,
+  Trouble,
+} from "@lamprey/core";
 
 export interface GroupMark extends Span {
   readonly number: number;
@@ -21,6 +35,8 @@ export interface MatchRows {
 export interface Asked extends Source {
   /** Goes up with every request; an answer to an older one is of no use any more. */
   readonly generation: number;
+  /** How the text is asked; null goes by the flags: every match, or the first. */
+  readonly asking: MatchMode | null;
 }
 
 /** What a pattern reads as, whether or not it can be run. */
@@ -35,8 +51,7 @@ export interface RunResult {
   readonly source: Source;
   readonly reading: PatternReading;
   readonly matches: MatchRows;
-  /** Every match was asked for, not only the first. */
-  readonly everyMatch: boolean;
+  readonly mode: MatchMode;
   /** What found the matches, and why that. */
   readonly choice: Choice;
   readonly elapsedMs: number;
@@ -104,6 +119,8 @@ export interface StepView {
   readonly cause: number | null;
   readonly savedAt: number | null;
   readonly captures: readonly (Span | null)[];
+  /** Groups whose capture this step changed. */
+  readonly changed: readonly number[];
   readonly opened: readonly (number | null)[];
   readonly sentence: readonly Phrase[];
   /** The newest ones. */

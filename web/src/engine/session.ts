@@ -13,10 +13,13 @@ import {
   compile,
   contrastSentences,
   difference,
+  type Filter,
   Forecast,
   findAny,
   type Holders,
   holders,
+  LEDGER_FORMS,
+  type LedgerForm,
   LinearMachine,
   locateTrouble,
   type MatchMode,
@@ -38,6 +41,10 @@ import {
   type Sought,
   type Source,
   type Span,
+  saveLedger,
+  select,
+  type Values,
+  valuesOf,
   type WorkDone,
   weigh,
   workDone,
@@ -100,6 +107,7 @@ interface Current {
   readonly mode: MatchMode;
   /** The plain backtracker, as far as it was run. */
   readonly machine: BacktrackingMachine;
+  readonly matches: MatchTable;
 }
 
 export class Session {
@@ -127,23 +135,23 @@ export class Session {
     const marks = marksOf(reading);
     if (!compiled.ok) return { kind: "refused", generation: asked.generation, reading: { ...marks, diagnostics: compiled.diagnostics } };
     const { program } = compiled;
-    const mode: MatchMode = program.options.everyMatch ? "all" : "first";
+    const mode: MatchMode = asked.asking ?? (program.options.everyMatch ? "all" : "first");
     const choice = chooseMachine(program);
     const machine = new BacktrackingMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT });
     const linear = choice.machine === "linear" ? new LinearMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT }) : null;
     const useless = () => asked.generation < this.newest;
     const ended = linear ? await this.drive(linearSlices(linear), useless) : await this.exhaust(machine, useless);
     if (ended === null) return { kind: "superseded" };
-    this.current = { asked, reading, program, mode, machine };
-    this.reel = null;
     const { outcome, matches } = linear ?? machine;
+    this.current = { asked, reading, program, mode, machine, matches };
+    this.reel = null;
     return {
       kind: "ran",
       generation: asked.generation,
       source: { dialect: asked.dialect, pattern: asked.pattern, flags: asked.flags },
       reading: marks,
       matches: rowsOf(matches),
-      everyMatch: mode === "all",
+      mode,
       choice,
       elapsedMs: performance.now() - started,
       cut: CUTS[outcome],
@@ -220,7 +228,9 @@ export class Session {
     if (!reel || step < 0 || step >= reel.length) return null;
     const { node, ...frame } = reel.frame(step);
     const { kind, start, end, at, to, attempt, attemptStep, reach, saved, cause, savedAt, captures, opened } = frame;
-    const shown = { step, kind, part: { start, end }, at, to, attempt, attemptStep, reach, saved, cause, savedAt, captures, opened };
+    const before = step === 0 ? captures : reel.captures(step - 1).captures;
+    const changed = captures.flatMap((span, i) => (sameSpan(span, before[i] ?? null) ? [] : [i + 1]));
+    const shown = { step, kind, part: { start, end }, at, to, attempt, attemptStep, reach, saved, cause, savedAt, captures, changed, opened };
     return { ...shown, sentence: narrate(reel, step), savedStates: this.savedStates(step, SHOWN_STATES) };
   }
 
@@ -281,6 +291,31 @@ export class Session {
     return { turns, complete: true };
   }
 
+  /** The numbers of the matches that a filter lets through. */
+  select(generation: number, filter: Filter): Int32Array<ArrayBuffer> | null {
+    const { current } = this;
+    return current?.asked.generation === generation ? select(current.matches, this.sample, filter) : null;
+  }
+
+  /** The different values of a group, counted. */
+  values(generation: number, group: number): Values | null {
+    const { current } = this;
+    return current?.asked.generation === generation ? valuesOf(current.matches, this.sample, group) : null;
+  }
+
+  /** The ledger in a form to save or to copy; null where a newer run has replaced it. */
+  async save(generation: number, form: LedgerForm): Promise<Blob | null> {
+    const { current } = this;
+    if (current?.asked.generation !== generation) return null;
+    const pieces: string[] = [];
+    for (const piece of saveLedger(form, { table: current.matches, text: this.sample, groups: current.program.groups })) {
+      pieces.push(piece);
+      await pause();
+      if (this.current !== current) return null;
+    }
+    return new Blob(pieces, { type: LEDGER_FORMS[form].type });
+  }
+
   /** One quantifier, greedy and lazy, on the sample at hand. */
   async contrast(source: Source, operator: Span, generation: number): Promise<ContrastResult | null> {
     this.contrastNewest = Math.max(this.contrastNewest, generation);
@@ -339,6 +374,7 @@ function rowsOf(table: MatchTable): MatchRows {
   return { groupCount: table.groupCount, rows: table.toArray() };
 }
 
+const sameSpan = (one: Span | null, other: Span | null): boolean => one?.start === other?.start && one?.end === other?.end;
 const spanOf = ({ start, end }: Span): Span => ({ start, end });
 
 function quantifierMark({ start, end, operator, mode }: NodeOf<"quantifier">): QuantifierMark {

@@ -103,7 +103,7 @@ export function DepthProfile() {
   const inside = position >= from && position < to;
   const whole = from === 0 && to === length;
   return (
-    <div className="flex min-h-0 flex-1 flex-col">
+    <div className="relative flex min-h-0 flex-1 flex-col">
       <div
         ref={holder}
         className="relative min-h-0 flex-1 touch-none"
@@ -134,34 +134,22 @@ export function DepthProfile() {
           </svg>
         )}
         {!reel && <p className="absolute inset-0 flex items-center justify-center text-ink-2">The reel is being recorded …</p>}
-        {reel && (
-          <div className="absolute right-3 bottom-0 flex gap-1 text-[12px]">
-            <button
-              type="button"
-              className="quiet-key bg-sheet !py-0"
-              aria-label="Zoom in"
-              title="Zoom in (+, or the wheel)"
-              onClick={() => zoom(0.5, position)}
-            >
-              +
-            </button>
-            <button
-              type="button"
-              className="quiet-key bg-sheet !py-0"
-              aria-label="Zoom out"
-              title="Zoom out (−, or the wheel)"
-              onClick={() => zoom(2, position)}
-            >
-              −
-            </button>
-            {!whole && (
-              <button type="button" className="quiet-key bg-sheet !py-0" onClick={() => setWanted({ from: 0, to: length })}>
-                whole run
-              </button>
-            )}
-          </div>
-        )}
       </div>
+      {reel && (
+        <div className={`absolute right-3 flex gap-1 text-[12px] ${whole ? "bottom-0" : "bottom-[23px]"}`}>
+          <button type="button" className="quiet-key bg-sheet !py-0" aria-label="Zoom in" title="Zoom in (+, or the wheel)" onClick={() => zoom(0.5, position)}>
+            +
+          </button>
+          <button type="button" className="quiet-key bg-sheet !py-0" aria-label="Zoom out" title="Zoom out (−, or the wheel)" onClick={() => zoom(2, position)}>
+            −
+          </button>
+          {!whole && (
+            <button type="button" className="quiet-key bg-sheet !py-0" onClick={() => setWanted({ from: 0, to: length })}>
+              whole run
+            </button>
+          )}
+        </div>
+      )}
       {reel && !whole && (
         <Overview shown={{ from, to }} length={length} position={position} look={(middle) => setWanted((w) => around(middle, w.to - w.from, length, 0.5))} />
       )}

@@ -1,4 +1,5 @@
-/** The reel's place in the address: the step it is wound to, its stops, and the sample that they are of. A link opens the same step. */
+/** The reel's place in the address: the step it is wound to, its stops, and the sample and the asking that they are of. A link opens the same step. */
+import type { MatchMode } from "@lamprey/core";
 import { readStops, type Stop, writeStops } from "./stops.ts";
 
 export interface Place {
@@ -7,7 +8,11 @@ export interface Place {
   readonly stops: readonly Stop[];
   /** Number of the sample on show, from 0. */
   readonly sample: number;
+  /** How the text is asked, where that does not go by the flags. */
+  readonly asking: MatchMode | null;
 }
+
+const MODES: readonly MatchMode[] = ["first", "all", "start", "whole"];
 
 export function readPlace(search: string): Place {
   const given = new URLSearchParams(search);
@@ -16,13 +21,15 @@ export function readPlace(search: string): Place {
     return Number.isSafeInteger(n) && n > 0 ? n : null;
   };
   const step = counted("step");
-  return { step: step === null ? null : step - 1, stops: readStops(given.get("stops") ?? ""), sample: (counted("sample") ?? 1) - 1 };
+  const asking = MODES.find((mode) => mode === given.get("ask")) ?? null;
+  return { step: step === null ? null : step - 1, stops: readStops(given.get("stops") ?? ""), sample: (counted("sample") ?? 1) - 1, asking };
 }
 
 /** The search part of an address, with its question mark; empty where there is nothing to say. */
-export function writePlace({ step, stops, sample }: Place): string {
+export function writePlace({ step, stops, sample, asking }: Place): string {
   const parts = [
     sample > 0 ? `sample=${sample + 1}` : "",
+    asking === null ? "" : `ask=${asking}`,
     step === null ? "" : `step=${step + 1}`,
     stops.length === 0 ? "" : `stops=${writeStops(stops)}`,
   ].filter((part) => part !== "");

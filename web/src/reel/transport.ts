@@ -39,6 +39,7 @@ export const TRANSPORT: readonly Row[] = [
   pair("attempt", "the beginning of an attempt", ["PageUp", "PageDown"], (c, back) => c.windTo([{ what: "attempt" }], back)),
   pair("capture", "a change of the group chosen in the ledger, or of any", ["Shift+PageUp", "Shift+PageDown"], (c, back) => c.windToCapture(back)),
   pair("stop", "a stop", ["Shift+S", "s"], (c, back) => c.windToStop(back)),
+  pair("match", "a match", ["Shift+M", "m"], (c, back) => c.chooseNext(back ? -1 : 1)),
   pair("part", "where the part of the pattern at its caret acts", ["Shift+P", "p"], (c, back) => c.windToPatternCaret(back)),
   pair("offset", "where the machine stands at the caret of the sample", ["Shift+O", "o"], (c, back) => c.windToSampleCaret(back)),
 ];

@@ -1,0 +1,118 @@
+/**
+ * The ledger as a file or as text: CSV by RFC 4180, JSON, and lines with tabs for pasting. Offsets are UTF-16 code
+ * units, half-open; lines and columns count from 1.
+ */
+import type { MatchTable } from "../machine/matches.ts";
+import type { Group } from "../syntax/tree.ts";
+import { lineColumn, lineStarts } from "../text/visible.ts";
+
+export interface LedgerSource {
+  readonly table: MatchTable;
+  readonly text: string;
+  readonly groups: readonly Pick<Group, "number" | "name">[];
+}
+
+/** Forms that a ledger is saved in. */
+export const LEDGER_FORMS = {
+  csv: { name: "CSV", type: "text/csv", write: csv },
+  json: { name: "JSON", type: "application/json", write: json },
+  text: { name: "text", type: "text/plain", write: lines },
+} as const;
+export type LedgerForm = keyof typeof LEDGER_FORMS;
+
+/** Matches written between two pieces. */
+const PIECE = 2_000;
+
+/** The ledger in pieces, to be put one behind the other. */
+export function* saveLedger(form: LedgerForm, source: LedgerSource): Generator<string, void> {
+  yield* LEDGER_FORMS[form].write(source);
+}
+
+interface Row {
+  readonly match: number;
+  readonly start: number;
+  readonly end: number;
+  readonly line: number;
+  readonly column: number;
+  readonly text: string;
+  /** Null where the group is not set. */
+  readonly groups: readonly ({ readonly start: number; readonly end: number; readonly text: string } | null)[];
+}
+
+function* rowsOf({ table, text, groups }: LedgerSource): Generator<Row> {
+  const starts = lineStarts(text);
+  for (let match = 0; match < table.length; match++) {
+    const [start, end] = [table.start(match), table.end(match)];
+    yield {
+      match: match + 1,
+      start,
+      end,
+      ...lineColumn(starts, start),
+      text: text.slice(start, end),
+      groups: groups.map(({ number }) => {
+        const span = table.group(match, number);
+        return span && { ...span, text: text.slice(span.start, span.end) };
+      }),
+    };
+  }
+}
+
+function* inPieces(rows: Generator<Row>, write: (row: Row) => string): Generator<string, void> {
+  let piece: string[] = [];
+  for (const row of rows) {
+    piece.push(write(row));
+    if (piece.length < PIECE) continue;
+    yield piece.join("");
+    piece = [];
+  }
+  yield piece.join("");
+}
+
+const nameOf = ({ number, name }: LedgerSource["groups"][number]): string => name ?? String(number);
+
+/** A field of RFC 4180: in quotation marks where it holds one, a comma or a line end. */
+function field(value: string | number): string {
+  const text = String(value);
+  return ['"', ",", "\r", "\n"].some((c) => text.includes(c)) ? quoted(text) : text;
+}
+
+/** Text is always in quotation marks, so that an empty one (`""`) is told apart from a group that is not set (nothing). */
+const quoted = (text: string): string => `"${text.replaceAll('"', '""')}"`;
+
+function* csv(source: LedgerSource): Generator<string, void> {
+  const columns = source.groups.flatMap((group) => [`${nameOf(group)} start`, `${nameOf(group)} end`, nameOf(group)]);
+  yield `${["match", "start", "end", "line", "column", "length", "text", ...columns].map(field).join(",")}\r\n`;
+  yield* inPieces(rowsOf(source), ({ match, start, end, line, column, text, groups }) => {
+    const own = groups.flatMap((group) => (group ? [group.start, group.end, quoted(group.text)] : ["", "", ""]));
+    return `${[match, start, end, line, column, end - start, quoted(text), ...own].join(",")}\r\n`;
+  });
+}
+
+function* json(source: LedgerSource): Generator<string, void> {
+  yield "[";
+  let first = true;
+  yield* inPieces(rowsOf(source), ({ groups, ...row }) => {
+    const own = groups.map((group, i) => {
+      const { number, name } = source.groups[i] as LedgerSource["groups"][number];
+      return { number, ...(name === null ? {} : { name }), ...(group ?? { notSet: true }) };
+    });
+    const line = `${first ? "" : ","}\n  ${JSON.stringify({ ...row, groups: own })}`;
+    first = false;
+    return line;
+  });
+  yield "\n]\n";
+}
+
+/** One match a line: its text and its groups, tabs between them; tabs and line ends within are written as escapes. */
+function* lines(source: LedgerSource): Generator<string, void> {
+  const plain = (text: string) => ESCAPES.reduce((plainer, [character, written]) => plainer.replaceAll(character, written), text);
+  yield* inPieces(rowsOf(source), ({ text, groups }) => `${[text, ...groups.map((group) => group?.text ?? "")].map(plain).join("\t")}\n`);
+}
+
+/** The backslash first: the others bring one. */
+const ESCAPES: readonly (readonly [character: string, written: string])[] = [
+  ["\\", "\\\\"],
+  ["\t", "\\t"],
+  ["\n", "\\n"],
+  ["\r", "\\r"],
+];

@@ -1,0 +1,319 @@
+/** The ledger: every match, and for the chosen one its groups and the turns that repeated groups took. While the reel is wound it follows its step. */
+import { MatchTable, type Values, visible } from "@lamprey/core";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
+import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import { followedChosen, matchChosen } from "../bench/benchSlice.ts";
+import { useEngineControls } from "../bench/useEngine.ts";
+import { shownSample } from "../draft/draftSlice.ts";
+import type { GroupMark, StepView, TurnsAnswer } from "../engine/messages.ts";
+import { number, plural } from "../shared/words.ts";
+import { FilterBar, NOTHING_SOUGHT, type Seeking, TakeAlong } from "./LedgerTools.tsx";
+import { positionOf } from "./positions.ts";
+import { GroupRow, MatchRow, TurnRow, WhereRow } from "./rows.tsx";
+
+const ROW_HEIGHT = 26;
+
+type Stretch = { readonly start: number; readonly end: number };
+type Row =
+  | { readonly kind: "match"; readonly match: number }
+  | { readonly kind: "where"; readonly match: number }
+  | { readonly kind: "group"; readonly group: GroupMark; readonly value: Stretch | null; readonly open: number | null; readonly changed: boolean }
+  | { readonly kind: "turn"; readonly number: number; readonly last: boolean; readonly value: Stretch };
+
+export function Ledger() {
+  const result = useAppSelector((s) => s.bench.result);
+  const [seeking, setSeeking] = useState<Seeking>(NOTHING_SOUGHT);
+  const table = useMemo(() => (result ? new MatchTable(result.matches.groupCount, result.matches.rows) : null), [result]);
+  const view = useAppSelector((s) => s.bench.view);
+  useChosenByReel(table, view);
+  if (!result || !table) return <p className="p-4 text-ink-2">No run yet.</p>;
+  // At the step that finds a match, the list shows what the reel does: the captures are those of the match.
+  const midway = view !== null && view.kind !== "match";
+  const groups = result.reading.groups;
+  const sought = seeking.group <= groups.length ? seeking : { ...seeking, group: 0 };
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      {!midway && table.length > 1 && <FilterBar seeking={sought} seek={setSeeking} groups={groups} />}
+      {midway ? (
+        <Midway view={view} groups={groups} />
+      ) : sought.alike && table.length > 1 ? (
+        <Alike seeking={sought} seek={setSeeking} />
+      ) : (
+        <Matches table={table} groups={groups} seeking={sought} />
+      )}
+      <TakeAlong count={table.length} />
+    </div>
+  );
+}
+
+/** Winding to where a match is found chooses it. */
+function useChosenByReel(table: MatchTable | null, view: StepView | null): void {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    if (!table || view?.kind !== "match") return;
+    let match = table.firstReaching(view.attempt);
+    while (match < table.length && table.start(match) < view.attempt) match++;
+    if (match < table.length && table.end(match) === view.to) dispatch(matchChosen(match));
+  }, [table, view, dispatch]);
+}
+
+const HEADS = "grid grid-cols-[44px_92px_1fr] border-b border-rule px-4 py-1 text-[12px] text-ink-2";
+
+/** The captures as of a step that is on its way. */
+function Midway({ view, groups }: { readonly view: StepView; readonly groups: readonly GroupMark[] }) {
+  const rows = groups.map((group): Row => {
+    const { number: n } = group;
+    return { kind: "group", group, value: view.captures[n - 1] ?? null, open: view.opened[n - 1] ?? null, changed: view.changed.includes(n) };
+  });
+  return (
+    <>
+      <div className={HEADS}>
+        <span>n°</span>
+        <span className="pr-2 text-right">from–to</span>
+        <span>captures as of step {number(view.step + 1)}</span>
+      </div>
+      {rows.length === 0 && <p className="p-4 text-ink-2">The pattern has no groups. Wind on to see where it matches.</p>}
+      <Rows rows={{ count: rows.length, at: (index) => rows[index] as Row }} name="Captures" />
+    </>
+  );
+}
+
+/** The numbers of the matches that a filter lets through; null where all are, or where that is not known yet. */
+function useSelected(seeking: Seeking): Int32Array | null {
+  const controls = useEngineControls();
+  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const [selected, setSelected] = useState<Int32Array | null>(null);
+  const { group, holds } = seeking;
+  useEffect(() => {
+    if (holds === "") return setSelected(null);
+    let left = false;
+    void controls.select(generation, { group, holds, exact: false }).then((answer) => {
+      if (!left) setSelected(answer);
+    });
+    return () => {
+      left = true;
+    };
+  }, [controls, generation, group, holds]);
+  return holds === "" ? null : selected;
+}
+
+function Matches({ table, groups, seeking }: { readonly table: MatchTable; readonly groups: readonly GroupMark[]; readonly seeking: Seeking }) {
+  const result = useAppSelector((s) => s.bench.result);
+  const stale = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const chosen = useAppSelector((s) => s.bench.chosen);
+  const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
+  const controls = useEngineControls();
+  const selected = useSelected(seeking);
+  const turns = useTurns(table, chosen);
+  const count = selected?.length ?? table.length;
+  const matchAt = (position: number): number => selected?.[position] ?? position;
+  const position = selected ? positionOf(selected, chosen) : chosen;
+
+  const inner = useMemo((): Row[] => {
+    if (chosen >= table.length) return [];
+    const own = groups.flatMap((group): Row[] => {
+      const took = turns?.turns[group.number - 1] ?? [];
+      const value = table.group(chosen, group.number);
+      return [
+        { kind: "group", group, value, open: null, changed: false },
+        ...took.map((t, i): Row => ({ kind: "turn", number: i + 1, last: i === took.length - 1, value: t })),
+      ];
+    });
+    return [{ kind: "where", match: chosen }, ...own];
+  }, [table, chosen, groups, turns]);
+
+  const shown = position >= 0 && position < count ? inner : [];
+  const at = (index: number): Row => {
+    if (shown.length === 0 || index <= position) return { kind: "match", match: matchAt(index) };
+    return shown[index - position - 1] ?? { kind: "match", match: matchAt(index - shown.length) };
+  };
+  const move = (event: React.KeyboardEvent) => {
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key] ?? 0;
+    if (by === 0 || count === 0) return;
+    event.preventDefault();
+    const from = position >= 0 ? position : by > 0 ? -1 : 0;
+    controls.chooseMatch(matchAt(Math.min(count - 1, Math.max(0, from + by))));
+  };
+  return (
+    <>
+      <div className={HEADS}>
+        <span>n°</span>
+        <span className="pr-2 text-right">from–to</span>
+        <span>{stale ? "of the last good pattern" : selected ? `text, ${plural(count, "match", "matches")} of ${number(table.length)}` : "text"}</span>
+      </div>
+      <Rows rows={{ count: count + shown.length, at }} name="Matches" chosenRow={position} onKeyDown={move} stale={stale}>
+        {table.length === 0 && <NoMatch empty={text === ""} cut={result?.cut !== null} />}
+        {table.length > 0 && count === 0 && <p className="p-4 text-ink-2">No match holds “{seeking.holds}”.</p>}
+      </Rows>
+    </>
+  );
+}
+
+interface RowsProps {
+  readonly rows: { readonly count: number; readonly at: (index: number) => Row };
+  readonly name: string;
+  /** The row that is kept in view; −1 for none. */
+  readonly chosenRow?: number;
+  readonly onKeyDown?: (event: React.KeyboardEvent) => void;
+  readonly stale?: boolean;
+  readonly children?: React.ReactNode;
+}
+
+/** Rows of which only those in view are made. */
+function Rows({ rows, name, chosenRow = -1, onKeyDown, stale = false, children }: RowsProps) {
+  const dispatch = useAppDispatch();
+  const controls = useEngineControls();
+  const scroller = useRef<HTMLDivElement>(null);
+  const result = useAppSelector((s) => s.bench.result);
+  const chosen = useAppSelector((s) => s.bench.chosen);
+  const followed = useAppSelector((s) => s.bench.followed);
+  const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
+  const table = useMemo(() => (result ? new MatchTable(result.matches.groupCount, result.matches.rows) : null), [result]);
+  const virtual = useRowVirtualizer(rows.count, scroller);
+  const list = onKeyDown !== undefined && rows.count > 0;
+  useEffect(() => {
+    if (chosenRow > 0) virtual.scrollToIndex(chosenRow, { align: "auto" });
+  }, [virtual, chosenRow]);
+  if (!table) return null;
+  const stretch = (match: number): Stretch => ({ start: table.start(match), end: table.end(match) });
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: its role, list or region, is set below.
+    // biome-ignore lint/a11y/useAriaPropsSupportedByRole: both of its roles have names.
+    <div
+      ref={scroller}
+      role={list ? "listbox" : "region"}
+      aria-label={name}
+      aria-activedescendant={list && chosenRow >= 0 ? `match-${chosen}` : undefined}
+      tabIndex={0}
+      onKeyDown={onKeyDown}
+      className={`min-h-0 flex-1 overflow-auto ${stale ? "[&_*]:font-normal! [&_*]:text-ink-2! [&_svg]:opacity-40" : ""}`}
+    >
+      <div style={{ height: virtual.getTotalSize() }} className="relative">
+        {virtual.getVirtualItems().map((item) => {
+          const row = rows.at(item.index);
+          return (
+            <div
+              key={item.key}
+              className="absolute inset-x-0 grid grid-cols-[44px_92px_1fr] items-center border-b border-rule-soft px-4"
+              style={{ top: item.start, height: ROW_HEIGHT }}
+              {...(row.kind === "match"
+                ? { id: `match-${row.match}`, role: "option", "aria-selected": row.match === chosen, onClick: () => controls.chooseMatch(row.match) }
+                : { role: "presentation" })}
+            >
+              {row.kind === "match" ? (
+                <MatchRow nth={row.match + 1} chosen={row.match === chosen} value={stretch(row.match)} text={text} />
+              ) : row.kind === "where" ? (
+                <WhereRow match={row.match} value={stretch(row.match)} text={text} />
+              ) : row.kind === "group" ? (
+                <GroupRow
+                  {...row}
+                  followed={followed === row.group.number}
+                  follow={() => dispatch(followedChosen(followed === row.group.number ? null : row.group.number))}
+                  text={text}
+                />
+              ) : (
+                <TurnRow number={row.number} last={row.last} value={row.value} text={text} />
+              )}
+            </div>
+          );
+        })}
+      </div>
+      {children}
+    </div>
+  );
+}
+
+function useRowVirtualizer(count: number, scroller: RefObject<HTMLDivElement | null>) {
+  return useVirtualizer({ count, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 12 });
+}
+
+/** Equal values put together, the most frequent first; choosing one shows its matches. */
+function Alike({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (seeking: Seeking) => void }) {
+  const controls = useEngineControls();
+  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const [found, setFound] = useState<Values | null>(null);
+  const scroller = useRef<HTMLDivElement>(null);
+  const { group, holds } = seeking;
+  useEffect(() => {
+    let left = false;
+    void controls.values(generation, group).then((answer) => {
+      if (!left) setFound(answer);
+    });
+    return () => {
+      left = true;
+    };
+  }, [controls, generation, group]);
+  const values = useMemo(() => found?.values.filter(({ text }) => holds === "" || text?.toLowerCase().includes(holds.toLowerCase())) ?? [], [found, holds]);
+  const virtual = useRowVirtualizer(values.length, scroller);
+  return (
+    <>
+      <div className="grid grid-cols-[64px_1fr] border-b border-rule px-4 py-1 text-[12px] text-ink-2">
+        <span className="pr-3 text-right">count</span>
+        <span>{found ? plural(found.different, "value") : "being counted …"}</span>
+      </div>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls. */}
+      <section ref={scroller} tabIndex={0} aria-label="Values" className="min-h-0 flex-1 overflow-auto">
+        <div style={{ height: virtual.getTotalSize() }} className="relative">
+          {virtual.getVirtualItems().map((item) => {
+            const value = values[item.index];
+            if (!value) return null;
+            return (
+              <button
+                key={item.key}
+                type="button"
+                className="absolute inset-x-0 grid grid-cols-[64px_1fr] items-center border-b border-rule-soft px-4 text-left hover:text-tide"
+                style={{ top: item.start, height: ROW_HEIGHT }}
+                title="Show the matches that hold this"
+                onClick={() => {
+                  controls.chooseMatch(value.first);
+                  seek({ group, holds: value.text ?? "", alike: false });
+                }}
+              >
+                <span className="pr-3 text-right font-semibold">{number(value.count)}</span>
+                <span className="source truncate text-[13px]">
+                  {value.text ? visible(value.text, 60) : <i className="font-sans text-ink-2">{value.text === null ? "not set" : "empty"}</i>}
+                </span>
+              </button>
+            );
+          })}
+        </div>
+      </section>
+    </>
+  );
+}
+
+/** The turns of the chosen match, asked of the worker when it changes. */
+function useTurns(table: MatchTable, chosen: number): TurnsAnswer | null {
+  const controls = useEngineControls();
+  const [turns, setTurns] = useState<TurnsAnswer | null>(null);
+  useEffect(() => {
+    setTurns(null);
+    if (chosen >= table.length || table.groupCount === 0) return;
+    let left = false;
+    void controls.turns(table.start(chosen)).then((answer) => {
+      if (!left) setTurns(answer);
+    });
+    return () => {
+      left = true;
+    };
+  }, [controls, table, chosen]);
+  return turns;
+}
+
+function NoMatch({ empty, cut }: { readonly empty: boolean; readonly cut: boolean }) {
+  const work = useAppSelector((s) => s.bench.work);
+  const attempts = work && !work.trouble ? `${plural(work.attempts, "attempt")} in ${plural(work.taken, "step")}, and none came through. ` : "";
+  return (
+    <div className="p-4 text-ink-2">
+      <p className="part-name text-lg text-ink">{cut ? "No match so far" : "No match"}</p>
+      <p className="mt-1">
+        {empty
+          ? "The sample is empty. Write or paste a text on the left, or drop a file there."
+          : cut
+            ? "The run was cut short before it found one; whether there is one is not known."
+            : `${attempts}Wind the reel to see where an attempt fails.`}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,117 @@
+/** Above and below the ledger: what its rows must hold, equal values counted, and the ways to take it along. */
+import { LEDGER_FORMS, type LedgerForm } from "@lamprey/core";
+import { useState } from "react";
+import { useAppSelector } from "../app/store.ts";
+import { useEngineControls } from "../bench/useEngine.ts";
+import type { GroupMark } from "../engine/messages.ts";
+import { plural } from "../shared/words.ts";
+
+/** What is looked for, in which group; 0 is the whole match. */
+export interface Seeking {
+  readonly group: number;
+  readonly holds: string;
+  /** Values alike are put together and counted. */
+  readonly alike: boolean;
+}
+
+export const NOTHING_SOUGHT: Seeking = { group: 0, holds: "", alike: false };
+
+interface FilterBarProps {
+  readonly seeking: Seeking;
+  readonly seek: (seeking: Seeking) => void;
+  readonly groups: readonly GroupMark[];
+}
+
+export function FilterBar({ seeking, seek, groups }: FilterBarProps) {
+  return (
+    <div className="flex items-center gap-2 border-b border-rule-soft px-4 py-1 text-[12px]">
+      <input
+        className="field min-w-0 flex-1 !px-1 !py-[1px]"
+        type="search"
+        aria-label="Only matches that hold"
+        placeholder="only those that hold …"
+        value={seeking.holds}
+        onChange={(event) => seek({ ...seeking, holds: event.target.value })}
+      />
+      {groups.length > 0 && (
+        <select
+          className="field max-w-[96px] !px-1 !py-[1px]"
+          aria-label="In which group"
+          value={seeking.group}
+          onChange={(event) => seek({ ...seeking, group: Number(event.target.value) })}
+        >
+          <option value={0}>match</option>
+          {groups.map(({ number, name }) => (
+            <option key={number} value={number}>
+              {number}
+              {name ? ` ${name}` : ""}
+            </option>
+          ))}
+        </select>
+      )}
+      <label className="flex shrink-0 cursor-pointer items-center gap-1 text-ink-2" title="Put equal values together and count them">
+        <input type="checkbox" className="accent-[var(--tide)]" checked={seeking.alike} onChange={() => seek({ ...seeking, alike: !seeking.alike })} />
+        alike
+      </label>
+    </div>
+  );
+}
+
+/** Gives a file to the person. */
+function download(blob: Blob, name: string): void {
+  const address = URL.createObjectURL(blob);
+  const link = document.createElement("a");
+  link.href = address;
+  link.download = name;
+  link.click();
+  // The browser has taken it over by the next turn.
+  setTimeout(() => URL.revokeObjectURL(address));
+}
+
+/** A file name out of a title: letters and digits of any language, the rest as hyphens. */
+export function fileName(title: string, ending: string): string {
+  const plain = title
+    .normalize()
+    .replace(/[^\p{L}\p{N}]+/gu, "-")
+    .replace(/^-+|-+$/g, "");
+  return `${plain || "ledger"}.${ending}`;
+}
+
+export function TakeAlong({ count }: { readonly count: number }) {
+  const controls = useEngineControls();
+  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const title = useAppSelector((s) => s.draft.fields.title);
+  const cut = useAppSelector((s) => (s.bench.result?.cut ?? null) !== null);
+  const [said, setSaid] = useState("");
+  const take = async (form: LedgerForm) => {
+    setSaid("being written …");
+    const blob = await controls.save(generation, form);
+    if (!blob) return setSaid("the pattern has changed meanwhile");
+    if (form !== "text") {
+      download(blob, fileName(title, form));
+      return setSaid(`saved as ${LEDGER_FORMS[form].name}`);
+    }
+    const copied = await navigator.clipboard.writeText(await blob.text()).then(
+      () => true,
+      () => false,
+    );
+    setSaid(copied ? "copied" : "the browser did not allow it");
+  };
+  if (count === 0) return null;
+  return (
+    <div className="flex items-center gap-3 border-t border-rule px-4 py-1 text-[12px] text-ink-2">
+      <button type="button" className="underline hover:text-tide" title="One match a line, its groups behind tabs" onClick={() => void take("text")}>
+        copy as text
+      </button>
+      <button type="button" className="underline hover:text-tide" onClick={() => void take("csv")}>
+        save CSV
+      </button>
+      <button type="button" className="underline hover:text-tide" onClick={() => void take("json")}>
+        save JSON
+      </button>
+      <span role="status" className="ml-auto truncate">
+        {said || (cut ? `the first ${plural(count, "match", "matches")}` : "")}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+/** The rows of the ledger: a match, where it lies, its groups, and the turns that a repeated group took. */
+import { lineColumn, lineStarts, visible } from "@lamprey/core";
+import { useMemo } from "react";
+import { useEngineControls } from "../bench/useEngine.ts";
+import type { GroupMark } from "../engine/messages.ts";
+import { GroupSwatch } from "../lanes/textures.tsx";
+import { number, plural, span as spanText } from "../shared/words.ts";
+
+interface Stretch {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** A stretch of the sample in a row: empty and not set are two things. */
+function Text({ text, value, length = 60 }: { readonly text: string; readonly value: Stretch | null; readonly length?: number }) {
+  if (!value) return <i className="font-sans text-ink-2">not set</i>;
+  if (value.start === value.end) return <i className="font-sans text-ink-2">empty</i>;
+  return visible(text.slice(value.start, value.end), length);
+}
+
+export function MatchRow({ nth, chosen, value, text }: { nth: number; chosen: boolean; value: Stretch; text: string }) {
+  const weight = chosen ? "font-semibold" : "";
+  return (
+    <>
+      <span className={chosen ? "font-semibold text-tide" : ""}>{number(nth)}</span>
+      <span className={`pr-2 text-right text-ink-2 ${weight}`}>{spanText(value.start, value.end)}</span>
+      <span className={`source truncate text-[13px] ${weight}`}>
+        <Text text={text} value={value} />
+      </span>
+    </>
+  );
+}
+
+/** Line and column, length, and the two steps of the reel that a match is about. */
+export function WhereRow({ match, value, text }: { match: number; value: Stretch; text: string }) {
+  const controls = useEngineControls();
+  const starts = useMemo(() => lineStarts(text), [text]);
+  const from = lineColumn(starts, value.start);
+  return (
+    <>
+      <span />
+      <span className="col-span-2 flex items-baseline gap-2 whitespace-nowrap text-[12px] text-ink-2">
+        <span>
+          line {number(from.line)}:{number(from.column)}
+        </span>
+        <span>{plural(value.end - value.start, "character")}</span>
+        <span className="ml-auto flex gap-2">
+          <button type="button" className="underline hover:text-tide" onClick={() => controls.chooseMatch(match, "began")}>
+            began
+          </button>
+          <button type="button" className="underline hover:text-tide" onClick={() => controls.chooseMatch(match)}>
+            found
+          </button>
+        </span>
+      </span>
+    </>
+  );
+}
+
+interface GroupRowProps {
+  readonly group: GroupMark;
+  readonly value: Stretch | null;
+  readonly open: number | null;
+  /** The step has just changed it. */
+  readonly changed: boolean;
+  readonly followed: boolean;
+  readonly follow: () => void;
+  readonly text: string;
+}
+
+export function GroupRow({ group, value, open, changed, followed, follow, text }: GroupRowProps) {
+  return (
+    <>
+      <button
+        type="button"
+        className={`truncate pr-2 text-right text-[12px] hover:text-tide ${followed ? "font-semibold text-tide underline" : "text-ink-2"}`}
+        style={{ paddingLeft: group.depth * 6 }}
+        aria-pressed={followed}
+        aria-label={`Follow group ${group.number}`}
+        title={followed ? "Winding to a capture's change follows this group alone" : "Follow this group when winding to a capture's change"}
+        onClick={(event) => {
+          event.stopPropagation();
+          follow();
+        }}
+      >
+        {group.number}
+      </button>
+      <span className="pr-2 text-right text-[13px] text-ink-2">{value ? spanText(value.start, value.end) : ""}</span>
+      <span className={`flex min-w-0 items-center gap-2 text-[13px] ${changed ? "font-semibold" : ""}`} style={{ paddingLeft: group.depth * 10 }}>
+        <GroupSwatch group={group.number} />
+        {group.name && <span className="shrink-0 text-ink-2">{group.name}</span>}
+        <span className="source truncate">
+          <Text text={text} value={value} />
+        </span>
+        {open !== null && <span className="shrink-0 text-[12px] font-normal text-tide">open since {number(open)}</span>}
+        {changed && <span className="shrink-0 text-[12px] text-tide">just now</span>}
+      </span>
+    </>
+  );
+}
+
+export function TurnRow({ number: nth, last, value, text }: { number: number; last: boolean; value: Stretch; text: string }) {
+  return (
+    <>
+      <span />
+      <span className="pr-2 text-right text-[12px] text-ink-2">{spanText(value.start, value.end)}</span>
+      <span className={`flex min-w-0 items-center gap-2 pl-7 text-[12px] ${last ? "" : "text-ink-2"}`}>
+        <span className="shrink-0">turn {nth}</span>
+        <span className="source truncate">
+          <Text text={text} value={value} length={40} />
+        </span>
+        {last && <span className="shrink-0 text-tide">kept</span>}
+      </span>
+    </>
+  );
+}
