@@ -1,7 +1,19 @@
 /** The core: everything that Lamprey knows about regular expressions, without a screen. */
 
-export { contrastSentences, type Difference, difference, type Weighed, weigh } from "./contrast/compare.ts";
-export { applyEdit, type Edit, modeEdit, quantifierAt, quantifiers } from "./contrast/variants.ts";
+export {
+  contrastSentences,
+  type Difference,
+  difference,
+  failureSentence,
+  type GivenBack,
+  givenBack,
+  givingSentence,
+  partingSentence,
+  type Weighed,
+  weigh,
+} from "./contrast/compare.ts";
+export { type CurvePoint, curveOf } from "./contrast/curve.ts";
+export { applyEdit, type Edit, modeEdit, modeEdits, quantifierAt, quantifiers, withMode } from "./contrast/variants.ts";
 export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dialect/dialect.ts";
 export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";

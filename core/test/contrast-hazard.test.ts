@@ -4,16 +4,26 @@ import { shapeOf } from "../src/hazard/growth.ts";
 import {
   applyEdit,
   BacktrackingMachine,
+  compile,
   contrastSentences,
+  curveOf,
   difference,
+  failureSentence,
+  givenBack,
+  givingSentence,
   locateTrouble,
   type MatchMode,
   measureGrowth,
   modeEdit,
+  modeEdits,
+  partingSentence,
   quantifierAt,
   quantifiers,
+  read,
+  record,
   type Weighed,
   weigh,
+  withMode,
 } from "../src/index.ts";
 import { lineColumn, lineStarts, visible } from "../src/text/visible.ts";
 import { programOf, readEcmascript } from "./support.ts";
@@ -68,9 +78,86 @@ describe("comparison", () => {
     expect(difference(some.matches, all.matches)).toEqual({ shared: 2, otherCaptures: 0, firstLeft: null, firstRight: 0 });
   });
 
-  test("a run that was cut short is not compared", () => {
-    const cut = drive(weigh(programOf("(a+)+$"), `${"a".repeat(40)}b`, "all", 1000));
-    expect(contrastSentences(cut, weighed("b", "b"), "greedy", "lazy")).toEqual(["The run of greedy was cut short, so the two cannot be compared in full."]);
+  test("a run whose steps cannot be counted is not compared", () => {
+    const [greedy, lazy] = [weighed("(a+)+(b?)\\2$", `${"a".repeat(40)}!`), weighed("a", "aa")];
+    expect(greedy).toMatchObject({ complete: false, firstSteps: null });
+    expect(contrastSentences(greedy, lazy, "greedy", "lazy")).toEqual(["The run of greedy was cut short, so the two cannot be compared in full."]);
+  });
+
+  test("a run that explodes is counted, and its matches found, without being taken to its end", () => {
+    const explosive = weighed("(a+)+$|!", `${"a".repeat(60)}!`);
+    expect(explosive).toMatchObject({ complete: true, longest: 1, firstSteps: null });
+    expect(BigInt(explosive.steps)).toBeGreaterThan(2n ** 60n);
+    expect(contrastSentences(explosive, weighed("a", "b"), "one", "other").at(-1)).toBe("Other takes 2.5 × 10¹⁹ steps fewer here.");
+  });
+
+  test("where two part ways, what they give back, what a failure costs", () => {
+    const [greedy, lazy, none] = [weighed("<.+>", "<a><b>"), weighed("<.+?>", "<a><b>"), weighed("x", "<a><b>")];
+    expect(partingSentence(greedy, lazy, "greedy", "lazy")).toBe("They part at 0: greedy goes on to 6, lazy ends at 3.");
+    expect(partingSentence(none, lazy, "one", "other")).toBe("From 0, other finds a match that one does not.");
+    expect(partingSentence(lazy, none, "one", "other")).toBe("From 0, one finds a match that other does not.");
+    expect(partingSentence(greedy, greedy, "one", "other")).toBeNull();
+    const back = (pattern: string) => givenBack(record(programOf(pattern), "<a> and on", { mode: "first", eventLimit: 1_000 }));
+    expect(back("<.+>")).toEqual({ characters: 8, backtracks: 8 });
+    expect(givingSentence(back("<.+>"), back("<.+?>"), "greedy", "lazy")).toBe("Greedy gives back 8 characters in 8 backtracks; lazy gives nothing back.");
+    expect(givingSentence(back("a"), back("b"), "one", "other")).toBe("Neither gives any text back.");
+    expect(failureSentence({ steps: "12" }, { steps: "11" }, "greedy", "lazy", "line 3")).toBe("Lazy takes 1 step fewer on line 3, where neither matches.");
+  });
+
+  test("steps grow as counted: every point is the run on that beginning", () => {
+    for (const pattern of ["(\\w+)\\d", "(a+)+$", "(\\w)\\1x"]) {
+      const text = "aab1 ".repeat(13);
+      const points = drive(curveOf(programOf(pattern), text, "all"));
+      expect(points.map((p) => p.length)).toEqual([16, 32, 64, 65]);
+      for (const { length, steps } of points) {
+        const machine = new BacktrackingMachine(programOf(pattern), text.slice(0, length), { mode: "all" });
+        while (!machine.advance(1e6));
+        expect(steps).toBe(String(machine.steps));
+      }
+    }
+    expect(drive(curveOf(programOf("a"), "", "all"))).toEqual([]);
+  });
+});
+
+describe("quantifiers in other modes", () => {
+  const TEXTS = ["aabb", "<a><b>", "abab1-22", ""];
+
+  test.each([
+    ["<.+>", "lazy"],
+    ["(?:a*b{1,2})+", "lazy"],
+    ["(a|b)*?b+?", "greedy"],
+    ["(?=a+)(\\w+)+(?!b*)", "lazy"],
+  ] as const)("/%s/ all %s: the tree put together anew runs as the pattern written so", (pattern, mode) => {
+    const reading = readEcmascript(pattern);
+    const all = new Set(quantifiers(reading).map((q) => q.operator.start));
+    const edits = modeEdits(reading, all, mode) ?? [];
+    const compiled = compile(withMode(reading, all, mode));
+    if (!compiled.ok) throw new Error("It does not compile.");
+    for (const text of TEXTS) {
+      const [one, other] = [compiled.program, programOf(edits.reduce(applyEdit, pattern))].map((program) => {
+        const machine = new BacktrackingMachine(program, text, { mode: "all" });
+        while (!machine.advance(1e5));
+        return [machine.steps, ...machine.matches.toArray()];
+      });
+      expect(one).toEqual(other);
+    }
+    expect(withMode(reading, new Set(), mode).root).toEqual(reading.root);
+  });
+
+  test("possessive runs where it cannot be written, and is written where it can", () => {
+    const reading = readEcmascript("a+a");
+    expect(modeEdits(reading, new Set([1]), "possessive")).toBeNull();
+    expect(modeEdits(read({ dialect: "python", pattern: "a+a", flags: "" }), new Set([1]), "possessive")).toEqual([{ from: 2, to: 2, insert: "+" }]);
+    const compiled = compile(withMode(reading, new Set([1]), "possessive"));
+    if (!compiled.ok) throw new Error("It does not compile.");
+    const machine = new BacktrackingMachine(compiled.program, "aaa", { mode: "all" });
+    while (!machine.advance(1e5));
+    expect(machine.matches.length).toBe(0);
+  });
+
+  test("fifty thousand brackets deep", () => {
+    const reading = readEcmascript(`${"(?:".repeat(50_000)}a+${")".repeat(50_000)}`);
+    expect(quantifiers(withMode(reading, new Set([150_001]), "lazy"))[0]?.mode).toBe("lazy");
   });
 });
 

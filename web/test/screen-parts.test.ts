@@ -2,12 +2,13 @@
 import { describe, expect, test } from "@jest/globals";
 import { MatchTable } from "@lamprey/core";
 import { arrived, asked, benchReducer, caretMoved, contrastReady, left, matchChosen, ran, reelReady, refused, viewed, wound } from "../src/bench/benchSlice.ts";
-import { editTo } from "../src/bench/ContrastPanel.tsx";
 import { patternLine } from "../src/bench/patternLanes.ts";
 import { laneRoom } from "../src/bench/sampleLanes.ts";
 import { quantifierAtCaret } from "../src/bench/useEngine.ts";
+import { apart } from "../src/contrast/apart.ts";
+import { type ContrastChoice, chosenOf, columnsOf, FIRST_CHOICE } from "../src/contrast/columns.ts";
 import { closed, draftReducer, edited, fieldsOf, opened, sampleAdded, sampleRemoved, sampleShown, shownSample } from "../src/draft/draftSlice.ts";
-import type { ContrastResult, GroupMark, RunResult, StepView } from "../src/engine/messages.ts";
+import type { GroupMark, QuantifierMark, RunResult, StepView } from "../src/engine/messages.ts";
 import { bar, bracket, tick, wave } from "../src/lanes/lanes.ts";
 import { fillOf, inkOf } from "../src/lanes/textures.tsx";
 import { readPlace, writePlace } from "../src/reel/address.ts";
@@ -46,7 +47,7 @@ describe("shapes of lanes", () => {
       matches: new MatchTable(0),
       groups: [] as GroupMark[],
       chosen: 0,
-      variant: null,
+      variants: [],
       view: null,
       holders: null,
       pointed: null,
@@ -57,7 +58,7 @@ describe("shapes of lanes", () => {
     const bare = laneRoom(marks);
     const nested = laneRoom({ ...marks, groups: [group(0), group(1), group(2)] });
     expect(nested - bare).toBe(30);
-    expect(laneRoom({ ...marks, variant: { matches: new MatchTable(0), name: "lazy" } })).toBeGreaterThan(bare);
+    expect(laneRoom({ ...marks, variants: [{ index: 1, name: "lazy", matches: new MatchTable(0) }] })).toBeGreaterThan(bare);
     expect(patternLine([group(0), group(1)]) - patternLine([group(0)])).toBe(9);
     expect(patternLine([])).toBeLessThan(patternLine([group(0)]));
   });
@@ -84,13 +85,54 @@ describe("the caret's quantifier", () => {
     const at = (caret: number) => quantifierAtCaret([outer, inner], caret);
     expect([0, 1, 2, 3, 4, 5, 6].map(at)).toEqual([outer, inner, inner, inner, outer, outer, undefined]);
   });
+});
 
-  test("is put into the other mode by one edit", () => {
-    const figures = (mode: "greedy" | "lazy") => ({ mode }) as ContrastResult["left"];
-    const contrast = (mode: "greedy" | "lazy", end: number) => ({ quantifier: { start: 0, end, operator: { start: 1, end }, mode } }) as ContrastResult;
-    expect(editTo(contrast("greedy", 2), figures("lazy"))).toEqual({ from: 2, to: 2, insert: "?" });
-    expect(editTo(contrast("lazy", 3), figures("greedy"))).toEqual({ from: 2, to: 3, insert: "" });
-    expect(editTo(contrast("lazy", 3), figures("lazy"))).toBeNull();
+describe("what a contrast compares", () => {
+  const greedy = { start: 0, end: 2, operator: { start: 1, end: 2 }, mode: "greedy" as const };
+  const lazy = { start: 2, end: 5, operator: { start: 3, end: 5 }, mode: "lazy" as const };
+  const names = (choice: Partial<ContrastChoice>, chosen: readonly QuantifierMark[]) => columnsOf({ ...FIRST_CHOICE, ...choice }, chosen).map((c) => c.name);
+  const other = (name: string) => ({ name, pattern: "x", flags: null });
+
+  test("columns: the modes, the pattern as written where it is none of them, other patterns; four at most", () => {
+    expect(names({}, [greedy])).toEqual(["greedy", "lazy"]);
+    expect(names({ modes: ["possessive", "lazy"] }, [greedy])).toEqual(["as written", "lazy", "possessive"]);
+    expect(names({}, [greedy, lazy])).toEqual(["as written", "greedy", "lazy"]);
+    expect(names({}, [])).toEqual(["as written"]);
+    expect(names({ others: [other("second")] }, [])).toEqual(["as written", "second"]);
+    expect(names({ modes: ["greedy", "lazy", "possessive"], others: [other("second"), other("third")] }, [greedy])).toEqual([
+      "greedy",
+      "lazy",
+      "possessive",
+      "second",
+    ]);
+  });
+
+  test("quantifiers: the caret's, or those that were chosen", () => {
+    expect(chosenOf(FIRST_CHOICE, [greedy, lazy], lazy)).toEqual([lazy]);
+    expect(chosenOf(FIRST_CHOICE, [greedy, lazy], undefined)).toEqual([]);
+    expect(chosenOf({ ...FIRST_CHOICE, operators: [1, 99] }, [greedy, lazy], lazy)).toEqual([greedy]);
+  });
+
+  const table = (...spans: [number, number][]) => new MatchTable(0, Int32Array.from(spans.flat()));
+
+  test("stretches in which the variants part ways", () => {
+    expect(apart([table([0, 6], [8, 9]), table([0, 3], [3, 6], [8, 9])], 10)).toEqual([
+      {
+        start: 0,
+        end: 6,
+        matches: [
+          [{ start: 0, end: 6 }],
+          [
+            { start: 0, end: 3 },
+            { start: 3, end: 6 },
+          ],
+        ],
+      },
+    ]);
+    expect(apart([table([1, 2]), table(), table([1, 2])], 10)).toMatchObject([{ start: 1, matches: [[{}], [], [{}]] }]);
+    expect(apart([table([1, 2], [4, 4]), table([1, 2], [4, 4])], 10)).toEqual([]);
+    expect(apart([table([2, 2]), table([1, 4])], 10)).toMatchObject([{ start: 1, end: 4, matches: [[{ start: 2, end: 2 }], [{ start: 1 }]] }]);
+    expect(apart([table(...Array.from({ length: 99 }, (_, i): [number, number] => [2 * i, 2 * i + 1])), table()], 5)).toHaveLength(5);
   });
 });
 

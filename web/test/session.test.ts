@@ -1,12 +1,18 @@
 /** The worker's session: what the bench asks of it. */
 import { describe, expect, test } from "@jest/globals";
 import { type MatchMode, MatchTable } from "@lamprey/core";
+import type { Column } from "../src/engine/messages.ts";
 import { Session } from "../src/engine/session.ts";
 
 const asked = (pattern: string, flags: string, generation: number, asking: MatchMode | null = null) => ({
   ...{ dialect: "ecmascript" as const, pattern, flags },
   ...{ generation, asking },
 });
+
+const BOTH: readonly Column[] = [
+  { kind: "mode", name: "greedy", mode: "greedy" },
+  { kind: "mode", name: "lazy", mode: "lazy" },
+];
 
 describe("a session", () => {
   test("runs, records and winds", async () => {
@@ -63,16 +69,62 @@ describe("a session", () => {
     expect(reel?.complete).toBe(false);
   });
 
-  test("compares a quantifier in both modes", async () => {
+  const compared = (session: Session, pattern: string, operators: readonly number[], generation: number, columns: readonly Column[] = BOTH) =>
+    session.compare({ source: { dialect: "ecmascript", pattern, flags: "g" }, asking: null, operators, columns, generation });
+
+  test("compares a quantifier in its modes, another pattern, and one that does not read", async () => {
     const session = new Session();
-    session.setSample("<a><b>", 1);
-    const contrast = await session.contrast({ dialect: "ecmascript", pattern: "<.+>", flags: "g" }, { start: 2, end: 3 }, 1);
-    expect(contrast).toMatchObject({
-      left: { mode: "greedy", longest: 6 },
-      right: { mode: "lazy", pattern: "<.+?>", longest: 3 },
-      quantifier: { mode: "greedy" },
-    });
-    expect(await session.contrast({ dialect: "ecmascript", pattern: "<.+>", flags: "g" }, { start: 0, end: 1 }, 2)).toBeNull();
+    session.setSample("<a><b>\nnone", 1);
+    const columns: Column[] = [
+      ...BOTH,
+      { kind: "mode", name: "possessive", mode: "possessive" },
+      { kind: "pattern", name: "second", pattern: "<[^>]+>", flags: null },
+      { kind: "pattern", name: "broken", pattern: "<(", flags: null },
+    ];
+    const contrast = await compared(session, "<.+>", [2], 1, columns);
+    expect(contrast?.quantifiers).toMatchObject([{ mode: "greedy" }]);
+    expect(contrast?.variants).toMatchObject([
+      { own: true, take: [], longest: 6, mistake: null },
+      { own: false, take: [{ from: 3, to: 3, insert: "?" }], longest: 3, totalLength: 6 },
+      // ECMAScript cannot write it: it runs all the same, and takes all there is.
+      { own: false, take: null, longest: 0, mistake: null },
+      { own: false, take: [{ from: 0, to: 4, insert: "<[^>]+>" }], longest: 3 },
+      { own: false, mistake: expect.stringContaining("(") },
+    ]);
+    const further = await session.compareFurther(1);
+    expect(further?.reels).toHaveLength(4);
+    expect(further?.curves[0]?.at(-1)).toEqual({ length: 11, steps: contrast?.variants[0]?.steps });
+    expect(further?.sentences.join(" ")).toContain("Greedy gives back 1 character in 1 backtrack; lazy gives nothing back");
+    expect(further?.sentences.join(" ")).toContain("on line 2, where neither matches");
+    expect(session.variantView(1, 0, { by: "match", value: 0 })).toMatchObject({ to: 6 });
+    expect(session.variantView(1, 1, { by: "offset", value: 3 })).toMatchObject({ to: 3 });
+    expect(session.variantView(1, 3, { by: "step", value: 1e9 })?.step).toBe((further?.reels[3]?.length ?? 0) - 1);
+    expect(session.variantProfile(1, 0, 0, 1e9, 20)?.least).toHaveLength(20);
+    expect([session.variantView(2, 0, { by: "step", value: 0 }), session.variantProfile(1, 9, 0, 9, 9), await session.compareFurther(2)]).toEqual([
+      null,
+      null,
+      null,
+    ]);
+  });
+
+  test("a pattern that does not read is not compared; several quantifiers are changed at once", async () => {
+    const session = new Session();
+    session.setSample("aabb", 1);
+    expect(await compared(session, "<.+>(", [2], 1)).toBeNull();
+    const contrast = await compared(session, "a+b+", [1, 3], 2);
+    expect(contrast?.variants[1]?.take).toEqual([
+      { from: 4, to: 4, insert: "?" },
+      { from: 2, to: 2, insert: "?" },
+    ]);
+    expect(contrast?.variants.map((v) => v.totalLength)).toEqual([4, 3]);
+  });
+
+  test("a variant that explodes still has its matches, and its steps to the last digit", async () => {
+    const session = new Session();
+    session.setSample(`${"a".repeat(60)}!`, 1);
+    const contrast = await compared(session, "(a+)+$", [2], 1);
+    expect(contrast?.variants).toMatchObject([{ complete: true }, { complete: true }]);
+    expect(BigInt(contrast?.variants[0]?.steps ?? 0)).toBeGreaterThan(2n ** 60n);
   });
 
   test("lists every turn of a repeated group", async () => {
@@ -208,10 +260,12 @@ describe("a session, further", () => {
     const session = new Session();
     session.setSample(`${"a".repeat(40)}!`, 1);
     const source = { dialect: "ecmascript" as const, pattern: "(a+)+$", flags: "" };
-    const older = session.contrast(source, { start: 2, end: 3 }, 1);
-    const newer = session.contrast({ ...source, pattern: "a+" }, { start: 1, end: 2 }, 2);
+    const asking = (pattern: string, operator: number, generation: number) =>
+      session.compare({ source: { ...source, pattern }, asking: null, operators: [operator], columns: BOTH, generation });
+    const older = asking(source.pattern, 2, 1);
+    const newer = asking("a+", 1, 2);
     expect(await older).toBeNull();
-    expect(await newer).toMatchObject({ generation: 2, left: { longest: 40 }, right: { longest: 1 } });
+    expect(await newer).toMatchObject({ generation: 2, variants: [{ longest: 40 }, { longest: 1 }] });
     await session.run(asked("(a+)+$", "", 3));
     expect(session.turns(0)).toEqual({ turns: [], complete: false });
   });

@@ -1,39 +1,73 @@
 /** What a pattern does on a sample, in figures, and where two patterns differ on it. */
+import { Forecast } from "../forecast/forecast.ts";
 import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import { chooseMachine } from "../machine/choose.ts";
+import { LinearMachine } from "../machine/linear/linear.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import type { Program } from "../program/program.ts";
-import { grouped } from "../text/visible.ts";
+import { find } from "../reel/find.ts";
+import type { Reel } from "../reel/reel.ts";
+import { countWords, grouped } from "../text/visible.ts";
 
-/** The figures of one run of the backtracking machine. Lengths are UTF-16 code units. */
+/** The figures of one pattern on one text. Lengths are UTF-16 code units. */
 export interface Weighed {
   readonly matches: MatchTable;
   readonly totalLength: number;
   readonly longest: number;
-  readonly steps: number;
+  /** Steps of a plain backtracker, as decimal digits: taken, or counted where they are too many to take. */
+  readonly steps: string;
+  /** Steps until the first match is found; null where there is none, or where they were not taken. */
+  readonly firstSteps: number | null;
+  /** Of the run as far as it was taken. */
   readonly backtracks: number;
   readonly attempts: number;
   /** The most saved states held at once. */
   readonly deepest: number;
-  /** False where the run was cut short at the limit of steps. */
+  /** False where the matches, or the steps, are not known to the end. */
   readonly complete: boolean;
 }
 
 /** Steps run in one slice: about five milliseconds. */
 const SLICE = 100_000;
+/** Instructions that a forecast follows at most. */
+const FORECAST_BUDGET = 20_000_000;
+/** Characters that the linear machine reads in a slice. */
+const LINEAR_SLICE = 400_000;
 
-/** Runs a pattern on a text in slices, up to the limit of steps. */
+/**
+ * Weighs a pattern on a text, in slices: its matches from the linear machine where that can run it, its steps taken up
+ * to the limit, and beyond it counted without being taken.
+ */
 export function* weigh(program: Program, text: string, mode: MatchMode, stepLimit: number): Generator<number, Weighed> {
   const machine = new BacktrackingMachine(program, text, { mode });
+  let firstSteps: number | null = null;
   while (machine.steps < stepLimit && !machine.advance(Math.min(SLICE, stepLimit - machine.steps))) yield machine.steps;
-  const { matches, steps, backtracks, attempts, deepest } = machine;
-  let totalLength = 0;
-  let longest = 0;
-  for (let i = 0; i < matches.length; i++) {
-    const length = matches.end(i) - matches.start(i);
-    totalLength += length;
-    if (length > longest) longest = length;
-  }
-  return { matches, totalLength, longest, steps, backtracks, attempts, deepest, complete: machine.outcome === "done" };
+  const taken = machine.outcome === "done";
+  if (machine.matches.length > 0) firstSteps = yield* stepsToFirst(program, text, mode);
+  const linear = taken || chooseMachine(program).machine !== "linear" ? null : new LinearMachine(program, text, { mode });
+  while (linear && !linear.advance(LINEAR_SLICE)) yield machine.steps;
+  const matches = linear?.outcome === "done" ? linear.matches : machine.matches;
+  const forecast = taken || program.references.length > 0 ? null : new Forecast(program, text, { mode });
+  let spent = 0;
+  for (; forecast && spent < FORECAST_BUDGET && !forecast.advance(SLICE); spent += SLICE) yield machine.steps;
+  const counted = forecast?.exact === true && spent < FORECAST_BUDGET;
+  const { backtracks, attempts, deepest } = machine;
+  const lengths = Array.from({ length: matches.length }, (_, i) => matches.end(i) - matches.start(i));
+  return {
+    matches,
+    totalLength: lengths.reduce((sum, length) => sum + length, 0),
+    longest: lengths.reduce((most, length) => Math.max(most, length), 0),
+    steps: String(counted ? forecast.steps : machine.steps),
+    firstSteps,
+    ...{ backtracks, attempts, deepest },
+    complete: taken || (counted && (linear?.outcome ?? "done") === "done"),
+  };
+}
+
+function* stepsToFirst(program: Program, text: string, mode: MatchMode): Generator<number, number> {
+  const machine = new BacktrackingMachine(program, text, { mode: mode === "all" ? "first" : mode });
+  while (!machine.advance(SLICE)) yield machine.steps;
+  return machine.steps;
 }
 
 export interface Difference {
@@ -105,10 +139,64 @@ export function contrastSentences(left: Weighed, right: Weighed, leftName: strin
       out.push(`The longest match is ${name}, of ${count(longer, "character", "characters")}.`);
     }
   }
-  const [low, high] = left.steps <= right.steps ? [left, right] : [right, left];
-  if (low.steps === high.steps) out.push("Both take the same number of steps.");
-  else out.push(`${low === left ? capital(leftName) : capital(rightName)} takes ${count(high.steps - low.steps, "step", "steps")} fewer here.`);
+  out.push(costs(left, right, leftName, rightName, "here"));
   return out;
+}
+
+/** Which of two costs less, and how much. */
+function costs(left: Pick<Weighed, "steps">, right: Pick<Weighed, "steps">, leftName: string, rightName: string, where: string): string {
+  const [l, r] = [BigInt(left.steps), BigInt(right.steps)];
+  if (l === r) return `Both take the same number of steps ${where}.`;
+  const [low, high, name] = l < r ? [l, r, leftName] : [r, l, rightName];
+  return `${capital(name)} takes ${countWords(String(high - low))} ${high - low === 1n ? "step" : "steps"} fewer ${where}.`;
+}
+
+/** What two patterns cost on a text in which neither finds a match. */
+export function failureSentence(left: Pick<Weighed, "steps">, right: Pick<Weighed, "steps">, leftName: string, rightName: string, what: string): string {
+  return costs(left, right, leftName, rightName, `on ${what}, where neither matches`);
+}
+
+/** What a pattern gave back to find its matches: characters, in how many backtracks. */
+export interface GivenBack {
+  readonly characters: number;
+  readonly backtracks: number;
+}
+
+/** Counts over a reel what its resumes went back by. */
+export function givenBack(reel: Reel): GivenBack {
+  let characters = 0;
+  let backtracks = 0;
+  for (let step = find(reel, { what: "backtrack" }, -1, false); step !== null; step = find(reel, { what: "backtrack" }, step, false)) {
+    const back = reel.offset(step - 1) - reel.offset(step);
+    if (back <= 0) continue;
+    characters += back;
+    backtracks++;
+  }
+  return { characters, backtracks };
+}
+
+/** Which of two gives text back, and how much. */
+export function givingSentence(left: GivenBack, right: GivenBack, leftName: string, rightName: string): string {
+  const said = ({ characters, backtracks }: GivenBack, name: string) =>
+    characters === 0
+      ? `${name} gives nothing back`
+      : `${name} gives back ${count(characters, "character", "characters")} in ${count(backtracks, "backtrack", "backtracks")}`;
+  if (left.characters === 0 && right.characters === 0) return "Neither gives any text back.";
+  return `${capital(said(left, leftName))}; ${said(right, rightName)}.`;
+}
+
+/** Where two first part ways, and how far each goes from there; null where they do not. */
+export function partingSentence(left: Weighed, right: Weighed, leftName: string, rightName: string): string | null {
+  const { firstLeft, firstRight } = difference(left.matches, right.matches);
+  const start = ({ matches }: Weighed, n: number | null) => (n === null ? Number.POSITIVE_INFINITY : matches.start(n));
+  const [l, r] = [start(left, firstLeft), start(right, firstRight)];
+  if (l === r && firstLeft !== null && firstRight !== null) {
+    const [lEnd, rEnd] = [left.matches.end(firstLeft), right.matches.end(firstRight)];
+    const [longer, shorter] = lEnd > rEnd ? [leftName, rightName] : [rightName, leftName];
+    return `They part at ${grouped(l)}: ${longer} goes on to ${grouped(Math.max(lEnd, rEnd))}, ${shorter} ends at ${grouped(Math.min(lEnd, rEnd))}.`;
+  }
+  if (l < r) return `From ${grouped(l)}, ${leftName} finds a match that ${rightName} does not.`;
+  return r < l ? `From ${grouped(r)}, ${rightName} finds a match that ${leftName} does not.` : null;
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,18 +1,19 @@
 /** The bench: pattern above, sample and its ledger in the middle, the reel along the bottom. */
 import { skipToken } from "@reduxjs/toolkit/query";
 import { Tabs } from "radix-ui";
-import { useEffect, useRef } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
 import { isProblem, type Specimen, specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
+import { ContrastReels } from "../contrast/ContrastReels.tsx";
 import { edited } from "../draft/draftSlice.ts";
 import { AskingControl } from "../ledger/AskingControl.tsx";
 import { Ledger } from "../ledger/Ledger.tsx";
 import { ReelPanel } from "../reel/ReelPanel.tsx";
 import { TRANSPORT } from "../reel/transport.ts";
 import { panelChosen, type SidePanel } from "./benchSlice.ts";
-import { ContrastPanel } from "./ContrastPanel.tsx";
 import { HazardStrip } from "./HazardStrip.tsx";
 import { Keeping } from "./Keeping.tsx";
 import type { PatternHandle } from "./PatternEditor.tsx";
@@ -57,6 +58,9 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   const title = useAppSelector((s) => s.draft.fields.title);
   const loads = useAppSelector((s) => s.draft.loads);
   const panel = useAppSelector((s) => s.bench.panel);
+  const further = useAppSelector((s) => s.bench.contrastFurther);
+  const variants = useAppSelector((s) => s.bench.contrast?.variants);
+  const names = useMemo(() => variants?.filter((v) => v.mistake === null).map((v) => v.column.name) ?? [], [variants]);
   useTransportKeys(controls);
 
   useEffect(() => {
@@ -91,7 +95,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
           <Tabs.Root
             value={panel}
             onValueChange={(value) => dispatch(panelChosen(value as SidePanel))}
-            className="flex w-[318px] shrink-0 flex-col border-l border-rule bg-sheet [contain:layout_paint_style]"
+            className={`flex shrink-0 flex-col border-l border-rule bg-sheet [contain:layout_paint_style] ${panel === "contrast" ? "w-[480px]" : "w-[318px]"}`}
           >
             <Tabs.List className="flex items-baseline gap-4 border-b border-rule px-4 pt-2" aria-label="Side panel">
               {SIDE_PANELS.map(({ value, name }) => (
@@ -112,11 +116,11 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
               <TakersPanel />
             </Tabs.Content>
             <Tabs.Content value="contrast" className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
-              <ContrastPanel take={(edit) => pattern.current?.apply(edit)} />
+              <ContrastPanel take={(edits) => pattern.current?.apply(edits)} />
             </Tabs.Content>
           </Tabs.Root>
         </div>
-        <ReelPanel />
+        {panel === "contrast" && further && further.reels.length > 1 ? <ContrastReels further={further} names={names} /> : <ReelPanel />}
       </main>
     </EngineProvider>
   );

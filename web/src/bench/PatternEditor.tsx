@@ -29,7 +29,8 @@ const undoWriting = invertedEffects.of((transaction) =>
 );
 
 export interface PatternHandle {
-  readonly apply: (edit: Edit) => void;
+  /** Makes edits, last first, as one that one undo takes back. */
+  readonly apply: (edits: readonly Edit[]) => void;
   readonly setFlags: (flags: string) => void;
   readonly setDialect: (dialect: DialectName, flags: string) => void;
   readonly focus: () => void;
@@ -82,8 +83,12 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
   useImperativeHandle(
     handle,
     () => ({
-      apply: ({ from, to, insert }) => {
-        view.current?.dispatch({ changes: { from, to, insert }, selection: { anchor: from + insert.length }, userEvent: "input.mode" });
+      apply: (edits) => {
+        const last = edits[0];
+        if (!last) return;
+        // The caret goes behind the last of them, which the others before it move along.
+        const moved = edits.slice(1).reduce((by, { from, to, insert }) => by + insert.length - (to - from), 0);
+        view.current?.dispatch({ changes: [...edits], selection: { anchor: last.from + last.insert.length + moved }, userEvent: "input.mode" });
         view.current?.focus();
       },
       setFlags: (flags) => view.current?.dispatch({ effects: setWriting.of({ ...view.current.state.field(writingField), flags }) }),

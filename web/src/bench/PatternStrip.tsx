@@ -3,9 +3,9 @@ import { countWords, type DialectName, dialectOf, MODE_WORDS, visible } from "@l
 import type { RefObject } from "react";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { edited } from "../draft/draftSlice.ts";
+import type { MatchRows } from "../engine/messages.ts";
 import { plural } from "../shared/words.ts";
 import { panelChosen } from "./benchSlice.ts";
-import { editTo } from "./ContrastPanel.tsx";
 import { DialectChanges, DialectControl, useDialectChanges } from "./DialectControl.tsx";
 import { PatternEditor, type PatternHandle } from "./PatternEditor.tsx";
 
@@ -68,34 +68,34 @@ function PatternWord({ pattern }: { readonly pattern: RefObject<PatternHandle | 
     );
   }
   if (changes) return <DialectChanges {...changes} />;
-  if (!contrast) return <p className="text-ink-2">Put the caret on a quantifier to see what it would do in its other mode.</p>;
-  const { quantifier, left, right } = contrast;
-  const other = quantifier.mode === "lazy" ? left : right;
-  const edit = editTo(contrast, other);
-  const { firstLeft, firstRight, otherCaptures } = contrast.difference;
-  const found =
-    firstLeft !== null || firstRight !== null
-      ? "finds other matches"
-      : otherCaptures > 0
-        ? "finds the same matches with other captures"
-        : "finds the same matches";
+  if (!contrast) return <p className="text-ink-2">{NO_QUANTIFIER}</p>;
+  const [quantifier] = contrast.quantifiers;
+  const own = contrast.variants.find((v) => v.own);
+  const other = contrast.variants.find((v) => !v.own && v.column.kind === "mode");
+  if (!quantifier || !own || other?.column.kind !== "mode") return <p className="text-ink-2">{NO_QUANTIFIER}</p>;
+  const { mode } = other.column;
+  const found = sameRows(own.matches.rows, other.matches.rows)
+    ? "finds the same matches"
+    : own.otherCaptures + other.otherCaptures > 0 && sameSpans(own.matches, other.matches)
+      ? "finds the same matches with other captures"
+      : "finds other matches";
   return (
     <p className="flex min-w-0 items-center gap-2 whitespace-nowrap">
       <code className="source max-w-[180px] truncate font-semibold text-tide">{visible(source.slice(quantifier.start, quantifier.end), 24)}</code>
       <span>is {MODE_WORDS[quantifier.mode]};</span>
       <span className="truncate text-ink-2">
-        {MODE_WORDS[other.mode]}, it {other.complete ? found : "runs too long"}
+        {MODE_WORDS[mode]}, it {other.complete ? found : "runs too long"}
       </span>
-      {edit && (
+      {other.take && (
         <button
           type="button"
           className="key"
           onClick={() => {
-            pattern.current?.apply(edit);
+            pattern.current?.apply(other.take ?? []);
             dispatch(panelChosen("contrast"));
           }}
         >
-          Make it {MODE_WORDS[other.mode]}
+          Make it {MODE_WORDS[mode]}
         </button>
       )}
       <button type="button" className="quiet-key underline" onClick={() => dispatch(panelChosen("contrast"))}>
@@ -106,6 +106,14 @@ function PatternWord({ pattern }: { readonly pattern: RefObject<PatternHandle | 
 }
 
 const NONE: readonly never[] = [];
+const NO_QUANTIFIER = "Put the caret on a quantifier to see what it would do in its other mode.";
+
+const sameRows = (one: Int32Array, other: Int32Array): boolean => one.length === other.length && one.every((n, i) => n === other[i]);
+
+function sameSpans(one: MatchRows, other: MatchRows): boolean {
+  const width = 2 * (one.groupCount + 1);
+  return one.rows.length === other.rows.length && one.rows.every((n, i) => i % width > 1 || n === other.rows[i]);
+}
 
 function Flags({ dialect, pattern }: { readonly dialect: DialectName; readonly pattern: RefObject<PatternHandle | null> }) {
   const flags = useAppSelector((s) => s.draft.fields.flags);

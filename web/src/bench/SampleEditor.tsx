@@ -169,12 +169,14 @@ function marksOf({ arrived, result: shown, chosen, view, contrast, panel, readin
   if (!result) return null;
   // What belongs to the run before says nothing of one that has just arrived.
   const fresh = result !== shown;
-  const other = !fresh && contrast && panel === "contrast" ? (contrast.quantifier.mode === "lazy" ? contrast.left : contrast.right) : null;
+  const variants = !fresh && contrast && panel === "contrast" ? contrast.variants : [];
   return {
     matches: tableOf(result.matches),
     groups: result.reading.groups,
     chosen: fresh ? 0 : chosen,
-    variant: other && { name: other.mode, matches: tableOf(other.matches) },
+    variants: variants.flatMap(({ own, mistake, matches, column }, index) =>
+      own || mistake !== null ? [] : [{ index, name: column.name, matches: tableOf(matches) }],
+    ),
     view: fresh ? null : view,
     holders: fresh || panel !== "takers" || !holders ? null : labelled(holders, result.source.pattern),
     pointed: fresh ? null : (pointed?.stretch ?? null),

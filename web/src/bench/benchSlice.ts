@@ -1,7 +1,8 @@
 /** What the bench shows of the last run: results, the reel's step, contrast, growth. Tables of matches are kept by reference. */
 import type { DialectName, Holders, MatchMode, Span, WorkDone } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
-import type { ContrastResult, GrowthResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
+import { type ContrastChoice, FIRST_CHOICE } from "../contrast/columns.ts";
+import type { ContrastFurther, ContrastResult, GrowthResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
 import { type Stop, sameStop } from "../reel/stops.ts";
 
 export type SidePanel = "ledger" | "takers" | "contrast";
@@ -30,6 +31,9 @@ export interface BenchState {
   readonly reel: ReelInfo | null;
   readonly growth: GrowthResult | null;
   readonly contrast: ContrastResult | null;
+  readonly contrastChoice: ContrastChoice;
+  /** What of the contrast takes longer; null until it is there. */
+  readonly contrastFurther: ContrastFurther | null;
   /** The step that the reel is wound to; null where the bench shows the result, and the reel rests at the first match. */
   readonly step: number | null;
   readonly view: StepView | null;
@@ -67,6 +71,8 @@ const initialState: BenchState = {
   reel: null,
   growth: null,
   contrast: null,
+  contrastChoice: FIRST_CHOICE,
+  contrastFurther: null,
   step: null,
   view: null,
   chosen: 0,
@@ -125,7 +131,13 @@ const slice = createSlice({
     reelReady: (state, { payload }: PayloadAction<ReelInfo>) => ({ ...state, reel: payload, workDone: null }),
     workKnown: (state, { payload }: PayloadAction<WorkResult>) => ({ ...state, work: payload }),
     growthReady: (state, { payload }: PayloadAction<GrowthResult>) => ({ ...state, growth: payload }),
-    contrastReady: (state, { payload }: PayloadAction<ContrastResult | null>) => ({ ...state, contrast: payload }),
+    contrastReady: (state, { payload }: PayloadAction<ContrastResult | null>) => ({
+      ...state,
+      contrast: payload,
+      contrastFurther: null,
+    }),
+    contrastChosen: (state, { payload }: PayloadAction<ContrastChoice>) => ({ ...state, contrastChoice: payload }),
+    contrastFurtherKnown: (state, { payload }: PayloadAction<ContrastFurther>) => ({ ...state, contrastFurther: payload }),
     wound: (state, { payload }: PayloadAction<number | null>) => ({
       ...state,
       step: payload,
@@ -161,6 +173,8 @@ export const {
   workKnown,
   growthReady,
   contrastReady,
+  contrastChosen,
+  contrastFurtherKnown,
   wound,
   viewed,
   matchChosen,

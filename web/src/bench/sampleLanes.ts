@@ -1,8 +1,9 @@
-/** The sample's lanes: matches, groups, the variant of a contrast, and where the machine stands. */
+/** The sample's lanes: matches, groups, the variants of a contrast, and where the machine stands. */
 
 import { RangeSetBuilder } from "@codemirror/state";
 import { type BlockInfo, Decoration, type DecorationSet, type EditorView, ViewPlugin, type ViewUpdate } from "@codemirror/view";
 import { type Holder, MatchTable, type Span, type WorkDone } from "@lamprey/core";
+import { VARIANT_MARKS } from "../contrast/VariantMark.tsx";
 import type { GroupMark, StepView } from "../engine/messages.ts";
 import { bar, bracket, diamond, heatLevel, type LaneDrawing, type LanePlaces, laneState, redrawLanes, tick } from "../lanes/lanes.ts";
 import { fillOf, inkOf } from "../lanes/textures.tsx";
@@ -12,8 +13,8 @@ export interface SampleMarks {
   readonly matches: MatchTable;
   readonly groups: readonly GroupMark[];
   readonly chosen: number;
-  /** Matches of the variant that is being compared, and what it is called. */
-  readonly variant: { readonly matches: MatchTable; readonly name: string } | null;
+  /** Matches of the variants that the pattern is compared with: their columns, what they are called. */
+  readonly variants: readonly { readonly index: number; readonly name: string; readonly matches: MatchTable }[];
   /** The step that the reel is wound to, or null at its end. */
   readonly view: StepView | null;
   /** Who took what at the step, while that is on show. */
@@ -31,7 +32,7 @@ const NO_MARKS: SampleMarks = {
   matches: new MatchTable(0),
   groups: [],
   chosen: 0,
-  variant: null,
+  variants: [],
   view: null,
   holders: null,
   pointed: null,
@@ -55,9 +56,9 @@ const MOST_NUMBERS = 400;
 const NUMBER_WIDTH = 8;
 
 /** Pixels that a line with a match opens up for its lanes. */
-export function laneRoom({ groups, variant }: SampleMarks): number {
+export function laneRoom({ groups, variants }: SampleMarks): number {
   const rows = groups.reduce((most, g) => Math.max(most, g.depth + 1), 0);
-  return BRACKET_ROW + rows * GROUP_ROW + (variant ? VARIANT_ROW : 0) + 4;
+  return BRACKET_ROW + rows * GROUP_ROW + variants.length * VARIANT_ROW + 4;
 }
 
 interface LineInView {
@@ -89,12 +90,12 @@ export const openLines = ViewPlugin.fromClass(
     }
 
     build(view: EditorView): DecorationSet {
-      const { matches, variant, holders } = view.state.field(sampleMarks.field);
+      const { matches, variants, holders } = view.state.field(sampleMarks.field);
       const builder = new RangeSetBuilder<Decoration>();
       for (const line of linesInView(view)) {
         const taken = holders?.some((h) => h.start <= line.to && h.end >= line.from) === true;
         const holds = (table: MatchTable) => touching(table, line).reduce((a, b) => b - a) > 0;
-        const matched = holds(matches) || (variant !== null && holds(variant.matches));
+        const matched = holds(matches) || variants.some((variant) => holds(variant.matches));
         if (matched || taken) builder.add(line.from, line.from, taken ? HOLDS_TAKERS : HOLDS);
         builder.add(line.from, line.from, HOLDS);
       }
@@ -124,7 +125,7 @@ function* linesInView(view: EditorView): Generator<LineInView> {
 export function drawSample(places: LanePlaces): LaneDrawing {
   const { view } = places;
   const marks = view.state.field(sampleMarks.field);
-  const { matches, groups, chosen, variant, stale } = marks;
+  const { matches, groups, chosen, variants, stale } = marks;
   const paths = new Map<string, string[]>();
   const add = (name: string, d: string) => {
     const list = paths.get(name);
@@ -162,17 +163,17 @@ export function drawSample(places: LanePlaces): LaneDrawing {
         );
       }
     }
-    if (variant) {
-      const [from, to] = touching(variant.matches, line);
-      const y = top + BRACKET_ROW + rows * GROUP_ROW + 6;
+    variants.forEach(({ index, name, matches: own }, row) => {
+      const [from, to] = touching(own, line);
+      const y = top + BRACKET_ROW + rows * GROUP_ROW + 6 + row * VARIANT_ROW;
       for (let m = from; m < to; m++) {
-        const start = variant.matches.start(m);
-        const stop = variant.matches.end(m);
+        const [start, stop] = [own.start(m), own.end(m)];
         const [x1, x2] = within(places, line, start, stop);
-        add("variant", start === stop ? tick(x1, y, 6) : bracket(x1, Math.max(x2, x1 + 4), y, start >= line.from, stop <= line.to));
-        if (stop <= line.to && m - from < 3) labels.push({ name: "label", x: x2 + 4, y: y + 2, text: variant.name, fill: "var(--slate)" });
+        const shape = start === stop ? tick(x1, y, 6) : bracket(x1, Math.max(x2, x1 + 4), y, start >= line.from, stop <= line.to);
+        add(`variant variant-${index}${hasMatch(matches, start, stop) ? " alike" : ""}`, shape);
+        if (stop <= line.to && m - from < 3) labels.push({ name: "label", x: x2 + 4, y: y + 2, text: name, fill: `var(--${VARIANT_MARKS[index]?.ink})` });
       }
-    }
+    });
     drawHolders(marks, line, top + BRACKET_ROW + rows * GROUP_ROW + 4, places, add, labels);
     drawWork(marks, line, top, places, add);
     for (const stop of marks.stops) {
@@ -190,6 +191,14 @@ export function drawSample(places: LanePlaces): LaneDrawing {
     }),
     labels,
   };
+}
+
+/** Whether a table has a match with just that span. */
+function hasMatch(table: MatchTable, start: number, end: number): boolean {
+  for (let m = table.firstReaching(start); m < table.length && table.start(m) <= start; m++) {
+    if (table.start(m) === start && table.end(m) === end) return true;
+  }
+  return false;
 }
 
 /** Left and right of the part of a stretch that lies in a line. */

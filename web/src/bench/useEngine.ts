@@ -5,15 +5,17 @@
 import type { Attempt, DialectName, Filter, LedgerForm, MatchMode, Profile, Sought, Span, Values } from "@lamprey/core";
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { type AppDispatch, type RootState, store, useAppDispatch, useAppSelector } from "../app/store.ts";
+import { chosenOf, columnsOf, FIRST_CHOICE } from "../contrast/columns.ts";
 import { sampleShown, shownSample } from "../draft/draftSlice.ts";
 import { type Engine, startEngine } from "../engine/client.ts";
-import type { Asked, SavedStateView, TurnsAnswer } from "../engine/messages.ts";
+import type { Asked, Column, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
 import { readPlace, writePlace } from "../reel/address.ts";
 import { number } from "../shared/words.ts";
 import {
   arrived,
   asked,
   askingChosen,
+  contrastFurtherKnown,
   contrastReady,
   growthReady,
   holdersKnown,
@@ -58,6 +60,8 @@ export interface EngineControls {
   readonly turns: (start: number) => Promise<TurnsAnswer | null>;
   readonly attempts: (first: number, count: number) => Promise<readonly Attempt[]>;
   readonly savedStates: (step: number, count: number) => Promise<readonly SavedStateView[]>;
+  readonly variantProfile: (generation: number, variant: number, from: number, to: number, columns: number) => Promise<Profile | null>;
+  readonly variantView: (generation: number, variant: number, winding: Winding) => Promise<VariantView | null>;
   /** Of the result with the generation: the matches that a filter lets through, the values of a group, the whole as a file. */
   readonly select: (generation: number, filter: Filter) => Promise<Int32Array | null>;
   readonly values: (generation: number, group: number) => Promise<Values | null>;
@@ -213,6 +217,8 @@ export function useEngine(): EngineControls {
       profile: async (from, to, columns) => (engine ? engine.profile(from, to, columns) : null),
       turns: async (start) => (engine ? engine.turns(start) : null),
       attempts: async (first, count) => (engine ? engine.attempts(first, count) : []),
+      variantProfile: async (generation, variant, from, to, columns) => (engine ? engine.variantProfile(generation, variant, from, to, columns) : null),
+      variantView: async (generation, variant, winding) => (engine ? engine.variantView(generation, variant, winding) : null),
       select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),
       values: async (generation, group) => (engine ? engine.values(generation, group) : null),
       save: async (generation, form) => (engine ? engine.save(generation, form) : null),
@@ -362,28 +368,41 @@ function useAddress(engine: Engine | null): void {
 
 const ADDRESS_PAUSE = 300;
 
-/** The contrast follows the caret and the pattern while its panel is open, and the strip's one-line form always. */
+/** The contrast follows the caret, the pattern and the choice of columns; the strip's one line has it always, reels and curves only the open panel. */
 function useContrast(engine: Engine | null): void {
   const dispatch = useAppDispatch();
   const source = useAppSelector((s) => s.bench.result?.source);
   const readable = useAppSelector((s) => s.bench.reading?.diagnostics.length === 0);
-  const operator = useAppSelector((s) => quantifierAtCaret(s.bench.result?.reading.quantifiers ?? [], s.bench.caret)?.operator);
+  const asking = useAppSelector((s) => s.bench.asking);
+  const quantifiers = useAppSelector((s) => s.bench.result?.reading.quantifiers);
+  const caret = useAppSelector((s) => s.bench.caret);
+  const open = useAppSelector((s) => s.bench.panel === "contrast");
+  const wide = useAppSelector((s) => s.bench.contrastChoice);
   const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
-  const start = operator?.start;
-  const end = operator?.end;
+  const choice = open ? wide : FIRST_CHOICE;
+  const chosen = useMemo(() => chosenOf(choice, quantifiers ?? [], quantifierAtCaret(quantifiers ?? [], caret)), [choice, quantifiers, caret]);
+  const columns = useMemo(() => columnsOf(choice, chosen), [choice, chosen]);
+  // What stays the same while the caret moves about is not asked again.
+  const asked = JSON.stringify([columns, chosen.map((q) => q.operator.start)]);
 
   useEffect(() => {
-    if (!engine || !source || !readable || start === undefined || end === undefined || generation === 0) {
+    const [own, operators] = JSON.parse(asked) as [Column[], number[]];
+    if (!engine || !source || !readable || own.length < 2 || generation === 0) {
       dispatch(contrastReady(null));
       return;
     }
     let stale = false;
     const number = ++generations;
-    void engine.contrast(source, { start, end }, number).then((result) => {
-      if (!stale) dispatch(contrastReady(result));
-    });
+    const compare = async () => {
+      const result = await engine.compare({ generation: number, source, asking, operators, columns: own });
+      if (stale) return;
+      dispatch(contrastReady(result));
+      const further = open && result ? await engine.compareFurther(number) : null;
+      if (!stale && further) dispatch(contrastFurtherKnown(further));
+    };
+    void compare();
     return () => {
       stale = true;
     };
-  }, [engine, source, readable, start, end, generation, dispatch]);
+  }, [engine, source, readable, asking, asked, open, generation, dispatch]);
 }

@@ -1,8 +1,9 @@
 /** What the page asks its worker, and what it hears back. Everything here is plain data that can be cloned. */
 import type {
   Choice,
+  CurvePoint,
   Diagnostic,
-  Difference,
+  Edit,
   EventKind,
   Fate,
   Growth,
@@ -134,27 +135,72 @@ export interface TurnsAnswer {
   readonly complete: boolean;
 }
 
+/** What a column of a contrast runs. */
+export type Column = { readonly name: string } & (
+  | { readonly kind: "written" }
+  /** The chosen quantifiers in a mode. */
+  | { readonly kind: "mode"; readonly mode: QuantifierMode }
+  /** Another pattern; with the flags of this one where it has none of its own. */
+  | { readonly kind: "pattern"; readonly pattern: string; readonly flags: string | null }
+);
+
+export interface ContrastAsked {
+  readonly generation: number;
+  readonly source: Source;
+  readonly asking: MatchMode | null;
+  /** Where the signs of the chosen quantifiers begin. */
+  readonly operators: readonly number[];
+  readonly columns: readonly Column[];
+}
+
 export interface VariantFigures {
-  readonly mode: QuantifierMode;
-  readonly pattern: string;
+  readonly column: Column;
+  /** It is the pattern as it is written now. */
+  readonly own: boolean;
+  /** The edits, last first, that make the pattern this; null where there is nothing to take, or it cannot be written. */
+  readonly take: readonly Edit[] | null;
+  /** Why it does not run; null where it does. */
+  readonly mistake: string | null;
   readonly matches: MatchRows;
   readonly totalLength: number;
   readonly longest: number;
-  readonly steps: number;
+  /** Decimal digits. */
+  readonly steps: string;
+  readonly firstSteps: number | null;
   readonly backtracks: number;
   readonly deepest: number;
   readonly complete: boolean;
+  /** Matches with the same span as in the first column that hold other captures. */
+  readonly otherCaptures: number;
 }
 
 export interface ContrastResult {
   readonly generation: number;
-  /** The quantifier compared, in the pattern of `left`. */
-  readonly quantifier: QuantifierMark;
-  /** Greedy on the left, lazy on the right. */
-  readonly left: VariantFigures;
-  readonly right: VariantFigures;
-  readonly difference: Difference;
+  readonly quantifiers: readonly QuantifierMark[];
+  readonly variants: readonly VariantFigures[];
   readonly sentences: readonly string[];
+}
+
+/** What takes longer than a keystroke may. One entry for each variant that runs. */
+export interface ContrastFurther {
+  readonly generation: number;
+  readonly curves: readonly (readonly CurvePoint[])[];
+  readonly sentences: readonly string[];
+  readonly reels: readonly { readonly length: number; readonly complete: boolean; readonly matches: number; readonly backtracks: number }[];
+}
+
+/** How variants are wound together: to a step, to the first visit of an offset, or to a match (from 0). */
+export interface Winding {
+  readonly by: "step" | "offset" | "match";
+  readonly value: number;
+}
+
+export interface VariantView {
+  readonly step: number;
+  readonly to: number;
+  readonly attempt: number;
+  readonly saved: number;
+  readonly sentence: readonly Phrase[];
 }
 
 export type GrowthResult = Growth & { readonly generation: number };

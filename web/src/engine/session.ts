@@ -6,13 +6,10 @@
  */
 import {
   type Attempt,
-  applyEdit,
   attempts,
   BacktrackingMachine,
   chooseMachine,
   compile,
-  contrastSentences,
-  difference,
   type Filter,
   Forecast,
   findAny,
@@ -25,32 +22,31 @@ import {
   type MatchMode,
   type MatchTable,
   measureGrowth,
-  modeEdit,
   type NodeOf,
   narrate,
   type Profile,
   type Program,
   partAt,
   profile,
-  type QuantifierMode,
   quantifiers,
   type Reading,
   type Reel,
   read,
   recordInSlices,
   type Sought,
-  type Source,
   type Span,
   saveLedger,
   select,
   type Values,
   valuesOf,
   type WorkDone,
-  weigh,
   workDone,
 } from "@lamprey/core";
+import { Contrasts } from "./contrasts.ts";
 import type {
   Asked,
+  ContrastAsked,
+  ContrastFurther,
   ContrastResult,
   GrowthResult,
   MatchRows,
@@ -61,9 +57,11 @@ import type {
   SavedStateView,
   StepView,
   TurnsAnswer,
-  VariantFigures,
+  VariantView,
+  Winding,
   WorkResult,
 } from "./messages.ts";
+import { drive, pause } from "./slices.ts";
 
 /** Steps of a run on every keystroke: half a second of the machine's time, and it can be ended at any slice. */
 const STEP_BUDGET = 10_000_000;
@@ -83,18 +81,6 @@ const SLICE = 100_000;
 /** Saved states sent with a step. */
 const SHOWN_STATES = 40;
 
-/** Lets the worker hear what came in meanwhile; a message to oneself is sooner than a timer. */
-function pause(): Promise<void> {
-  return new Promise((resolve) => {
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () => {
-      port1.close();
-      resolve();
-    };
-    port2.postMessage(null);
-  });
-}
-
 /** Instructions that a forecast follows at most: a second or two, and it can be ended at any slice. */
 const FORECAST_BUDGET = 60_000_000;
 /** Characters that the linear machine reads in a slice. */
@@ -113,10 +99,10 @@ interface Current {
 export class Session {
   private sample = "";
   private newest = 0;
-  private contrastNewest = 0;
   private current: Current | null = null;
   private reel: Reel | null = null;
   private workDone: WorkDone | null = null;
+  private readonly contrasts = new Contrasts(() => this.sample);
 
   /** Replaces the sample; what was made of the old one is dropped. */
   setSample(text: string, generation: number): void {
@@ -140,7 +126,7 @@ export class Session {
     const machine = new BacktrackingMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT });
     const linear = choice.machine === "linear" ? new LinearMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT }) : null;
     const useless = () => asked.generation < this.newest;
-    const ended = linear ? await this.drive(linearSlices(linear), useless) : await this.exhaust(machine, useless);
+    const ended = linear ? await drive(linearSlices(linear), useless) : await this.exhaust(machine, useless);
     if (ended === null) return { kind: "superseded" };
     const { outcome, matches } = linear ?? machine;
     this.current = { asked, reading, program, mode, machine, matches };
@@ -184,20 +170,10 @@ export class Session {
     const cut = CUTS[machine.outcome];
     if (cut === null || cut === "matches") return { ...figures, steps: String(taken), exact: cut === null, foreseen: false, trouble: null };
     const trouble = locateTrouble(machine);
-    const count = program.references.length > 0 ? null : await this.drive(forecastSlices(program, this.sample, mode), useless);
+    const count = program.references.length > 0 ? null : await drive(forecastSlices(program, this.sample, mode), useless);
     if (useless()) return null;
     const counted = count?.exact ?? false;
     return { ...figures, steps: String(counted ? count?.steps : taken), exact: counted, foreseen: counted, trouble };
-  }
-
-  /** Drives slices to their end, unless a newer request makes them useless. */
-  private async drive<T>(slices: Generator<number, T>, useless: () => boolean): Promise<T | null> {
-    for (;;) {
-      const next = slices.next();
-      if (next.done) return next.value;
-      await pause();
-      if (useless()) return null;
-    }
   }
 
   /** Records the run that `run` made, up to a bound of events. Steps have the same numbers in a longer reel. */
@@ -205,7 +181,7 @@ export class Session {
     const { current } = this;
     if (!current || current.asked.generation !== generation) return null;
     const slices = recordInSlices(current.program, this.sample, { mode: current.mode, eventLimit: EVENT_LIMITS[extent] });
-    const reel = await this.drive(slices, () => generation < this.newest);
+    const reel = await drive(slices, () => generation < this.newest);
     if (!reel || generation < this.newest) return null;
     this.reel = reel;
     this.workDone = null;
@@ -219,7 +195,7 @@ export class Session {
     const { current } = this;
     if (!current || current.asked.generation !== generation) return null;
     const slices = measureGrowth(current.program, this.sample, locateTrouble(current.machine), current.mode);
-    const growth = await this.drive(slices, () => generation < this.newest);
+    const growth = await drive(slices, () => generation < this.newest);
     return growth && { ...growth, generation };
   }
 
@@ -251,7 +227,7 @@ export class Session {
   async whereItWent(): Promise<WorkDone | null> {
     const { reel } = this;
     if (!reel) return null;
-    this.workDone ??= await this.drive(workDone(reel), () => this.reel !== reel);
+    this.workDone ??= await drive(workDone(reel), () => this.reel !== reel);
     return this.workDone;
   }
 
@@ -303,6 +279,22 @@ export class Session {
     return current?.asked.generation === generation ? valuesOf(current.matches, this.sample, group) : null;
   }
 
+  compare(asked: ContrastAsked): Promise<ContrastResult | null> {
+    return this.contrasts.compare(asked);
+  }
+
+  compareFurther(generation: number): Promise<ContrastFurther | null> {
+    return this.contrasts.further(generation);
+  }
+
+  variantProfile(generation: number, variant: number, from: number, to: number, columns: number): Profile | null {
+    return this.contrasts.profile(generation, variant, from, to, columns);
+  }
+
+  variantView(generation: number, variant: number, winding: Winding): VariantView | null {
+    return this.contrasts.view(generation, variant, winding);
+  }
+
   /** The ledger in a form to save or to copy; null where a newer run has replaced it. */
   async save(generation: number, form: LedgerForm): Promise<Blob | null> {
     const { current } = this;
@@ -314,34 +306,6 @@ export class Session {
       if (this.current !== current) return null;
     }
     return new Blob(pieces, { type: LEDGER_FORMS[form].type });
-  }
-
-  /** One quantifier, greedy and lazy, on the sample at hand. */
-  async contrast(source: Source, operator: Span, generation: number): Promise<ContrastResult | null> {
-    this.contrastNewest = Math.max(this.contrastNewest, generation);
-    const useless = () => generation < this.contrastNewest;
-    const reading = read(source);
-    const quantifier = quantifiers(reading).find((q) => q.operator.start === operator.start && q.operator.end === operator.end);
-    if (!quantifier || reading.diagnostics.length > 0) return null;
-    const weighIn = async (mode: QuantifierMode) => {
-      const pattern = applyEdit(source.pattern, modeEdit(quantifier, mode));
-      const compiled = compile(read({ ...source, pattern }));
-      if (!compiled.ok) return null;
-      const asked: MatchMode = compiled.program.options.everyMatch ? "all" : "first";
-      const weighed = await this.drive(weigh(compiled.program, this.sample, asked, STEP_BUDGET), useless);
-      return weighed && { pattern, mode, weighed };
-    };
-    const left = await weighIn("greedy");
-    const right = left && (await weighIn("lazy"));
-    if (!left || !right) return null;
-    return {
-      generation,
-      quantifier: quantifierMark(quantifier),
-      left: figures(left),
-      right: figures(right),
-      difference: difference(left.weighed.matches, right.weighed.matches),
-      sentences: contrastSentences(left.weighed, right.weighed, "greedy", "lazy"),
-    };
   }
 }
 
@@ -357,17 +321,6 @@ function* forecastSlices(program: Program, text: string, mode: MatchMode): Gener
   const forecast = new Forecast(program, text, { mode });
   for (let spent = 0; spent < FORECAST_BUDGET && !forecast.advance(SLICE); spent += SLICE) yield spent;
   return forecast;
-}
-
-type Weighing = {
-  readonly pattern: string;
-  readonly mode: QuantifierMode;
-  readonly weighed: ReturnType<typeof weigh> extends Generator<number, infer W> ? W : never;
-};
-
-function figures({ pattern, mode, weighed }: Weighing): VariantFigures {
-  const { matches, totalLength, longest, steps, backtracks, deepest, complete } = weighed;
-  return { pattern, mode, matches: rowsOf(matches), totalLength, longest, steps, backtracks, deepest, complete };
 }
 
 function rowsOf(table: MatchTable): MatchRows {

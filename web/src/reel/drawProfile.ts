@@ -144,25 +144,31 @@ function drawLine(pen: CanvasRenderingContext2D, profile: Profile, ink: Ink, x: 
 /** Along the bottom: the match as a flag, a group closed as a dot, a cut as a cross. */
 function drawMarks(pen: CanvasRenderingContext2D, profile: Profile, ink: Ink, x: (c: number) => number, height: number): void {
   const base = height - BOTTOM + 1;
-  const draw = (mark: number, colour: string, path: (at: number) => void) => {
+  const draw = (mark: number, colour: string, room: number, path: (at: number) => void) => {
     pen.strokeStyle = pen.fillStyle = ink(colour);
     pen.lineWidth = 1.4;
     pen.beginPath();
-    for (let c = 0; c < profile.marks.length; c++) if (has(profile, c, mark)) path(x(c));
+    let free = Number.NEGATIVE_INFINITY;
+    for (let c = 0; c < profile.marks.length; c++) {
+      // Where they crowd, each stands for its neighbours.
+      if (!has(profile, c, mark) || x(c) < free) continue;
+      path(x(c));
+      free = x(c) + room;
+    }
     pen.fill();
     pen.stroke();
   };
-  draw(Mark.Capture, "mussel", (at) => {
+  draw(Mark.Capture, "mussel", 4, (at) => {
     pen.moveTo(at + 1, base + 2);
     pen.arc(at, base + 2, 1, 0, 2 * Math.PI);
   });
-  draw(Mark.Cut, "slate", (at) => {
+  draw(Mark.Cut, "slate", 7, (at) => {
     pen.moveTo(at - 2.5, base - 0.5);
     pen.lineTo(at + 2.5, base + 4.5);
     pen.moveTo(at + 2.5, base - 0.5);
     pen.lineTo(at - 2.5, base + 4.5);
   });
-  draw(Mark.Match, "ink", (at) => {
+  draw(Mark.Match, "ink", 9, (at) => {
     pen.moveTo(at, base + 5);
     pen.lineTo(at, base - 7);
     pen.lineTo(at + 6, base - 4.5);

@@ -1,0 +1,72 @@
+/** Steps over the length of the text, a line for each variant; both axes are logarithmic, so that a power is a straight line. */
+import type { CurvePoint } from "@lamprey/core";
+import { countWords } from "@lamprey/core";
+import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { number } from "../shared/words.ts";
+import { VARIANT_MARKS } from "./VariantMark.tsx";
+
+const label = { fill: "var(--ink-2)", fontSize: 12 };
+
+/** The power of ten of decimal digits, with its fraction. */
+const power = (digits: string): number => Math.log10(Number(`0.${digits}`)) + digits.length;
+const SIGNS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
+const ten = (n: number): string => (n < 4 ? number(10 ** n) : `10${Array.from(String(n), (d) => SIGNS.charAt(Number(d))).join("")}`);
+
+export default function ContrastChart({ names, curves }: { readonly names: readonly string[]; readonly curves: readonly (readonly CurvePoint[])[] }) {
+  const lengths = [...new Set(curves.flatMap((curve) => curve.map((p) => p.length)))].sort((a, b) => a - b);
+  const rows = lengths.map((length) => ({
+    length,
+    ...Object.fromEntries(
+      curves.map((curve, i) => [`v${i}`, curve.find((p) => p.length === length)?.steps]).map(([key, steps]) => [key, steps && power(steps)]),
+    ),
+  }));
+  const top = Math.ceil(Math.max(1, ...curves.flat().map((p) => power(p.steps))));
+  const every = Math.max(1, Math.ceil(top / 5));
+  return (
+    <ResponsiveContainer width="100%" height="100%">
+      <LineChart data={rows} margin={{ top: 6, right: 14, bottom: 12, left: 4 }}>
+        <CartesianGrid stroke="var(--rule-soft)" />
+        <XAxis
+          dataKey="length"
+          type="number"
+          scale="log"
+          domain={["dataMin", "dataMax"]}
+          ticks={lengths}
+          tickFormatter={number}
+          tick={label}
+          stroke="var(--rule)"
+          height={18}
+          label={{ value: "characters", position: "insideBottom", offset: -8, ...label }}
+        />
+        <YAxis
+          domain={[0, top]}
+          ticks={Array.from({ length: Math.floor(top / every) + 1 }, (_, n) => n * every)}
+          tickFormatter={ten}
+          tick={label}
+          stroke="var(--rule)"
+          width={52}
+        />
+        <Tooltip
+          contentStyle={{ background: "var(--sheet)", border: "1px solid var(--rule)", color: "var(--ink)", padding: "2px 8px" }}
+          formatter={(_value, key, item) => {
+            const i = Number(String(key).slice(1));
+            const steps = curves[i]?.find((p) => p.length === item.payload.length)?.steps;
+            return [steps ? countWords(steps) : "", names[i] ?? ""];
+          }}
+          labelFormatter={(value) => `${number(Number(value))} characters`}
+        />
+        {curves.map((_, i) => (
+          <Line
+            key={names[i]}
+            dataKey={`v${i}`}
+            stroke={`var(--${VARIANT_MARKS[i]?.ink})`}
+            strokeWidth={2}
+            strokeDasharray={VARIANT_MARKS[i]?.dash ?? ""}
+            dot={{ r: 2, strokeDasharray: "" }}
+            isAnimationActive={false}
+          />
+        ))}
+      </LineChart>
+    </ResponsiveContainer>
+  );
+}
