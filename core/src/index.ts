@@ -1,5 +1,7 @@
 /** The core: everything that Lamprey knows about regular expressions, without a screen. */
 
+export { type ChartEdge, type ChartNode, type Graph, graphOf, MOST_CHART_NODES, type Way } from "./chart/graph.ts";
+export { chartNodeAt, type Traffic, trafficOf } from "./chart/traffic.ts";
 export {
   contrastSentences,
   type Difference,

@@ -1,7 +1,7 @@
 /** The bench: pattern above, sample and its ledger in the middle, the reel along the bottom. */
 import { skipToken } from "@reduxjs/toolkit/query";
 import { Tabs } from "radix-ui";
-import { useEffect, useMemo, useRef } from "react";
+import { lazy, Suspense, useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
 import { isProblem, type Specimen, specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
@@ -23,6 +23,8 @@ import { SampleTabs } from "./SampleTabs.tsx";
 import { TakersPanel } from "./TakersPanel.tsx";
 import { useDraft } from "./useDraft.ts";
 import { type EngineControls, EngineProvider, useEngine } from "./useEngine.ts";
+
+const MachineChart = lazy(() => import("../chart/MachineChart.tsx").then(({ MachineChart: Chart }) => ({ default: Chart })));
 
 export function Bench() {
   const { specimenId } = useParams();
@@ -58,6 +60,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   const title = useAppSelector((s) => s.draft.fields.title);
   const loads = useAppSelector((s) => s.draft.loads);
   const panel = useAppSelector((s) => s.bench.panel);
+  const stage = useAppSelector((s) => s.bench.stage);
   const further = useAppSelector((s) => s.bench.contrastFurther);
   const variants = useAppSelector((s) => s.bench.contrast?.variants);
   const names = useMemo(() => variants?.filter((v) => v.mistake === null).map((v) => v.column.name) ?? [], [variants]);
@@ -90,7 +93,13 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
         <div className="flex min-h-0 flex-1">
           <div className="flex min-w-0 flex-1 flex-col">
             <SampleTabs />
-            <SampleEditor />
+            {stage === "machine" ? (
+              <Suspense fallback={null}>
+                <MachineChart />
+              </Suspense>
+            ) : (
+              <SampleEditor />
+            )}
           </div>
           <Tabs.Root
             value={panel}

@@ -4,11 +4,13 @@ import { useState } from "react";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { sampleAdded, sampleEdited, sampleRemoved, sampleShown } from "../draft/draftSlice.ts";
 import { size } from "../shared/words.ts";
+import { stageChosen } from "./benchSlice.ts";
 
 export function SampleTabs() {
   const dispatch = useAppDispatch();
   const samples = useAppSelector((s) => s.draft.fields.samples);
   const shown = useAppSelector((s) => s.draft.shown);
+  const stage = useAppSelector((s) => s.bench.stage);
   const [renaming, setRenaming] = useState(false);
   const current = samples.find((s) => s.key === shown);
   return (
@@ -65,7 +67,15 @@ export function SampleTabs() {
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
-      <span className="ml-auto whitespace-nowrap text-[12px] text-ink-2">{current ? size(current.text.length) : ""}</span>
+      <button
+        type="button"
+        className={`ml-auto whitespace-nowrap underline decoration-dotted underline-offset-4 hover:text-tide ${stage === "machine" ? "font-semibold text-tide" : "text-ink-2"}`}
+        aria-pressed={stage === "machine"}
+        onClick={() => dispatch(stageChosen(stage === "machine" ? "sample" : "machine"))}
+      >
+        {stage === "machine" ? "back to the sample" : "machine as a chart"}
+      </button>
+      <span className="whitespace-nowrap text-[12px] text-ink-2">{current ? size(current.text.length) : ""}</span>
     </div>
   );
 }

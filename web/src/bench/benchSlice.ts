@@ -6,6 +6,8 @@ import type { ContrastFurther, ContrastResult, GrowthResult, PatternReading, Ree
 import { type Stop, sameStop } from "../reel/stops.ts";
 
 export type SidePanel = "ledger" | "takers" | "contrast";
+/** The sample, or the machine as a chart. */
+export type Stage = "sample" | "machine";
 /** What stands beside the depth profile. */
 export type ReelAside = "saved" | "attempts" | "work" | "stops";
 
@@ -47,6 +49,8 @@ export interface BenchState {
   readonly asking: MatchMode | null;
   readonly panel: SidePanel;
   readonly aside: ReelAside;
+  /** What stands in the middle. */
+  readonly stage: Stage;
   readonly stops: readonly Stop[];
   /** The group whose changes the reel is wound to; null for any. */
   readonly followed: number | null;
@@ -81,6 +85,7 @@ const initialState: BenchState = {
   asking: null,
   panel: "ledger",
   aside: "saved",
+  stage: "sample",
   stops: [],
   followed: null,
   missed: null,
@@ -150,6 +155,7 @@ const slice = createSlice({
     sampleCaretMoved: (state, { payload }: PayloadAction<number>) => (state.sampleCaret === payload ? state : { ...state, sampleCaret: payload }),
     dialectSwitched: (state, { payload }: PayloadAction<BenchState["switched"]>) => ({ ...state, switched: payload }),
     askingChosen: (state, { payload }: PayloadAction<MatchMode | null>) => ({ ...state, asking: payload }),
+    stageChosen: (state, { payload }: PayloadAction<Stage>) => ({ ...state, stage: payload }),
     asideChosen: (state, { payload }: PayloadAction<ReelAside>) => ({ ...state, aside: payload }),
     stopsSet: (state, { payload }: PayloadAction<readonly Stop[]>) => ({ ...state, stops: payload }),
     stopAdded: (state, { payload }: PayloadAction<Stop>) => ({ ...state, stops: [...state.stops.filter((s) => !sameStop(s, payload)), payload] }),
@@ -183,6 +189,7 @@ export const {
   dialectSwitched,
   panelChosen,
   asideChosen,
+  stageChosen,
   askingChosen,
   stopsSet,
   stopAdded,

@@ -2,13 +2,13 @@
  * Drives the worker: every edit asks for a run; when it has answered, the reel is recorded; a run that was cut short
  * is measured; the quantifier at the caret is compared. A newer edit makes older work end in the worker.
  */
-import type { Attempt, DialectName, Filter, LedgerForm, MatchMode, Profile, Sought, Span, Values } from "@lamprey/core";
+import type { Attempt, DialectName, Filter, LedgerForm, MatchMode, Profile, Sought, Span, Traffic, Values } from "@lamprey/core";
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { type AppDispatch, type RootState, store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { chosenOf, columnsOf, FIRST_CHOICE } from "../contrast/columns.ts";
 import { sampleShown, shownSample } from "../draft/draftSlice.ts";
 import { type Engine, startEngine } from "../engine/client.ts";
-import type { Asked, Column, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
+import type { Asked, ChartLayout, Column, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
 import { readPlace, writePlace } from "../reel/address.ts";
 import { number } from "../shared/words.ts";
 import {
@@ -60,6 +60,9 @@ export interface EngineControls {
   readonly turns: (start: number) => Promise<TurnsAnswer | null>;
   readonly attempts: (first: number, count: number) => Promise<readonly Attempt[]>;
   readonly savedStates: (step: number, count: number) => Promise<readonly SavedStateView[]>;
+  /** The program as a graph with places: of the run with the generation, and how often its edges were taken. */
+  readonly chart: (generation: number) => Promise<{ readonly layout: ChartLayout | null } | null>;
+  readonly traffic: (generation: number) => Promise<Traffic | null>;
   readonly variantProfile: (generation: number, variant: number, from: number, to: number, columns: number) => Promise<Profile | null>;
   readonly variantView: (generation: number, variant: number, winding: Winding) => Promise<VariantView | null>;
   /** Of the result with the generation: the matches that a filter lets through, the values of a group, the whole as a file. */
@@ -217,6 +220,14 @@ export function useEngine(): EngineControls {
       profile: async (from, to, columns) => (engine ? engine.profile(from, to, columns) : null),
       turns: async (start) => (engine ? engine.turns(start) : null),
       attempts: async (first, count) => (engine ? engine.attempts(first, count) : []),
+      chart: async (generation) => {
+        const answer = engine ? await engine.chart(generation) : null;
+        // What acts at the step is known only once there is a graph to know it of.
+        const { view } = store.getState().bench;
+        if (answer && view) void show(view.step);
+        return answer;
+      },
+      traffic: async (generation) => (engine ? engine.traffic(generation) : null),
       variantProfile: async (generation, variant, from, to, columns) => (engine ? engine.variantProfile(generation, variant, from, to, columns) : null),
       variantView: async (generation, variant, winding) => (engine ? engine.variantView(generation, variant, winding) : null),
       select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),

@@ -1,5 +1,7 @@
 /** What the page asks its worker, and what it hears back. Everything here is plain data that can be cloned. */
 import type {
+  ChartEdge,
+  ChartNode,
   Choice,
   CurvePoint,
   Diagnostic,
@@ -124,6 +126,8 @@ export interface StepView {
   readonly changed: readonly number[];
   readonly opened: readonly (number | null)[];
   readonly sentence: readonly Phrase[];
+  /** The node of the program's graph that acts; null where the graph was not asked for. */
+  readonly chartNode: number | null;
   /** The newest ones. */
   readonly savedStates: readonly SavedStateView[];
 }
@@ -133,6 +137,14 @@ export interface TurnsAnswer {
   readonly turns: readonly (readonly Span[])[];
   /** False where the match takes more steps than are recorded for this. */
   readonly complete: boolean;
+}
+
+/** The graph of a program with places, in pixels; `x` and `y` are middles, for edges that of what stands beside them. */
+export interface ChartLayout {
+  readonly width: number;
+  readonly height: number;
+  readonly nodes: readonly (ChartNode & { readonly x: number; readonly y: number; readonly width: number; readonly height: number })[];
+  readonly edges: readonly (ChartEdge & { readonly points: readonly { readonly x: number; readonly y: number }[]; readonly x: number; readonly y: number })[];
 }
 
 /** What a column of a contrast runs. */

@@ -8,11 +8,14 @@ import {
   type Attempt,
   attempts,
   BacktrackingMachine,
+  chartNodeAt,
   chooseMachine,
   compile,
   type Filter,
   Forecast,
   findAny,
+  type Graph,
+  graphOf,
   type Holders,
   holders,
   LEDGER_FORMS,
@@ -37,6 +40,8 @@ import {
   type Span,
   saveLedger,
   select,
+  type Traffic,
+  trafficOf,
   type Values,
   valuesOf,
   type WorkDone,
@@ -45,6 +50,7 @@ import {
 import { Contrasts } from "./contrasts.ts";
 import type {
   Asked,
+  ChartLayout,
   ContrastAsked,
   ContrastFurther,
   ContrastResult,
@@ -102,6 +108,8 @@ export class Session {
   private current: Current | null = null;
   private reel: Reel | null = null;
   private workDone: WorkDone | null = null;
+  /** The graph that was asked for last; null in it where the program is too large for one. */
+  private graph: { readonly program: Program; readonly graph: Graph | null } | null = null;
   private readonly contrasts = new Contrasts(() => this.sample);
 
   /** Replaces the sample; what was made of the old one is dropped. */
@@ -207,7 +215,8 @@ export class Session {
     const before = step === 0 ? captures : reel.captures(step - 1).captures;
     const changed = captures.flatMap((span, i) => (sameSpan(span, before[i] ?? null) ? [] : [i + 1]));
     const shown = { step, kind, part: { start, end }, at, to, attempt, attemptStep, reach, saved, cause, savedAt, captures, changed, opened };
-    return { ...shown, sentence: narrate(reel, step), savedStates: this.savedStates(step, SHOWN_STATES) };
+    const chartNode = this.graph?.program === reel.program && this.graph.graph ? chartNodeAt(this.graph.graph, reel, step) : null;
+    return { ...shown, chartNode, sentence: narrate(reel, step), savedStates: this.savedStates(step, SHOWN_STATES) };
   }
 
   /** The newest saved states held after a step. */
@@ -233,6 +242,25 @@ export class Session {
 
   profile(from: number, to: number, columns: number): Profile | null {
     return this.reel && profile(this.reel, from, Math.min(to, this.reel.length), columns);
+  }
+
+  /** The program as a graph with places; null where a newer run has replaced it. */
+  async chart(generation: number): Promise<{ readonly layout: ChartLayout | null } | null> {
+    const { current } = this;
+    if (current?.asked.generation !== generation) return null;
+    const graph = graphOf(current.program);
+    this.graph = { program: current.program, graph };
+    if (!graph) return { layout: null };
+    // The package is fetched when a chart is first asked for.
+    const { layoutOf } = await import("./layout.ts");
+    return { layout: layoutOf(graph) };
+  }
+
+  /** How often each edge of that graph was taken in the reel. */
+  async traffic(generation: number): Promise<Traffic | null> {
+    const { current, reel, graph } = this;
+    if (!reel || current?.asked.generation !== generation || graph?.program !== current.program || !graph.graph) return null;
+    return drive(trafficOf(graph.graph, reel), () => this.reel !== reel);
   }
 
   /** The nearest step, either way, at which one of the things sought happens. */

@@ -1,0 +1,205 @@
+/**
+ * A program as a graph: items, choices in their order of preference, loops, groups, success. What only moves control
+ * along (jumps, the beginning and end of a turn) is no node; a run of characters written one behind the other is one.
+ */
+import { INSTRUCTION_WIDTH, Op, type Program } from "../program/program.ts";
+import type { Node, Span } from "../syntax/tree.ts";
+import { visible } from "../text/visible.ts";
+
+export type ChartNodeKind = "start" | "item" | "assertion" | "choice" | "loop" | "open" | "close" | "enter" | "leave" | "match";
+
+export interface ChartNode {
+  readonly kind: ChartNodeKind;
+  readonly label: string;
+  /** The part of the pattern that it stands for. */
+  readonly part: Span;
+}
+
+/** `first` and `else` leave a choice: the way that is tried first, and the one that is saved for when that fails. */
+export type Way = "on" | "first" | "else";
+
+export interface ChartEdge {
+  /** Indices of nodes. */
+  readonly from: number;
+  readonly to: number;
+  readonly way: Way;
+}
+
+export interface Graph {
+  /** The first one is where an attempt begins. */
+  readonly nodes: readonly ChartNode[];
+  readonly edges: readonly ChartEdge[];
+  /** For each instruction, the node that it is part of; −1 for those that only move control along. */
+  readonly nodeOf: Int32Array;
+}
+
+/** More nodes than this cannot be read, and take seconds to lay out. */
+export const MOST_CHART_NODES = 200;
+
+const LABEL_LENGTH = 22;
+
+const KINDS: Readonly<Record<number, ChartNodeKind>> = {
+  [Op.Unit]: "item",
+  [Op.UnitBack]: "item",
+  [Op.Set]: "item",
+  [Op.SetBack]: "item",
+  [Op.SetPoint]: "item",
+  [Op.SetPointBack]: "item",
+  [Op.Reference]: "item",
+  [Op.Assert]: "assertion",
+  [Op.Branch]: "choice",
+  [Op.Condition]: "choice",
+  [Op.LoopTry]: "loop",
+  [Op.Open]: "open",
+  [Op.Close]: "close",
+  [Op.Enter]: "enter",
+  [Op.Leave]: "leave",
+  [Op.Match]: "match",
+};
+
+/** The graph of a program; null where it is too large to be read. */
+export function graphOf(program: Program): Graph | null {
+  const { code, nodes: parts, source } = program;
+  const count = code.length / INSTRUCTION_WIDTH;
+  const word = (pc: number, i: number): number => code[pc * INSTRUCTION_WIDTH + i] as number;
+  const isNode = (pc: number): boolean => {
+    const kind = KINDS[word(pc, 0)];
+    const enclosure = kind === "enter" || kind === "leave" ? program.enclosures[word(pc, 1)] : undefined;
+    // A possessive quantifier is settled without a word of its own.
+    return kind !== undefined && enclosure?.kind !== "possessive";
+  };
+  const targets = targetsOf(program);
+  const nodeOf = new Int32Array(count).fill(-1);
+  const nodes: ChartNode[] = [{ kind: "start", label: "attempt", part: { start: 0, end: 0 } }];
+  for (let pc = 0; pc < count; pc++) {
+    if (!isNode(pc)) continue;
+    const part = parts[pc] as Node;
+    const last = nodes.at(-1) as ChartNode;
+    const goesOn = pc > 0 && nodeOf[pc - 1] === nodes.length - 1 && !targets.has(pc) && isLetter(program, pc) && isLetter(program, pc - 1);
+    if (goesOn && last.part.end === part.start) {
+      nodes[nodes.length - 1] = {
+        ...last,
+        part: { start: last.part.start, end: part.end },
+        label: labelOf(source.pattern, { start: last.part.start, end: part.end }),
+      };
+    } else nodes.push({ kind: KINDS[word(pc, 0)] as ChartNodeKind, part: { start: part.start, end: part.end }, label: nodeLabel(program, pc) });
+    nodeOf[pc] = nodes.length - 1;
+    if (nodes.length > MOST_CHART_NODES) return null;
+  }
+  const edges = new Map<string, ChartEdge>();
+  const add = (from: number, pc: number, way: Way) => {
+    for (const to of firstNodes(program, pc, nodeOf)) if (to !== from || way !== "on") edges.set(`${from} ${to} ${way}`, { from, to, way });
+  };
+  add(0, 0, "on");
+  for (let pc = 0; pc < count; pc++) {
+    const from = nodeOf[pc] as number;
+    if (from < 0) continue;
+    for (const [to, way] of waysFrom(program, pc)) if (nodeOf[to] !== from || targets.has(to)) add(from, to, way);
+  }
+  return { nodes, edges: [...edges.values()], nodeOf };
+}
+
+/** A single character, read forwards. */
+const isLetter = ({ code, nodes }: Program, pc: number): boolean => code[pc * INSTRUCTION_WIDTH] === Op.Unit && nodes[pc]?.kind === "character";
+
+const labelOf = (pattern: string, { start, end }: Span): string => visible(pattern.slice(start, end), LABEL_LENGTH);
+
+function nodeLabel({ code, nodes, source, groups, enclosures }: Program, pc: number): string {
+  const operation = code[pc * INSTRUCTION_WIDTH];
+  const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
+  const part = nodes[pc] as Node;
+  switch (operation) {
+    case Op.Open:
+    case Op.Close: {
+      const name = groups.find(({ number }) => number === a)?.name;
+      return `${operation === Op.Open ? "opens" : "closes"} ${a}${name ? ` ${name}` : ""}`;
+    }
+    case Op.Branch:
+      return part.kind === "alternation" ? "either" : "longer first";
+    case Op.Condition:
+      return `group ${a} set?`;
+    case Op.LoopTry:
+      return part.kind === "quantifier" ? `${source.pattern.slice(part.operator.start, part.operator.end)} more?` : "more?";
+    case Op.Enter:
+    case Op.Leave: {
+      const enclosure = enclosures[a];
+      const look = enclosure?.node.kind === "look" ? `${enclosure.negated ? "no " : ""}${enclosure.node.behind ? "look back" : "look ahead"}` : "settled part";
+      return operation === Op.Enter ? look : `end of ${look}`;
+    }
+    case Op.Match:
+      return "match";
+    default:
+      return labelOf(source.pattern, part);
+  }
+}
+
+/** Where control goes on from an instruction, in the order in which it is tried. */
+export function waysFrom({ code, loops, enclosures }: Program, pc: number): readonly (readonly [pc: number, way: Way])[] {
+  const [operation = 0, a = 0, b = 0] = code.subarray(pc * INSTRUCTION_WIDTH);
+  const next = pc + 1;
+  switch (operation) {
+    case Op.Branch:
+      return [
+        [next, "first"],
+        [a, "else"],
+      ];
+    case Op.Condition:
+      return [
+        [next, "on"],
+        [b, "on"],
+      ];
+    case Op.LoopTry:
+      return loops[a]?.lazy
+        ? [
+            [b, "first"],
+            [next, "else"],
+          ]
+        : [
+            [next, "first"],
+            [b, "else"],
+          ];
+    case Op.Enter: {
+      const enclosure = enclosures[a];
+      return enclosure?.negated
+        ? [
+            [next, "first"],
+            [enclosure.next, "else"],
+          ]
+        : [[next, "on"]];
+    }
+    case Op.Leave:
+      // What was not to be there was found: nothing goes on from here.
+      return enclosures[a]?.negated ? [] : [[enclosures[a]?.next ?? next, "on"]];
+    case Op.Jump:
+      return [[a, "on"]];
+    case Op.LoopNext:
+      return [[b, "on"]];
+    case Op.Match:
+      return [];
+    default:
+      return [[next, "on"]];
+  }
+}
+
+/** The nodes that control comes to from an instruction on, itself included, past what only moves it along. */
+function firstNodes(program: Program, from: number, nodeOf: Int32Array): readonly number[] {
+  const found = new Set<number>();
+  const seen = new Set<number>();
+  const pending = [from];
+  for (let pc = pending.pop(); pc !== undefined; pc = pending.pop()) {
+    if (seen.has(pc)) continue;
+    seen.add(pc);
+    const node = nodeOf[pc] as number;
+    if (node >= 0) found.add(node);
+    else for (const [to] of waysFrom(program, pc)) pending.push(to);
+  }
+  return [...found];
+}
+
+/** Instructions that control comes to from elsewhere than from the one before. */
+function targetsOf(program: Program): Set<number> {
+  const targets = new Set<number>();
+  const count = program.code.length / INSTRUCTION_WIDTH;
+  for (let pc = 0; pc < count; pc++) for (const [to] of waysFrom(program, pc)) if (to !== pc + 1) targets.add(to);
+  return targets;
+}
