@@ -1,4 +1,4 @@
-// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine` or `-- web` measures a part.
+// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- web` or `-- seeing` measures a part.
 import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { cpus } from "node:os";
@@ -111,6 +111,19 @@ if (wanted === undefined || wanted === "web") {
     const tags = readFileSync(join(ROOT, "demo/samples/tags.txt"), "utf8");
     for (const kilobytes of [2, 20, 200]) await keystrokes(server, browser, tags.slice(0, kilobytes * 1024), kilobytes);
     await keystrokesWhileExploding(server, browser);
+  } finally {
+    await browser.close();
+    await server.stop();
+  }
+}
+
+if (wanted === undefined || wanted === "seeing") {
+  const { startBrowser, startServer } = await import("./browser.mjs");
+  const { benchSeeing } = await import("./bench-seeing.mjs");
+  const server = await startServer();
+  const browser = await startBrowser();
+  try {
+    await benchSeeing(server, browser, readFileSync(join(ROOT, "demo/samples/tags.txt"), "utf8"));
   } finally {
     await browser.close();
     await server.stop();

@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { describe, expect, test } from "@jest/globals";
 import type { Page } from "puppeteer-core";
-import { openBench, press, Stage, typePattern, waitFor, waitForPart } from "../src/bench.ts";
+import { clickText, openBench, press, Stage, typePattern, waitFor, waitForPart } from "../src/bench.ts";
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 
@@ -44,12 +44,44 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     "contrast",
     async (page) => {
       await openBench(page, await stage.benchOf("Quoted values"));
-      await page.click("[role=tab]:nth-of-type(2)");
+      await page.click("[role=tab]:nth-of-type(3)");
       await page.click(".pattern-editor .cm-content");
       await press(page, "End");
       await press(page, "ArrowLeft");
       await press(page, "ArrowLeft");
       await waitFor(page, "a table", () => document.querySelector("table") !== null);
+    },
+  ],
+  [
+    "takers and work",
+    async (page) => {
+      await openBench(page, await stage.benchOf("Counts at the weirs"));
+      await clickText(page, "[role=tab]", "Takers");
+      await clickText(page, "[role=tab]", "Work");
+      await waitFor(page, "rows", () => document.querySelectorAll("[data-part=takers] li, [aria-label='Work done'] tr").length > 10);
+    },
+  ],
+  [
+    "attempts and values",
+    async (page) => {
+      await openBench(page, await stage.benchOf("Counts at the weirs"));
+      await clickText(page, "[role=tab]", "Attempts");
+      await clickText(page, "label", "alike");
+      await waitFor(
+        page,
+        "rows",
+        () => document.querySelectorAll("[aria-label=Attempts] button").length > 3 && document.querySelector("[aria-label=Values] button") !== null,
+      );
+    },
+  ],
+  [
+    "chart and stops",
+    async (page) => {
+      await openBench(page, await stage.benchOf("States of the gates, in any case"));
+      await clickText(page, "button", "machine as a chart");
+      await clickText(page, "[role=tab]", "Stops");
+      await clickText(page, "button", "tried again");
+      await page.waitForSelector("[data-node=match]");
     },
   ],
   [
@@ -113,7 +145,7 @@ test("by keyboard alone: from the shelf into a specimen, to a flag, through the 
   await waitForPart(page, "sentence", "nothing is saved any more");
   await press(page, "Alt+Backspace");
   await waitForPart(page, "sentence", "The backtracker took");
-  for (let i = 0; i < 60 && !(await page.evaluate(() => document.activeElement?.getAttribute("role") === "listbox")); i++) await press(page, "Shift+Tab");
+  for (let i = 0; i < 60 && !(await page.evaluate(() => document.activeElement?.getAttribute("role") === "grid")); i++) await press(page, "Shift+Tab");
   await page.keyboard.press("ArrowDown");
   await waitForPart(page, "sentence", "The pattern matches");
 });

@@ -276,27 +276,39 @@ export class Reel {
     return saved;
   }
 
-  /** What becomes, after a step, of the saved state that is then held with `below` others under it. */
-  private fate(step: number, below: number): Fate {
-    const { blocks } = this;
-    for (let i = step + 1; i < this.length; i++) {
-      const block = Math.floor(i / BLOCK);
-      if (blocks.fewest.at(block) > below) {
-        i = (block + 1) * BLOCK - 1;
-        continue;
-      }
-      let saved = this.savedAt(i - 1);
-      for (const last = Math.min(this.length, (block + 1) * BLOCK); i < last; i++) {
-        const kind = this.kind(i);
-        saved = savedAfter(kind, saved, this.rows.at(i, 0));
-        if (saved > below) continue;
-        if (kind === Kind.Resume) return { kind: "taken-up", step: i };
-        return kind === Kind.Cut ? { kind: "thrown-away", step: i } : { kind: "not-needed", step: i - 1 };
-      }
-      i--;
-    }
+  /**
+   * What becomes, after a step, of the `held` states that are saved then, newest first, one after the other: an older one
+   * is never come back to before a newer one is settled, so all of them are found in one pass.
+   */
+  private *fates(step: number, held: number): Generator<Fate> {
     const last = this.length - 1;
-    return this.kind(last) === Kind.Match ? { kind: "not-needed", step: last } : { kind: "open", step: last };
+    let i = step + 1;
+    for (let below = held - 1; below >= 0; below--) {
+      i = this.firstHolding(below, i);
+      if (i > last) break;
+      const kind = this.kind(i);
+      if (kind === Kind.Resume) yield { kind: "taken-up", step: i };
+      else yield kind === Kind.Cut ? { kind: "thrown-away", step: i } : { kind: "not-needed", step: i - 1 };
+    }
+    const end: Fate = { kind: this.kind(last) === Kind.Match ? "not-needed" : "open", step: last };
+    for (;;) yield end;
+  }
+
+  /** The first step from `from` on after which at most so many states are saved; the reel's length where there is none. */
+  private firstHolding(most: number, from: number): number {
+    const { blocks } = this;
+    for (let i = from; i < this.length; ) {
+      const block = Math.floor(i / BLOCK);
+      const end = Math.min(this.length, (block + 1) * BLOCK);
+      if (blocks.fewest.at(block) <= most) {
+        for (let saved = this.savedAt(i - 1); i < end; i++) {
+          saved = savedAfter(this.kind(i), saved, this.rows.at(i, 0));
+          if (saved <= most) return i;
+        }
+      }
+      i = end;
+    }
+    return this.length;
   }
 
   private span(step: number): Span {
@@ -504,14 +516,12 @@ export class Reel {
     const out: SavedState[] = [];
     const held = step < 0 ? 0 : this.savedAt(step);
     let state = this.top(step);
-    // What is never come back to in this reel lies above others that are not either.
-    let open: Fate | undefined;
+    const fates = this.fates(step, held);
     for (let n = 0; state >= 0 && n < skip + count; n++) {
+      const fate = fates.next().value as Fate;
       if (n >= skip) {
         const pc = this.pc(state);
         const alternative = this.operation(pc) === Op.Branch;
-        const fate = open ?? this.fate(step, held - 1 - n);
-        if (fate.kind === "open") open = fate;
         const lazy = !alternative && this.program.loops[this.operand(pc)]?.lazy === true;
         out.push({
           step: state,

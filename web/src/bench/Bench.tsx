@@ -106,18 +106,20 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
             onValueChange={(value) => dispatch(panelChosen(value as SidePanel))}
             className={`flex shrink-0 flex-col border-l border-rule bg-sheet [contain:layout_paint_style] ${panel === "contrast" ? "w-[480px]" : "w-[318px]"}`}
           >
-            <Tabs.List className="flex items-baseline gap-4 border-b border-rule px-4 pt-2" aria-label="Side panel">
-              {SIDE_PANELS.map(({ value, name }) => (
-                <Tabs.Trigger
-                  key={value}
-                  value={value}
-                  className="part-name border-b-2 border-transparent pb-1 text-[16px] text-ink-2 data-[state=active]:border-tide data-[state=active]:text-ink"
-                >
-                  {name}
-                </Tabs.Trigger>
-              ))}
+            <div className="flex items-baseline gap-4 border-b border-rule px-4 pt-2">
+              <Tabs.List className="flex items-baseline gap-4" aria-label="Side panel">
+                {SIDE_PANELS.map(({ value, name }) => (
+                  <Tabs.Trigger
+                    key={value}
+                    value={value}
+                    className="part-name border-b-2 border-transparent pb-1 text-[16px] text-ink-2 data-[state=active]:border-tide data-[state=active]:text-ink"
+                  >
+                    {name}
+                  </Tabs.Trigger>
+                ))}
+              </Tabs.List>
               <AskingControl pattern={pattern} />
-            </Tabs.List>
+            </div>
             <Tabs.Content value="ledger" className="flex min-h-0 flex-1 flex-col" tabIndex={-1}>
               <Ledger />
             </Tabs.Content>
@@ -147,7 +149,7 @@ function useTransportKeys(controls: EngineControls): void {
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey) return;
       const target = event.target instanceof Element ? event.target : null;
-      const takesKeys = target?.closest(".cm-editor, input, textarea, [role=listbox], [role=region], [role=tablist], [role=menu], [role=dialog]");
+      const takesKeys = target?.closest(".cm-editor, input, textarea, [role=listbox], [role=grid], [role=region], [role=tablist], [role=menu], [role=dialog]");
       if (!event.altKey && takesKeys) return;
       const keys = `${event.shiftKey ? "Shift+" : ""}${event.key}`;
       const wind = keys === "Backspace" ? () => controls.wind(null) : TRANSPORT.flatMap((t) => t.windings).find((w) => w.keys === keys)?.wind;

@@ -1,6 +1,6 @@
 /** Which of the specimen's samples is on show; added, renamed and removed here. */
 import { DropdownMenu } from "radix-ui";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { sampleAdded, sampleEdited, sampleRemoved, sampleShown } from "../draft/draftSlice.ts";
 import { size } from "../shared/words.ts";
@@ -12,6 +12,8 @@ export function SampleTabs() {
   const shown = useAppSelector((s) => s.draft.shown);
   const stage = useAppSelector((s) => s.bench.stage);
   const [renaming, setRenaming] = useState(false);
+  /** The menu is closing because the sample is to be renamed: the field takes the focus, not the menu's button. */
+  const wantsName = useRef(false);
   const current = samples.find((s) => s.key === shown);
   return (
     <div className="flex h-[30px] shrink-0 items-center gap-3 border-b border-rule px-4">
@@ -50,11 +52,25 @@ export function SampleTabs() {
           ⋯
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content className="z-10 min-w-40 border border-rule bg-sheet p-1 shadow-sm" align="start">
+          <DropdownMenu.Content
+            onCloseAutoFocus={(event) => {
+              if (!wantsName.current) return;
+              wantsName.current = false;
+              event.preventDefault();
+              setRenaming(true);
+            }}
+            className="z-10 min-w-40 border border-rule bg-sheet p-1 shadow-sm"
+            align="start"
+          >
             <DropdownMenu.Item className="px-2 py-1 data-[highlighted]:bg-tide-wash" onSelect={() => dispatch(sampleAdded(`sample ${samples.length + 1}`, ""))}>
               Add an empty sample
             </DropdownMenu.Item>
-            <DropdownMenu.Item className="px-2 py-1 data-[highlighted]:bg-tide-wash" onSelect={() => setTimeout(() => setRenaming(true))}>
+            <DropdownMenu.Item
+              className="px-2 py-1 data-[highlighted]:bg-tide-wash"
+              onSelect={() => {
+                wantsName.current = true;
+              }}
+            >
               Rename this one
             </DropdownMenu.Item>
             <DropdownMenu.Item

@@ -294,9 +294,14 @@ async function answer(engine: Engine, dispatch: AppDispatch, question: Asked): P
   const growth = work.trouble ? await engine.growth(generation) : null;
   if (growth && current()) dispatch(growthReady(growth));
   if (reel?.complete !== false || !current()) return;
+  // A hundred megabytes are for a pattern that rests, not for every key.
+  await new Promise((resolve) => setTimeout(resolve, LONG_REEL_PAUSE));
+  if (!current()) return;
   const whole = await engine.record(generation, "whole");
   if (whole && current()) dispatch(reelReady(whole));
 }
+
+const LONG_REEL_PAUSE = 600;
 
 /** What is asked of the reel only while it is on show: who took what, and what the steps were spent on. */
 function useReelViews(engine: Engine | null): void {

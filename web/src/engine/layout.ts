@@ -5,6 +5,8 @@ import type { ChartLayout } from "./messages.ts";
 
 const LETTER = 8.2;
 const NODE_HEIGHT = 26;
+/** Which way up a chart stands is decided by its alternatives, where it has any, and else by its loops. */
+const ALTERNATIVES_WEIGH = 1_000;
 const PADDING = 20;
 /** Room for what stands beside an edge: its rank and how often it was taken. */
 const EDGE_LABEL = { width: 46, height: 14 };
@@ -24,7 +26,8 @@ export function layoutOf({ nodes, edges }: Graph): ChartLayout {
   const { width = 0, height = 0 } = graph.graph();
   const placeOf = (node: number): number => (graph.node(String(node)) as { y: number }).y;
   // The way that is tried first stands above the other.
-  const above = edges.reduce((sum, { to, way }) => sum + (way === "first" ? placeOf(to) : way === "else" ? -placeOf(to) : 0), 0);
+  const weight = (from: number): number => (nodes[from]?.kind === "choice" ? ALTERNATIVES_WEIGH : 1);
+  const above = edges.reduce((sum, { from, to, way }) => sum + weight(from) * (way === "first" ? placeOf(to) : way === "else" ? -placeOf(to) : 0), 0);
   const down = (y: number): number => (above > 0 ? height - y : y);
   return {
     width,

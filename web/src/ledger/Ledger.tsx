@@ -171,35 +171,40 @@ function Rows({ rows, name, chosenRow = -1, onKeyDown, stale = false, children }
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
   const table = useMemo(() => (result ? new MatchTable(result.matches.groupCount, result.matches.rows) : null), [result]);
   const virtual = useRowVirtualizer(rows.count, scroller);
-  const list = onKeyDown !== undefined && rows.count > 0;
   useEffect(() => {
     if (chosenRow > 0) virtual.scrollToIndex(chosenRow, { align: "auto" });
   }, [virtual, chosenRow]);
   if (!table) return null;
   const stretch = (match: number): Stretch => ({ start: table.start(match), end: table.end(match) });
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: its role, list or region, is set below.
-    // biome-ignore lint/a11y/useAriaPropsSupportedByRole: both of its roles have names.
+    // biome-ignore lint/a11y/useAriaPropsSupportedByRole: only the grid has an active row.
+    // biome-ignore lint/a11y/noStaticElementInteractions: its role, grid or region, is set below.
     <div
       ref={scroller}
-      role={list ? "listbox" : "region"}
+      role={rows.count > 0 ? "grid" : "region"}
       aria-label={name}
-      aria-activedescendant={list && chosenRow >= 0 ? `match-${chosen}` : undefined}
+      aria-rowcount={rows.count > 0 ? rows.count : undefined}
+      aria-activedescendant={chosenRow >= 0 && rows.count > 0 ? `match-${chosen}` : undefined}
       tabIndex={0}
       onKeyDown={onKeyDown}
       className={`min-h-0 flex-1 overflow-auto ${stale ? "[&_*]:font-normal! [&_*]:text-ink-2! [&_svg]:opacity-40" : ""}`}
     >
-      <div style={{ height: virtual.getTotalSize() }} className="relative">
+      <div role={rows.count > 0 ? "rowgroup" : undefined} style={{ height: virtual.getTotalSize() }} className="relative">
         {virtual.getVirtualItems().map((item) => {
           const row = rows.at(item.index);
           return (
+            // biome-ignore lint/a11y/useSemanticElements: of a hundred thousand rows only those in view are made, which a table element does not allow for.
             <div
               key={item.key}
               className="absolute inset-x-0 grid grid-cols-[44px_92px_1fr] items-center border-b border-rule-soft px-4"
               style={{ top: item.start, height: ROW_HEIGHT }}
+              role="row"
+              tabIndex={-1}
+              aria-rowindex={item.index + 1}
+              data-row={row.kind}
               {...(row.kind === "match"
-                ? { id: `match-${row.match}`, role: "option", "aria-selected": row.match === chosen, onClick: () => controls.chooseMatch(row.match) }
-                : { role: "presentation" })}
+                ? { id: `match-${row.match}`, "aria-selected": row.match === chosen, onClick: () => controls.chooseMatch(row.match) }
+                : {})}
             >
               {row.kind === "match" ? (
                 <MatchRow nth={row.match + 1} chosen={row.match === chosen} value={stretch(row.match)} text={text} />

@@ -18,15 +18,27 @@ function Text({ text, value, length = 60 }: { readonly text: string; readonly va
   return visible(text.slice(value.start, value.end), length);
 }
 
+interface CellProps {
+  readonly className: string;
+  readonly style?: React.CSSProperties;
+  readonly children: React.ReactNode;
+}
+
+/** A cell of the grid. What is chosen is its row; the cell only holds. */
+function Cell(props: CellProps) {
+  // biome-ignore lint/a11y/useSemanticElements: of a hundred thousand rows only those in view are made, which a table element does not allow for.
+  return <span role="gridcell" tabIndex={-1} {...props} />;
+}
+
 export function MatchRow({ nth, chosen, value, text }: { nth: number; chosen: boolean; value: Stretch; text: string }) {
   const weight = chosen ? "font-semibold" : "";
   return (
     <>
-      <span className={chosen ? "font-semibold text-tide" : ""}>{number(nth)}</span>
-      <span className={`pr-2 text-right text-ink-2 ${weight}`}>{spanText(value.start, value.end)}</span>
-      <span className={`source truncate text-[13px] ${weight}`}>
+      <Cell className={chosen ? "font-semibold text-tide" : ""}>{number(nth)}</Cell>
+      <Cell className={`pr-2 text-right text-ink-2 ${weight}`}>{spanText(value.start, value.end)}</Cell>
+      <Cell className={`source truncate text-[13px] ${weight}`}>
         <Text text={text} value={value} />
-      </span>
+      </Cell>
     </>
   );
 }
@@ -39,7 +51,7 @@ export function WhereRow({ match, value, text }: { match: number; value: Stretch
   return (
     <>
       <span />
-      <span className="col-span-2 flex items-baseline gap-2 whitespace-nowrap text-[12px] text-ink-2">
+      <Cell className="col-span-2 flex items-baseline gap-2 whitespace-nowrap text-[12px] text-ink-2">
         <span>
           line {number(from.line)}:{number(from.column)}
         </span>
@@ -52,7 +64,7 @@ export function WhereRow({ match, value, text }: { match: number; value: Stretch
             found
           </button>
         </span>
-      </span>
+      </Cell>
     </>
   );
 }
@@ -71,22 +83,24 @@ interface GroupRowProps {
 export function GroupRow({ group, value, open, changed, followed, follow, text }: GroupRowProps) {
   return (
     <>
-      <button
-        type="button"
-        className={`truncate pr-2 text-right text-[12px] hover:text-tide ${followed ? "font-semibold text-tide underline" : "text-ink-2"}`}
-        style={{ paddingLeft: group.depth * 6 }}
-        aria-pressed={followed}
-        aria-label={`Follow group ${group.number}`}
-        title={followed ? "Winding to a capture's change follows this group alone" : "Follow this group when winding to a capture's change"}
-        onClick={(event) => {
-          event.stopPropagation();
-          follow();
-        }}
-      >
-        {group.number}
-      </button>
-      <span className="pr-2 text-right text-[13px] text-ink-2">{value ? spanText(value.start, value.end) : ""}</span>
-      <span className={`flex min-w-0 items-center gap-2 text-[13px] ${changed ? "font-semibold" : ""}`} style={{ paddingLeft: group.depth * 10 }}>
+      <Cell className="grid">
+        <button
+          type="button"
+          className={`truncate pr-2 text-right text-[12px] hover:text-tide ${followed ? "font-semibold text-tide underline" : "text-ink-2"}`}
+          style={{ paddingLeft: group.depth * 6 }}
+          aria-pressed={followed}
+          aria-label={`Follow group ${group.number}`}
+          title={followed ? "Winding to a capture's change follows this group alone" : "Follow this group when winding to a capture's change"}
+          onClick={(event) => {
+            event.stopPropagation();
+            follow();
+          }}
+        >
+          {group.number}
+        </button>
+      </Cell>
+      <Cell className="pr-2 text-right text-[13px] text-ink-2">{value ? spanText(value.start, value.end) : ""}</Cell>
+      <Cell className={`flex min-w-0 items-center gap-2 text-[13px] ${changed ? "font-semibold" : ""}`} style={{ paddingLeft: group.depth * 10 }}>
         <GroupSwatch group={group.number} />
         {group.name && <span className="shrink-0 text-ink-2">{group.name}</span>}
         <span className="source truncate">
@@ -94,7 +108,7 @@ export function GroupRow({ group, value, open, changed, followed, follow, text }
         </span>
         {open !== null && <span className="shrink-0 text-[12px] font-normal text-tide">open since {number(open)}</span>}
         {changed && <span className="shrink-0 text-[12px] text-tide">just now</span>}
-      </span>
+      </Cell>
     </>
   );
 }
@@ -103,14 +117,14 @@ export function TurnRow({ number: nth, last, value, text }: { number: number; la
   return (
     <>
       <span />
-      <span className="pr-2 text-right text-[12px] text-ink-2">{spanText(value.start, value.end)}</span>
-      <span className={`flex min-w-0 items-center gap-2 pl-7 text-[12px] ${last ? "" : "text-ink-2"}`}>
+      <Cell className="pr-2 text-right text-[12px] text-ink-2">{spanText(value.start, value.end)}</Cell>
+      <Cell className={`flex min-w-0 items-center gap-2 pl-7 text-[12px] ${last ? "" : "text-ink-2"}`}>
         <span className="shrink-0">turn {nth}</span>
         <span className="source truncate">
           <Text text={text} value={value} length={40} />
         </span>
         {last && <span className="shrink-0 text-tide">kept</span>}
-      </span>
+      </Cell>
     </>
   );
 }
