@@ -22,7 +22,7 @@ import { SampleEditor } from "./SampleEditor.tsx";
 import { SampleTabs } from "./SampleTabs.tsx";
 import { TakersPanel } from "./TakersPanel.tsx";
 import { useDraft } from "./useDraft.ts";
-import { type EngineControls, EngineProvider, useEngine } from "./useEngine.ts";
+import { type EngineControls, EngineFollowers, EngineProvider, useEngine } from "./useEngine.ts";
 
 const MachineChart = lazy(() => import("../chart/MachineChart.tsx").then(({ MachineChart: Chart }) => ({ default: Chart })));
 
@@ -54,7 +54,7 @@ export function Bench() {
 function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   const dispatch = useAppDispatch();
   const draft = useDraft(specimen);
-  const controls = useEngine();
+  const { controls, engine } = useEngine();
   const pattern = useRef<PatternHandle>(null);
   const open = useAppSelector((s) => s.draft.id === specimen.id);
   const title = useAppSelector((s) => s.draft.fields.title);
@@ -73,6 +73,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   if (!open) return <p className="p-10 text-ink-2">The specimen is being opened …</p>;
   return (
     <EngineProvider value={controls}>
+      <EngineFollowers engine={engine} />
       <InBar>
         <Link to="/" className="text-ink-2 hover:text-tide">
           Shelf

@@ -105,7 +105,15 @@ function questionOf({ draft, bench }: RootState): Question {
   return { id: draft.id, pattern, flags, dialect, text: shownSample(draft)?.text ?? "", asking: bench.asking };
 }
 
-export function useEngine(): EngineControls {
+/** What follows the reel's steps and the carets; a component of its own, so that the bench itself is not rendered with each of them. */
+export function EngineFollowers({ engine }: { readonly engine: Engine | null }): null {
+  useContrast(engine);
+  useReelViews(engine);
+  useAddress(engine);
+  return null;
+}
+
+export function useEngine(): { readonly controls: EngineControls; readonly engine: Engine | null } {
   const dispatch = useAppDispatch();
   const [engine, setEngine] = useState<Engine | null>(null);
 
@@ -120,10 +128,6 @@ export function useEngine(): EngineControls {
       dispatch(left());
     };
   }, [dispatch]);
-
-  useContrast(engine);
-  useReelViews(engine);
-  useAddress(engine);
 
   // Winding: one question at a time; while it is under way only the newest wish is remembered.
   const wish = useRef<number | null>(null);
@@ -148,7 +152,7 @@ export function useEngine(): EngineControls {
   );
 
   const finding = useRef<Promise<void>>(Promise.resolve());
-  return useMemo(() => {
+  const controls = useMemo((): EngineControls => {
     const wind = (step: number | null) => {
       const { reel } = store.getState().bench;
       if (!reel) return;
@@ -236,6 +240,7 @@ export function useEngine(): EngineControls {
       savedStates: async (step, count) => (engine ? engine.savedStates(step, count) : []),
     };
   }, [engine, dispatch, show]);
+  return { controls, engine };
 }
 
 /**

@@ -22,12 +22,12 @@ export function columnsOf({ modes, others }: ContrastChoice, chosen: readonly Qu
   return [...written, ...byMode, ...others.map((other): Column => ({ kind: "pattern", ...other }))].slice(0, MOST_COLUMNS);
 }
 
-/** The quantifiers that a choice means, of those that the pattern has. */
+/** The quantifiers that a choice means, of those that the pattern has; the caret's again where an edit has moved all that were chosen. */
 export function chosenOf(
   { operators }: ContrastChoice,
   quantifiers: readonly QuantifierMark[],
   atCaret: QuantifierMark | undefined,
 ): readonly QuantifierMark[] {
-  if (operators === null) return atCaret ? [atCaret] : [];
-  return quantifiers.filter((q) => operators.includes(q.operator.start));
+  const chosen = quantifiers.filter((q) => operators?.includes(q.operator.start));
+  return chosen.length > 0 || operators?.length === 0 || !atCaret ? chosen : [atCaret];
 }
