@@ -1,7 +1,7 @@
 /** The bench: pattern above, sample and its ledger in the middle, the reel along the bottom. */
 import { skipToken } from "@reduxjs/toolkit/query";
 import { Tabs } from "radix-ui";
-import { lazy, Suspense, useEffect, useMemo, useRef } from "react";
+import { lazy, Suspense, useEffect, useRef } from "react";
 import { Link, useParams } from "react-router";
 import { isProblem, type Specimen, specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
@@ -62,8 +62,6 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   const panel = useAppSelector((s) => s.bench.panel);
   const stage = useAppSelector((s) => s.bench.stage);
   const further = useAppSelector((s) => s.bench.contrastFurther);
-  const variants = useAppSelector((s) => s.bench.contrast?.variants);
-  const names = useMemo(() => variants?.filter((v) => v.mistake === null).map((v) => v.column.name) ?? [], [variants]);
   useTransportKeys(controls);
 
   useEffect(() => {
@@ -132,7 +130,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
             </Tabs.Content>
           </Tabs.Root>
         </div>
-        {panel === "contrast" && further && further.reels.length > 1 ? <ContrastReels further={further} names={names} /> : <ReelPanel />}
+        {panel === "contrast" && further && further.reels.length > 1 ? <ContrastReels further={further} /> : <ReelPanel />}
       </main>
     </EngineProvider>
   );

@@ -139,7 +139,8 @@ const slice = createSlice({
     contrastReady: (state, { payload }: PayloadAction<ContrastResult | null>) => ({
       ...state,
       contrast: payload,
-      contrastFurther: null,
+      // Charts stay until there are newer ones: taking them away and back with every key is work and unrest.
+      contrastFurther: payload && state.contrastFurther,
     }),
     contrastChosen: (state, { payload }: PayloadAction<ContrastChoice>) => ({ ...state, contrastChoice: payload }),
     contrastFurtherKnown: (state, { payload }: PayloadAction<ContrastFurther>) => ({ ...state, contrastFurther: payload }),

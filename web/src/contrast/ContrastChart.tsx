@@ -1,6 +1,7 @@
 /** Steps over the length of the text, a line for each variant; both axes are logarithmic, so that a power is a straight line. */
 import type { CurvePoint } from "@lamprey/core";
 import { countWords } from "@lamprey/core";
+import { memo } from "react";
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import { number } from "../shared/words.ts";
 import { VARIANT_MARKS } from "./VariantMark.tsx";
@@ -12,7 +13,10 @@ const power = (digits: string): number => Math.log10(Number(`0.${digits}`)) + di
 const SIGNS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
 const ten = (n: number): string => (n < 4 ? number(10 ** n) : `10${Array.from(String(n), (d) => SIGNS.charAt(Number(d))).join("")}`);
 
-export default function ContrastChart({ names, curves }: { readonly names: readonly string[]; readonly curves: readonly (readonly CurvePoint[])[] }) {
+/** Drawn again only when there are other curves. */
+export default memo(ContrastChart);
+
+function ContrastChart({ names, curves }: { readonly names: readonly string[]; readonly curves: readonly (readonly CurvePoint[])[] }) {
   const lengths = [...new Set(curves.flatMap((curve) => curve.map((p) => p.length)))].sort((a, b) => a - b);
   const rows = lengths.map((length) => ({
     length,

@@ -13,7 +13,7 @@ const ContrastChart = lazy(() => import("./ContrastChart.tsx"));
 export function ContrastPanel({ take }: { readonly take: (edits: readonly Edit[]) => void }) {
   const contrast = useAppSelector((s) => s.bench.contrast);
   const further = useAppSelector((s) => s.bench.contrastFurther);
-  const sentences = [...(contrast?.sentences ?? []), ...(further?.sentences ?? [])];
+  const sentences = [...(contrast?.sentences ?? []), ...(further?.generation === contrast?.generation ? (further?.sentences ?? []) : [])];
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls.
     <section className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Contrast">
@@ -31,7 +31,7 @@ export function ContrastPanel({ take }: { readonly take: (edits: readonly Edit[]
               <figcaption className="px-2 text-[12px] text-ink-2">steps on beginnings of the sample, counted exactly</figcaption>
               <div className="h-[150px]">
                 <Suspense fallback={null}>
-                  <ContrastChart names={contrast.variants.filter((v) => v.mistake === null).map((v) => v.column.name)} curves={further.curves} />
+                  <ContrastChart names={further.names} curves={further.curves} />
                 </Suspense>
               </div>
             </figure>

@@ -23,7 +23,8 @@ const WIDTHS = [40, 200, 1_000, 10_000, 100_000] as const;
 
 type Range = readonly [bottom: number, top: number];
 
-export function ContrastReels({ further, names }: { readonly further: ContrastFurther; readonly names: readonly string[] }) {
+export function ContrastReels({ further }: { readonly further: ContrastFurther }) {
+  const { names } = further;
   const [by, setBy] = useState<Winding["by"]>("step");
   const [value, setValue] = useState(0);
   const [zoom, setZoom] = useState(1);
@@ -165,7 +166,7 @@ function VariantReel({ index, name, generation, length, complete, scale, winding
     if (room === 0) return;
     let left = false;
     void controls.variantProfile(generation, index, from, to, columns).then((answer) => {
-      if (!left) setProfile(answer);
+      if (!left && answer) setProfile(answer);
     });
     return () => {
       left = true;
@@ -174,7 +175,7 @@ function VariantReel({ index, name, generation, length, complete, scale, winding
   useEffect(() => {
     let left = false;
     void controls.variantView(generation, index, { by, value }).then((answer) => {
-      if (!left) setView(answer);
+      if (!left && answer) setView(answer);
     });
     return () => {
       left = true;

@@ -127,7 +127,7 @@ export class Contrasts {
       matches: reel.matchCount,
       backtracks: reel.end.backtracks,
     }));
-    return useless() ? null : { generation, curves, sentences, reels };
+    return useless() ? null : { generation, names: current.variants.map((v) => v.name), curves, sentences, reels };
   }
 
   private givings({ variants, reels }: Current): string[] {

@@ -196,6 +196,7 @@ export interface ContrastResult {
 /** What takes longer than a keystroke may. One entry for each variant that runs. */
 export interface ContrastFurther {
   readonly generation: number;
+  readonly names: readonly string[];
   readonly curves: readonly (readonly CurvePoint[])[];
   readonly sentences: readonly string[];
   readonly reels: readonly { readonly length: number; readonly complete: boolean; readonly matches: number; readonly backtracks: number }[];
