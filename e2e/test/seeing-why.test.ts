@@ -252,3 +252,23 @@ describe("the ledger", () => {
     await waitForPart(page, "sentence", "Group 2 closes and holds “1”");
   });
 });
+
+test("an earlier revision is put beside the pattern", async () => {
+  const { id, address } = await stage.keep("a+", "aab b");
+  // What stood for five seconds is kept as an earlier revision.
+  await new Promise((done) => setTimeout(done, 5_200));
+  await fetch(`${stage.server.address}/api/specimens/${id}`, {
+    method: "PATCH",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ revision: 1, pattern: "[ab]+" }),
+  });
+  const page = await stage.page();
+  await openBench(page, address);
+  await openTab(page, "Contrast");
+  await page.waitForSelector("select[aria-label='An earlier revision']");
+  await page.select("select[aria-label='An earlier revision']", "1");
+  await waitFor(page, "its column", () =>
+    [...document.querySelectorAll("[aria-label=Contrast] thead th")].some((th) => (th.textContent ?? "").includes("revision 1")),
+  );
+  await waitFor(page, "where they part", () => document.body.innerText.includes("They part at 0: greedy goes on to 3, revision 1 ends at 2."));
+});

@@ -82,6 +82,13 @@ export const openapi = {
         responses: { 200: answer("Removed", "SpecimenHead"), 404: problem("Unknown") },
       },
     },
+    "/api/specimens/{id}/earlier": {
+      get: {
+        summary: "What the pattern was before, the newest first; only what stood for a few seconds",
+        parameters: [id],
+        responses: { 200: answer("The earlier patterns", "EarlierPatterns"), 404: problem("Unknown") },
+      },
+    },
     "/api/specimens/{id}/restore": {
       post: { summary: "Restore a removed specimen", parameters: [id], responses: { 200: answer("Restored", "SpecimenHead"), 404: problem("Unknown") } },
     },
@@ -100,6 +107,15 @@ export const openapi = {
       SpecimenHead: closed({ ...keptFields, samples: { type: "array", items: closed(sampleHead) } }),
       Specimen: closed({ ...keptFields, samples: { type: "array", items: closed({ ...sampleHead, text }) } }),
       SpecimenList: closed({ items: { type: "array", items: ref("SpecimenHead") }, total: whole }),
+      EarlierPatterns: closed({
+        items: {
+          type: "array",
+          items: closed({
+            ...{ revision: keptFields.revision, pattern: ownFields.pattern, dialect: ownFields.dialect, flags: ownFields.flags },
+            keptAt: { type: "string", format: "date-time" },
+          }),
+        },
+      }),
       Problem: {
         type: "object",
         description: "RFC 9457",

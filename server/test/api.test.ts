@@ -10,6 +10,7 @@ import { createApp } from "../src/app.ts";
 import { openapi } from "../src/openapi.ts";
 import { seedOnce } from "../src/seed.ts";
 import { DEMO_FOLDER, readSettings } from "../src/settings.ts";
+import { Specimen } from "../src/specimens/entities.ts";
 import { Specimens } from "../src/specimens/specimens.ts";
 import { openStore, type Store } from "../src/store/store.ts";
 
@@ -41,6 +42,39 @@ describe("specimens", () => {
     expect(body.total).toBeGreaterThanOrEqual(8);
     expect(Math.max(...body.items.map((i: { samples: { length: number }[] }) => i.samples[0]?.length ?? 0))).toBeGreaterThan(200_000);
     expect(await seedOnce(store, specimens, DEMO_FOLDER)).toBe(0);
+  });
+
+  test("what the pattern was before is kept where it stood for a while, the newest first, and not without end", async () => {
+    const made = await make({ title: "Earlier", pattern: "a", samples: [{ name: "s", text: "" }] });
+    const earlier = async () => (await request(app).get(`${url}/${made.id}/earlier`).expect(200)).body.items;
+    const change = async (revision: number, fields: object) =>
+      request(app)
+        .patch(`${url}/${made.id}`)
+        .send({ revision, ...fields })
+        .expect(200);
+    /** Lets what is kept have stood for a minute. */
+    const age = async () => {
+      await store.fork().nativeUpdate(Specimen, { id: made.id }, { updatedAt: new Date(Date.now() - 60_000) });
+    };
+    await change(1, { pattern: "ab" });
+    expect(await earlier()).toEqual([]);
+    await age();
+    await change(2, { pattern: "abc" });
+    await age();
+    await change(3, { title: "Another title" });
+    await age();
+    await change(4, { flags: "g" });
+    expect(await earlier()).toMatchObject([
+      { revision: 4, pattern: "abc", flags: "", dialect: "ecmascript" },
+      { revision: 2, pattern: "ab" },
+    ]);
+    for (let revision = 5; revision < 110; revision++) {
+      await age();
+      await change(revision, { pattern: String(revision) });
+    }
+    expect(await earlier()).toHaveLength(100);
+    await request(app).get(`${url}/00000000-0000-4000-8000-000000000000/earlier`).expect(404);
+    await request(app).post(`${url}/${made.id}/earlier`).expect(405);
   });
 
   test("made, read, changed, removed and restored", async () => {

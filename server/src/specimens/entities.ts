@@ -1,4 +1,4 @@
-/** What is kept: specimens and their sample texts. */
+/** What is kept: specimens, what their patterns were before, and their sample texts. */
 import { defineEntity, type InferEntity, Type } from "@mikro-orm/core";
 
 const ESCAPED = "\u0001json:";
@@ -50,6 +50,22 @@ export const Specimen = defineEntity({
   }),
 });
 
+/** A pattern as it stood at an earlier revision. */
+export const Earlier = defineEntity({
+  name: "Earlier",
+  tableName: "earlier",
+  properties: (p) => ({
+    id: p.string().primary(),
+    specimenId: p.string(),
+    revision: p.integer(),
+    pattern: p.type(ExactText).$type<string>(),
+    dialect: p.string(),
+    flags: p.string(),
+    /** When it was kept. */
+    keptAt: p.datetime(),
+  }),
+});
+
 export const Sample = defineEntity({
   name: "Sample",
   tableName: "sample",
@@ -72,4 +88,5 @@ export const Fact = defineEntity({
 });
 
 export type SpecimenRow = InferEntity<typeof Specimen>;
+export type EarlierRow = InferEntity<typeof Earlier>;
 export type SampleRow = InferEntity<typeof Sample>;

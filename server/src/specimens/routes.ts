@@ -1,4 +1,4 @@
-/** `/api/specimens`: made, listed, searched, read, changed, removed and restored. */
+/** `/api/specimens`: made, listed, searched, read, changed, removed and restored; and what their patterns were before. */
 import { type RequestHandler, Router } from "express";
 import { Problem } from "../problem.ts";
 import { check, newSpecimen, specimenChange, specimenId, specimenQuery } from "./schemas.ts";
@@ -45,6 +45,12 @@ export function specimenRoutes(specimens: Specimens): Router {
       response.json(await specimens.remove(idOf(request.params.id)));
     })
     .all(only("GET", "PATCH", "DELETE"));
+  router
+    .route("/:id/earlier")
+    .get(async (request, response) => {
+      response.json({ items: await specimens.earlier(idOf(request.params.id)) });
+    })
+    .all(only("GET"));
   router
     .route("/:id/restore")
     .post(async (request, response) => {

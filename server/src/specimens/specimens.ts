@@ -4,7 +4,7 @@ import type { DialectName } from "@lamprey/core";
 import type { SqlEntityManager } from "@mikro-orm/libsql";
 import { Problem } from "../problem.ts";
 import type { Store } from "../store/store.ts";
-import { Sample, type SampleRow, Specimen, type SpecimenRow } from "./entities.ts";
+import { Earlier, Sample, type SampleRow, Specimen, type SpecimenRow } from "./entities.ts";
 import type { SampleInput, SpecimenChange, SpecimenFields, SpecimenQuery } from "./schemas.ts";
 
 export interface SampleHead {
@@ -36,6 +36,20 @@ export interface SpecimenList {
   readonly items: readonly SpecimenHead[];
   readonly total: number;
 }
+
+/** A pattern at an earlier revision. */
+export interface EarlierPattern {
+  readonly revision: number;
+  readonly pattern: string;
+  readonly dialect: DialectName;
+  readonly flags: string;
+  readonly keptAt: string;
+}
+
+/** Milliseconds that a pattern must have stood unchanged for it to be kept as an earlier one. */
+const STOOD_FOR = 5_000;
+/** Earlier patterns kept of a specimen; the oldest go first. */
+const MOST_EARLIER = 100;
 
 export class Specimens {
   private readonly store: Store;
@@ -82,7 +96,9 @@ export class Specimens {
     const { revision, samples, ...own } = change;
     return this.store.fork().transactional(async (fork) => {
       const em = fork as SqlEntityManager;
-      const values = { ...own, revision: revision + 1, updatedAt: new Date() };
+      const now = new Date();
+      await this.keepEarlier(em, id, change, now);
+      const values = { ...own, revision: revision + 1, updatedAt: now };
       const changed = await em.nativeUpdate(Specimen, { id, revision, deletedAt: null }, values);
       if (changed === 0) {
         const current = await this.whole(em, await this.find(em, id));
@@ -93,6 +109,30 @@ export class Specimens {
       const heads = await this.sampleHeads(em, [id]);
       return { ...head(await this.find(em, id)), samples: heads.map(sampleHead) };
     });
+  }
+
+  /** A pattern that is about to be changed is kept as it was, if it stood for a while: not every letter of it that was typed. */
+  private async keepEarlier(em: SqlEntityManager, id: string, change: SpecimenChange, now: Date): Promise<void> {
+    const row = await em.findOne(Specimen, { id, revision: change.revision, deletedAt: null }, { disableIdentityMap: true });
+    if (!row || now.getTime() - row.updatedAt.getTime() < STOOD_FOR) return;
+    const { pattern, dialect, flags, revision, updatedAt } = row;
+    if ((change.pattern ?? pattern) === pattern && (change.dialect ?? dialect) === dialect && (change.flags ?? flags) === flags) return;
+    em.persist(em.create(Earlier, { id: randomUUID(), specimenId: id, revision, pattern, dialect, flags, keptAt: updatedAt }));
+    await em.flush();
+    const kept = await em.find(Earlier, { specimenId: id }, { orderBy: { revision: "desc" }, offset: MOST_EARLIER, fields: ["id"] });
+    if (kept.length > 0) await em.nativeDelete(Earlier, { id: { $in: kept.map((each) => each.id) } });
+  }
+
+  /** What the pattern was before, the newest first. */
+  async earlier(id: string): Promise<readonly EarlierPattern[]> {
+    const em = this.store.fork();
+    await this.find(em, id);
+    const rows = await em.find(Earlier, { specimenId: id }, { orderBy: { revision: "desc" } });
+    return rows.map(({ revision, pattern, dialect, flags, keptAt }) => ({
+      ...{ revision, pattern, flags },
+      dialect: dialect as DialectName,
+      keptAt: keptAt.toISOString(),
+    }));
   }
 
   async remove(id: string): Promise<SpecimenHead> {

@@ -18,4 +18,17 @@ class CreateSpecimens extends Migration {
   }
 }
 
-export const migrationsList = [{ name: "0001-specimens", class: CreateSpecimens }];
+class KeepEarlierPatterns extends Migration {
+  override up(): void {
+    this.addSql(`create table earlier (
+      id text primary key, specimen_id text not null references specimen (id), revision integer not null,
+      pattern text not null, dialect text not null, flags text not null, kept_at datetime not null
+    )`);
+    this.addSql("create index earlier_by_specimen on earlier (specimen_id, revision)");
+  }
+}
+
+export const migrationsList = [
+  { name: "0001-specimens", class: CreateSpecimens },
+  { name: "0002-earlier-patterns", class: KeepEarlierPatterns },
+];

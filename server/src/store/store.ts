@@ -3,7 +3,7 @@ import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { LibSqlDriver, MikroORM, type SqlEntityManager } from "@mikro-orm/libsql";
 import { Migrator } from "@mikro-orm/migrations";
-import { Fact, Sample, Specimen } from "../specimens/entities.ts";
+import { Earlier, Fact, Sample, Specimen } from "../specimens/entities.ts";
 import { migrationsList } from "./migrations.ts";
 
 export interface Store {
@@ -18,7 +18,7 @@ export async function openStore(folder: string): Promise<Store> {
   const orm = await MikroORM.init({
     driver: LibSqlDriver,
     dbName: join(folder, "lamprey.sqlite"),
-    entities: [Specimen, Sample, Fact],
+    entities: [Specimen, Earlier, Sample, Fact],
     extensions: [Migrator],
     migrations: { migrationsList, snapshot: false, silent: true },
   });

@@ -27,6 +27,15 @@ export interface Specimen extends Omit<SpecimenHead, "samples"> {
   readonly samples: readonly (SampleHead & { readonly text: string })[];
 }
 
+/** A pattern at an earlier revision. */
+export interface EarlierPattern {
+  readonly revision: number;
+  readonly pattern: string;
+  readonly dialect: DialectName;
+  readonly flags: string;
+  readonly keptAt: string;
+}
+
 export interface SampleChange {
   readonly id?: string;
   readonly name: string;
@@ -67,6 +76,7 @@ export const specimensApi = createApi({
       providesTags: ["list"],
     }),
     read: build.query<Specimen, string>({ query: (id) => `/${id}`, keepUnusedDataFor: 0 }),
+    earlier: build.query<{ items: readonly EarlierPattern[] }, string>({ query: (id) => `/${id}/earlier`, keepUnusedDataFor: 0 }),
     create: build.mutation<Specimen, { title: string; pattern?: string; flags?: string; notes?: string; samples?: { name: string; text: string }[] }>({
       query: (body) => ({ url: "", method: "POST", body }),
       invalidatesTags: ["list"],

@@ -1,9 +1,12 @@
 /** The contrast: the same sample under several quantifier modes or patterns, side by side. */
 import { type Edit, visible } from "@lamprey/core";
-import { lazy, Suspense } from "react";
+import { skipToken } from "@reduxjs/toolkit/query";
+import { lazy, Suspense, useEffect } from "react";
+import { specimensApi } from "../api/specimens.ts";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { contrastChosen } from "../bench/benchSlice.ts";
 import { quantifierAtCaret } from "../bench/useEngine.ts";
+import { clock } from "../shared/words.ts";
 import { ContrastTable } from "./ContrastTable.tsx";
 import { chosenOf, MODES, MOST_COLUMNS } from "./columns.ts";
 import { Differences } from "./Differences.tsx";
@@ -62,6 +65,15 @@ function Chooser() {
   const caret = useAppSelector((s) => s.bench.caret);
   const columns = useAppSelector((s) => s.bench.contrast?.variants.length ?? 0);
   const chosen = chosenOf(choice, quantifiers, quantifierAtCaret(quantifiers, caret));
+  const id = useAppSelector((s) => s.draft.id);
+  const dialect = useAppSelector((s) => s.draft.fields.dialect);
+  const revision = useAppSelector((s) => s.draft.revision);
+  const { data, refetch } = specimensApi.useEarlierQuery(id ?? skipToken);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new revision can have made an earlier one.
+  useEffect(() => {
+    if (id !== null) void refetch();
+  }, [id, revision, refetch]);
+  const earlier = data?.items.filter((each) => each.dialect === dialect) ?? [];
   const second = choice.others.find((other) => other.name === SECOND);
   const others = choice.others.filter((other) => other.name !== SECOND);
   return (
@@ -125,7 +137,43 @@ function Chooser() {
             }
           />
         </label>
+        {earlier.length > 0 && (
+          <select
+            className="field max-w-[150px] !px-1 !py-[1px] text-[12px]"
+            aria-label="An earlier revision"
+            value=""
+            disabled={columns >= MOST_COLUMNS}
+            onChange={({ target: { value } }) => {
+              const found = earlier.find((each) => String(each.revision) === value);
+              if (!found) return;
+              const name = `revision ${found.revision}`;
+              const kept = choice.others.filter((other) => other.name !== name);
+              dispatch(contrastChosen({ ...choice, others: [...kept, { name, pattern: found.pattern, flags: found.flags }] }));
+            }}
+          >
+            <option value="">earlier …</option>
+            {earlier.map((each) => (
+              <option key={each.revision} value={each.revision}>
+                {each.revision}, {clock(Date.parse(each.keptAt))}: {visible(each.pattern, 30)}
+              </option>
+            ))}
+          </select>
+        )}
       </div>
+      {choice.others
+        .filter((other) => other.name !== SECOND)
+        .map((other) => (
+          <p key={other.name} className="flex items-center gap-2 text-[12px] text-ink-2">
+            {other.name} <code className="source min-w-0 truncate">{visible(other.pattern, 40)}</code>
+            <button
+              type="button"
+              className="underline hover:text-tide"
+              onClick={() => dispatch(contrastChosen({ ...choice, others: choice.others.filter((each) => each !== other) }))}
+            >
+              take away
+            </button>
+          </p>
+        ))}
     </div>
   );
 }
