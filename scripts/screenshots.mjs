@@ -44,10 +44,37 @@ await picture("reel", "chart", "Counts at the weirs", async (page) => {
   await caretTo(page, 6);
   await alt(page, "ArrowLeft", true);
 });
+const openTab = async (page, name) => {
+  await page.evaluate((wanted) => {
+    const tab = [...document.querySelectorAll("[role=tab]")].find((t) => t.textContent === wanted);
+    tab?.dispatchEvent(new MouseEvent("mousedown", { bubbles: true }));
+  }, name);
+  await rest(600);
+};
+const click = (page, selector, text) =>
+  page.evaluate((s, t) => [...document.querySelectorAll(s)].find((e) => e.textContent.trim().startsWith(t))?.click(), selector, text);
+
+await picture("takers", "chart", "Counts at the weirs", async (page) => {
+  await openTab(page, "Takers");
+  await openTab(page, "Work");
+  await page.hover("[data-part=takers] li:nth-child(7)");
+});
+await picture("chart", "chart", "Weir or weir pool", async (page) => {
+  await click(page, "button", "machine as a chart");
+  await alt(page, "ArrowLeft");
+});
 await picture("contrast", "chart", "Quoted values", async (page) => {
   await caretTo(page, 2);
-  await rest(600);
-  await page.evaluate(() => [...document.querySelectorAll("button")].find((b) => b.textContent.startsWith("Make it"))?.click());
+  await openTab(page, "Contrast");
+  await rest(1500);
+});
+await picture("contrast-deep", "deep", "Quoted values", async (page) => {
+  await caretTo(page, 2);
+  await openTab(page, "Contrast");
+  await click(page, "label", "possessive");
+  await page.type("input[aria-label='A second pattern']", '"([^"]+)"');
+  await click(page, "label", "match");
+  await rest(2000);
 });
 await picture("hazard", "chart", "Remarks made of words only", () => rest(2000));
 await picture("turns-deep", "deep", "The last fish of every list");

@@ -111,6 +111,15 @@ describe("the reel", () => {
     await waitForPart(page, "sentence", "A new attempt begins at 1.");
   });
 
+  test("no match at all: every attempt is there, and only lines with a match open up", async () => {
+    const page = await stage.bench("A fish that nobody counted");
+    await waitFor(page, "it is said", () => document.body.innerText.includes("7,569 attempts in 53,061 steps, and none came through."));
+    expect(await page.$$(".sample-editor .cm-line.holds")).toHaveLength(0);
+    await openTab(page, "Attempts");
+    await waitFor(page, "rows", () => document.querySelectorAll("[aria-label=Attempts] button").length > 5);
+    expect((await rowsOf(page, "[aria-label=Attempts] button")).every((row) => row.endsWith("failed"))).toBe(true);
+  });
+
   test("work done: a table of shares, and heat under sample and pattern", async () => {
     const page = await stage.bench("Counts at the weirs");
     await openTab(page, "Work");

@@ -1,7 +1,20 @@
 /** What the screens reckon with: marks of groups, shapes of lanes, words, the caret's quantifier, the store's slices. */
 import { describe, expect, test } from "@jest/globals";
 import { MatchTable } from "@lamprey/core";
-import { arrived, asked, benchReducer, caretMoved, contrastReady, left, matchChosen, ran, reelReady, refused, viewed, wound } from "../src/bench/benchSlice.ts";
+import {
+  arrived,
+  asked,
+  benchReducer,
+  caretMoved,
+  contrastReady,
+  left,
+  matchChosen,
+  ran,
+  reelReady,
+  refused,
+  wound,
+  woundTo,
+} from "../src/bench/benchSlice.ts";
 import { patternLine } from "../src/bench/patternLanes.ts";
 import { laneRoom } from "../src/bench/sampleLanes.ts";
 import { quantifierAtCaret } from "../src/bench/useEngine.ts";
@@ -180,8 +193,8 @@ describe("what the bench shows", () => {
     let state = benchReducer(start, asked(1));
     state = benchReducer(state, arrived(result));
     expect([state.arrived, state.result]).toEqual([result, null]);
-    state = benchReducer(benchReducer(benchReducer(state, ran(result)), reelReady(reel)), wound(3));
-    state = benchReducer(benchReducer(state, viewed(view)), matchChosen(4));
+    state = benchReducer(benchReducer(state, ran(result)), reelReady(reel));
+    state = benchReducer(benchReducer(state, woundTo(view)), matchChosen(4));
     const again = { ...result, generation: 2 };
     state = benchReducer(benchReducer(state, asked(2)), ran(again));
     expect(state).toMatchObject({ result: again, reel: null, step: null, view: null, chosen: 0, answered: 2 });
@@ -193,10 +206,11 @@ describe("what the bench shows", () => {
     expect(bad).toMatchObject({ result, reel: null, step: null, contrast: null, answered: 2 });
   });
 
-  test("the view of a step that comes after the reel was left is dropped", () => {
-    const wind = benchReducer(benchReducer(start, reelReady(reel)), wound(3));
-    expect(benchReducer(wind, viewed(view)).view).toEqual(view);
-    expect(benchReducer(benchReducer(wind, wound(null)), viewed(view)).view).toBeNull();
+  test("a step and its view come together; one that comes after the reel is gone is dropped", () => {
+    const wind = benchReducer(benchReducer(start, reelReady(reel)), woundTo(view));
+    expect(wind).toMatchObject({ step: 3, view });
+    expect(benchReducer(wind, wound(null))).toMatchObject({ step: null, view: null });
+    expect(benchReducer(start, woundTo(view)).view).toBeNull();
   });
 
   test("a caret that has not moved changes nothing", () => {

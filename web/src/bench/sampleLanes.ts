@@ -97,7 +97,6 @@ export const openLines = ViewPlugin.fromClass(
         const holds = (table: MatchTable) => touching(table, line).reduce((a, b) => b - a) > 0;
         const matched = holds(matches) || variants.some((variant) => holds(variant.matches));
         if (matched || taken) builder.add(line.from, line.from, taken ? HOLDS_TAKERS : HOLDS);
-        builder.add(line.from, line.from, HOLDS);
       }
       return builder.finish();
     }

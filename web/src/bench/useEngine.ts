@@ -27,15 +27,17 @@ import {
   refused,
   stopAdded,
   stopsSet,
-  viewed,
   workDoneKnown,
   workKnown,
   wound,
+  woundTo,
 } from "./benchSlice.ts";
 
 export interface EngineControls {
   /** Winds the reel to a step; null leaves the reel and shows the result. */
   readonly wind: (step: number | null) => void;
+  /** The step that the reel is wound to, or is being wound to. */
+  readonly position: () => number;
   /** Winds by one step, or to the next event of a kind. */
   readonly windBy: (steps: number) => void;
   readonly windTo: (sought: readonly Sought[], backwards: boolean, missed?: string) => void;
@@ -129,8 +131,10 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
     };
   }, [dispatch]);
 
-  // Winding: one question at a time; while it is under way only the newest wish is remembered.
+  // Winding: one question at a time; while it is under way only the newest wish is remembered. Nothing changes on the
+  // screen before the answer is there: a step and its sentence are painted in one frame.
   const wish = useRef<number | null>(null);
+  const pending = useRef<number | null>(null);
   const asking = useRef(false);
   const show = useCallback(
     async (step: number) => {
@@ -142,7 +146,9 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
           const wanted: number = wish.current;
           wish.current = null;
           const view = await engine.view(wanted);
-          if (view) dispatch(viewed(view));
+          if (pending.current === null) continue;
+          if (pending.current === wanted) pending.current = null;
+          if (view) dispatch(woundTo(view));
         }
       } finally {
         asking.current = false;
@@ -156,13 +162,13 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
     const wind = (step: number | null) => {
       const { reel } = store.getState().bench;
       if (!reel) return;
-      const target = step === null ? null : Math.max(0, Math.min(reel.length - 1, step));
-      dispatch(wound(target));
-      if (target !== null) void show(target);
+      pending.current = step === null ? null : Math.max(0, Math.min(reel.length - 1, step));
+      if (pending.current === null) dispatch(wound(null));
+      else void show(pending.current);
     };
     const position = () => {
       const { step, reel } = store.getState().bench;
-      return step ?? reel?.rest ?? 0;
+      return pending.current ?? step ?? reel?.rest ?? 0;
     };
     const windTo = (sought: readonly Sought[], backwards: boolean, missed = "nothing more of that") => {
       // One after the other: each starts from where the one before it came to.
@@ -183,6 +189,7 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
     const partAtCaret = async () => (engine ? engine.partAt(store.getState().bench.caret) : null);
     return {
       wind,
+      position,
       windBy: (steps) => wind(position() + steps),
       windTo,
       windToFirst: (sought) => {
@@ -228,7 +235,7 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
         const answer = engine ? await engine.chart(generation) : null;
         // What acts at the step is known only once there is a graph to know it of.
         const { view } = store.getState().bench;
-        if (answer && view) void show(view.step);
+        if (answer && view) wind(view.step);
         return answer;
       },
       traffic: async (generation) => (engine ? engine.traffic(generation) : null),
@@ -371,8 +378,7 @@ function useAddress(engine: Engine | null): void {
     if (!engine || !reel || wanted === null || wanted === undefined) return;
     if (wanted >= reel.length && !reel.complete) return;
     opening.current = null;
-    dispatch(wound(Math.min(wanted, reel.length - 1)));
-    void engine.view(Math.min(wanted, reel.length - 1)).then((view) => view && dispatch(viewed(view)));
+    void engine.view(Math.min(wanted, reel.length - 1)).then((view) => view && dispatch(woundTo(view)));
   }, [engine, reel, dispatch]);
 
   useEffect(() => {

@@ -28,18 +28,18 @@ export function ContrastReels({ further }: { readonly further: ContrastFurther }
   const [by, setBy] = useState<Winding["by"]>("step");
   const [value, setValue] = useState(0);
   const [zoom, setZoom] = useState(1);
-  const [ranges, setRanges] = useState<readonly Range[]>([]);
+  const [ranges, setRanges] = useState<readonly (Range | null)[]>([]);
   const text = useAppSelector((s) => s.draft.fields.samples.find((sample) => sample.key === s.draft.shown)?.text.length ?? 0);
   const longest = Math.max(1, ...further.reels.map((reel) => reel.length));
   const most = { step: longest - 1, offset: text, match: Math.max(0, ...further.reels.map((reel) => reel.matches - 1)) }[by];
   const widths = [...WIDTHS.filter((width) => width < longest), longest];
   const scale = widths[Math.min(zoom, widths.length - 1)] ?? longest;
-  const shown = ranges.filter((range) => range !== undefined);
+  const shown = ranges.filter((range) => range !== null && range !== undefined);
   const range: Range = [Math.min(...shown.map(([bottom]) => bottom)), Math.max(...shown.map(([, top]) => top))];
-  const tell = useCallback((index: number, own: Range) => {
+  const tell = useCallback((index: number, own: Range | null) => {
     setRanges((before) => {
       const known = before[index];
-      if (known && known[0] === own[0] && known[1] === own[1]) return before;
+      if (known?.[0] === own?.[0] && known?.[1] === own?.[1]) return before;
       const next = [...before];
       next[index] = own;
       return next;
@@ -138,7 +138,7 @@ interface VariantReelProps {
   readonly winding: Winding;
   /** Least and greatest offset that any variant shows: the scale downwards of all. */
   readonly range: Range;
-  readonly tell: (index: number, own: Range) => void;
+  readonly tell: (index: number, own: Range | null) => void;
 }
 
 function VariantReel({ index, name, generation, length, complete, scale, winding, range, tell }: VariantReelProps) {
@@ -181,10 +181,11 @@ function VariantReel({ index, name, generation, length, complete, scale, winding
       left = true;
     };
   }, [controls, generation, index, by, value]);
+  const missing = view?.missing === true;
   useEffect(() => {
-    if (profile) tell(index, [profile.bottom, profile.top]);
-  }, [profile, index, tell]);
-  const [bottom, top] = range;
+    tell(index, profile && !missing ? [profile.bottom, profile.top] : null);
+  }, [profile, missing, index, tell]);
+  const [bottom, top] = missing && profile ? [profile.bottom, profile.top] : range;
   // biome-ignore lint/correctness/useExhaustiveDependencies: a change of theme changes the inks.
   useEffect(() => {
     if (canvas.current) drawProfile(canvas.current, profile && { ...profile, bottom, top }, size, stepWidth);
@@ -203,7 +204,7 @@ function VariantReel({ index, name, generation, length, complete, scale, winding
         {view && (
           <>
             <span className="text-ink-2">{number(view.step + 1)}: </span>
-            <Sentence phrases={view.sentence} />
+            {view.missing ? <span className="text-ink-2">it has no such {winding.by}.</span> : <Sentence phrases={view.sentence} />}
           </>
         )}
       </p>

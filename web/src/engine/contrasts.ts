@@ -184,12 +184,13 @@ export class Contrasts {
     const last = reel.length - 1;
     const at = {
       step: () => Math.min(value, last),
-      offset: () => find(reel, { what: "offset", offset: value }, -1, false) ?? last,
-      match: () => (value < reel.matchCount ? reel.matchStep(value) : last),
+      offset: () => find(reel, { what: "offset", offset: value }, -1, false),
+      match: () => (value < reel.matchCount ? reel.matchStep(value) : null),
     };
-    const step = at[by]();
+    const found = at[by]();
+    const step = found ?? last;
     const { to, attempt, saved } = reel.frame(step);
-    return { step, to, attempt, saved, sentence: narrate(reel, step) };
+    return { step, missing: found === null, to, attempt, saved, sentence: narrate(reel, step) };
   }
 
   private reelOf(generation: number, variant: number): Reel | null {

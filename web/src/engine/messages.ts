@@ -210,6 +210,8 @@ export interface Winding {
 
 export interface VariantView {
   readonly step: number;
+  /** What all are wound to is not in this one's reel: it stands at its end. */
+  readonly missing: boolean;
   readonly to: number;
   readonly attempt: number;
   readonly saved: number;

@@ -27,7 +27,7 @@ export function Ledger() {
   const table = useMemo(() => (result ? new MatchTable(result.matches.groupCount, result.matches.rows) : null), [result]);
   const view = useAppSelector((s) => s.bench.view);
   useChosenByReel(table, view);
-  if (!result || !table) return <p className="p-4 text-ink-2">No run yet.</p>;
+  if (!result || !table) return <NoRun />;
   // At the step that finds a match, the list shows what the reel does: the captures are those of the match.
   const midway = view !== null && view.kind !== "match";
   const groups = result.reading.groups;
@@ -304,6 +304,16 @@ function useTurns(table: MatchTable, chosen: number): TurnsAnswer | null {
     };
   }, [controls, table, chosen]);
   return turns;
+}
+
+function NoRun() {
+  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  return (
+    <div className="p-4 text-ink-2">
+      <p className="part-name text-lg text-ink">{broken ? "Nothing to list yet" : "Running …"}</p>
+      {broken && <p className="mt-1">As soon as the pattern reads, its matches stand here.</p>}
+    </div>
+  );
 }
 
 function NoMatch({ empty, cut }: { readonly empty: boolean; readonly cut: boolean }) {

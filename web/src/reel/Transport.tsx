@@ -82,9 +82,8 @@ function Player() {
       const end = stop ?? (own ? own.length - 1 : 0);
       const started = performance.now();
       const turn = () => {
-        const { step: at } = store.getState().bench;
         // Whoever winds by hand takes over.
-        if (shown !== begun && at !== shown) return setPlaying(false);
+        if (shown !== begun && controls.position() !== shown) return setPlaying(false);
         shown = Math.min(end, begun + Math.floor(((performance.now() - started) / 1000) * speed));
         controls.wind(shown);
         if (shown >= end) return setPlaying(false);
