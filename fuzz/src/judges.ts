@@ -30,7 +30,19 @@ export interface Judge {
 export const DIED = "died";
 
 /** A judge that takes longer than this for a batch hangs; batches take well under a second. */
-const PATIENCE_MS = 20_000;
+export const PATIENCE_MS = 20_000;
+
+/** Asks a judge that may hang or die; a batch that it does not survive is halved until the question is found that it does not. */
+export async function halved(
+  questions: readonly Question[],
+  ask: (questions: readonly Question[]) => Promise<readonly Verdict[] | undefined>,
+): Promise<readonly Verdict[]> {
+  const answer = await ask(questions);
+  if (answer) return answer;
+  if (questions.length === 1) return [DIED];
+  const half = questions.length >> 1;
+  return [...(await halved(questions.slice(0, half), ask)), ...(await halved(questions.slice(half), ask))];
+}
 
 interface Command {
   readonly name: string;
@@ -61,12 +73,7 @@ class ProcessJudge implements Judge {
   }
 
   async ask(questions: readonly Question[]): Promise<readonly Verdict[]> {
-    const answer = await this.line(questions);
-    if (answer) return answer;
-    if (questions.length === 1) return [DIED];
-    // One of them killed or hung it: halve until it is found.
-    const half = questions.length >> 1;
-    return [...(await this.ask(questions.slice(0, half))), ...(await this.ask(questions.slice(half)))];
+    return halved(questions, (some) => this.line(some));
   }
 
   private line(questions: readonly Question[]): Promise<readonly Verdict[] | undefined> {
