@@ -2,6 +2,7 @@
 
 export { type ChartEdge, type ChartNode, type Graph, graphOf, MOST_CHART_NODES, type Way } from "./chart/graph.ts";
 export { chartNodeAt, type Traffic, trafficOf } from "./chart/traffic.ts";
+export { type Apart, apart } from "./contrast/apart.ts";
 export {
   contrastSentences,
   type Difference,

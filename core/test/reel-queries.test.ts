@@ -110,6 +110,8 @@ describe("the blocks", () => {
       const own = events.slice(row.from, row.to);
       expect(own.every((e) => e.attempt === row.start)).toBe(true);
       expect(row.reach).toBe(own.reduce((most, e) => (e.kind === "consume" || e.kind === "attempt" ? Math.max(most, e.to) : most), 0));
+      const mismatch = own.findLast((e) => e.kind === "mismatch");
+      expect(row.failed).toEqual(row.end === "gave-up" && mismatch ? { start: mismatch.start, end: mismatch.end } : null);
       expect(row.end).toBe({ match: "match", "give-up": "gave-up" }[own.at(-1)?.kind as string] ?? "unfinished");
     }
   });

@@ -105,7 +105,7 @@ describe("the reel", () => {
     await openTab(page, "Attempts");
     await waitFor(page, "rows", () => document.querySelectorAll("[aria-label=Attempts] button").length === 6);
     const rows = await rowsOf(page, "[aria-label=Attempts] button");
-    expect(rows[0]).toMatch(/^02\d+failed$/);
+    expect(rows[0]).toMatch(/^02\d+failed b$/);
     expect(rows[4]).toMatch(/^47\d+match$/);
     await page.click("[aria-label=Attempts] button:nth-of-type(2)");
     await waitForPart(page, "sentence", "A new attempt begins at 1.");
@@ -117,7 +117,7 @@ describe("the reel", () => {
     expect(await page.$$(".sample-editor .cm-line.holds")).toHaveLength(0);
     await openTab(page, "Attempts");
     await waitFor(page, "rows", () => document.querySelectorAll("[aria-label=Attempts] button").length > 5);
-    expect((await rowsOf(page, "[aria-label=Attempts] button")).every((row) => row.endsWith("failed"))).toBe(true);
+    expect((await rowsOf(page, "[aria-label=Attempts] button")).every((row) => row.endsWith("failed b"))).toBe(true);
   });
 
   test("work done: a table of shares, and heat under sample and pattern", async () => {

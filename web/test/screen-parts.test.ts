@@ -1,6 +1,6 @@
 /** What the screens reckon with: marks of groups, shapes of lanes, words, the caret's quantifier, the store's slices. */
 import { describe, expect, test } from "@jest/globals";
-import { MatchTable } from "@lamprey/core";
+import { apart, MatchTable } from "@lamprey/core";
 import {
   arrived,
   asked,
@@ -18,7 +18,6 @@ import {
 import { patternLine } from "../src/bench/patternLanes.ts";
 import { laneRoom } from "../src/bench/sampleLanes.ts";
 import { quantifierAtCaret } from "../src/bench/useEngine.ts";
-import { apart } from "../src/contrast/apart.ts";
 import { type ContrastChoice, chosenOf, columnsOf, FIRST_CHOICE } from "../src/contrast/columns.ts";
 import { closed, draftReducer, edited, fieldsOf, opened, sampleAdded, sampleRemoved, sampleShown, shownSample } from "../src/draft/draftSlice.ts";
 import type { GroupMark, QuantifierMark, RunResult, StepView } from "../src/engine/messages.ts";

@@ -1,5 +1,6 @@
 /** A reel's attempts, one by one: where each began, how far it came, what it cost and how it ended. */
 import { Kind } from "../machine/events.ts";
+import type { Span } from "../syntax/tree.ts";
 import type { Reel } from "./reel.ts";
 
 export interface Attempt {
@@ -12,6 +13,8 @@ export interface Attempt {
   readonly reach: number;
   /** The reel may stop in the middle of its last attempt. */
   readonly end: "match" | "gave-up" | "unfinished";
+  /** For one that gave up: the part of the pattern whose mismatch was the last. */
+  readonly failed: Span | null;
 }
 
 /** The attempts numbered `first` and on, at most `count`. */
@@ -21,12 +24,14 @@ export function attempts(reel: Reel, first: number, count: number): Attempt[] {
     const from = reel.attemptStep(first + i);
     const to = first + i + 1 < reel.attemptCount ? reel.attemptStep(first + i + 1) : reel.length;
     const kind = reel.kind(to - 1);
+    const last = kind === Kind.GiveUp ? reel.node(to - 2) : null;
     return {
       start: reel.offset(from),
       from,
       to,
       reach: reel.frame(to - 1).reach,
       end: kind === Kind.Match ? "match" : kind === Kind.GiveUp ? "gave-up" : "unfinished",
+      failed: last && { start: last.start, end: last.end },
     };
   });
 }

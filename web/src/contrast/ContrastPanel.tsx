@@ -39,7 +39,7 @@ export function ContrastPanel({ take }: { readonly take: (edits: readonly Edit[]
               </div>
             </figure>
           )}
-          <Differences variants={contrast.variants} />
+          <Differences contrast={contrast} />
         </>
       )}
     </section>

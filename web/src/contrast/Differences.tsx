@@ -1,39 +1,30 @@
 /** Only where they differ: the stretches that not every variant matches alike, each with what every variant has there. */
-import { MatchTable, visible } from "@lamprey/core";
-import { useMemo } from "react";
+import { type Apart, visible } from "@lamprey/core";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { pointedAt } from "../bench/benchSlice.ts";
 import { shownSample } from "../draft/draftSlice.ts";
-import type { VariantFigures } from "../engine/messages.ts";
+import { type ContrastResult, MOST_APART } from "../engine/messages.ts";
 import { number, span } from "../shared/words.ts";
-import { type Apart, apart } from "./apart.ts";
 import { VariantMark } from "./VariantMark.tsx";
 
-/** Differences shown: enough to see of what kind they are. */
-const MOST_SHOWN = 40;
 const NOWHERE = { start: 0, end: 0 };
 
-export function Differences({ variants }: { readonly variants: readonly VariantFigures[] }) {
+export function Differences({ contrast }: { readonly contrast: ContrastResult }) {
   const dispatch = useAppDispatch();
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
-  const found = useMemo(
-    () =>
-      apart(
-        variants.map(({ matches }) => new MatchTable(matches.groupCount, matches.rows)),
-        MOST_SHOWN,
-      ),
-    [variants],
-  );
+  const { apart: found } = contrast;
+  /** The columns of the variants that run. */
+  const columns = contrast.variants.flatMap(({ mistake }, i) => (mistake === null ? [i] : []));
   if (found.length === 0) return null;
   return (
     <div>
-      <p className="px-4 pt-2 text-[12px] text-ink-2">only where they differ{found.length === MOST_SHOWN ? `, the first ${MOST_SHOWN}` : ""}</p>
+      <p className="px-4 pt-2 text-[12px] text-ink-2">only where they differ{found.length === MOST_APART ? `, the first ${found.length}` : ""}</p>
       <ol>
         {found.map((each: Apart) => (
           <li key={each.start} className="border-b border-rule-soft px-4 py-[3px] text-[12px]">
             {each.matches.map((matches, i) => (
-              <div key={variants[i]?.column.name} className="flex items-baseline gap-2">
-                <VariantMark index={i} />
+              <div key={columns[i]} className="flex items-baseline gap-2">
+                <VariantMark index={columns[i] ?? 0} />
                 {matches.length === 0 && <span className="text-ink-2">no match from {number(each.start)}</span>}
                 {matches.map(({ start, end }) => (
                   // biome-ignore lint/a11y/noStaticElementInteractions: pointing at it marks the stretch in the sample, which says the same as the numbers do.

@@ -3,6 +3,7 @@
  * first; reels, curves and the sentences that need them come when asked for.
  */
 import {
+  apart,
   type CurvePoint,
   compile,
   contrastSentences,
@@ -31,6 +32,7 @@ import {
   withMode,
 } from "@lamprey/core";
 import type { Column, ContrastAsked, ContrastFurther, ContrastResult, QuantifierMark, VariantFigures, VariantView, Winding } from "./messages.ts";
+import { MOST_APART } from "./messages.ts";
 import { drive } from "./slices.ts";
 
 /** Steps of a variant that are taken on every keystroke; beyond them they are counted. */
@@ -95,7 +97,11 @@ export class Contrasts {
     }
     if (useless()) return null;
     this.current = { generation, mode, variants, reels: [] };
-    return { generation, quantifiers: chosen.map(quantifierMark), variants: figures, sentences: this.sentences(variants) };
+    const parted = apart(
+      variants.map(({ weighed }) => weighed.matches),
+      MOST_APART,
+    );
+    return { generation, quantifiers: chosen.map(quantifierMark), variants: figures, sentences: this.sentences(variants), apart: parted };
   }
 
   private sentences(variants: readonly Variant[]): string[] {

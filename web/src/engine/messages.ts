@@ -1,5 +1,6 @@
 /** What the page asks its worker, and what it hears back. Everything here is plain data that can be cloned. */
 import type {
+  Apart,
   ChartEdge,
   ChartNode,
   Choice,
@@ -186,11 +187,16 @@ export interface VariantFigures {
   readonly otherCaptures: number;
 }
 
+/** Stretches in which variants part ways that are listed: enough to see of what kind they are. */
+export const MOST_APART = 40;
+
 export interface ContrastResult {
   readonly generation: number;
   readonly quantifiers: readonly QuantifierMark[];
   readonly variants: readonly VariantFigures[];
   readonly sentences: readonly string[];
+  /** The first stretches in which the variants that run part ways; each has an entry for each of them. */
+  readonly apart: readonly Apart[];
 }
 
 /** What takes longer than a keystroke may. One entry for each variant that runs. */

@@ -1,5 +1,5 @@
 /** The attempts of the run, a row for each start offset: how far it came, what it cost, how it ended. */
-import type { Attempt } from "@lamprey/core";
+import { type Attempt, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, useState } from "react";
 import { useAppSelector } from "../app/store.ts";
@@ -17,6 +17,7 @@ const ENDS: Readonly<Record<Attempt["end"], string>> = { match: "match", "gave-u
 export function Attempts() {
   const reel = useAppSelector((s) => s.bench.reel);
   const step = useAppSelector((s) => s.bench.step);
+  const pattern = useAppSelector((s) => s.bench.result?.source.pattern ?? "");
   const controls = useEngineControls();
   const scroller = useRef<HTMLDivElement>(null);
   const [pages, setPages] = useState<ReadonlyMap<number, readonly Attempt[]>>(new Map());
@@ -44,11 +45,11 @@ export function Attempts() {
   if (!reel) return null;
   return (
     <>
-      <div className="grid grid-cols-[72px_72px_1fr_60px] border-b border-rule px-4 py-[2px] text-right text-[12px] text-ink-2">
+      <div className="grid grid-cols-[62px_58px_1fr_100px] border-b border-rule px-4 py-[2px] text-right text-[12px] text-ink-2">
         <span>began at</span>
         <span>reached</span>
         <span>steps</span>
-        <span className="text-left pl-3">end</span>
+        <span className="pl-3 text-left">ended by</span>
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls. */}
       <section ref={scroller} className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Attempts">
@@ -61,7 +62,7 @@ export function Attempts() {
               <button
                 key={item.key}
                 type="button"
-                className={`absolute inset-x-0 grid grid-cols-[72px_72px_1fr_60px] items-center border-b border-rule-soft px-4 text-right hover:text-tide ${here ? "font-semibold text-tide" : ""}`}
+                className={`absolute inset-x-0 grid grid-cols-[62px_58px_1fr_100px] items-center border-b border-rule-soft px-4 text-right hover:text-tide ${here ? "font-semibold text-tide" : ""}`}
                 style={{ top: item.start, height: ROW_HEIGHT }}
                 title={`Wind to step ${number((row.end === "match" ? row.to - 1 : row.from) + 1)}`}
                 onClick={() => controls.wind(row.end === "match" ? row.to - 1 : row.from)}
@@ -69,7 +70,15 @@ export function Attempts() {
                 <span>{number(row.start)}</span>
                 <span className="text-ink-2">{number(row.reach)}</span>
                 <span>{number(row.to - row.from)}</span>
-                <span className={`pl-3 text-left text-[12px] ${row.end === "match" ? "text-tide" : "text-ink-2"}`}>{ENDS[row.end]}</span>
+                <span className={`truncate pl-3 text-left text-[12px] ${row.end === "match" ? "text-tide" : "text-ink-2"}`}>
+                  {row.failed ? (
+                    <>
+                      failed <code className="source">{visible(pattern.slice(row.failed.start, row.failed.end), 8)}</code>
+                    </>
+                  ) : (
+                    ENDS[row.end]
+                  )}
+                </span>
               </button>
             );
           })}

@@ -1,14 +1,10 @@
 /** Where several tables of matches part ways: stretches of the text that not all of them match alike. */
-import type { MatchTable } from "@lamprey/core";
+import type { MatchTable } from "../machine/matches.ts";
+import type { Span } from "../syntax/tree.ts";
 
-interface Stretch {
-  readonly start: number;
-  readonly end: number;
-}
-
-export interface Apart extends Stretch {
+export interface Apart extends Span {
   /** For each table the matches that lie in the stretch, at most `MOST_IN_ONE`. */
-  readonly matches: readonly (readonly Stretch[])[];
+  readonly matches: readonly (readonly Span[])[];
 }
 
 const MOST_IN_ONE = 4;
@@ -16,7 +12,7 @@ const MOST_IN_ONE = 4;
 /** The first stretches, at most so many. A stretch grows until no table has a match that sticks out of it. */
 export function apart(tables: readonly MatchTable[], most: number): Apart[] {
   const at = tables.map(() => 0);
-  const next = (t: number): Stretch | null => {
+  const next = (t: number): Span | null => {
     const table = tables[t] as MatchTable;
     const match = at[t] as number;
     return match < table.length ? { start: table.start(match), end: table.end(match) } : null;
@@ -27,7 +23,7 @@ export function apart(tables: readonly MatchTable[], most: number): Apart[] {
     const start = Math.min(...ahead.map((m) => m?.start ?? Number.POSITIVE_INFINITY));
     if (start === Number.POSITIVE_INFINITY) break;
     let end = Math.max(...ahead.filter((m) => m?.start === start).map((m) => m?.end as number));
-    const matches: Stretch[][] = tables.map(() => []);
+    const matches: Span[][] = tables.map(() => []);
     for (let grown = true; grown; ) {
       grown = false;
       for (let t = 0; t < tables.length; t++) {
