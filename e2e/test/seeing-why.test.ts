@@ -161,7 +161,19 @@ describe("the machine as a chart", () => {
     await page.$eval("[aria-label='The machine as a chart'] svg", (svg) => (svg as SVGSVGElement).focus());
     const before = await place();
     await press(page, "ArrowLeft");
+    await waitFor(
+      page,
+      "it is panned",
+      (b) => document.querySelector("[aria-label='The machine as a chart'] svg > g")?.getAttribute("transform") !== b,
+      before ?? "",
+    );
+    expect(await place()).toContain("scale(1)");
     await press(page, "=");
+    await waitFor(
+      page,
+      "it is zoomed",
+      () => document.querySelector("[aria-label='The machine as a chart'] svg > g")?.getAttribute("transform")?.includes("scale(1.25)") === true,
+    );
     await waitFor(
       page,
       "it moved",

@@ -142,13 +142,17 @@ const SIDE_PANELS: readonly { readonly value: SidePanel; readonly name: string }
   { value: "contrast", name: "Contrast" },
 ];
 
+/** What takes plain keys itself: there the reel is wound with Alt. */
+const TAKES_KEYS =
+  ".cm-editor, input, select, textarea, [role=listbox], [role=grid], [role=region], [role=tablist], [role=menu], [role=dialog], [data-own-keys]";
+
 /** Winding by keyboard: with Alt anywhere, and without it wherever no text is being edited. */
 function useTransportKeys(controls: EngineControls): void {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey) return;
       const target = event.target instanceof Element ? event.target : null;
-      const takesKeys = target?.closest(".cm-editor, input, textarea, [role=listbox], [role=grid], [role=region], [role=tablist], [role=menu], [role=dialog]");
+      const takesKeys = target?.closest(TAKES_KEYS);
       if (!event.altKey && takesKeys) return;
       const keys = `${event.shiftKey ? "Shift+" : ""}${event.key}`;
       const wind = keys === "Backspace" ? () => controls.wind(null) : TRANSPORT.flatMap((t) => t.windings).find((w) => w.keys === keys)?.wind;

@@ -93,8 +93,16 @@ export function MachineChart() {
           save SVG
         </button>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it is panned by keyboard. */}
-      <svg ref={svg} role="img" aria-label={spoken(layout)} tabIndex={0} className="min-h-0 flex-1 cursor-grab touch-none" onKeyDown={press} {...drag}>
+      <svg
+        ref={svg}
+        data-own-keys
+        role="img"
+        aria-label={spoken(layout)}
+        tabIndex={0}
+        className="min-h-0 flex-1 cursor-grab touch-none"
+        onKeyDown={press}
+        {...drag}
+      >
         <g transform={`translate(${view.x} ${view.y}) scale(${view.scale})`}>
           <Drawing layout={layout} traffic={traffic} acting={acting} wind={(part) => controls.windTo([{ what: "part", part }], false)} />
         </g>
