@@ -98,6 +98,7 @@ export function MachineChart() {
         data-own-keys
         role="img"
         aria-label={spoken(layout)}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it is panned by keyboard.
         tabIndex={0}
         className="min-h-0 flex-1 cursor-grab touch-none"
         onKeyDown={press}
