@@ -93,8 +93,8 @@ export interface RecordOptions {
   readonly eventLimit: number;
 }
 
-/** Events recorded in one slice: about five milliseconds, so that a newer request is noticed in time. */
-const SLICE = 250_000;
+/** Events recorded in one slice: about ten milliseconds, so that a newer request is noticed in time. */
+const SLICE = 100_000;
 
 /** Records a run in slices; each `next()` runs one more. The value returned at the end is the reel. */
 export function* recordInSlices(program: Program, text: string, options: RecordOptions): Generator<number, Reel> {

@@ -157,6 +157,8 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
     [engine, dispatch],
   );
 
+  /** Generation of the result of which a match was chosen last. */
+  const shown = useRef(0);
   const finding = useRef<Promise<void>>(Promise.resolve());
   const controls = useMemo((): EngineControls => {
     const wind = (step: number | null) => {
@@ -179,6 +181,7 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
       });
     };
     const chooseMatch: EngineControls["chooseMatch"] = (match, where = "found") => {
+      shown.current = store.getState().bench.result?.generation ?? 0;
       dispatch(matchChosen(match));
       void engine?.matchStep(match).then(async (step) => {
         if (step === null) return;
@@ -222,10 +225,10 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
       },
       chooseMatch,
       chooseNext: (by) => {
-        const { chosen, result, step } = store.getState().bench;
+        const { chosen, result } = store.getState().bench;
         const count = result ? result.matches.rows.length / (2 * (result.matches.groupCount + 1)) : 0;
         // The first winding shows the match that is chosen already.
-        const next = step === null && by > 0 && chosen === 0 ? 0 : chosen + by;
+        const next = shown.current === result?.generation || by < 0 || chosen > 0 ? chosen + by : 0;
         if (count > 0) chooseMatch(Math.max(0, Math.min(count - 1, next)));
       },
       profile: async (from, to, columns) => (engine ? engine.profile(from, to, columns) : null),

@@ -72,6 +72,11 @@ export class Contrasts {
     this.sample = sample;
   }
 
+  /** A newer run is asked for: what is being compared for an older one ends. */
+  supersede(generation: number): void {
+    this.newest = Math.max(this.newest, generation);
+  }
+
   /** Weighs every column; null where a newer question has come, or the pattern does not read. */
   async compare(asked: ContrastAsked): Promise<ContrastResult | null> {
     const { generation, source, operators, columns } = asked;

@@ -123,6 +123,7 @@ export class Session {
   /** Reads and runs a pattern on the sample. */
   async run(asked: Asked): Promise<RunAnswer> {
     this.newest = Math.max(this.newest, asked.generation);
+    this.contrasts.supersede(asked.generation);
     const started = performance.now();
     const reading = read(asked);
     const compiled = compile(reading);
