@@ -121,6 +121,7 @@ function Flags({ dialect, pattern }: { readonly dialect: DialectName; readonly p
   const result = useAppSelector((s) => s.bench.result);
   const work = useAppSelector((s) => s.bench.work);
   const behind = useAppSelector((s) => s.bench.asked > s.bench.answered);
+  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
   const toggle = (letter: string) => pattern.current?.setFlags(flags.includes(letter) ? flags.replace(letter, "") : flags + letter);
   return (
     <div className="flex w-[318px] shrink-0 flex-col border-l border-rule px-4 py-2">
@@ -154,7 +155,8 @@ function Flags({ dialect, pattern }: { readonly dialect: DialectName; readonly p
                 {work.steps === "1" ? "step" : "steps"}
               </span>
             ) : (
-              "a backtracker: counting …"
+              // A pattern that does not read is not run, so there is nothing under way.
+              !broken && "a backtracker: counting …"
             )}
           </>
         )}
