@@ -64,9 +64,9 @@ const BUILDS = {
     command: [TSC, "-b", "core", "server"],
   },
   cli: {
-    sources: ["core/src", "cli/src", "core/tsconfig.json", "cli/tsconfig.json", "tsconfig.base.json"],
+    sources: ["core/src", "sources/src", "cli/src", "core/tsconfig.json", "sources/tsconfig.json", "cli/tsconfig.json", "tsconfig.base.json"],
     result: "cli/dist/main.js",
-    command: [TSC, "-b", "core", "cli"],
+    command: [TSC, "-b", "core", "sources", "cli"],
   },
   fuzz: {
     sources: ["core/src", "fuzz/src", "core/tsconfig.json", "fuzz/tsconfig.json", "tsconfig.base.json"],
@@ -74,7 +74,7 @@ const BUILDS = {
     command: [TSC, "-b", "core", "fuzz"],
   },
   web: {
-    sources: ["core/src", "web/src", "web/index.html", "web/public", "web/vite.config.ts", "web/package.json"],
+    sources: ["core/src", "sources/src", "web/src", "web/index.html", "web/public", "web/vite.config.ts", "web/package.json"],
     result: "web/dist/index.html",
     command: [join("node_modules", "vite", "bin", "vite.js"), "build", "web", "--logLevel", "warn"],
   },

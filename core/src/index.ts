@@ -20,7 +20,22 @@ export { applyEdit, type Edit, modeEdit, modeEdits, quantifierAt, quantifiers, w
 export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dialect/dialect.ts";
 export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
-export { type Growth, type GrowthPoint, locateTrouble, measureGrowth, type Shape, type Trouble } from "./hazard/growth.ts";
+export { type Attack, type Confirmation, type HazardMode, type Sample, stepsOn, textOf } from "./hazard/confirm.ts";
+export { type GrowthKind, rankOf, VERDICT_PATIENCE_MS } from "./hazard/growth.ts";
+export {
+  assess,
+  assessNow,
+  type Finding,
+  type PumpReading,
+  REASONS,
+  type ReadingStep,
+  type ReasonCode,
+  type Verdict,
+} from "./hazard/hazard.ts";
+export { longestWithin, STEPS_A_SECOND, stepsAt, timeWords } from "./hazard/outlook.ts";
+export { findRepairs, keepsMeaning, type Repair } from "./hazard/repairs/repairs.ts";
+export { SHAPES, type ShapeName } from "./hazard/repairs/shapes.ts";
+export { locateTrouble, type Trouble } from "./hazard/trouble.ts";
 export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
 export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";
 export { BacktrackingMachine, type MatchMode, runToEnd } from "./machine/backtracking.ts";
@@ -38,6 +53,7 @@ export { narrate, type Phrase, plain } from "./reel/narrate.ts";
 export { Mark, type Profile, profile } from "./reel/profile.ts";
 export * from "./reel/reel.ts";
 export { type PartWork, type WorkDone, workDone } from "./reel/work.ts";
+export { acceptsText, OBSTACLES, type Obstacle, type Relation, type RelationKind, relate } from "./relate/relate.ts";
 export type { Diagnostic } from "./syntax/diagnostic.ts";
 export { type MeaningChange, meaningChanges, translateFlags } from "./syntax/meaning.ts";
 export { type Reading, read, type Source } from "./syntax/read.ts";

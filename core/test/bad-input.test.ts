@@ -1,11 +1,13 @@
-/** Patterns that nobody should write: a clear diagnostic or an answer, in bounded time and memory, never an exception. */
+/**
+ * Patterns that nobody should write: a clear diagnostic or an answer, in bounded time and memory, never an exception.
+ * No clock is read here, for machines are busy at times: all of it is seconds where the work is linear, and hours, ended
+ * by the test runner, where it is quadratic. How long reading takes is `npm run bench -- core`.
+ */
 import { describe, expect, test } from "@jest/globals";
 import { BacktrackingMachine, chooseMachine, compile, type DialectName, forecast, LinearMachine, meaningChanges, read, runToEnd, walk } from "../src/index.ts";
 import { programOf, readIn } from "./support.ts";
 
 const DIALECTS: readonly DialectName[] = ["ecmascript", "python"];
-/** A generous bound for work that must be linear in a megabyte; quadratic work takes minutes. */
-const PATIENCE_MS = 15_000;
 
 const times = (piece: string, count: number): string => piece.repeat(count);
 
@@ -49,41 +51,29 @@ describe.each(DIALECTS)("in %s", (dialect) => {
     ["lone surrogates", "\ud83d[\udc1f]\ud83d", "ok"],
     ["backslashes", times("\\\\", 400_000), "ok"],
   ])("%s", (_what, pattern, expected) => {
-    const started = performance.now();
     expect(throughAll(dialect, pattern, "", "aaab\0\ud83d")).toBe(expected);
-    expect(performance.now() - started).toBeLessThan(PATIENCE_MS);
   });
 });
 
 test.each([
-  ["escapes that never close", "u", times("\\u{", 300_000)],
-  ["properties that never close", "u", times("\\p{L", 200_000)],
-  ["names that never end", "", times("(?<a", 200_000)],
-  ["sets in sets", "v", times("[", 300_000)],
-  ["sets in sets, closed", "v", `${times("[", 20_000)}a${times("]", 20_000)}`],
-  ["strings that never close", "v", `[${times("\\q{a|", 150_000)}`],
-  ["flags in flags", "", times("(?i:", 200_000)],
-])("%s", (_what, flags, pattern) => {
-  const started = performance.now();
-  throughAll("ecmascript", pattern, flags, "a");
-  expect(performance.now() - started).toBeLessThan(PATIENCE_MS);
+  ["escapes that never close", "u", times("\\u{", 300_000), "escape-unicode"],
+  ["properties that never close", "u", times("\\p{L", 200_000), "property-form"],
+  ["names that never end", "", times("(?<a", 200_000), "group-name"],
+  ["sets in sets", "v", times("[", 300_000), "set-open"],
+  ["sets in sets, closed", "v", `${times("[", 20_000)}a${times("]", 20_000)}`, "ok"],
+  ["strings that never close", "v", `[${times("\\q{a|", 150_000)}`, "set-strings-form"],
+  ["flags in flags", "", times("(?i:", 200_000), "too-deep"],
+])("%s", (_what, flags, pattern, expected) => {
+  expect(throughAll("ecmascript", pattern, flags, "a")).toBe(expected);
 });
 
-test("reading takes time linear in the length", () => {
-  const pieces = ["(a|b)*", "(?<n>x)|", "[a-z]+", "\\d{2,3}?", "(?:(?=a)b)", "(?P<n>a)", "{", "(?i:a)", "\\", "[[", "|)"];
-  for (const dialect of DIALECTS) {
-    for (const piece of pieces) {
-      const clocked = (count: number): number => {
-        const pattern = times(piece, count);
-        const started = performance.now();
-        readIn(dialect, pattern, "");
-        return performance.now() - started;
-      };
-      clocked(2_000);
-      // Ten times the length; a quadratic reader takes a hundred times as long. Small times are noise.
-      expect(clocked(100_000)).toBeLessThan(100 + 40 * clocked(10_000));
-    }
-  }
+describe.each(DIALECTS)("in %s, as many as a pattern can hold", (dialect) => {
+  const pieces = ["(a|b)*", "(?<n>x)|", "[a-z]+", "\\d{2,3}?", "(?:(?=a)b)", "(?P<n>a)", "{", "(?i:a)", "\\", "[[", "|)", "(?(1", "(?#", "a{1,"];
+  test.each(pieces)("of %s", (piece) => {
+    const { root, diagnostics } = readIn(dialect, times(piece, Math.floor(1_000_000 / piece.length)), "");
+    expect(root.start).toBe(0);
+    for (const { start, end } of diagnostics) expect(start >= 0 && start <= end && end <= 1_000_000).toBe(true);
+  });
 });
 
 test("ten million saved states, and a hundred thousand brackets, overflow nothing", () => {

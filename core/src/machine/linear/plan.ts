@@ -4,7 +4,7 @@
  */
 import type { CharSet } from "../../charset/charset.ts";
 import { Partition } from "../../charset/partition.ts";
-import { charactersOf } from "../../program/characters.ts";
+import { setsOf, singleLook } from "../../program/characters.ts";
 import { compilePart } from "../../program/compile.ts";
 import { lengthsOf } from "../../program/lengths.ts";
 import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../../program/program.ts";
@@ -130,24 +130,14 @@ function makePlan(program: Program): Plan | Refusal {
   };
 }
 
-/** The lookaround's one character; undefined where it asks for more, or less. */
+/** A lookaround for one character; undefined where it asks for more, or less. */
 function sideLookOf(look: NodeOf<"look">): SideLook | undefined {
-  let body = look.body;
-  while (body.kind === "group") body = body.body;
-  if (body.kind !== "character" && body.kind !== "any" && (body.kind !== "set" || body.strings.length > 0)) return undefined;
-  return { behind: look.behind, set: charactersOf(body) };
+  const set = singleLook(look);
+  return set && { behind: look.behind, set };
 }
 
 function partOf(program: Program | undefined): Part | Refusal {
   if (!program) return "size";
   const states = StateSpace.of(program, "all");
   return states ? { program, states } : "counts";
-}
-
-function setsOf({ code, sets }: Program): CharSet[] {
-  const units = new Set<number>();
-  for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) {
-    if (code[i] === Op.Unit || code[i] === Op.UnitBack) units.add(code[i + 1] as number);
-  }
-  return [...sets, ...Array.from(units, (unit): CharSet => [unit, unit])];
 }

@@ -1,0 +1,241 @@
+/**
+ * Sets of threads: every place where a part of a program can be, whichever way it came there. They answer whether the
+ * part can get through: for lookarounds, and for what is tried before something else.
+ *
+ * A set is a number; reading a symbol leads from set to set (the subset construction, made as it is needed).
+ */
+import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../program/program.ts";
+import type { Mask } from "./alphabet.ts";
+import type { Place, Visitor, Walk } from "./walk.ts";
+
+/** A set of threads, by number; 0 is the empty one. */
+export type ThreadSet = number;
+
+export const NO_THREADS: ThreadSet = 0;
+
+/** What comes of reading a symbol. */
+export interface Reached {
+  readonly set: ThreadSet;
+  /** Whether a thread was through before the symbol. */
+  readonly through: boolean;
+}
+
+type Thread = Place<null>;
+
+/** Sets looked at to learn whether one can fail; where they are not enough it is taken to. */
+const MAX_LOOKED_AT = 400;
+
+const PLAIN: Omit<Visitor<null>, "arrive" | "leave" | "enter" | "lose"> = {
+  visits: 1,
+  guesses: false,
+  keyOf: () => "",
+  second: (_, second) => second,
+  turn: (extra) => extra,
+};
+
+export class Threads {
+  private readonly walk: Walk;
+  private readonly threads: Thread[] = [];
+  private readonly threadNumbers = new Map<string, number>();
+  private readonly sets: (readonly number[])[] = [[]];
+  private readonly setNumbers = new Map<string, ThreadSet>([["", NO_THREADS]]);
+  private readonly reached = new Map<number, Reached>();
+  /** Sets that met an enclosure inside, whose outcome threads do not follow. */
+  private readonly blurred = new Set<ThreadSet>();
+
+  private readonly failures = new Map<ThreadSet, boolean>();
+  private readonly endOnly: number;
+  private readonly whole: boolean;
+  private readonly trailing: ReadonlySet<number>;
+
+  /** With `whole` a match counts only at the text's end. */
+  constructor(walk: Walk, whole: boolean) {
+    this.walk = walk;
+    this.whole = whole;
+    // With `whole` the text must end where a lookahead begins.
+    this.trailing = whole ? new Set() : trailingLooks(walk.program);
+    this.endOnly = walk.alphabet.masks.where((symbol) => symbol === walk.alphabet.edge);
+  }
+
+  /** Whether the walk was more than there is time for: then threads are missing. */
+  get spent(): boolean {
+    return this.walk.spent;
+  }
+
+  /** Number of sets made so far. */
+  get size(): number {
+    return this.sets.length;
+  }
+
+  /** The threads from a place on. */
+  from(place: Place<unknown>, behind: number): ThreadSet {
+    const found = new Set<number>();
+    const blurred = this.gather({ ...place, extra: null }, behind, found);
+    return this.intern(found, blurred);
+  }
+
+  union(one: ThreadSet, other: ThreadSet): ThreadSet {
+    if (one === other || other === NO_THREADS) return one;
+    if (one === NO_THREADS) return other;
+    const both = new Set([...(this.sets[one] as readonly number[]), ...(this.sets[other] as readonly number[])]);
+    return this.intern(both, this.isBlurred(one) || this.isBlurred(other));
+  }
+
+  /** Whether the set has lost threads on the way: then it may get through where it seems not to. */
+  isBlurred(set: ThreadSet): boolean {
+    return this.blurred.has(set);
+  }
+
+  /** Whether a thread is through whatever comes next. */
+  isThrough(set: ThreadSet): boolean {
+    const { all } = this.walk.alphabet.masks;
+    return (this.sets[set] as readonly number[]).some((n) => {
+      const thread = this.threads[n] as Thread;
+      return this.isGoal(thread) && thread.ahead === all;
+    });
+  }
+
+  /** The symbols before which a thread is through; undefined where some threads were lost. */
+  throughAhead(set: ThreadSet): Mask | undefined {
+    const { masks } = this.walk.alphabet;
+    if (this.isBlurred(set)) return undefined;
+    const goals = (this.sets[set] as readonly number[]).map((n) => this.threads[n] as Thread).filter((thread) => this.isGoal(thread));
+    if (goals.some(({ closing }) => closing)) return undefined;
+    return masks.where((symbol) => goals.some(({ ahead }) => masks.has(ahead, symbol)));
+  }
+
+  /** Whether a thread is through where the symbol comes next; the edge for the text's end. */
+  read(set: ThreadSet, symbol: number): Reached {
+    const key = set * (this.walk.alphabet.edge + 1) + symbol;
+    let reached = this.reached.get(key);
+    if (!reached) {
+      reached = this.step(set, symbol);
+      this.reached.set(key, reached);
+    }
+    return reached;
+  }
+
+  /** Whether some text makes every thread of the set fail. */
+  canFail(set: ThreadSet): boolean {
+    const known = this.failures.get(set);
+    if (known !== undefined) return known;
+    const { edge } = this.walk.alphabet;
+    const seen = new Set([set]);
+    const queue = [set];
+    let fails = this.isThrough(set) ? false : undefined;
+    for (let head = 0; head < queue.length && fails === undefined; head++) {
+      const at = queue[head] as ThreadSet;
+      if (at === NO_THREADS || head >= MAX_LOOKED_AT || !this.read(at, edge).through) fails = true;
+      for (let symbol = 0; symbol < edge && fails === undefined; symbol++) {
+        const { set: next, through } = this.read(at, symbol);
+        if (through || seen.has(next) || this.isThrough(next)) continue;
+        if (this.failures.get(next) === true) fails = true;
+        seen.add(next);
+        queue.push(next);
+      }
+    }
+    this.failures.set(set, fails ?? false);
+    return fails ?? false;
+  }
+
+  private step(set: ThreadSet, symbol: number): Reached {
+    const { masks, edge } = this.walk.alphabet;
+    const next = new Set<number>();
+    let through = false;
+    let blurred = this.isBlurred(set);
+    for (const number of this.sets[set] as readonly number[]) {
+      const thread = this.threads[number] as Thread;
+      if (!masks.has(thread.ahead, symbol)) continue;
+      if (this.isGoal(thread)) {
+        if (!thread.closing) through = true;
+        else next.add(this.number({ ...thread, ahead: this.endOnly, closing: false }));
+        continue;
+      }
+      if (symbol === edge || !masks.has(this.walk.takes(thread.pc), symbol)) continue;
+      for (const place of placesAfter(this.walk, thread, this.endOnly)) if (this.gather(place, symbol, next)) blurred = true;
+    }
+    return { set: this.intern(next, blurred), through };
+  }
+
+  private isGoal({ pc }: Thread): boolean {
+    const operation = this.walk.program.code[pc * INSTRUCTION_WIDTH];
+    return operation === Op.Leave || operation === Op.Match;
+  }
+
+  /** Adds the threads from a place to the set; says whether some were lost. */
+  private gather(place: Thread, behind: number, into: Set<number>): boolean {
+    let lost = false;
+    this.walk.go(place, behind, {
+      ...PLAIN,
+      arrive: (arrived) => into.add(this.number(arrived)),
+      lose: () => {
+        lost = true;
+      },
+      leave: (left) => {
+        into.add(this.number(left));
+        return undefined;
+      },
+      enter: (entered, number) => {
+        const { node, negated, next } = this.walk.program.enclosures[number] as Enclosure;
+        const body = { ...entered, pc: entered.pc + 1, counts: [] };
+        if (node.kind === "look" && !node.behind) {
+          if (!negated && this.trailing.has(number)) return [body];
+          // A lookaround that is settled here and now does not have to be followed.
+          const set = this.from(body, behind);
+          if (this.isThrough(set)) return negated ? [] : [{ ...entered, pc: next }];
+          if (set === NO_THREADS) return negated ? [{ ...entered, pc: next }] : [];
+        }
+        lost = true;
+        return [];
+      },
+    });
+    return lost;
+  }
+
+  private number(thread: Thread): number {
+    const matchesAtEnd = this.whole && this.walk.program.code[thread.pc * INSTRUCTION_WIDTH] === Op.Match;
+    const ahead = matchesAtEnd ? this.walk.alphabet.masks.and(thread.ahead, this.endOnly) : thread.ahead;
+    const key = `${thread.pc}|${thread.counts}|${ahead}|${thread.closing}`;
+    let number = this.threadNumbers.get(key);
+    if (number === undefined) {
+      number = this.threads.push({ ...thread, ahead, fresh: [] }) - 1;
+      this.threadNumbers.set(key, number);
+    }
+    return number;
+  }
+
+  private intern(threads: ReadonlySet<number>, blurred: boolean): ThreadSet {
+    const sorted = [...threads].sort((a, b) => a - b);
+    const key = `${sorted}${blurred ? "?" : ""}`;
+    let set = this.setNumbers.get(key);
+    if (set === undefined) {
+      set = this.sets.push(sorted) - 1;
+      this.setNumbers.set(key, set);
+      if (blurred) this.blurred.add(set);
+    }
+    return set;
+  }
+}
+
+/** Where a thread goes on once its item has taken a character. */
+export function placesAfter<E>(walk: Walk, place: Place<E>, endOnly: number): Place<E>[] {
+  const { code } = walk.program;
+  const ahead = place.closing ? endOnly : walk.alphabet.masks.all;
+  const next: Place<E> = { ...place, fresh: [], ahead, closing: false };
+  // A reference may take more, or be done: its place arrives again and goes on.
+  return [{ ...next, pc: code[place.pc * INSTRUCTION_WIDTH] === Op.Reference ? place.pc : place.pc + 1 }];
+}
+
+/** Lookaheads after which nothing more is asked: what is inside is through, and so is all. */
+function trailingLooks({ code, enclosures }: Program): Set<number> {
+  const trailing = new Set<number>();
+  enclosures.forEach(({ next }, number) => {
+    let pc = next;
+    const operation = () => code[pc * INSTRUCTION_WIDTH];
+    for (let steps = 0; steps < code.length && (operation() === Op.Close || operation() === Op.Jump); steps++) {
+      pc = operation() === Op.Jump ? (code[pc * INSTRUCTION_WIDTH + 1] as number) : pc + 1;
+    }
+    if (operation() === Op.Match) trailing.add(number);
+  });
+  return trailing;
+}

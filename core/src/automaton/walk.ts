@@ -1,0 +1,336 @@
+/**
+ * What a program does between one character and the next: from an instruction, in order of preference, along every
+ * way that takes no text, to the items that would take some. The same walk serves paths, where two ways to the same
+ * item count as two, and threads, where they count as one.
+ *
+ * What stands behind is known; what stands ahead is not, so an assertion narrows what may come next.
+ */
+import { singleLook } from "../program/characters.ts";
+import { ASSERTIONS, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, type Program, UNBOUNDED } from "../program/program.ts";
+import type { Alphabet, Mask } from "./alphabet.ts";
+
+/** A place in a program between two characters. `E` is what the caller carries along. */
+export interface Place<E> {
+  readonly pc: number;
+  /** The counts of the counted loops around, the outermost first. */
+  readonly counts: readonly number[];
+  /** Loops whose iteration has taken no text yet. */
+  readonly fresh: readonly number[];
+  /** What may come next. */
+  readonly ahead: Mask;
+  /** Whether the text must end after the next character. */
+  readonly closing: boolean;
+  readonly extra: E;
+}
+
+/** What the caller makes of the ways. */
+export interface Visitor<E> {
+  /** How often one place is gone through: twice tells one way from several. */
+  readonly visits: 1 | 2;
+  /** Whether to go every way that captures may open: any text for a back-reference, both ways of a condition. */
+  readonly guesses: boolean;
+  /** A way that is not gone, since it hangs on captures. */
+  lose?(): void;
+  keyOf(extra: E): string;
+  /** A place that would take text, or where the program or an enclosure is through. */
+  arrive(place: Place<E>): void;
+  /** An enclosure is entered, other than a lookaround for one character: the places to go on from, in order. */
+  enter(place: Place<E>, enclosure: number): readonly Place<E>[];
+  /** An enclosure is through: where to go on, if the way does not end there. */
+  leave(place: Place<E>, enclosure: number): Place<E> | undefined;
+  /** The second of two ways, which is gone only where the first one fails. */
+  second(first: Place<E>, second: Place<E>): Place<E>;
+  /** A loop has finished an iteration. */
+  turn(extra: E, loop: number): E;
+}
+
+/** How exactly a loop is counted. */
+export interface Bounds {
+  readonly min: number;
+  readonly max: number;
+  /** Whether the bounds are those of the pattern; else they are wider. */
+  readonly exact: boolean;
+}
+
+/** Places gone through for one automaton, each as long as what it carries along: a second or so. */
+const MAX_WORK = 800_000;
+/** The same for one walk: what lies between two characters of a pattern of a person's is far less. */
+const MAX_WALK = 100_000;
+
+export const exactBounds = (loop: Loop): Bounds => ({ min: loop.min, max: loop.max, exact: true });
+
+export class Walk {
+  readonly program: Program;
+  readonly alphabet: Alphabet;
+  /** Classes behind that no assertion tells apart are of one kind. */
+  readonly kindOf: readonly number[];
+  readonly kinds: readonly Mask[];
+  /** Set where there was more to go through than there is time for: then ways are missing. */
+  spent = false;
+  /** What has been gone through so far. */
+  work = 0;
+  private readonly anything: Mask;
+  private readonly narrowed = new Map<string, Mask>();
+  private readonly bounds: readonly Bounds[];
+  private readonly endAhead: Mask;
+  /** Atomic enclosures without a choice inside: there is nothing to settle. */
+  private readonly plain: ReadonlySet<number>;
+
+  constructor(program: Program, alphabet: Alphabet, bounds: readonly Bounds[]) {
+    this.program = program;
+    this.alphabet = alphabet;
+    this.bounds = bounds;
+    const { masks, edge } = alphabet;
+    this.endAhead = masks.where((symbol) => symbol === edge);
+    this.anything = masks.not(this.endAhead);
+    this.plain = plainEnclosures(program);
+    const told = this.toldApart();
+    const keys = new Map<string, number>();
+    this.kindOf = Array.from({ length: edge + 1 }, (_, symbol) => {
+      const key = `${told.length > 0 && symbol === edge}${told.map((mask) => Number(masks.has(mask, symbol))).join("")}`;
+      if (!keys.has(key)) keys.set(key, keys.size);
+      return keys.get(key) as number;
+    });
+    this.kinds = Array.from({ length: keys.size }, (_, kind) => masks.where((symbol) => this.kindOf[symbol] === kind));
+  }
+
+  /** Goes every way from the place, with the symbol that stands behind. */
+  go<E>(from: Place<E>, behind: number, visitor: Visitor<E>): void {
+    const { code } = this.program;
+    const pending = [from];
+    const visits = new Map<string, number>();
+    const bound = Math.min(MAX_WORK, this.work + MAX_WALK);
+    for (let place = pending.pop(); place; place = pending.pop()) {
+      this.work += 1 + place.counts.length + place.fresh.length;
+      if (this.work > bound) {
+        this.spent = true;
+        return;
+      }
+      const key = `${place.pc}|${place.counts}|${place.fresh}|${place.ahead}|${place.closing}|${visitor.keyOf(place.extra)}`;
+      const before = visits.get(key) ?? 0;
+      if (before >= visitor.visits) continue;
+      visits.set(key, before + 1);
+      const word = place.pc * INSTRUCTION_WIDTH;
+      const a = code[word + 1] as number;
+      const b = code[word + 2] as number;
+      const { pc } = place;
+      switch (code[word]) {
+        case Op.Jump:
+          pending.push({ ...place, pc: a });
+          break;
+        case Op.Open:
+        case Op.Close:
+          pending.push({ ...place, pc: pc + 1 });
+          break;
+        case Op.Branch:
+          this.choose({ ...place, pc: pc + 1 }, { ...place, pc: a }, visitor, pending);
+          break;
+        case Op.Condition:
+          if (visitor.guesses) pending.push({ ...place, pc: b }, { ...place, pc: pc + 1 });
+          else visitor.lose?.();
+          break;
+        case Op.Assert:
+          this.assert(place, a, b, behind, pending);
+          break;
+        case Op.LoopEnter:
+          pending.push({ ...place, pc: pc + 1, counts: this.counted(a) ? [...place.counts, 0] : place.counts });
+          break;
+        case Op.LoopTry:
+          this.tryLoop(place, a, b, visitor, pending);
+          break;
+        case Op.LoopBegin: {
+          const loop = this.program.loops[a] as Loop;
+          const notes = loop.begin >= 0 && !(loop.emptyIsLast && this.required(place, a));
+          pending.push({ ...place, pc: pc + 1, fresh: notes ? [...place.fresh.filter((each) => each !== a), a] : place.fresh });
+          break;
+        }
+        case Op.LoopNext:
+          this.endIteration(place, a, b, visitor, pending);
+          break;
+        case Op.Enter:
+          this.enter(place, a, behind, visitor, pending);
+          break;
+        case Op.Leave: {
+          const next = this.plain.has(a) ? { ...place, pc: (this.program.enclosures[a] as Enclosure).next } : visitor.leave(place, a);
+          if (next) pending.push(next);
+          break;
+        }
+        case Op.Reference:
+          // Any text may stand there: nothing, or more of it after each character.
+          if (visitor.guesses) {
+            visitor.arrive(place);
+            pending.push({ ...place, pc: pc + 1 });
+          } else visitor.lose?.();
+          break;
+        default:
+          visitor.arrive(place);
+      }
+    }
+  }
+
+  /** What an item takes; everything, where it is no item of one character. */
+  takes(pc: number): Mask {
+    const { code, sets } = this.program;
+    const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
+    switch (code[pc * INSTRUCTION_WIDTH]) {
+      case Op.Unit:
+        return this.alphabet.maskOfUnit(a);
+      case Op.Set:
+      case Op.SetPoint:
+        return this.alphabet.maskOf(sets[a] as readonly number[]);
+      default:
+        return this.anything;
+    }
+  }
+
+  private counted(loop: number): boolean {
+    const { min, max } = this.bounds[loop] as Bounds;
+    return (this.program.loops[loop] as Loop).counter >= 0 && (min > 0 || max < UNBOUNDED);
+  }
+
+  private required(place: Place<unknown>, loop: number): boolean {
+    return this.counted(loop) && (place.counts.at(-1) as number) < (this.bounds[loop] as Bounds).min;
+  }
+
+  private choose<E>(first: Place<E>, second: Place<E>, visitor: Visitor<E>, pending: Place<E>[]): void {
+    pending.push(visitor.second(first, second), first);
+  }
+
+  private tryLoop<E>(place: Place<E>, number: number, exit: number, visitor: Visitor<E>, pending: Place<E>[]): void {
+    const loop = this.program.loops[number] as Loop;
+    const counted = this.counted(number);
+    const on: Place<E> = { ...place, pc: place.pc + 1 };
+    const out: Place<E> = {
+      ...place,
+      pc: exit,
+      counts: counted ? place.counts.slice(0, -1) : place.counts,
+      fresh: place.fresh.filter((each) => each !== number),
+    };
+    if (this.required(place, number)) pending.push(on);
+    else if (counted && (place.counts.at(-1) as number) >= (this.bounds[number] as Bounds).max) pending.push(out);
+    else if (loop.emptyIsLast && place.fresh.includes(number)) pending.push(out);
+    else if (loop.lazy) this.choose(out, on, visitor, pending);
+    else this.choose(on, out, visitor, pending);
+  }
+
+  private endIteration<E>(place: Place<E>, number: number, start: number, visitor: Visitor<E>, pending: Place<E>[]): void {
+    const loop = this.program.loops[number] as Loop;
+    const past = !this.required(place, number);
+    if (past && !loop.emptyIsLast && loop.begin >= 0 && place.fresh.includes(number)) return;
+    const counts = [...place.counts];
+    if (this.counted(number) && !(past && (this.bounds[number] as Bounds).max === UNBOUNDED)) counts.push((counts.pop() as number) + 1);
+    pending.push({ ...place, pc: start, counts, extra: visitor.turn(place.extra, number) });
+  }
+
+  private enter<E>(place: Place<E>, number: number, behind: number, visitor: Visitor<E>, pending: Place<E>[]): void {
+    if (this.plain.has(number)) {
+      pending.push({ ...place, pc: place.pc + 1 });
+      return;
+    }
+    const { masks } = this.alphabet;
+    const { node, negated, next } = this.program.enclosures[number] as Enclosure;
+    const set = node.kind === "look" ? singleLook(node) : undefined;
+    if (node.kind !== "look" || !set) {
+      pending.push(...[...visitor.enter(place, number)].reverse());
+      return;
+    }
+    const mask = this.alphabet.maskOf(set);
+    if (node.behind) {
+      if (masks.has(mask, behind) !== negated) pending.push({ ...place, pc: next });
+    } else this.narrow({ ...place, pc: next }, negated ? masks.not(mask) : mask, pending);
+  }
+
+  private narrow<E>(place: Place<E>, mask: Mask, pending: Place<E>[]): void {
+    const ahead = this.alphabet.masks.and(place.ahead, mask);
+    if (ahead !== this.alphabet.masks.none) pending.push({ ...place, ahead });
+  }
+
+  private assert<E>(place: Place<E>, assertion: number, set: number, behind: number, pending: Place<E>[]): void {
+    const { masks, edge } = this.alphabet;
+    const mask = this.alphabet.maskOf(this.program.sets[set] as readonly number[]);
+    const inBehind = masks.has(mask, behind);
+    const next = { ...place, pc: place.pc + 1 };
+    const where = (holds: (symbol: number) => boolean): Mask => {
+      const key = `${assertion} ${mask} ${inBehind} ${behind === edge}`;
+      const known = this.narrowed.get(key) ?? masks.where(holds);
+      this.narrowed.set(key, known);
+      return known;
+    };
+    switch (ASSERTIONS[assertion]) {
+      case "text-start":
+        if (behind === edge) pending.push(next);
+        break;
+      case "text-end":
+        this.narrow(next, this.endAhead, pending);
+        break;
+      case "last-line-end":
+        this.narrow({ ...next, closing: true }, mask, pending);
+        this.narrow(next, this.endAhead, pending);
+        break;
+      case "line-start":
+        if (behind === edge || inBehind) pending.push(next);
+        break;
+      case "line-end":
+        this.narrow(
+          next,
+          where((symbol) => symbol === edge || masks.has(mask, symbol)),
+          pending,
+        );
+        break;
+      case "word-edge":
+        this.narrow(
+          next,
+          where((symbol) => masks.has(mask, symbol) !== inBehind),
+          pending,
+        );
+        break;
+      case "not-word-edge":
+        this.narrow(
+          next,
+          where((symbol) => masks.has(mask, symbol) === inBehind),
+          pending,
+        );
+        break;
+      default:
+        this.narrow(
+          next,
+          where((symbol) => masks.has(mask, symbol) === inBehind && !(behind === edge && symbol === edge)),
+          pending,
+        );
+    }
+  }
+
+  /** The sets that what stands behind is asked for. */
+  private toldApart(): Mask[] {
+    const { code, sets, enclosures } = this.program;
+    const found = new Set<Mask>();
+    for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) {
+      if (code[i] === Op.Assert) found.add(this.alphabet.maskOf(sets[code[i + 2] as number] as readonly number[]));
+    }
+    for (const { node } of enclosures) {
+      const set = node.kind === "look" && node.behind ? singleLook(node) : undefined;
+      if (set) found.add(this.alphabet.maskOf(set));
+    }
+    return [...found];
+  }
+}
+
+function plainEnclosures({ code, enclosures }: Program): Set<number> {
+  const plain = new Set<number>();
+  const open: { number: number; choices: boolean }[] = [];
+  for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) {
+    const [operation, a] = [code[i] as number, code[i + 1] as number];
+    if (operation === Op.Enter) open.push({ number: a, choices: false });
+    else if (operation === Op.Leave) {
+      const { number, choices } = open.pop() as (typeof open)[number];
+      const look = (enclosures[number] as Enclosure).kind === "look";
+      if (!choices && !look) plain.add(number);
+      const around = open.at(-1);
+      if (around && (choices || look)) around.choices = true;
+    } else if (operation === Op.Branch || operation === Op.LoopTry || operation === Op.Condition || operation === Op.Reference) {
+      const around = open.at(-1);
+      if (around) around.choices = true;
+    }
+  }
+  return plain;
+}

@@ -1,0 +1,58 @@
+/**
+ * Lookbehinds, watched while the text is read forward: for each one the threads of its body that have begun at any
+ * offset so far. It holds where one of them is through. Whichever way the machine reads, the same texts satisfy it.
+ */
+import { singleLook } from "../program/characters.ts";
+import { compilePart } from "../program/compile.ts";
+import type { Program } from "../program/program.ts";
+import type { Alphabet, Mask } from "./alphabet.ts";
+import { type ThreadSet, Threads } from "./threads.ts";
+import { exactBounds, type Place, Walk } from "./walk.ts";
+
+/** Each lookbehind multiplies the states of the automaton that it is watched beside. */
+const MAX_WATCHES = 2;
+
+interface Watch {
+  readonly enclosure: number;
+  readonly threads: Threads;
+  readonly begin: Place<null>;
+}
+
+export class Watches {
+  private readonly watches: Watch[] = [];
+
+  constructor(program: Program, alphabet: Alphabet) {
+    program.enclosures.forEach(({ node }, enclosure) => {
+      if (node.kind !== "look" || !node.behind || singleLook(node) || this.watches.length >= MAX_WATCHES) return;
+      const body = compilePart(program.reading, node.body, false);
+      if (!body) return;
+      const walk = new Walk(body, alphabet, body.loops.map(exactBounds));
+      const begin = { pc: 0, counts: [], fresh: [], ahead: alphabet.masks.all, closing: false, extra: null };
+      this.watches.push({ enclosure, threads: new Threads(walk, false), begin });
+    });
+  }
+
+  /** Whether a body was more than there is time for. */
+  get spent(): boolean {
+    return this.watches.some(({ threads }) => threads.spent);
+  }
+
+  /** What each watch holds before the first character. */
+  atStart(edge: number): readonly ThreadSet[] {
+    return this.watches.map(({ threads, begin }) => threads.from(begin, edge));
+  }
+
+  after(watched: readonly ThreadSet[], symbol: number): readonly ThreadSet[] {
+    return watched.map((set, i) => {
+      const { threads, begin } = this.watches[i] as Watch;
+      return threads.union(threads.read(set, symbol).set, threads.from(begin, symbol));
+    });
+  }
+
+  /** What must come next for the lookbehind to hold; undefined where that is not known. */
+  holds(enclosure: number, watched: readonly ThreadSet[]): Mask | undefined {
+    const index = this.watches.findIndex((watch) => watch.enclosure === enclosure);
+    const watch = this.watches[index];
+    return watch?.threads.throughAhead(watched[index] as ThreadSet);
+  }
+}

@@ -1,0 +1,146 @@
+/**
+ * Whether an attack does what is said of it: the backtracking machine's exact steps at growing numbers of pumps,
+ * forecast and not run. Exponential growth shows as a constant ratio, a polynomial's degree as the order of the first
+ * differences that are all the same.
+ */
+import { Forecast } from "../forecast/forecast.ts";
+import type { MatchMode } from "../machine/backtracking.ts";
+import type { Program } from "../program/program.ts";
+import type { Attack } from "./attack.ts";
+
+export type { Attack };
+
+/** A search begins an attempt at every offset; the others begin one, and the whole text must be taken or need not. */
+export type HazardMode = "search" | "start" | "whole";
+
+const MATCH_MODES = { search: "first", start: "start", whole: "whole" } as const satisfies Record<HazardMode, MatchMode>;
+
+export interface Sample {
+  readonly pumps: number;
+  /** Code units of the attack's text. */
+  readonly length: number;
+  readonly steps: bigint;
+}
+
+export interface Confirmation {
+  readonly growth: "polynomial" | "exponential";
+  /** Null where the growth is exponential. */
+  readonly degree: number | null;
+  readonly samples: readonly Sample[];
+}
+
+/** Instructions followed for one point: a few tens of milliseconds. */
+const POINT_BUDGET = 1_500_000;
+/** Steps run for a point where nothing can be forecast. */
+const STEP_BUDGET = 400_000;
+const SLICE = 50_000;
+
+/** Each pump has two readings at least, so the steps double; what is found first may still waver. */
+const LEAST_RATIO = 1.8;
+/** How far the last ratios may lie apart. */
+const RATIO_SPREAD = 0.03;
+const RATIOS_COMPARED = 3;
+/** Numbers of pumps that exponential growth is looked for at. */
+const EXPONENTIAL_PUMPS = [8, 12, 20, 32];
+
+/** From so many pumps on the differences are looked at: the first ones still hang on the text around. */
+const FIRST_PUMPS = [3, 10, 36];
+/** Loops of different lengths come together only every so many pumps. */
+const SPACINGS = [1, 2, 3, 4, 6];
+/** Equal differences that prove a degree. */
+const EQUAL_DIFFERENCES = 3;
+
+export const textOf = ({ prefix, pump, suffix }: Attack, pumps: number): string => prefix + pump.repeat(pumps) + suffix;
+
+/** The exact steps on a text, or undefined where they cannot be counted within the budget. */
+export function* stepsOn(program: Program, text: string, mode: HazardMode): Generator<number, bigint | undefined> {
+  const forecast = new Forecast(program, text, { mode: MATCH_MODES[mode], stepBudget: STEP_BUDGET });
+  for (let spent = 0; spent < POINT_BUDGET; spent += SLICE) {
+    if (forecast.advance(SLICE)) return forecast.exact ? BigInt(forecast.steps) : undefined;
+    yield spent;
+  }
+  return undefined;
+}
+
+/** What the attack really does to the program; undefined where no growth beyond linear shows. `most` is the most pumps that make sense. */
+export function* confirm(
+  program: Program,
+  attack: Attack,
+  mode: HazardMode,
+  claim: { readonly growth: "polynomial" | "exponential"; readonly degree: number | null; readonly most: number },
+): Generator<number, Confirmation | undefined> {
+  const known = new Map<number, Sample | undefined>();
+  function* sample(pumps: number): Generator<number, Sample | undefined> {
+    if (known.has(pumps)) return known.get(pumps);
+    const text = textOf(attack, pumps);
+    const steps = yield* stepsOn(program, text, mode);
+    const made = steps === undefined ? undefined : { pumps, length: text.length, steps };
+    known.set(pumps, made);
+    return made;
+  }
+  function* series(first: number, spacing: number, count: number): Generator<number, Sample[]> {
+    const found: Sample[] = [];
+    for (let i = 0; i < count; i++) {
+      const pumps = first + i * spacing;
+      const one = pumps > claim.most ? undefined : yield* sample(pumps);
+      if (!one) break;
+      found.push(one);
+    }
+    return found;
+  }
+  if (claim.growth === "exponential") {
+    for (const last of EXPONENTIAL_PUMPS) {
+      const first = Math.min(last, claim.most) - RATIOS_COMPARED - 1;
+      if (first < 1) continue;
+      const points = yield* series(first, 1, RATIOS_COMPARED + 2);
+      if (isGeometric(points)) return { growth: "exponential", degree: null, samples: points };
+    }
+  }
+  const likely = claim.degree ?? 2;
+  for (const spacing of SPACINGS) {
+    for (const first of FIRST_PUMPS) {
+      const points = yield* series(first, spacing, likely + EQUAL_DIFFERENCES + 1);
+      const degree = degreeOf(points);
+      if (degree !== undefined && degree >= 2) return { growth: "polynomial", degree, samples: points };
+      if (degree !== undefined) return undefined;
+      if (points.length < likely + EQUAL_DIFFERENCES + 1) break;
+    }
+  }
+  return undefined;
+}
+
+function isGeometric(points: readonly Sample[]): boolean {
+  if (points.length < RATIOS_COMPARED + 2) return false;
+  const rises = points.slice(1).map(({ steps }, i) => Number(steps - (points[i] as Sample).steps));
+  const ratios = rises.slice(1).map((rise, i) => rise / (rises[i] as number));
+  const [least, most] = [Math.min(...ratios), Math.max(...ratios)];
+  return least >= LEAST_RATIO && most - least <= RATIO_SPREAD * most;
+}
+
+/** The order of the first differences that are all the same, and not nought; undefined where there are too few points to say. */
+export function degreeOf(points: readonly Sample[]): number | undefined {
+  let values = points.map(({ steps }) => steps);
+  for (let order = 0; values.length >= EQUAL_DIFFERENCES; order++) {
+    if (values.every((value) => value === values[0])) return order;
+    values = values.slice(1).map((value, i) => value - (values[i] as bigint));
+  }
+  return undefined;
+}
+
+/** The steps at any number of pumps of the polynomial through evenly spaced points of a degree (I. Newton's forward differences). */
+export function extrapolate(samples: readonly Sample[], degree: number, pumps: number): bigint | undefined {
+  const [first, second] = samples;
+  if (!first || !second || samples.length <= degree) return undefined;
+  const spacing = second.pumps - first.pumps;
+  if ((pumps - first.pumps) % spacing !== 0) return undefined;
+  const x = BigInt((pumps - first.pumps) / spacing);
+  let differences = samples.map(({ steps }) => steps);
+  let binomial = 1n;
+  let value = 0n;
+  for (let order = 0n; order <= BigInt(degree); order++) {
+    value += (differences[0] as bigint) * binomial;
+    binomial = (binomial * (x - order)) / (order + 1n);
+    differences = differences.slice(1).map((each, i) => each - (differences[i] as bigint));
+  }
+  return value;
+}

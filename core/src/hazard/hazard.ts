@@ -1,0 +1,427 @@
+/**
+ * Hazard: how a pattern's work can grow with the text at worst, the text that makes it, and the proof.
+ *
+ * The pattern's path automaton is asked for ambiguity; each way in which it is ambiguous is a candidate, an attack is
+ * looked for, and its steps are forecast at growing numbers of pumps. Only what the exact steps show is a finding.
+ * Every automaton looked at has at least the paths that the pattern has, so what none of them can do the pattern
+ * cannot: `linear` is said where that is shown. The first one is cheap; closer ones follow while a candidate is left
+ * that no attack confirms.
+ */
+import { Alphabet } from "../automaton/alphabet.ts";
+import { MAX_EDGES, MAX_STATES, PathAutomaton } from "../automaton/paths.ts";
+import { type Bounds, exactBounds } from "../automaton/walk.ts";
+import { charactersOf } from "../program/characters.ts";
+import { lengthsOf } from "../program/lengths.ts";
+import { INSTRUCTION_WIDTH, type Loop, Op, type Program, UNBOUNDED } from "../program/program.ts";
+import type { Span } from "../syntax/tree.ts";
+import { grouped } from "../text/visible.ts";
+import { type Ambiguity, type Candidate, findAmbiguity, MAX_PRODUCT_STATES, type Path } from "./ambiguity.ts";
+import { type Attack, findAttack } from "./attack.ts";
+import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, textOf } from "./confirm.ts";
+import { type GrowthKind, rankOf } from "./growth.ts";
+
+/** What takes one character of the stretch: `at` is its offset there, the span lies in the pattern. */
+export interface ReadingStep extends Span {
+  readonly at: number;
+  /** Quantifiers that finished an iteration after it. */
+  readonly turned: readonly Span[];
+}
+
+/** One way to take the stretch. */
+export type PumpReading = readonly ReadingStep[];
+
+export interface Finding extends Span {
+  readonly growth: "polynomial" | "exponential";
+  readonly degree: number | null;
+  /** The quantifiers that cause it. */
+  readonly parts: readonly Span[];
+  readonly attack: Attack;
+  /** The pump, or the pump repeated: the text that the readings take. */
+  readonly stretch: string;
+  /** Different ways to take the same pump: two, or one where the other is the next attempt. */
+  readonly readings: readonly PumpReading[];
+  /** Whether one degree is the search's, which begins an attempt at every offset. */
+  readonly restarts: boolean;
+  /** Pumps after which the growth ends, since a quantifier has a bound; null where it goes on. */
+  readonly until: number | null;
+  readonly confirmed: true;
+  readonly samples: readonly Sample[];
+}
+
+/** A longer program is not looked at: its loops alone are too many to be paired. */
+const MAX_INSTRUCTIONS = 20_000;
+
+/** Why a growth was said to be linear, or could not be said. */
+export type ReasonCode = keyof typeof REASONS;
+
+export const REASONS = {
+  "no-loop": "Nothing in the pattern repeats without a bound that matters, so each attempt is over after a bounded number of steps.",
+  unambiguous: "No text can be taken by the pattern's repetitions in two ways.",
+  "no-failure": "Where a text could be taken in two ways, no ending makes the match fail, so the ways are never all tried.",
+  bounded: "What could be taken in two ways has bounds so small that it costs little.",
+  found: "An attack was found, and its steps were counted.",
+  "too-long-a-pattern": `The pattern has more than ${grouped(MAX_INSTRUCTIONS)} items, brackets and quantifiers, which is more than are looked at.`,
+  "too-large": `The pattern has more than ${grouped(MAX_STATES)} states, or ${grouped(MAX_EDGES)} ways between them, which is more than are looked at.`,
+  "too-long": `There are more than ${grouped(MAX_PRODUCT_STATES)} pairs of ways, or looking at them took more than the time there was.`,
+  unconfirmed: "A text can be taken in two ways, but no attack on it could be confirmed.",
+  references: "A back-reference makes the outcome hang on what a group took, and no attack on what may stand there could be confirmed.",
+  lookbehind: "A lookbehind of any length reads the text over again.",
+} as const;
+
+export interface Verdict {
+  readonly growth: GrowthKind;
+  /** Of a polynomial; else null. */
+  readonly degree: number | null;
+  /** The worst first. */
+  readonly findings: readonly Finding[];
+  readonly reason: ReasonCode;
+}
+
+/** Fewer iterations than this, those of loops inside counted, are followed exactly: their growth ends before it matters. */
+const MANY_ITERATIONS = 16;
+/** Larger counts are not followed one by one. */
+const MAX_EXACT_COUNT = 32;
+/** Growth that ends is a finding where it has come to so many steps by then: a millisecond. */
+const BOUNDED_STEPS = 20_000n;
+/** Candidates of one automaton that attacks are looked for. */
+const MAX_TRIED = 10;
+const MAX_FINDINGS = 8;
+/** Characters that are left out of an attack at one end, one after the other. */
+const MAX_SHORTENINGS = 12;
+/** A longer pump is left as it is: a letter less helps nobody, and each try is many steps to count. */
+const SHORT_PUMP = 24;
+/** A longer pump is not made for the sake of a least count. */
+const LONGEST_PUMP = 2000;
+
+/** Judges a program; yields now and then, so that it can be left at any time. Where `stop` says so, what is known until then. */
+export function* assess(program: Program, mode: HazardMode, stop: () => boolean = () => false): Generator<number, Verdict> {
+  const known = boundedWork(program);
+  if (known) return known;
+  const assessment = new Assessment(program, mode);
+  const slices = assessment.run();
+  for (;;) {
+    const next = slices.next();
+    if (next.done) return next.value;
+    if (stop()) return assessment.soFar();
+    yield next.value;
+  }
+}
+
+/** A pattern whose repetitions end soon, or that is too long, needs no looking at. */
+function boundedWork(program: Program): Verdict | undefined {
+  if (program.nodes.length > MAX_INSTRUCTIONS) return { growth: "undecided", degree: null, findings: [], reason: "too-long-a-pattern" };
+  if (program.references.length === 0 && program.loops.every(({ max }) => max < UNBOUNDED) && widened(program).every(({ exact }) => exact)) {
+    return { growth: "linear", degree: null, findings: [], reason: "no-loop" };
+  }
+  return undefined;
+}
+
+/** The verdict at once. */
+export function assessNow(program: Program, mode: HazardMode, stop?: () => boolean): Verdict {
+  const slices = assess(program, mode, stop);
+  for (;;) {
+    const next = slices.next();
+    if (next.done) return next.value;
+  }
+}
+
+/** One automaton to look at: how loops are counted, and whether only ways before a match are followed. */
+interface View {
+  readonly bounds: readonly Bounds[];
+  readonly settled: boolean;
+}
+
+class Assessment {
+  private readonly program: Program;
+  private readonly mode: HazardMode;
+  private readonly alphabet: Alphabet;
+  private readonly findings: Finding[] = [];
+  /** The worst that the pattern can do as far as is known: the degree that no automaton so far goes beyond. */
+  private ceiling = Number.POSITIVE_INFINITY;
+  private complete = false;
+  private full = false;
+  private bounded = false;
+
+  constructor(program: Program, mode: HazardMode) {
+    this.program = program;
+    this.mode = mode;
+    this.alphabet = Alphabet.of(program);
+  }
+
+  *run(): Generator<number, Verdict> {
+    const wide = widened(this.program);
+    let views: View[] = [
+      { bounds: wide, settled: false },
+      { bounds: wide, settled: true },
+    ];
+    const exact = this.program.loops.map(exactBounds);
+    if (wide.some(({ exact: known }) => !known) && this.countsFit) {
+      views = [...views, { bounds: exact, settled: false }, { bounds: exact, settled: true }];
+    }
+    for (const [i, view] of views.entries()) {
+      const found = yield* this.look(view);
+      if (!found) continue;
+      if (found.complete) {
+        this.complete = true;
+        this.ceiling = Math.min(
+          this.ceiling,
+          found.candidates.reduce((most, candidate) => Math.max(most, rankOf(candidate)), 1),
+        );
+      }
+      if (this.worst() >= this.ceiling && !this.readsBack) return this.verdict(i === 0 && found.candidates.length === 0 ? "unambiguous" : "no-failure");
+    }
+    if (this.readsBack) yield* this.tryLookbehinds();
+    return this.verdict("no-failure");
+  }
+
+  /** A lookbehind that reads back over whatever stands before does so at every offset: tried on what it repeats. */
+  private *tryLookbehinds(): Generator<number, void> {
+    for (const loop of this.program.loops) {
+      const { body, start, end } = loop.node;
+      const inside = this.program.enclosures.some(({ node }) => node.kind === "look" && node.behind && node.start <= start && end <= node.end);
+      if (!inside || loop.max < UNBOUNDED || (body.kind !== "character" && body.kind !== "any" && body.kind !== "set")) continue;
+      const symbol = this.alphabet.masks.first(this.alphabet.maskOf(charactersOf(body)));
+      if (symbol < 0) continue;
+      const attack = { prefix: "", pump: this.alphabet.samples[symbol] as string, suffix: "" };
+      const confirmation = yield* confirm(this.program, attack, this.mode, { growth: "polynomial", degree: 2, most: Number.POSITIVE_INFINITY });
+      if (!confirmation) continue;
+      const { growth, degree, samples } = confirmation;
+      const parts = [{ start, end }];
+      this.findings.push({
+        growth,
+        degree,
+        start,
+        end,
+        parts,
+        attack,
+        stretch: attack.pump,
+        readings: [],
+        restarts: true,
+        until: null,
+        confirmed: true,
+        samples,
+      });
+    }
+  }
+
+  /** What is known before all was looked at. */
+  soFar(): Verdict {
+    this.complete = false;
+    this.ceiling = Number.POSITIVE_INFINITY;
+    return this.verdict("no-failure");
+  }
+
+  /** Whether following every count exactly is worth trying. */
+  private get countsFit(): boolean {
+    const { code, loops } = this.program;
+    let around = 1;
+    let states = 0;
+    for (let i = 0; i < code.length && states <= MAX_STATES; i += INSTRUCTION_WIDTH) {
+      const { min, max, counter } = loops[code[i + 1] as number] ?? { min: 0, max: 0, counter: -1 };
+      const values = counter >= 0 ? (max === UNBOUNDED ? min : max) + 1 : 1;
+      if (code[i] === Op.LoopTry) around *= values;
+      if (code[i] === Op.LoopNext) around /= values;
+      states += around;
+    }
+    return states <= MAX_STATES;
+  }
+
+  private worst(): number {
+    return this.findings.reduce((most, finding) => Math.max(most, rankOf(finding)), 1);
+  }
+
+  private verdict(shown: ReasonCode): Verdict {
+    const sorted = [...this.findings].sort((a, b) => rankOf(b) - rankOf(a));
+    // What a worse finding blames already is no finding of its own.
+    const own = sorted.filter((finding, i) => !sorted.slice(0, i).some((worse) => rankOf(worse) > rankOf(finding) && blames(worse, finding.parts)));
+    const findings = own.slice(0, MAX_FINDINGS);
+    const decided = this.complete && this.worst() >= this.ceiling && (!this.readsBack || this.findings.length > 0);
+    const [worst] = findings;
+    if (worst && (decided || worst.growth === "exponential")) return { growth: worst.growth, degree: worst.degree, findings, reason: "found" };
+    if (decided) return { growth: "linear", degree: null, findings, reason: this.bounded ? "bounded" : shown };
+    return { growth: "undecided", degree: null, findings, reason: this.obstacle };
+  }
+
+  private get obstacle(): ReasonCode {
+    if (this.readsBack) return "lookbehind";
+    if (this.full) return "too-large";
+    if (!this.complete) return "too-long";
+    return this.program.references.length > 0 ? "references" : "unconfirmed";
+  }
+
+  /** Whether a lookbehind can read back any length: work that the paths forward do not show. */
+  private get readsBack(): boolean {
+    return this.program.enclosures.some(
+      ({ node }) => node.kind === "look" && node.behind && lengthsOf({ ...this.program, root: node.body }).most > MAX_EXACT_COUNT,
+    );
+  }
+
+  /** Looks at one automaton: its candidates that can be confirmed become findings. Undefined where it is too large. */
+  private *look(view: View): Generator<number, Ambiguity | undefined> {
+    const automaton = new PathAutomaton(this.program, this.alphabet, {
+      restarts: this.mode === "search" && !this.program.options.sticky,
+      whole: this.mode === "whole",
+      settled: view.settled,
+      bounds: view.bounds,
+    });
+    const ambiguity = yield* findAmbiguity(automaton);
+    if (automaton.full) {
+      this.full = true;
+      return undefined;
+    }
+    let tried = 0;
+    for (const candidate of ambiguity.candidates) {
+      const parts = this.partsOf(automaton, candidate);
+      if (this.isKnown(candidate, parts) || tried++ >= MAX_TRIED) continue;
+      yield* this.tryCandidate(automaton, view, candidate, parts);
+    }
+    return ambiguity;
+  }
+
+  /** Whether a finding as bad has these quantifiers, or some of them, already. */
+  private isKnown(candidate: Candidate, parts: readonly Loop[]): boolean {
+    const spans = parts.map(({ node }) => node);
+    return this.findings.some((finding) => rankOf(finding) >= rankOf(candidate) && blames(finding, spans));
+  }
+
+  private *tryCandidate(automaton: PathAutomaton, view: View, candidate: Candidate, parts: readonly Loop[]): Generator<number, void> {
+    const until = this.untilOf(view, parts);
+    for (const lenient of [false, true]) {
+      const { attack: found } = yield* findAttack(automaton, candidate, lenient);
+      if (!found) continue;
+      const claim = { growth: candidate.growth, degree: candidate.degree, most: until ?? Number.POSITIVE_INFINITY };
+      let attack = found;
+      let first: Confirmation | undefined;
+      for (const pump of this.pumpsToTry(view, parts, found.pump)) {
+        attack = { ...found, pump };
+        first = yield* confirm(this.program, attack, this.mode, claim);
+        if (first) break;
+      }
+      if (!first) continue;
+      const { growth, degree } = first;
+      if (until !== null && degree !== null && (extrapolate(first.samples, degree, until) ?? BOUNDED_STEPS) < BOUNDED_STEPS) {
+        this.bounded = true;
+        return;
+      }
+      if (this.findings.some((finding) => rankOf(finding) === rankOf(first) && finding.parts.length === parts.length && isSame(finding, parts))) return;
+      const shortest = yield* this.shorten(attack, first, claim.most);
+      // A loop without a quantifier of its own is the whole pattern's.
+      const spans = parts.length > 0 ? parts.map(({ node }) => spanOf(node)) : [spanOf(this.program.root)];
+      this.findings.push({
+        growth,
+        degree,
+        start: Math.min(...spans.map(({ start }) => start)),
+        end: Math.max(...spans.map(({ end }) => end)),
+        parts: spans,
+        attack: shortest.attack,
+        stretch: this.alphabet.spell(candidate.word),
+        // Where least counts were not followed, the readings are not the pattern's own.
+        readings: this.followsLeast(view, parts) ? candidate.readings.map((path) => this.readingOf(automaton, candidate, path)) : [],
+        restarts: candidate.restarts,
+        until,
+        confirmed: true,
+        samples: shortest.samples,
+      });
+      return;
+    }
+  }
+
+  private followsLeast(view: View, parts: readonly Loop[]): boolean {
+    return parts.every((loop) => loop.min <= (view.bounds[this.program.loops.indexOf(loop)] as Bounds).min);
+  }
+
+  /** Shorter ones first: their steps are sooner counted. Where a least count was not followed, as much more as it asks for. */
+  private pumpsToTry(view: View, parts: readonly Loop[], pump: string): Set<string> {
+    const times = parts.map((loop) => {
+      const { min } = view.bounds[this.program.loops.indexOf(loop)] as Bounds;
+      return min > 0 ? Math.ceil(loop.min / min) : 1;
+    });
+    const most = Math.min(Math.max(1, ...times), Math.ceil(LONGEST_PUMP / pump.length));
+    return new Set([rootOf(pump), pump, pump.repeat(most)]);
+  }
+
+  /** The attack with what can be left out left out, as long as it still does the same. */
+  private *shorten(attack: Attack, confirmation: Confirmation, most: number): Generator<number, Pick<Finding, "attack" | "samples">> {
+    let best = { attack, samples: confirmation.samples };
+    const attempts: ((attack: Attack) => Attack)[] = [
+      (a) => ({ ...a, prefix: "" }),
+      (a) => ({ ...a, prefix: a.prefix.slice(0, a.prefix.indexOf(a.pump) < 0 ? a.prefix.length : a.prefix.indexOf(a.pump)) }),
+      (a) => (a.pump.length > SHORT_PUMP ? a : { ...a, pump: a.pump.slice(0, -1) }),
+      (a) => (a.pump.length > SHORT_PUMP ? a : { ...a, pump: a.pump.slice(1) }),
+      (a) => ({ ...a, suffix: "" }),
+    ];
+    for (const attempt of attempts) {
+      let tries = MAX_SHORTENINGS;
+      for (let shorter = attempt(best.attack); tries > 0 && isShorter(shorter, best.attack); shorter = attempt(best.attack), tries--) {
+        const again = yield* confirm(this.program, shorter, this.mode, { ...confirmation, most });
+        if (again?.growth !== confirmation.growth || again.degree !== confirmation.degree) break;
+        best = { attack: shorter, samples: again.samples };
+      }
+    }
+    return best;
+  }
+
+  /** Pumps after which a widened quantifier comes to its bound; one inside another begins anew with each of the other's iterations. */
+  private untilOf(view: View, parts: readonly Loop[]): number | null {
+    const inside = ({ node }: Loop) => parts.some((other) => other.node !== node && other.node.start <= node.start && node.end <= other.node.end);
+    const outer = parts.filter((loop) => !inside(loop));
+    const bounds = outer.filter((loop) => !(view.bounds[this.program.loops.indexOf(loop)] as Bounds).exact && loop.max < UNBOUNDED).map(({ max }) => max);
+    return bounds.length > 0 ? Math.min(...bounds) : null;
+  }
+
+  /** The loops that turn in the candidate's readings, in the order of the pattern. */
+  private partsOf(automaton: PathAutomaton, candidate: Candidate): Loop[] {
+    const numbers = new Set(candidate.readings.flatMap(({ edges }) => edges.flatMap(({ turned }) => turned)));
+    // What is there once or not at all is no loop.
+    const loops = [...numbers].map((number) => automaton.program.loops[number] as Loop).filter(({ max }) => max > 1);
+    return loops.sort((a, b) => a.node.start - b.node.start || b.node.end - a.node.end);
+  }
+
+  private readingOf(automaton: PathAutomaton, { word }: Candidate, { from, edges }: Path): PumpReading {
+    const lengths = word.map((symbol) => (this.alphabet.samples[symbol] as string).length);
+    let state = from;
+    let at = 0;
+    return edges.map(({ to, turned }, i) => {
+      const { start, end } = this.program.nodes[automaton.instructionOf(state)] as Span;
+      const step = { at, start, end, turned: turned.map((number) => spanOf((this.program.loops[number] as Loop).node)) };
+      state = to;
+      at += lengths[i % lengths.length] as number;
+      return step;
+    });
+  }
+}
+
+/** Whether a finding blames all of these quantifiers. */
+const blames = (finding: Finding, parts: readonly Span[]): boolean =>
+  parts.every((part) => finding.parts.some(({ start, end }) => start === part.start && end === part.end));
+
+const isSame = (finding: Finding, parts: readonly Loop[]): boolean =>
+  parts.every(({ node }, i) => node.start === finding.parts[i]?.start && node.end === finding.parts[i]?.end);
+
+const isShorter = (one: Attack, other: Attack): boolean => one.pump.length > 0 && textOf(one, 1).length < textOf(other, 1).length;
+
+/** The shortest text that the text is a repetition of. */
+function rootOf(text: string): string {
+  for (let length = 1; length <= text.length / 2; length++) {
+    if (text.length % length === 0 && text.slice(0, length).repeat(text.length / length) === text) return text.slice(0, length);
+  }
+  return text;
+}
+
+const spanOf = ({ start, end }: Span): Span => ({ start, end });
+
+/**
+ * Loops that take many iterations are let go on for ever, those of few followed exactly. The wider loop ends too early,
+ * or too late, which only adds paths.
+ */
+function widened({ loops }: Program): Bounds[] {
+  const iterations = (loop: Loop): number => {
+    const inside = loops.filter(({ node, max }) => node !== loop.node && max < UNBOUNDED && node.start >= loop.node.start && node.end <= loop.node.end);
+    return loop.max * inside.reduce((most, { max }) => Math.max(most, max), 1);
+  };
+  return loops.map((loop) => {
+    const { min, max } = loop;
+    const few = max === UNBOUNDED ? min <= MAX_EXACT_COUNT : iterations(loop) < MANY_ITERATIONS;
+    return few ? exactBounds(loop) : { min: Math.min(min, 1), max: UNBOUNDED, exact: false };
+  });
+}

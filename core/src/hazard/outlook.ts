@@ -1,0 +1,117 @@
+/**
+ * What a finding means for a person who waits: the steps of its attack at any number of pumps, exactly, the longest
+ * text that stays within a number of steps, and how long so many steps take, in words.
+ */
+import type { Program } from "../program/program.ts";
+import { type Attack, degreeOf, extrapolate, type HazardMode, type Sample, stepsOn, textOf } from "./confirm.ts";
+import type { Finding } from "./hazard.ts";
+
+/**
+ * Steps that a backtracking engine takes in a second, for turning steps into time. A cautious middle: engines that
+ * interpret a pattern take some tens of millions, one that compiles it a thousand million, ours some hundred million.
+ */
+export const STEPS_A_SECOND = 100_000_000n;
+
+/** A text longer than this is not counted through for one point. */
+const LONGEST_COUNTED = 20_000;
+/** A polynomial is held against a text of about this length. */
+const LONGEST_CHECKED = 2000;
+/** Doubling from one pump, nothing that a person writes comes near. */
+const MOST_PUMPS = 2 ** 40;
+
+/** A polynomial is looked for through so many points, from so many pumps on. */
+const FIRST_POINT = 8;
+const POINTS = 9;
+
+/** The steps at each number of pumps, exactly: by the polynomial that they follow, or counted; ends at the first that cannot be counted. */
+export function* stepsAt(program: Program, mode: HazardMode, attack: Attack, pumps: readonly number[]): Generator<number, Sample[]> {
+  function* counted(count: number): Generator<number, Sample | undefined> {
+    const text = textOf(attack, count);
+    const steps = text.length > LONGEST_COUNTED ? undefined : yield* stepsOn(program, text, mode);
+    return steps === undefined ? undefined : { pumps: count, length: text.length, steps };
+  }
+  const first: Sample[] = [];
+  for (let i = 0; i < POINTS; i++) {
+    const sample = yield* counted(FIRST_POINT + i);
+    if (sample) first.push(sample);
+  }
+  const degree = degreeOf(first);
+  // The polynomial must hold far out, too: a count with a bound ends it.
+  const far = Math.max(FIRST_POINT + POINTS, Math.floor(LONGEST_CHECKED / attack.pump.length));
+  const check = degree === undefined ? undefined : yield* counted(far);
+  const holds = degree !== undefined && check !== undefined && extrapolate(first, degree, far) === check.steps;
+  const samples: Sample[] = [];
+  for (const count of pumps) {
+    const known = holds && count >= FIRST_POINT ? extrapolate(first, degree, count) : undefined;
+    const length = attack.prefix.length + count * attack.pump.length + attack.suffix.length;
+    const sample = known === undefined ? yield* counted(count) : { pumps: count, length, steps: known };
+    if (!sample) break;
+    samples.push(sample);
+  }
+  return samples;
+}
+
+/** The longest text of the finding's shape that stays within so many steps; null where there is no longest. */
+export function* longestWithin(program: Program, mode: HazardMode, finding: Finding, most: bigint): Generator<number, Sample | null> {
+  const { attack, degree, samples, until } = finding;
+  function* at(pumps: number): Generator<number, bigint | undefined> {
+    const curve = degree === null || (until !== null && pumps > until) ? undefined : extrapolate(samples, degree, aligned(samples, pumps));
+    return curve ?? (yield* stepsOn(program, textOf(attack, pumps), mode));
+  }
+  let low = 0;
+  let high = 1;
+  for (;;) {
+    if (high > MOST_PUMPS) return null;
+    if (until !== null && high >= until) {
+      // Beyond its bound it grows no further.
+      const last = yield* at(until);
+      if (last !== undefined && last <= most) return null;
+      high = until;
+      break;
+    }
+    const steps = yield* at(high);
+    if (steps === undefined || steps > most) break;
+    low = high;
+    high *= 2;
+  }
+  let best: bigint | undefined;
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    const steps = yield* at(middle);
+    if (steps === undefined || steps > most) high = middle;
+    else [low, best] = [middle, steps];
+  }
+  best ??= yield* at(low);
+  return { pumps: low, length: textOf({ ...attack, pump: "" }, 0).length + low * attack.pump.length, steps: best ?? 0n };
+}
+
+/** The nearest number of pumps above that the samples' spacing meets: what it costs is no less. */
+function aligned([first, second]: readonly Sample[], pumps: number): number {
+  if (!first || !second) return pumps;
+  const spacing = second.pumps - first.pumps;
+  return first.pumps + Math.ceil((pumps - first.pumps) / spacing) * spacing;
+}
+
+/** Units of time, the largest first, in milliseconds. */
+const UNITS: readonly (readonly [one: string, many: string, milliseconds: number])[] = [
+  ["year", "years", 365.25 * 86_400_000],
+  ["day", "days", 86_400_000],
+  ["hour", "hours", 3_600_000],
+  ["minute", "minutes", 60_000],
+  ["second", "seconds", 1000],
+  ["millisecond", "milliseconds", 1],
+];
+/** A number of years that nobody pictures any more. */
+const BEYOND_YEARS = 1_000_000n;
+
+/** How long so many steps take at a rate, as a person says it. */
+export function timeWords(steps: bigint, rate = STEPS_A_SECOND): string {
+  const years = steps / rate / 31_557_600n;
+  if (years >= BEYOND_YEARS) return "longer than there have been people";
+  const milliseconds = Number((steps * 1000n) / rate);
+  if (milliseconds < 1) return "less than a millisecond";
+  const [one, many, size] = UNITS.find(([, , unit]) => milliseconds >= unit) ?? (UNITS.at(-1) as (typeof UNITS)[number]);
+  const count = milliseconds / size;
+  const rounded = count < 10 ? Math.round(count * 10) / 10 : Math.round(count);
+  return `${rounded.toLocaleString("en-US")} ${rounded === 1 ? one : many}`;
+}

@@ -1,0 +1,133 @@
+/** Random small patterns: verdicts against every short attack, relations against every short text. */
+import { expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { acceptsText, assessNow, type DialectName, forecast, type HazardMode, type Program, type Relation, relate } from "../src/index.ts";
+import { programOf, readIn } from "./support.ts";
+
+const ITEMS = ["a", "b", "ab", ".", "[ab]", "[^a]", "a?"];
+
+function patternsIn(dialect: DialectName): fc.Arbitrary<string> {
+  const wrappers = ["?=", "?!", "?<=", "?<!", ...(dialect === "python" ? ["?>"] : [])];
+  const { pattern } = fc.letrec<{ pattern: string; piece: string }>((tie) => ({
+    piece: fc.oneof(
+      { maxDepth: 4, depthIdentifier: "piece" },
+      { weight: 4, arbitrary: fc.constantFrom(...ITEMS) },
+      { weight: 4, arbitrary: fc.tuple(tie("piece"), fc.constantFrom("*", "+", "*?", "+?", "{2}", "{1,2}")).map(([p, q]) => `(?:${p})${q}`) },
+      { weight: 2, arbitrary: fc.tuple(tie("piece"), tie("piece")).map(([l, r]) => `(?:${l}|${r})`) },
+      { weight: 1, arbitrary: fc.tuple(fc.constantFrom(...wrappers), tie("piece")).map(([k, p]) => `(${k}${p})`) },
+      { weight: 1, arbitrary: fc.constantFrom("^", "$", "\\b") },
+    ),
+    pattern: fc
+      .tuple(fc.constantFrom("", "", "^"), fc.array(tie("piece"), { minLength: 1, maxLength: 3 }), fc.constantFrom("", "$", "c"))
+      .map(([head, pieces, tail]) => `${head}${pieces.join("")}${tail}`),
+  }));
+  return pattern.filter((p) => readIn(dialect, p, "").diagnostics.length === 0);
+}
+
+function words(letters: readonly string[], longest: number): string[] {
+  let layer = [""];
+  const all = [...layer];
+  for (let n = 0; n < longest; n++) {
+    layer = layer.flatMap((word) => letters.map((letter) => word + letter));
+    all.push(...layer);
+  }
+  return all;
+}
+
+const EDGES = words(["a", "b", "c"], 1);
+const PUMPS = words(["a", "b"], 3).slice(1);
+
+function stepsOf(program: Program, mode: HazardMode, text: string): number {
+  return Number(forecast(program, text, { mode: mode === "whole" ? "whole" : "first" }).steps);
+}
+
+/** How steep the worst of the short attacks is: doubled pumps multiply the steps by two to this power. */
+function steepest(program: Program, mode: HazardMode): { power: number; attack: readonly string[] } {
+  const powerOf = ([prefix = "", pump = "", suffix = ""]: readonly string[], pumps: number): number => {
+    const [once, twice] = [pumps, 2 * pumps].map((n) => stepsOf(program, mode, prefix + pump.repeat(n) + suffix));
+    return Math.log2((twice as number) / (once as number));
+  };
+  let worst = { power: 0, attack: [] as readonly string[] };
+  for (const prefix of EDGES) {
+    for (const pump of PUMPS) {
+      for (const suffix of EDGES) {
+        const attack = [prefix, pump, suffix];
+        const power = powerOf(attack, 12);
+        if (power > worst.power) worst = { power, attack };
+      }
+    }
+  }
+  return { power: powerOf(worst.attack, 48), attack: worst.attack };
+}
+
+/** What is constant in the steps lets a short text look a little steeper than the growth is. */
+const SLACK = 0.35;
+
+test.each([
+  ["ecmascript", 120],
+  ["python", 80],
+] as const)("%s: no short attack is worse than the verdict, and what is found is as bad as it is said to be", (dialect, numRuns) => {
+  const tally: Record<string, number> = {};
+  fc.assert(
+    fc.property(patternsIn(dialect), fc.constantFrom<HazardMode>("search", "whole"), (pattern, mode) => {
+      const program = programOf(pattern, "", dialect);
+      const { growth, degree, findings } = assessNow(program, mode);
+      tally[growth] = (tally[growth] ?? 0) + 1;
+      const { power, attack } = steepest(program, mode);
+      const most = growth === "linear" ? 1 : growth === "polynomial" ? (degree as number) : Number.POSITIVE_INFINITY;
+      expect(power <= most + SLACK || { pattern, mode, attack, power }).toBe(true);
+      for (const { attack: found, ...finding } of findings) {
+        const at = (pumps: number) => stepsOf(program, mode, found.prefix + found.pump.repeat(pumps) + found.suffix);
+        if (finding.growth === "exponential") expect(at(40) / at(20)).toBeGreaterThan(1e4);
+        else expect(Math.log2(at(192) / at(96))).toBeGreaterThan((finding.degree ?? 0) - SLACK);
+      }
+    }),
+    { numRuns, seed: 4317 },
+  );
+  // A property that only ever sees linear patterns says nothing.
+  expect(Math.min(tally.exponential ?? 0, tally.polynomial ?? 0)).toBeGreaterThan(4);
+  expect(tally.undecided ?? 0).toBeLessThanOrEqual(0.05 * numRuns);
+});
+
+function relationOf(left: Program, right: Program): Relation {
+  const slices = relate(left, right);
+  for (;;) {
+    const next = slices.next();
+    if (next.done) return next.value;
+  }
+}
+
+const TEXTS = words(["a", "b", "c"], 4);
+
+test.each(["ecmascript", "python"] as const)("%s: relations agree with every short text", (dialect) => {
+  const tally: Record<string, number> = {};
+  fc.assert(
+    fc.property(patternsIn(dialect), patternsIn(dialect), (one, other) => {
+      const [left, right] = [programOf(one, "", dialect), programOf(other, "", dialect)];
+      const found = relationOf(left, right);
+      tally[found.relation] = (tally[found.relation] ?? 0) + 1;
+      const shortest: Record<"onlyLeft" | "onlyRight" | "both", number> = { onlyLeft: Infinity, onlyRight: Infinity, both: Infinity };
+      for (const text of TEXTS) {
+        const [l, r] = [acceptsText(left, text), acceptsText(right, text)];
+        const kind = l ? (r ? "both" : "onlyLeft") : r ? "onlyRight" : undefined;
+        if (kind) shortest[kind] = Math.min(shortest[kind], text.length);
+      }
+      if (found.relation === "undecided") return;
+      for (const kind of ["onlyLeft", "onlyRight", "both"] as const) {
+        const text = found[kind];
+        // A text that is given does what it says; there is one wherever there is a short one, and no longer than that.
+        if (text !== null) expect([acceptsText(left, text), acceptsText(right, text)]).toEqual([kind !== "onlyRight", kind !== "onlyLeft"]);
+        expect((text?.length ?? Infinity) <= shortest[kind] || { one, other, kind, text }).toBe(true);
+      }
+      const has = { left: found.onlyLeft !== null, right: found.onlyRight !== null, both: found.both !== null };
+      if (found.relation === "equal") expect(has).toMatchObject({ left: false, right: false });
+      if (found.relation === "left-within-right") expect(has.left).toBe(false);
+      if (found.relation === "right-within-left") expect(has.right).toBe(false);
+      if (found.relation === "overlapping") expect(has).toEqual({ left: true, right: true, both: true });
+      if (found.relation === "disjoint") expect(has).toEqual({ left: true, right: true, both: false });
+    }),
+    { numRuns: 300, seed: 4317 },
+  );
+  expect(Object.keys(tally).length).toBeGreaterThanOrEqual(5);
+  expect(tally.undecided ?? 0).toBeLessThanOrEqual(30);
+});

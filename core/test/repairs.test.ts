@@ -1,0 +1,105 @@
+/** Repairs: what is offered helps, and means what is said of it. */
+import { describe, expect, test } from "@jest/globals";
+import { acceptsText, assessNow, type DialectName, findRepairs, forecast, keepsMeaning, type Program, type Repair } from "../src/index.ts";
+import { programOf, rowsOf } from "./support.ts";
+
+function repairsOf(program: Program): Repair[] {
+  const slices = findRepairs(program, "search", assessNow(program, "search"));
+  for (;;) {
+    const next = slices.next();
+    if (next.done) return next.value;
+  }
+}
+
+describe("a repair that keeps the meaning is found", () => {
+  test.each<[pattern: string, repaired: string, shape: string, dialect?: DialectName]>([
+    ["^(a+)+$", "^(a+)$", "one-loop"],
+    ["(?:a+)+b|a", "a+b|a", "one-loop"],
+    ["^(?:\\d+,?)+$", "^\\d+(?:,\\d+)*,?$", "one-turn"],
+    ["^(?:\\w|\\d)*!", "^(?:\\w)*!", "covered-alternative"],
+    ["^(a|ab|b)*c", "^(a|b)*c", "covered-alternative"],
+    ["^(?:.|\\s)*x", "^(?:[\\s\\S])*x", "one-set"],
+    ["^\\s*\\s*\\s*x", "^\\s*x", "one-neighbour"],
+    ["^\\d*\\.?\\d*$", "^\\d*(?:\\.\\d*)?$", "with-separator"],
+    ["^.*,.*x", "^[^,\\n\\r\\u2028\\u2029]*,.*x", "narrowed"],
+    ["\\s+$", "(?<!\\s)\\s+$", "where-it-begins"],
+    ["\\w+@", "(?<!\\w)\\w+@", "where-it-begins"],
+    ["^.*,.*x", "^[^,\\n]*,.*x", "narrowed", "python"],
+    ["^(?:a|ab|b)*c", "^(?:a|ab|b)*+c", "possessive", "python"],
+    ["^(?:a|ab|b)*c", "^(?>(?:a|ab|b)*)c", "atomic", "python"],
+  ])("/%s/ → /%s/ (%s)", (pattern, repaired, shape, dialect = "ecmascript") => {
+    const found = repairsOf(programOf(pattern, "", dialect)).find((repair) => repair.pattern === repaired);
+    expect(found && { keeps: keepsMeaning(found), growth: found.growth, last: found.shapes.at(-1) }).toEqual({ keeps: true, growth: "linear", last: shape });
+    expect(found?.tried).toBeGreaterThan(50);
+  });
+});
+
+describe("a repair that changes the meaning says so", () => {
+  test.each([
+    ["<[^>]*>", "<[^<>]*>", "<<>"],
+    ["<!--[\\s\\S]*?-->", "<!--(?:(?!<!--)[\\s\\S])*?-->", "<!--<!-->"],
+    ["\\s+$", "\\s{1,64}$", " ".repeat(65)],
+  ])("/%s/ → /%s/ loses %j", (pattern, repaired, lost) => {
+    const found = repairsOf(programOf(pattern)).find((repair) => repair.pattern === repaired);
+    expect(found?.relation).toMatchObject({ relation: "right-within-left", onlyLeft: lost });
+  });
+
+  test("one that takes the same texts and finds others is not said to keep the meaning", () => {
+    const found = repairsOf(programOf("\\s+$")).find((repair) => repair.pattern === "^\\s+$");
+    expect(found && [found.relation.relation, keepsMeaning(found), found.differsOn !== null]).toEqual(["equal", false, true]);
+  });
+});
+
+/** Texts over a few letters up to a length. */
+function words(letters: readonly string[], longest: number): string[] {
+  let layer = [""];
+  const all = [""];
+  for (let n = 0; n < longest; n++) {
+    layer = layer.flatMap((word) => letters.map((letter) => word + letter));
+    all.push(...layer);
+  }
+  return all;
+}
+
+test("every repair offered as equal accepts the same of all short texts; every one grows less, by the exact steps", () => {
+  const patterns = [
+    "^(a+)+$",
+    "(x+x+)+y",
+    "^(a|a)*b",
+    "^(a|ab|b)*c",
+    "a*a*b",
+    "^(?:a+b?)+$",
+    "^(?:aa|aaa)*b",
+    "\\s+$",
+    "^(?:a?b?)*c",
+    "^.*a.*b",
+    "(?:a|b|ab)+c",
+  ];
+  let equal = 0;
+  for (const pattern of patterns) {
+    const program = programOf(pattern);
+    const [finding] = assessNow(program, "search").findings;
+    if (!finding) throw new Error(`no finding in /${pattern}/`);
+    const { prefix, pump, suffix } = finding.attack;
+    // Long enough for a bound of a few dozen to tell.
+    const attack = prefix + pump.repeat(finding.growth === "exponential" ? 60 : 400) + suffix;
+    const before = BigInt(forecast(program, attack, { mode: "first" }).steps);
+    for (const repair of repairsOf(program)) {
+      const repaired = programOf(repair.pattern);
+      expect([pattern, repair.pattern, BigInt(forecast(repaired, attack, { mode: "first" }).steps) < before]).toEqual([pattern, repair.pattern, true]);
+      if (repair.relation.relation !== "equal") continue;
+      equal++;
+      for (const text of words(["a", "b", "c", "x", " "], 3)) {
+        expect([repair.pattern, text, acceptsText(repaired, text)]).toEqual([repair.pattern, text, acceptsText(program, text)]);
+        if (!keepsMeaning(repair)) continue;
+        const matches = (each: Program) => rowsOf(forecast(each, text, { mode: "all" }).matches);
+        expect([repair.pattern, text, matches(repaired)]).toEqual([repair.pattern, text, matches(program)]);
+      }
+    }
+  }
+  expect(equal).toBeGreaterThan(15);
+});
+
+test("a pattern without findings gets no repair", () => {
+  expect(repairsOf(programOf("^a+b$"))).toEqual([]);
+});
