@@ -1,6 +1,7 @@
 /** Answers as a person reads them on a terminal. */
-import { lineColumn, lineStarts, narrate, grouped as number, plain, type Reel, visible } from "@lamprey/core";
+import { lineColumn, lineStarts, narrate, grouped as number, plain, type Reel, type RelationKind, visible } from "@lamprey/core";
 import type { MatchAnswer } from "./contract/match.ts";
+import type { RelateAnswer } from "./contract/relate.ts";
 import type { ContractError } from "./contract/request.ts";
 
 export function printError(pattern: string, error: ContractError): string {
@@ -25,6 +26,25 @@ export function printMatches(answer: MatchAnswer, text: string): string {
   const steps = answer.steps === undefined ? "" : `, ${number(answer.steps)} steps`;
   lines.push(`${number(count)} ${count === 1 ? "match" : "matches"} (${answer.machine} machine, because ${answer.reason}${steps})`);
   return lines.join("\n");
+}
+
+const RELATIONS: Readonly<Record<RelationKind, string>> = {
+  equal: "They accept the same texts.",
+  "left-within-right": "Whatever the left one accepts, the right one accepts too, and more.",
+  "right-within-left": "Whatever the right one accepts, the left one accepts too, and more.",
+  overlapping: "Each accepts texts that the other does not, and some are accepted by both.",
+  disjoint: "No text is accepted by both.",
+  undecided: "How they lie to each other could not be decided.",
+};
+
+export function printRelation({ relation, onlyLeft, onlyRight, both, reason }: RelateAnswer): string {
+  const shown = (text: string | null | undefined) => (text === null || text === undefined ? "–" : `“${visible(text)}”`);
+  return [
+    `${RELATIONS[relation ?? "undecided"]}${reason ? ` ${reason.message}` : ""}`,
+    `  only the left one   ${shown(onlyLeft)}`,
+    `  only the right one  ${shown(onlyRight)}`,
+    `  both                ${shown(both)}`,
+  ].join("\n");
 }
 
 export function printTrace(reel: Reel, from: number, count: number): string {

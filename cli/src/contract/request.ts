@@ -18,19 +18,29 @@ export interface Answer {
   readonly elapsedMs: number;
 }
 
-export interface CommonRequest extends Source {
+export interface PatternRequest extends Source {
   readonly id?: string;
+}
+
+export interface CommonRequest extends PatternRequest {
   readonly text: string;
 }
 
-/** The fields of `CommonRequest`; a command adds its own. Unknown fields are ignored: the contract grows by adding. */
-export const COMMON_FIELDS = {
-  id: Joi.string().allow(""),
+/** The fields of a pattern with its dialect and flags. */
+export const SOURCE_FIELDS = {
   dialect: Joi.string()
     .valid(...DIALECT_NAMES)
     .default("ecmascript"),
   pattern: Joi.string().allow("").required(),
   flags: Joi.string().allow("").default(""),
+};
+
+/** The fields of a `PatternRequest`. Unknown fields are ignored: the contract grows by adding. */
+export const PATTERN_FIELDS = { id: Joi.string().allow(""), ...SOURCE_FIELDS };
+
+/** The fields of `CommonRequest`; a command adds its own. */
+export const COMMON_FIELDS = {
+  ...PATTERN_FIELDS,
   text: Joi.string().allow("").required(),
 };
 

@@ -1,0 +1,40 @@
+/** The contract's `relate`: how the sets of whole texts that two patterns accept lie to each other. */
+import { OBSTACLES, type Program, type Relation, relate as relateSlices, type Source } from "@lamprey/core";
+import Joi from "joi";
+import { type Answer, programOf, SOURCE_FIELDS } from "./request.ts";
+
+export interface RelateRequest {
+  readonly id?: string;
+  readonly left: Source;
+  readonly right: Source;
+}
+
+const side = Joi.object<Source>(SOURCE_FIELDS).unknown().required();
+
+export const relateRequest = Joi.object<RelateRequest>({ id: Joi.string().allow(""), left: side, right: side }).unknown();
+
+export interface RelateAnswer extends Omit<Answer, "id" | "elapsedMs">, Partial<Omit<Relation, "obstacle">> {
+  /** Where the pattern of a failed request is wrong: an addition to the contract. */
+  readonly side?: "left" | "right";
+  /** Why it is undecided, as a code and a sentence: an addition to the contract. */
+  readonly reason?: { readonly code: string; readonly message: string };
+}
+
+export function relate(request: RelateRequest): RelateAnswer {
+  const programs: Program[] = [];
+  for (const name of ["left", "right"] as const) {
+    const made = programOf(request[name]);
+    if ("refused" in made) return { ...made.refused, side: name };
+    programs.push(made.program);
+  }
+  const { obstacle, ...relation } = relateNow(programs[0] as Program, programs[1] as Program);
+  return { status: "ok", ...relation, ...(obstacle ? { reason: { code: obstacle, message: OBSTACLES[obstacle] } } : {}) };
+}
+
+function relateNow(left: Program, right: Program): Relation {
+  const slices = relateSlices(left, right);
+  for (;;) {
+    const next = slices.next();
+    if (next.done) return next.value;
+  }
+}

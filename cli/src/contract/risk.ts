@@ -1,0 +1,44 @@
+/** The contract's `risk`: how a pattern's work can grow with the text at worst, with the texts that make it. */
+import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS } from "@lamprey/core";
+import Joi from "joi";
+import { type Answer, PATTERN_FIELDS, type PatternRequest, programOf } from "./request.ts";
+
+export interface RiskRequest extends PatternRequest {
+  readonly mode: HazardMode;
+}
+
+export const riskRequest = Joi.object<RiskRequest>({
+  ...PATTERN_FIELDS,
+  mode: Joi.string().valid("search", "whole").default("search"),
+}).unknown();
+
+export interface RiskFinding extends Omit<Finding, "samples" | "readings"> {
+  readonly samples: readonly { readonly pumps: number; readonly length: number; readonly steps: string }[];
+  readonly readings: readonly PumpReading[];
+}
+
+export interface RiskAnswer extends Omit<Answer, "id" | "elapsedMs"> {
+  readonly growth?: GrowthKind;
+  readonly degree?: number | null;
+  readonly findings?: readonly RiskFinding[];
+  /** Why it is linear or undecided, as a code and a sentence: an addition to the contract. */
+  readonly reason?: { readonly code: string; readonly message: string };
+}
+
+export function risk(request: RiskRequest): RiskAnswer {
+  return riskWithin(request, () => false);
+}
+
+/** The same, until `stop` says that it has taken too long. */
+export function riskWithin(request: RiskRequest, stop: () => boolean): RiskAnswer {
+  const made = programOf(request);
+  if ("refused" in made) return made.refused;
+  const { growth, degree, findings, reason } = assessNow(made.program, request.mode, stop);
+  return {
+    status: "ok",
+    growth,
+    degree,
+    findings: findings.map((finding) => ({ ...finding, samples: finding.samples.map((sample) => ({ ...sample, steps: String(sample.steps) })) })),
+    reason: { code: reason, message: REASONS[reason] },
+  };
+}

@@ -1,0 +1,44 @@
+/** What is known of one pattern of a list or a file: a row of the table, a line of JSON, a result of SARIF. */
+import { rankOf as growthRank } from "@lamprey/core";
+import type { FoundPattern } from "@lamprey/sources";
+import type { RiskAnswer } from "../contract/risk.ts";
+
+export interface Row extends RiskAnswer {
+  /** Relative to where the command runs; null for a pattern given as an argument. */
+  readonly file: string | null;
+  readonly found: FoundPattern;
+  readonly elapsedMs: number;
+}
+
+/** A place that was passed over, and why. */
+export interface PassedPlace {
+  readonly file: string;
+  readonly line: number;
+  readonly column: number;
+  readonly reason: string;
+}
+
+export interface Report {
+  readonly rows: readonly Row[];
+  readonly passed: readonly PassedPlace[];
+  readonly files: number;
+}
+
+/** How bad a row is, to sort and to compare by; one that does not read is as harmless as can be known. */
+export const rankOf = ({ growth = "linear", degree = null }: Pick<RiskAnswer, "growth" | "degree">): number => growthRank({ growth, degree });
+
+/** The growths that a pipeline can be told to fail at, with their ranks. */
+export const THRESHOLDS: Readonly<Record<string, number>> = {
+  never: Number.NaN,
+  exponential: Number.POSITIVE_INFINITY,
+  polynomial: 2,
+  cubic: 3,
+  undecided: growthRank({ growth: "undecided", degree: null }),
+};
+
+export const isAtLeast = (row: Row, threshold: string): boolean => rankOf(row) >= (THRESHOLDS[threshold] as number);
+
+export function growthWords({ growth, degree, status, error }: RiskAnswer): string {
+  if (status !== "ok") return error?.code ?? status;
+  return growth === "polynomial" ? `degree ${degree}` : (growth ?? "");
+}

@@ -1,0 +1,40 @@
+/** A worker's part: reads a file or takes patterns, and judges them. */
+import { readFileSync } from "node:fs";
+import { VERDICT_PATIENCE_MS } from "@lamprey/core";
+import { type FoundPattern, type Passed, patternsInFile } from "@lamprey/sources";
+import { riskWithin } from "../contract/risk.ts";
+import type { PassedPlace, Row } from "./row.ts";
+
+export interface Task {
+  readonly file: string | null;
+  /** Patterns that are known already; else the file is read. */
+  readonly patterns: readonly FoundPattern[] | null;
+  readonly dialect: FoundPattern["dialect"];
+  readonly flags: string;
+}
+
+export interface Done {
+  readonly rows: readonly Row[];
+  readonly passed: readonly PassedPlace[];
+}
+
+/** Answers that this worker has given: code bases repeat themselves. */
+const known = new Map<string, Omit<Row, "file" | "found">>();
+
+export default function judge({ file, patterns, dialect, flags }: Task): Done {
+  const found = patterns ? { patterns, passed: [] as readonly Passed[] } : patternsInFile(file ?? "", readFileSync(file ?? "", "utf8"), dialect, flags);
+  const rows = found.patterns.map((each): Row => ({ file, found: each, ...answer(each) }));
+  return { rows, passed: found.passed.map((each) => ({ file: file ?? "", ...each })) };
+}
+
+function answer({ dialect, pattern, flags, mode }: FoundPattern): Omit<Row, "file" | "found"> {
+  const key = JSON.stringify([dialect, pattern, flags, mode]);
+  let made = known.get(key);
+  if (!made) {
+    const started = performance.now();
+    const judged = riskWithin({ dialect, pattern, flags, mode }, () => performance.now() - started > VERDICT_PATIENCE_MS);
+    made = { ...judged, elapsedMs: Math.round((performance.now() - started) * 1000) / 1000 };
+    known.set(key, made);
+  }
+  return made;
+}

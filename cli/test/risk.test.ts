@@ -1,0 +1,129 @@
+/** The contract's `risk` and `relate`, and `lamprey risk` on lists and sources as a process. */
+import { spawnSync } from "node:child_process";
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import { answerLine } from "../src/contract/lines.ts";
+import { relate, relateRequest } from "../src/contract/relate.ts";
+import { type RiskAnswer, risk, riskRequest, riskWithin } from "../src/contract/risk.ts";
+
+const askRisk = (request: object) => answerLine(JSON.stringify(request), riskRequest, risk) as RiskAnswer & Record<string, unknown>;
+const askRelate = (request: object) => answerLine(JSON.stringify(request), relateRequest, relate) as Record<string, unknown>;
+
+describe("risk", () => {
+  test("gives growth, findings and confirmed samples, steps as decimal strings", () => {
+    const answer = askRisk({ id: "7", pattern: "^(a+)+$" });
+    expect(answer).toMatchObject({ id: "7", status: "ok", growth: "exponential", degree: null });
+    expect(answer.findings?.[0]).toMatchObject({ growth: "exponential", degree: null, start: 1, end: 6, attack: { pump: "a" }, confirmed: true });
+    for (const { pumps, length, steps } of answer.findings?.[0]?.samples ?? []) {
+      expect([Number.isSafeInteger(pumps), Number.isSafeInteger(length), /^\d+$/.test(steps)]).toEqual([true, true, true]);
+    }
+  });
+
+  test("the mode counts: a search begins again at every offset", () => {
+    expect(askRisk({ pattern: "\\s+", mode: "whole" })).toMatchObject({ growth: "linear", degree: null, findings: [] });
+    expect(askRisk({ pattern: "\\s+$" })).toMatchObject({ growth: "polynomial", degree: 2, findings: [{ restarts: true }] });
+    expect(askRisk({ pattern: "\\s+$", mode: "whole" })).toMatchObject({ growth: "linear" });
+  });
+
+  test.each([
+    [{ pattern: "(" }, "syntax-error"],
+    [{ pattern: "a", dialect: "perl" }, "unsupported"],
+    [{ pattern: "a", mode: "sometimes" }, "bad-request"],
+    [{ flags: "g" }, "bad-request"],
+  ])("%j: %s", (request, status) => {
+    expect(askRisk(request)).toMatchObject({ status, error: { message: expect.any(String) } });
+  });
+
+  test("what takes too long is undecided, and says so", () => {
+    const answer = riskWithin({ dialect: "ecmascript", pattern: "^(?:a+)+$|(?:\\w+\\s?)*(?:[a-z]{1,99}x?){2,80}$", flags: "", mode: "search" }, () => true);
+    expect(answer).toMatchObject({ growth: "undecided", reason: { code: "too-long" } });
+  });
+});
+
+describe("relate", () => {
+  const of = (left: string, right: string) => askRelate({ left: { pattern: left }, right: { pattern: right } });
+
+  test.each([
+    ["a+", "aa*", "equal", null, null, "a"],
+    ["a+", "a*", "left-within-right", null, "", "a"],
+    ["a*", "a+", "right-within-left", "", null, "a"],
+    ["ab?", "ac?", "overlapping", "ab", "ac", "a"],
+    ["a", "b", "disjoint", "a", "b", null],
+  ])("/%s/ and /%s/: %s", (left, right, relation, onlyLeft, onlyRight, both) => {
+    expect(of(left, right)).toMatchObject({ status: "ok", relation, onlyLeft, onlyRight, both });
+  });
+
+  test("a back-reference is undecided, with why; a mistake is said to be on its side", () => {
+    expect(of("(a)\\1", "aa")).toMatchObject({ relation: "undecided", reason: { code: "references" } });
+    expect(of("a", "a{2")).toMatchObject({ status: "ok" });
+    expect(of("a", "a)")).toMatchObject({ status: "syntax-error", side: "right" });
+    expect(askRelate({ left: { pattern: "a" } })).toMatchObject({ status: "bad-request" });
+  });
+
+  test("dialects are compared, each by its own rules", () => {
+    expect(askRelate({ left: { pattern: "a$" }, right: { dialect: "python", pattern: "a$" } })).toMatchObject({ relation: "equal" });
+    expect(askRelate({ left: { pattern: "\\Z" }, right: { dialect: "python", pattern: "Z" } })).toMatchObject({ relation: "equal" });
+  });
+});
+
+describe("the command on a code base", () => {
+  const BIN = fileURLToPath(new URL("../bin/lamprey.mjs", import.meta.url));
+  let folder = "";
+  beforeAll(() => {
+    folder = mkdtempSync(join(tmpdir(), "lamprey-risk-"));
+    mkdirSync(join(folder, "gates"));
+    mkdirSync(join(folder, "node_modules"));
+    writeFileSync(join(folder, "gates", "open.ts"), "export const words = /^(\\w+\\s?)*$/;\nexport const fine = /^a+b/;\n");
+    writeFileSync(join(folder, "gates", "tags.py"), "import re\nre.compile(r'\\s+$')\nre.compile(name)\n");
+    writeFileSync(join(folder, "node_modules", "not-ours.js"), "/^(a+)+$/");
+    writeFileSync(join(folder, "list.txt"), "/a|b/\n(\n");
+  });
+  afterAll(() => rmSync(folder, { recursive: true }));
+
+  const run = (...args: string[]) => {
+    const { status, stdout, stderr } = spawnSync(process.execPath, [BIN, "risk", ...args], { cwd: folder, encoding: "utf8" });
+    return { status, stdout, stderr };
+  };
+
+  test("a table for a person, the worst first, and exit code 1 at the growth that was chosen", () => {
+    const { status, stdout } = run("--sources", "gates");
+    const [first, second, , summary] = stdout.split("\n");
+    expect(first).toMatch(/^exponential +gates\/open\.ts:1:22 /);
+    expect(second).toMatch(/^degree 2 +gates\/tags\.py:2:12 /);
+    expect(summary).toMatch(/^3 patterns in 2 files: .*; 1 passed over/);
+    expect(status).toBe(1);
+    expect(run("--sources", "gates", "--fail-at", "never").status).toBe(0);
+    expect(run("--sources", "gates/tags.py").status).toBe(0);
+    expect(run("--sources", "gates/tags.py", "--fail-at", "polynomial").status).toBe(1);
+  });
+
+  test("folders of others are passed over unless they are named", () => {
+    expect(run("--sources", ".", "--jsonl").stdout).not.toContain("not-ours");
+    expect(run("--sources", "node_modules", "--jsonl").stdout).toContain("not-ours");
+  });
+
+  test("SARIF 2.1.0 with file, line and column", () => {
+    const { runs, version } = JSON.parse(run("--sources", "gates", "--sarif").stdout);
+    expect(version).toBe("2.1.0");
+    const [{ tool, results }] = runs;
+    expect(tool.driver.rules.map(({ id }: { id: string }) => id)).toEqual(["exponential", "polynomial", "undecided"]);
+    expect(results).toHaveLength(2);
+    expect(results[0]).toMatchObject({
+      ruleId: "exponential",
+      level: "error",
+      locations: [{ physicalLocation: { artifactLocation: { uri: "gates/open.ts" }, region: { startLine: 1, startColumn: 22, charLength: 13 } } }],
+      properties: { attack: { pump: expect.any(String) } },
+    });
+  });
+
+  test("a list, whose mistakes are rows too; a file that is not there is said", () => {
+    const { stdout, status } = run("--list", "list.txt");
+    expect(stdout).toMatch(/group-open/);
+    expect(status).toBe(0);
+    const missing = run("--list", "no-such-list");
+    expect([missing.status, missing.stderr]).toEqual([2, expect.stringContaining("no-such-list")]);
+  });
+});

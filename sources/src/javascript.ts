@@ -1,0 +1,127 @@
+/** Patterns in JavaScript and TypeScript sources: literals, and calls of the constructor with literal arguments. */
+import { type ParserPlugin, parse } from "@babel/parser";
+import { type Found, type FoundPattern, Lines, type Passed } from "./found.ts";
+
+/** A node of the parser's tree, as far as it is looked at. */
+interface Node {
+  readonly type: string;
+  readonly start: number;
+  readonly end: number;
+  readonly [field: string]: unknown;
+}
+
+/** What the parser is asked to read, the most likely first; a file that none of them reads is passed over. */
+const DIALECTS: Readonly<Record<"typescript" | "tsx" | "javascript", readonly (readonly ParserPlugin[])[]>> = {
+  typescript: [["typescript", "decorators-legacy"]],
+  tsx: [["typescript", "jsx", "decorators-legacy"]],
+  javascript: [["jsx", "decorators-legacy"], ["flow", "jsx"], []],
+};
+
+/** Names by which the global object is called. */
+const GLOBALS = new Set(["globalThis", "window", "self", "global"]);
+
+/** Finds the patterns of a source text; never throws. */
+export function patternsInJavaScript(text: string, language: keyof typeof DIALECTS): Found {
+  const lines = new Lines(text);
+  const { root, problem } = read(text, language);
+  if (!root) return { patterns: [], passed: [{ line: 1, column: 1, reason: problem }] };
+  const patterns: FoundPattern[] = [];
+  const passed: Passed[] = [];
+  for (const node of nodesOf(root)) {
+    if (node.type === "RegExpLiteral") {
+      const { pattern, flags, start, end } = node as Node & { pattern: string; flags: string };
+      patterns.push({ dialect: "ecmascript", pattern, flags, mode: "search", start, end, ...lines.at(start) });
+    } else if ((node.type === "NewExpression" || node.type === "CallExpression") && isConstructor(node.callee)) {
+      const [first, second] = node.arguments as readonly (Node | undefined)[];
+      // A literal is found by itself.
+      if (!first || first.type === "RegExpLiteral") continue;
+      const pattern = textOf(first);
+      const flags = second ? textOf(second) : "";
+      const { start, end } = first;
+      if (pattern !== undefined && flags !== undefined)
+        patterns.push({ dialect: "ecmascript", pattern, flags, mode: "search", start, end, ...lines.at(start) });
+      else passed.push({ ...lines.at(start), reason: "The pattern is put together when the program runs." });
+    }
+  }
+  patterns.sort((a, b) => a.start - b.start);
+  passed.sort((a, b) => a.line - b.line || a.column - b.column);
+  return { patterns, passed };
+}
+
+function read(text: string, language: keyof typeof DIALECTS): { readonly root?: Node; readonly problem: string } {
+  let problem = "";
+  for (const plugins of DIALECTS[language]) {
+    try {
+      const file = parse(text, {
+        sourceType: "unambiguous",
+        plugins: [...plugins],
+        errorRecovery: true,
+        allowReturnOutsideFunction: true,
+        allowImportExportEverywhere: true,
+        allowAwaitOutsideFunction: true,
+        allowSuperOutsideMethod: true,
+        allowUndeclaredExports: true,
+      });
+      return { root: file.program as unknown as Node, problem: "" };
+    } catch (error) {
+      problem ||= `The file does not read: ${error instanceof Error ? error.message : String(error)}`;
+    }
+  }
+  return { problem };
+}
+
+/** Every node below one, without recursion. */
+function* nodesOf(root: Node): Generator<Node> {
+  const pending: unknown[] = [root];
+  while (pending.length > 0) {
+    const value = pending.pop();
+    if (Array.isArray(value)) for (const each of value) pending.push(each);
+    else if (isNode(value)) {
+      yield value;
+      for (const [field, inner] of Object.entries(value)) if (typeof inner === "object" && inner !== null && field !== "loc") pending.push(inner);
+    }
+  }
+}
+
+const isNode = (value: unknown): value is Node => typeof value === "object" && value !== null && "type" in value && typeof value.type === "string";
+
+function isConstructor(callee: unknown): boolean {
+  if (!isNode(callee)) return false;
+  if (callee.type === "Identifier") return callee.name === "RegExp";
+  if (callee.type !== "MemberExpression" || !isNode(callee.object) || !isNode(callee.property)) return false;
+  return GLOBALS.has(String(callee.object.name)) && callee.property.name === "RegExp";
+}
+
+/** The text that an expression always is; undefined where it hangs on something. */
+function textOf(node: Node): string | undefined {
+  switch (node.type) {
+    case "StringLiteral":
+      return String(node.value);
+    case "TemplateLiteral":
+      return templateText(node, "cooked");
+    case "TaggedTemplateExpression":
+      return isRawTag(node.tag) ? templateText(node.quasi as Node, "raw") : undefined;
+    case "BinaryExpression": {
+      const [left, right] = [textOf(node.left as Node), textOf(node.right as Node)];
+      return node.operator === "+" && left !== undefined && right !== undefined ? left + right : undefined;
+    }
+    case "ParenthesizedExpression":
+    case "TSAsExpression":
+    case "TSNonNullExpression":
+      return textOf(node.expression as Node);
+    default:
+      return undefined;
+  }
+}
+
+function templateText(node: Node, form: "cooked" | "raw"): string | undefined {
+  const [quasi, ...others] = node.quasis as readonly Node[];
+  if (!quasi || others.length > 0) return undefined;
+  const value = (quasi.value as { cooked?: string | null; raw: string })[form];
+  return value ?? undefined;
+}
+
+function isRawTag(tag: unknown): boolean {
+  if (!isNode(tag) || tag.type !== "MemberExpression" || !isNode(tag.object) || !isNode(tag.property)) return false;
+  return tag.object.name === "String" && tag.property.name === "raw";
+}

@@ -1,0 +1,24 @@
+/** Patterns in a list, one a line: as a literal between solidi with its flags, or plain. */
+import type { DialectName } from "@lamprey/core";
+import { type Found, type FoundPattern, Lines } from "./found.ts";
+
+const isFlag = (letter: string): boolean => letter >= "a" && letter <= "z";
+
+/** Finds the patterns of a list; empty lines and lines that begin with `# ` are left out. */
+export function patternsInList(text: string, dialect: DialectName, flags = ""): Found {
+  const lines = new Lines(text);
+  const patterns: FoundPattern[] = [];
+  let start = 0;
+  for (const line of text.split("\n")) {
+    const written = line.endsWith("\r") ? line.slice(0, -1) : line;
+    const end = start + written.length;
+    if (written !== "" && !written.startsWith("# ")) {
+      const close = written.lastIndexOf("/");
+      const isLiteral = dialect === "ecmascript" && written.startsWith("/") && close > 0 && [...written.slice(close + 1)].every(isFlag);
+      const made = isLiteral ? { pattern: written.slice(1, close), flags: written.slice(close + 1) } : { pattern: written, flags };
+      patterns.push({ dialect, ...made, mode: "search", start, end, ...lines.at(start) });
+    }
+    start += line.length + 1;
+  }
+  return { patterns, passed: [] };
+}
