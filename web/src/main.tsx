@@ -22,6 +22,7 @@ const router = createBrowserRouter([
     children: [
       { path: "/", element: <Shelf /> },
       { path: "/bench/:specimenId", lazy: async () => ({ Component: (await import("./bench/Bench.tsx")).Bench }) },
+      { path: "/risks", lazy: async () => ({ Component: (await import("./risks/RiskList.tsx")).RiskList }) },
       { path: "*", element: <NothingHere /> },
     ],
   },

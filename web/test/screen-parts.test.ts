@@ -158,11 +158,11 @@ describe("the reel's place in the address", () => {
   const stops: Stop[] = [{ what: "part", part: { start: 5, end: 7 } }, { what: "offset", offset: 0 }, { what: "saved", count: 20 }, { what: "again" }];
 
   test("is written and read back", () => {
-    const place = { step: 151, stops, sample: 1, asking: "start" as const };
-    expect(writePlace(place)).toBe("?sample=2&ask=start&step=152&stops=part.5-7_offset.0_saved.20_again");
+    const place = { step: 151, stops, sample: 1, asking: "start" as const, hazard: true };
+    expect(writePlace(place)).toBe("?view=hazard&sample=2&ask=start&step=152&stops=part.5-7_offset.0_saved.20_again");
     expect(readPlace(writePlace(place))).toEqual(place);
-    expect(writePlace({ step: null, stops: [], sample: 0, asking: null })).toBe("");
-    expect(readPlace("")).toEqual({ step: null, stops: [], sample: 0, asking: null });
+    expect(writePlace({ step: null, stops: [], sample: 0, asking: null, hazard: false })).toBe("");
+    expect(readPlace("")).toEqual({ step: null, stops: [], sample: 0, asking: null, hazard: false });
   });
 
   test.each([

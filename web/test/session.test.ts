@@ -54,7 +54,7 @@ describe("a session", () => {
     expect(await session.record(1, "first")).toBeNull();
   });
 
-  test("a run that explodes is foreseen, located and measured, while its matches are known", async () => {
+  test("a run that explodes is foreseen and located, while its matches are known", async () => {
     const session = new Session();
     session.setSample(`fine\n${"a".repeat(60)}!\nfine`, 1);
     const answer = await session.run(asked("^(a+)+$", "m", 1));
@@ -62,9 +62,6 @@ describe("a session", () => {
     const work = await session.work(1);
     expect(work).toMatchObject({ exact: true, foreseen: true, trouble: { start: 5, end: 65, scope: "attempt" } });
     expect(BigInt(work?.steps ?? 0)).toBeGreaterThan(2n ** 60n);
-    const growth = await session.growth(1);
-    const shape = growth?.shape;
-    expect(shape?.kind === "exponential" ? shape.factor : null).toBeCloseTo(2, 1);
     const reel = await session.record(1, "first");
     expect(reel?.complete).toBe(false);
   });
@@ -151,7 +148,6 @@ describe("a session, further", () => {
       null,
     ]);
     expect(await session.record(1, "first")).toBeNull();
-    expect(await session.growth(1)).toBeNull();
   });
 
   test("knows the part at a caret, and winds to the nearest of several things", async () => {
@@ -244,8 +240,6 @@ describe("a session, further", () => {
     const answer = await session.run(asked(".*x", "", 1));
     expect(answer).toMatchObject({ kind: "ran", cut: null });
     expect(await session.work(1)).toMatchObject({ exact: true, trouble: { scope: "search", start: 0, end: 18_000 } });
-    const growth = await session.growth(1);
-    expect(growth?.shape.kind).toBe("power");
   });
 
   test("with a back-reference the backtracker finds the matches, as far as it may go", async () => {

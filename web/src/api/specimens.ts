@@ -77,7 +77,10 @@ export const specimensApi = createApi({
     }),
     read: build.query<Specimen, string>({ query: (id) => `/${id}`, keepUnusedDataFor: 0 }),
     earlier: build.query<{ items: readonly EarlierPattern[] }, string>({ query: (id) => `/${id}/earlier`, keepUnusedDataFor: 0 }),
-    create: build.mutation<Specimen, { title: string; pattern?: string; flags?: string; notes?: string; samples?: { name: string; text: string }[] }>({
+    create: build.mutation<
+      Specimen,
+      { title: string; pattern?: string; dialect?: DialectName; flags?: string; notes?: string; samples?: { name: string; text: string }[] }
+    >({
       query: (body) => ({ url: "", method: "POST", body }),
       invalidatesTags: ["list"],
     }),

@@ -4,9 +4,11 @@ import { useDispatch, useSelector } from "react-redux";
 import { specimensApi } from "../api/specimens.ts";
 import { benchReducer } from "../bench/benchSlice.ts";
 import { draftReducer } from "../draft/draftSlice.ts";
+import { hazardReducer } from "../hazard/hazardSlice.ts";
+import { riskReducer } from "../risks/riskSlice.ts";
 
 export const store = configureStore({
-  reducer: { [specimensApi.reducerPath]: specimensApi.reducer, draft: draftReducer, bench: benchReducer },
+  reducer: { [specimensApi.reducerPath]: specimensApi.reducer, draft: draftReducer, bench: benchReducer, hazard: hazardReducer, risks: riskReducer },
   // Samples are megabytes and tables of matches are typed arrays: neither is to be walked through on every action.
   middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(specimensApi.middleware),
 });

@@ -9,12 +9,13 @@ import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
 import { ContrastReels } from "../contrast/ContrastReels.tsx";
 import { edited } from "../draft/draftSlice.ts";
+import { HazardStrip } from "../hazard/HazardStrip.tsx";
+import { HazardProvider, useHazard } from "../hazard/useHazard.ts";
 import { AskingControl } from "../ledger/AskingControl.tsx";
 import { Ledger } from "../ledger/Ledger.tsx";
 import { ReelPanel } from "../reel/ReelPanel.tsx";
 import { TRANSPORT } from "../reel/transport.ts";
 import { panelChosen, type SidePanel } from "./benchSlice.ts";
-import { HazardStrip } from "./HazardStrip.tsx";
 import { Keeping } from "./Keeping.tsx";
 import type { PatternHandle } from "./PatternEditor.tsx";
 import { PatternStrip } from "./PatternStrip.tsx";
@@ -24,6 +25,7 @@ import { TakersPanel } from "./TakersPanel.tsx";
 import { useDraft } from "./useDraft.ts";
 import { type EngineControls, EngineFollowers, EngineProvider, useEngine } from "./useEngine.ts";
 
+const HazardScreen = lazy(() => import("../hazard/HazardScreen.tsx").then(({ HazardScreen: Screen }) => ({ default: Screen })));
 const MachineChart = lazy(() => import("../chart/MachineChart.tsx").then(({ MachineChart: Chart }) => ({ default: Chart })));
 
 export function Bench() {
@@ -55,6 +57,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   const dispatch = useAppDispatch();
   const draft = useDraft(specimen);
   const { controls, engine } = useEngine();
+  const hazard = useHazard();
   const pattern = useRef<PatternHandle>(null);
   const open = useAppSelector((s) => s.draft.id === specimen.id);
   const title = useAppSelector((s) => s.draft.fields.title);
@@ -88,8 +91,15 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
       <main className="flex h-full flex-col">
         <h1 className="sr-only">Bench: {title}</h1>
         <PatternStrip key={`pattern-${loads}`} pattern={pattern} />
-        <HazardStrip />
-        <div className="flex min-h-0 flex-1">
+        <HazardProvider value={hazard}>
+          <HazardStrip />
+          {stage === "hazard" && (
+            <Suspense fallback={null}>
+              <HazardScreen take={(edits) => pattern.current?.apply(edits)} />
+            </Suspense>
+          )}
+        </HazardProvider>
+        <div className={stage === "hazard" ? "hidden" : "flex min-h-0 flex-1"}>
           <div className="flex min-w-0 flex-1 flex-col">
             <SampleTabs />
             {stage === "machine" ? (
@@ -130,7 +140,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
             </Tabs.Content>
           </Tabs.Root>
         </div>
-        {panel === "contrast" && further && further.reels.length > 1 ? <ContrastReels further={further} /> : <ReelPanel />}
+        {stage !== "hazard" && (panel === "contrast" && further && further.reels.length > 1 ? <ContrastReels further={further} /> : <ReelPanel />)}
       </main>
     </EngineProvider>
   );

@@ -14,6 +14,8 @@ import { quantifierAtCaret } from "./useEngine.ts";
 /** A pattern longer than this is set smaller, so that more of it can be seen. */
 const LONG_PATTERN = 200;
 
+const NO_FAULTS: readonly never[] = [];
+
 /** What the pattern is written in: it lives in the pattern's editor too, so that one undo takes back either. */
 type Writing = Pick<DraftFields, "dialect" | "flags">;
 const setWriting = StateEffect.define<Writing>();
@@ -105,6 +107,9 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
   const pointed = useAppSelector((s) => s.bench.pointed?.part ?? null);
   const stops = useAppSelector((s) => s.bench.stops);
   const work = useAppSelector((s) => (s.bench.aside === "work" ? (s.bench.workDone?.parts ?? null) : null));
+  const faults = useAppSelector(
+    (s) => (s.hazard.verdict?.generation === s.hazard.asked ? s.hazard.verdict.findings[s.hazard.chosen]?.parts : undefined) ?? NO_FAULTS,
+  );
   const quantifier = useAppSelector((s) => quantifierAtCaret(s.bench.reading?.quantifiers ?? [], s.bench.caret) ?? null);
   const long = useAppSelector((s) => s.draft.fields.pattern.length > LONG_PATTERN);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor needs the marks again.
@@ -113,9 +118,9 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
     if (!editor || !reading) return;
     host.current?.style.setProperty("--pattern-line", `${patternLine(reading.groups)}px`);
     host.current?.classList.toggle("long-pattern", long);
-    patternMarks.set(editor, { groups: reading.groups, diagnostics: reading.diagnostics, acting, quantifier, pointed, stops, work });
+    patternMarks.set(editor, { groups: reading.groups, diagnostics: reading.diagnostics, acting, quantifier, pointed, stops, work, faults });
     editor.requestMeasure();
-  }, [reading, acting, quantifier, pointed, stops, work, long, loads]);
+  }, [reading, acting, quantifier, pointed, stops, work, faults, long, loads]);
 
   return <div ref={host} className="max-h-[150px] min-w-0 overflow-auto" data-part="pattern" />;
 }

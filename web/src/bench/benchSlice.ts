@@ -1,13 +1,13 @@
-/** What the bench shows of the last run: results, the reel's step, contrast, growth. Tables of matches are kept by reference. */
+/** What the bench shows of the last run: results, the reel's step, contrast. Tables of matches are kept by reference. */
 import type { DialectName, Holders, MatchMode, Span, WorkDone } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import { type ContrastChoice, FIRST_CHOICE } from "../contrast/columns.ts";
-import type { ContrastFurther, ContrastResult, GrowthResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
+import type { ContrastFurther, ContrastResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
 import { type Stop, sameStop } from "../reel/stops.ts";
 
 export type SidePanel = "ledger" | "takers" | "contrast";
-/** The sample, or the machine as a chart. */
-export type Stage = "sample" | "machine";
+/** The sample, the machine as a chart, or, in place of all below the pattern, the hazard. */
+export type Stage = "sample" | "machine" | "hazard";
 /** What stands beside the depth profile. */
 export type ReelAside = "saved" | "attempts" | "work" | "stops";
 
@@ -31,7 +31,6 @@ export interface BenchState {
   /** What a plain backtracker has to do for the same result; null until it is known. */
   readonly work: WorkResult | null;
   readonly reel: ReelInfo | null;
-  readonly growth: GrowthResult | null;
   readonly contrast: ContrastResult | null;
   readonly contrastChoice: ContrastChoice;
   /** What of the contrast takes longer; null until it is there. */
@@ -73,7 +72,6 @@ const initialState: BenchState = {
   arrived: null,
   work: null,
   reel: null,
-  growth: null,
   contrast: null,
   contrastChoice: FIRST_CHOICE,
   contrastFurther: null,
@@ -110,7 +108,6 @@ const slice = createSlice({
       reel: null,
       step: null,
       view: null,
-      growth: null,
       contrast: null,
       holders: null,
       pointed: null,
@@ -124,7 +121,6 @@ const slice = createSlice({
       result: payload,
       work: null,
       reel: null,
-      growth: null,
       step: null,
       view: null,
       chosen: 0,
@@ -135,7 +131,6 @@ const slice = createSlice({
     /** A longer reel of the same run has the same steps, so what it was wound to stays. */
     reelReady: (state, { payload }: PayloadAction<ReelInfo>) => ({ ...state, reel: payload, workDone: null }),
     workKnown: (state, { payload }: PayloadAction<WorkResult>) => ({ ...state, work: payload }),
-    growthReady: (state, { payload }: PayloadAction<GrowthResult>) => ({ ...state, growth: payload }),
     contrastReady: (state, { payload }: PayloadAction<ContrastResult | null>) => ({
       ...state,
       contrast: payload,
@@ -174,7 +169,6 @@ export const {
   ran,
   reelReady,
   workKnown,
-  growthReady,
   contrastReady,
   contrastChosen,
   contrastFurtherKnown,

@@ -19,9 +19,20 @@ export interface PatternMarks {
   readonly stops: readonly Stop[];
   /** How often each part acted, while that is on show. */
   readonly work: readonly PartWork[] | null;
+  /** The quantifiers that let the work grow. */
+  readonly faults: readonly Span[];
 }
 
-export const patternMarks = laneState<PatternMarks>({ groups: [], diagnostics: [], acting: null, quantifier: null, pointed: null, stops: [], work: null });
+export const patternMarks = laneState<PatternMarks>({
+  groups: [],
+  diagnostics: [],
+  acting: null,
+  quantifier: null,
+  pointed: null,
+  stops: [],
+  work: null,
+  faults: [],
+});
 
 /** More groups than this cannot be told apart by lanes under one pattern. */
 const MOST_GROUPS = 60;
@@ -71,7 +82,7 @@ function pieces(view: EditorView, { start, end }: Span, line: number): Piece[] {
 }
 
 export function drawPattern({ view }: LanePlaces): LaneDrawing {
-  const { groups, diagnostics, acting, quantifier, pointed, stops, work } = view.state.field(patternMarks.field);
+  const { groups, diagnostics, acting, quantifier, pointed, stops, work, faults } = view.state.field(patternMarks.field);
   const line = patternLine(groups);
   const paths: LaneDrawing["paths"][number][] = [];
   const labels: LaneDrawing["labels"][number][] = [];
@@ -92,6 +103,10 @@ export function drawPattern({ view }: LanePlaces): LaneDrawing {
   }
   if (quantifier) {
     for (const p of pieces(view, quantifier.operator, line)) paths.push({ name: "operator", d: `M${p.x1} ${p.under - 1}H${p.x2}`, stroke: "var(--tide)" });
+  }
+  for (const fault of faults) {
+    const d = pieces(view, fault, line).map(({ x1, x2, under }) => `M${x1 + 1} ${under - 5}V${under - 0.5}H${x2 - 1}V${under - 5}`);
+    paths.push({ name: "fault", d: d.join(""), fill: "none", stroke: "var(--rust)" });
   }
   const most = work?.[0]?.steps ?? 0;
   for (const { part, steps } of work ?? []) {

@@ -10,6 +10,7 @@ import { sampleShown, shownSample } from "../draft/draftSlice.ts";
 import { type Engine, startEngine } from "../engine/client.ts";
 import type { Asked, ChartLayout, Column, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
 import { readPlace, writePlace } from "../reel/address.ts";
+import { painted } from "../shared/painted.ts";
 import { number } from "../shared/words.ts";
 import {
   arrived,
@@ -17,7 +18,6 @@ import {
   askingChosen,
   contrastFurtherKnown,
   contrastReady,
-  growthReady,
   holdersKnown,
   left,
   matchChosen,
@@ -25,6 +25,7 @@ import {
   ran,
   reelReady,
   refused,
+  stageChosen,
   stopAdded,
   stopsSet,
   workDoneKnown,
@@ -276,17 +277,6 @@ function askOnChange(engine: Engine, dispatch: AppDispatch): () => void {
 
 const QUESTION_PARTS = ["id", "pattern", "flags", "dialect", "text", "asking"] as const;
 
-/** Resolves after the next paint; a page that is not shown paints nothing, and then a timer does. */
-function painted(): Promise<void> {
-  return new Promise((resolve) => {
-    const late = setTimeout(resolve, 100);
-    requestAnimationFrame(() => {
-      clearTimeout(late);
-      setTimeout(resolve);
-    });
-  });
-}
-
 async function answer(engine: Engine, dispatch: AppDispatch, question: Asked): Promise<void> {
   const { generation } = question;
   const current = () => store.getState().bench.asked === generation;
@@ -306,8 +296,6 @@ async function answer(engine: Engine, dispatch: AppDispatch, question: Asked): P
   const work = await engine.work(generation);
   if (!work || !current()) return;
   dispatch(workKnown(work));
-  const growth = work.trouble ? await engine.growth(generation) : null;
-  if (growth && current()) dispatch(growthReady(growth));
   if (reel?.complete !== false || !current()) return;
   // A hundred megabytes are for a pattern that rests, not for every key.
   await new Promise((resolve) => setTimeout(resolve, LONG_REEL_PAUSE));
@@ -356,6 +344,7 @@ function useAddress(engine: Engine | null): void {
   const step = useAppSelector((s) => s.bench.step);
   const stops = useAppSelector((s) => s.bench.stops);
   const asking = useAppSelector((s) => s.bench.asking);
+  const hazard = useAppSelector((s) => s.bench.stage === "hazard");
   const sample = useAppSelector((s) =>
     Math.max(
       0,
@@ -373,6 +362,7 @@ function useAddress(engine: Engine | null): void {
     if (shown && place.sample > 0) dispatch(sampleShown(shown.key));
     dispatch(stopsSet(place.stops));
     if (place.asking) dispatch(askingChosen(place.asking));
+    if (place.hazard) dispatch(stageChosen("hazard"));
     opening.current = place.step;
   }, [opened, dispatch]);
 
@@ -389,11 +379,11 @@ function useAddress(engine: Engine | null): void {
     // Winding is many steps a second; the address is for when it rests.
     const later = setTimeout(() => {
       const { pathname, hash, search } = window.location;
-      const place = writePlace({ step, stops, sample, asking });
+      const place = writePlace({ step, stops, sample, asking, hazard });
       if (place !== search) window.history.replaceState(window.history.state, "", `${pathname}${place}${hash}`);
     }, ADDRESS_PAUSE);
     return () => clearTimeout(later);
-  }, [step, stops, sample, asking]);
+  }, [step, stops, sample, asking, hazard]);
 }
 
 const ADDRESS_PAUSE = 300;

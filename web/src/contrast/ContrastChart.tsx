@@ -3,15 +3,11 @@ import type { CurvePoint } from "@lamprey/core";
 import { countWords } from "@lamprey/core";
 import { memo } from "react";
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { power, ten } from "../shared/powers.ts";
 import { number } from "../shared/words.ts";
 import { VARIANT_MARKS } from "./VariantMark.tsx";
 
 const label = { fill: "var(--ink-2)", fontSize: 12 };
-
-/** The power of ten of decimal digits, with its fraction. */
-const power = (digits: string): number => Math.log10(Number(`0.${digits}`)) + digits.length;
-const SIGNS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
-const ten = (n: number): string => (n < 4 ? number(10 ** n) : `10${Array.from(String(n), (d) => SIGNS.charAt(Number(d))).join("")}`);
 
 /** Drawn again only when there are other curves. */
 export default memo(ContrastChart);

@@ -9,7 +9,6 @@ import type {
   Edit,
   EventKind,
   Fate,
-  Growth,
   MatchMode,
   Phrase,
   QuantifierMode,
@@ -223,5 +222,3 @@ export interface VariantView {
   readonly saved: number;
   readonly sentence: readonly Phrase[];
 }
-
-export type GrowthResult = Growth & { readonly generation: number };

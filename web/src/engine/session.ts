@@ -24,7 +24,6 @@ import {
   locateTrouble,
   type MatchMode,
   type MatchTable,
-  measureGrowth,
   type NodeOf,
   narrate,
   type Profile,
@@ -54,7 +53,6 @@ import type {
   ContrastAsked,
   ContrastFurther,
   ContrastResult,
-  GrowthResult,
   MatchRows,
   PatternReading,
   QuantifierMark,
@@ -197,15 +195,6 @@ export class Session {
     const { complete, backtracks, deepest, bytes } = reel.end;
     const { length, attemptCount: attempts, matchCount: matches } = reel;
     return { generation, length, rest: matches > 0 ? reel.matchStep(0) : length - 1, complete, attempts, matches, backtracks, deepest, bytes };
-  }
-
-  /** How the steps grow as the sample is shortened; only where the run was cut short. */
-  async growth(generation: number): Promise<GrowthResult | null> {
-    const { current } = this;
-    if (!current || current.asked.generation !== generation) return null;
-    const slices = measureGrowth(current.program, this.sample, locateTrouble(current.machine), current.mode);
-    const growth = await drive(slices, () => generation < this.newest);
-    return growth && { ...growth, generation };
   }
 
   view(step: number): StepView | null {

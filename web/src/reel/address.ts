@@ -10,6 +10,8 @@ export interface Place {
   readonly sample: number;
   /** How the text is asked, where that does not go by the flags. */
   readonly asking: MatchMode | null;
+  /** Whether the hazard is on show. */
+  readonly hazard: boolean;
 }
 
 const MODES: readonly MatchMode[] = ["first", "all", "start", "whole"];
@@ -22,12 +24,19 @@ export function readPlace(search: string): Place {
   };
   const step = counted("step");
   const asking = MODES.find((mode) => mode === given.get("ask")) ?? null;
-  return { step: step === null ? null : step - 1, stops: readStops(given.get("stops") ?? ""), sample: (counted("sample") ?? 1) - 1, asking };
+  return {
+    step: step === null ? null : step - 1,
+    stops: readStops(given.get("stops") ?? ""),
+    sample: (counted("sample") ?? 1) - 1,
+    asking,
+    hazard: given.get("view") === "hazard",
+  };
 }
 
 /** The search part of an address, with its question mark; empty where there is nothing to say. */
-export function writePlace({ step, stops, sample, asking }: Place): string {
+export function writePlace({ step, stops, sample, asking, hazard }: Place): string {
   const parts = [
+    hazard ? "view=hazard" : "",
     sample > 0 ? `sample=${sample + 1}` : "",
     asking === null ? "" : `ask=${asking}`,
     step === null ? "" : `step=${step + 1}`,

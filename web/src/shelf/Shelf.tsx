@@ -45,6 +45,9 @@ export function Shelf() {
           <button type="button" className="quiet-key" aria-pressed={removed} onClick={() => setRemoved(!removed)}>
             {removed ? "back to the shelf" : "removed ones"}
           </button>
+          <Link to="/risks" className="key">
+            Risk list
+          </Link>
           <button type="button" className="key border-tide! text-tide!" onClick={() => void add()} disabled={creating.isLoading}>
             New specimen
           </button>

@@ -1,0 +1,319 @@
+/** The hazard: the proof, the attack, how the work grows, and how to write the pattern so that it does not. */
+import { type Attack, type Edit, keepsMeaning, textOf, visible } from "@lamprey/core";
+import { lazy, Suspense, useEffect, useMemo, useState } from "react";
+import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
+import { stageChosen } from "../bench/benchSlice.ts";
+import { type EngineControls, useEngineControls } from "../bench/useEngine.ts";
+import { sampleAdded } from "../draft/draftSlice.ts";
+import { number, plural } from "../shared/words.ts";
+import type { FindingView, Outlook, Sample, VerdictView } from "./engine/messages.ts";
+import { findingChosen } from "./hazardSlice.ts";
+import type { Scales } from "./OutlookChart.tsx";
+import { Readings } from "./Readings.tsx";
+import { Repairs } from "./Repairs.tsx";
+import { PATIENCE, type RealRun, runForReal } from "./tryForReal.ts";
+import { useHazardControls } from "./useHazard.ts";
+import { growthClause, headline, reasonSentence, safeClause, stepsWords, timeOf } from "./words.ts";
+
+const OutlookFigure = lazy(() => import("./OutlookFigure.tsx"));
+
+export function HazardScreen({ take }: { readonly take: (edits: readonly Edit[]) => void }) {
+  const verdict = useAppSelector((s) => s.hazard.verdict);
+  const chosen = useAppSelector((s) => s.hazard.chosen);
+  const finding = verdict?.findings[chosen] ?? verdict?.findings[0];
+  if (!verdict) return <Nothing>The pattern does not read, so there is nothing to prove of it yet.</Nothing>;
+  if (!finding) {
+    return (
+      <Nothing>
+        <b>{headline(verdict)}.</b> {reasonSentence(verdict)}
+      </Nothing>
+    );
+  }
+  return <FindingScreen key={`${verdict.generation} ${chosen}`} verdict={verdict} finding={finding} take={take} />;
+}
+
+function Nothing({ children }: { readonly children: React.ReactNode }) {
+  return (
+    <section className="min-h-0 flex-1 p-10" aria-label="Proof and repairs">
+      <p className="max-w-[60ch] text-[16px]">{children}</p>
+    </section>
+  );
+}
+
+function FindingScreen({
+  verdict,
+  finding,
+  take,
+}: {
+  readonly verdict: VerdictView;
+  readonly finding: FindingView;
+  readonly take: (edits: readonly Edit[]) => void;
+}) {
+  const { pattern } = verdict.source;
+  const most = mostPumps(finding);
+  const [pumps, setPumps] = useState(() => Math.min(most, finding.growth === "exponential" ? 16 : 200));
+  const [real, setReal] = useState<readonly RealRun[]>([]);
+  const repairs = useAppSelector((s) => (s.hazard.repairs?.generation === verdict.generation ? s.hazard.repairs.repairs : null));
+  const controls = useHazardControls();
+  useEffect(() => {
+    controls.repair(verdict.generation);
+  }, [controls, verdict.generation]);
+  const best = repairs?.find(keepsMeaning)?.pattern;
+  const outlook = useOutlook(verdict, finding, best);
+  return (
+    <section className="flex min-h-0 flex-1" aria-label="Proof and repairs">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls. */}
+      <section className="w-[580px] shrink-0 overflow-auto border-r border-rule" tabIndex={0} aria-label="Proof, attack and repairs">
+        <Findings verdict={verdict} />
+        <div className="border-b border-rule px-4 pb-1 pt-2">
+          <h2 className="part-name text-[16px] text-ink-2">Proof</h2>
+          <p>
+            <code className="source">{visible(pattern.slice(finding.start, finding.end), 40)}</code>{" "}
+            {finding.readings.length > 1
+              ? "can take the same letters in more than one way, and all of them are tried when the text fails."
+              : finding.restarts
+                ? "is come to again by every attempt, and each attempt takes all the letters that are left."
+                : "takes the pump below, again and again, in more and more ways: the exact steps show it."}
+          </p>
+          {(finding.readings.length > 1 || finding.restarts) && <Readings finding={finding} pattern={pattern} />}
+        </div>
+        <AttackPart verdict={verdict} finding={finding} pumps={pumps} most={most} setPumps={setPumps} real={real} setReal={setReal} />
+        <h2 className="part-name px-4 pt-2 text-[16px] text-ink-2">Repairs</h2>
+        <Repairs repairs={repairs} take={(repaired) => take([edited(pattern, repaired)])} />
+      </section>
+      <Suspense fallback={<div className="flex-1" />}>
+        <OutlookFigure
+          outlook={outlook}
+          real={real}
+          finding={finding}
+          length={textOf(finding.attack, 0).length + pumps * finding.attack.pump.length}
+          scales={scalesFor(finding)}
+        />
+      </Suspense>
+    </section>
+  );
+}
+
+const scalesFor = ({ growth }: FindingView): Scales => (growth === "exponential" ? { x: "linear", y: "log" } : { x: "log", y: "log" });
+
+/** Past this many pumps nothing new is seen. */
+function mostPumps({ growth, safe, until, attack }: FindingView): number {
+  const known = safe?.pumps ?? until ?? 1000;
+  return growth === "exponential" ? Math.max(24, known + 16) : Math.min(Math.max(64, 2 * known), Math.floor(50_000 / attack.pump.length));
+}
+
+/** The one edit that makes a pattern another: what they begin and end with alike is left alone. */
+function edited(from: string, to: string): Edit {
+  let start = 0;
+  while (start < Math.min(from.length, to.length) && from[start] === to[start]) start++;
+  let end = 0;
+  while (end < Math.min(from.length, to.length) - start && from[from.length - 1 - end] === to[to.length - 1 - end]) end++;
+  return { from: start, to: from.length - end, insert: to.slice(start, to.length - end) };
+}
+
+function Findings({ verdict }: { readonly verdict: VerdictView }) {
+  const dispatch = useAppDispatch();
+  const chosen = useAppSelector((s) => s.hazard.chosen);
+  if (verdict.findings.length < 2) return null;
+  return (
+    <nav className="flex flex-wrap gap-1 border-b border-rule px-4 py-1" aria-label="Findings">
+      {verdict.findings.map((finding, i) => (
+        <button
+          key={`${finding.start} ${finding.end} ${finding.stretch}`}
+          type="button"
+          aria-current={i === chosen}
+          className={`max-w-[260px] truncate rounded-sm border px-2 ${i === chosen ? "border-tide text-ink" : "border-transparent text-ink-2"}`}
+          onClick={() => dispatch(findingChosen(i))}
+        >
+          <code className="source">{visible(verdict.source.pattern.slice(finding.start, finding.end), 18)}</code> {headline(finding)}
+        </button>
+      ))}
+    </nav>
+  );
+}
+
+interface AttackProps {
+  readonly verdict: VerdictView;
+  readonly finding: FindingView;
+  readonly pumps: number;
+  readonly most: number;
+  readonly setPumps: (pumps: number) => void;
+  readonly real: readonly RealRun[];
+  readonly setReal: (real: readonly RealRun[]) => void;
+}
+
+function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: AttackProps) {
+  const dispatch = useAppDispatch();
+  const bench = useEngineControls();
+  const sample = useSteps(verdict, finding.attack, pumps);
+  const { prefix, pump, suffix } = finding.attack;
+  const open = () => {
+    dispatch(sampleAdded(`attack, ${plural(pumps, "pump")}`, textOf(finding.attack, pumps)));
+    dispatch(stageChosen("sample"));
+    windWhenRecorded(bench, prefix.length);
+  };
+  return (
+    <div className="border-b border-rule px-4 py-2">
+      <h2 className="part-name text-[16px] text-ink-2">Attack</h2>
+      <p className="flex min-w-0 items-baseline gap-2 whitespace-nowrap" data-part="attack">
+        {prefix !== "" && <code className="source max-w-[160px] truncate">{visible(prefix, 24)}</code>}
+        <span className="source rounded-sm border border-rust px-1 text-rust">{visible(pump, 24)}</span>
+        <span>× {number(pumps)}</span>
+        {suffix !== "" && (
+          <span>
+            then <code className="source">{visible(suffix, 12)}</code>
+          </span>
+        )}
+      </p>
+      <p className="text-ink-2">
+        {sentence(growthClause(finding))}
+        {finding.restarts ? " One of the degrees is the search’s, which begins again at every offset." : ""}
+      </p>
+      <label className="mt-1 flex items-center gap-3">
+        <span className="w-[52px] text-ink-2">pumps</span>
+        <input
+          type="range"
+          className="min-w-0 flex-1 accent-[var(--tide)]"
+          min={1}
+          max={most}
+          value={pumps}
+          onChange={({ target }) => setPumps(Number(target.value))}
+          aria-valuetext={`${plural(pumps, "pump")}, ${sample ? `${stepsWords(sample.steps)} steps` : "being counted"}`}
+        />
+        <input
+          type="number"
+          className="field w-[84px] !py-0 text-right"
+          aria-label="Number of pumps"
+          min={1}
+          max={most}
+          value={pumps}
+          onChange={({ target }) => setPumps(clamp(Number(target.value), most))}
+        />
+      </label>
+      <p className="mt-1" data-part="cost">
+        {sample ? (
+          <>
+            {number(sample.length)} characters, <b>{stepsWords(sample.steps)}</b> steps: <b className="text-rust">{timeOf(sample.steps)}</b>{" "}
+            <span className="text-ink-2">at 100 million steps a second</span>
+          </>
+        ) : (
+          <span className="text-ink-2">more steps than can be counted here</span>
+        )}
+      </p>
+      <p>
+        The longest text of this shape that stays under a second: <b data-part="safe">{finding.safe ? plural(finding.safe.length, "character") : "none"}</b>
+        {!finding.safe && <span className="text-ink-2">; {safeClause(finding)}</span>}
+      </p>
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        <button type="button" className="key" onClick={open}>
+          Put it on the bench
+        </button>
+        <button type="button" className="key" onClick={() => void navigator.clipboard.writeText(textOf(finding.attack, pumps))}>
+          Copy the text
+        </button>
+        {verdict.source.dialect === "ecmascript" && <RealRuns verdict={verdict} finding={finding} pumps={pumps} real={real} setReal={setReal} />}
+      </div>
+    </div>
+  );
+}
+
+const sentence = (clause: string): string => `${clause.charAt(0).toUpperCase()}${clause.slice(1)}.`;
+
+const clamp = (n: number, most: number): number => Math.max(1, Math.min(most, Number.isFinite(n) ? Math.round(n) : 1));
+
+/** Shows the reel at the first visit of the offset, once the run on the new sample is recorded. */
+function windWhenRecorded(bench: EngineControls, offset: number): void {
+  // The new sample has been asked about in the same turn.
+  const { asked } = store.getState().bench;
+  const unsubscribe = store.subscribe(() => {
+    const { bench: state } = store.getState();
+    if (state.asked > asked) unsubscribe();
+    if (state.reel?.generation !== asked) return;
+    unsubscribe();
+    bench.windToFirst({ what: "offset", offset });
+  });
+}
+
+/** The exact steps at the number of pumps; the last known ones while they are counted. */
+function useSteps({ generation }: VerdictView, attack: Attack, pumps: number): Sample | null {
+  const controls = useHazardControls();
+  const [sample, setSample] = useState<Sample | null>(null);
+  useEffect(() => {
+    let stale = false;
+    void controls.steps(generation, attack, pumps).then((known) => !stale && setSample(known));
+    return () => {
+      stale = true;
+    };
+  }, [controls, generation, attack, pumps]);
+  return sample;
+}
+
+/** Runs on the browser's own engine, each twice as many pumps or a few more than the one before, until one is ended. */
+function RealRuns({ verdict, finding, real, setReal }: Omit<AttackProps, "most" | "setPumps">) {
+  const [running, setRunning] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
+  const run = async () => {
+    setRunning(true);
+    setFailed(null);
+    const runs: RealRun[] = [];
+    try {
+      for (const count of realPumps(finding)) {
+        const done = await runForReal(verdict.source.pattern, verdict.source.flags, finding.attack, count);
+        runs.push(done);
+        setReal([...runs]);
+        if (done.elapsed === null) break;
+      }
+    } catch (error) {
+      setFailed(error instanceof Error ? error.message : String(error));
+    }
+    setRunning(false);
+  };
+  const last = real.at(-1);
+  return (
+    <>
+      <button type="button" className="key" disabled={running} onClick={() => void run()}>
+        Try it for real
+      </button>
+      <span className="min-w-0 truncate text-ink-2" role="status" data-part="real">
+        {running && "running in this browser … "}
+        {failed}
+        {last &&
+          (last.elapsed === null
+            ? `ended after ${PATIENCE / 1000} seconds at ${number(last.length)} characters`
+            : `${number(last.length)} characters: ${last.elapsed.toFixed(1)} ms`)}
+      </span>
+    </>
+  );
+}
+
+function realPumps({ growth, safe, attack }: FindingView): number[] {
+  const middle = safe?.pumps ?? 64;
+  if (growth === "exponential") return Array.from({ length: 12 }, (_, i) => Math.max(1, middle - 6 + i));
+  const most = Math.floor(200_000 / attack.pump.length);
+  return Array.from({ length: 8 }, (_, i) => Math.round((middle / 8) * 2 ** i)).filter((count) => count >= 1 && count <= most);
+}
+
+/** Curves for the chart: asked again when a repair is known. */
+function useOutlook({ generation }: VerdictView, finding: FindingView, repaired: string | undefined): Outlook | null {
+  const controls = useHazardControls();
+  const [outlook, setOutlook] = useState<Outlook | null>(null);
+  const pumps = useMemo(() => chartPumps(finding), [finding]);
+  useEffect(() => {
+    let stale = false;
+    const others = repaired === undefined ? [] : [{ name: "repaired", pattern: repaired }];
+    void controls.outlook({ generation, attack: finding.attack, pumps, others }).then((known) => !stale && known && setOutlook(known));
+    return () => {
+      stale = true;
+    };
+  }, [controls, generation, finding, pumps, repaired]);
+  return outlook;
+}
+
+const CHART_POINTS = 28;
+
+function chartPumps(finding: FindingView): number[] {
+  const known = finding.safe?.pumps ?? finding.until ?? 500;
+  if (finding.growth === "exponential") return Array.from({ length: Math.min(48, Math.max(20, known + 8)) }, (_, i) => i + 1);
+  const most = 2 * known;
+  return [...new Set(Array.from({ length: CHART_POINTS }, (_, i) => Math.round(4 * (most / 4) ** (i / (CHART_POINTS - 1)))))];
+}

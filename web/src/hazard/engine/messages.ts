@@ -1,0 +1,58 @@
+/** What the page asks the hazard's worker, and what it hears back: plain data, numbers beyond 2^53 as decimal digits. */
+import type { Attack, Finding, HazardMode, ReasonCode, Relation, Repair, Source, Verdict } from "@lamprey/core";
+
+export interface Sample {
+  readonly pumps: number;
+  readonly length: number;
+  readonly steps: string;
+}
+
+export interface FindingView extends Omit<Finding, "samples"> {
+  readonly samples: readonly Sample[];
+  /** The longest text of this shape that stays under a second; null where there is no longest. */
+  readonly safe: Sample | null;
+}
+
+export interface VerdictView extends Omit<Verdict, "findings" | "reason"> {
+  readonly generation: number;
+  readonly mode: HazardMode;
+  readonly source: Source;
+  readonly findings: readonly FindingView[];
+  readonly reason: ReasonCode;
+}
+
+export interface DriftView extends Relation {
+  readonly generation: number;
+  /** What the pattern is compared with: as it was written then. */
+  readonly before: Source;
+}
+
+export interface RepairsView {
+  readonly generation: number;
+  readonly repairs: readonly Repair[];
+  /** Whether the search has ended; else there may be more. */
+  readonly complete: boolean;
+}
+
+/** One form of the pattern under the attack. */
+export interface Form {
+  readonly name: string;
+  /** Null where it does not read. */
+  readonly points: readonly Sample[] | null;
+}
+
+export interface OutlookAsked {
+  readonly generation: number;
+  readonly attack: Attack;
+  readonly pumps: readonly number[];
+  /** Patterns beside the pattern's own and its modes. */
+  readonly others: readonly { readonly name: string; readonly pattern: string }[];
+}
+
+export interface Outlook {
+  readonly generation: number;
+  /** The first is the pattern as it is written. */
+  readonly forms: readonly Form[];
+  /** Runs of the machine that was stepped: the points that it could be run at. */
+  readonly measured: readonly Sample[];
+}

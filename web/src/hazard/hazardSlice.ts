@@ -1,0 +1,36 @@
+/** What is known of the pattern's hazard, and of what the last edit did to the texts that it takes. */
+import type { Source } from "@lamprey/core";
+import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
+import type { DriftView, RepairsView, VerdictView } from "./engine/messages.ts";
+
+export interface HazardState {
+  /** Generation of the newest question. */
+  readonly asked: number;
+  readonly verdict: VerdictView | null;
+  readonly drift: DriftView | null;
+  /** What the drift is measured from; null follows the edits. */
+  readonly driftFrom: (Source & { readonly name: string }) | null;
+  readonly repairs: RepairsView | null;
+  /** The finding on show, from 0. */
+  readonly chosen: number;
+}
+
+const initialState: HazardState = { asked: 0, verdict: null, drift: null, driftFrom: null, repairs: null, chosen: 0 };
+
+const slice = createSlice({
+  name: "hazard",
+  initialState: initialState as HazardState,
+  reducers: {
+    hazardLeft: () => initialState,
+    hazardAsked: (state, { payload }: PayloadAction<number>) => ({ ...state, asked: payload }),
+    /** Null where the pattern does not read. */
+    verdictKnown: (state, { payload }: PayloadAction<VerdictView | null>) => ({ ...state, verdict: payload, repairs: null, chosen: 0 }),
+    driftKnown: (state, { payload }: PayloadAction<DriftView | null>) => ({ ...state, drift: payload }),
+    driftFromChosen: (state, { payload }: PayloadAction<HazardState["driftFrom"]>) => ({ ...state, driftFrom: payload }),
+    repairsKnown: (state, { payload }: PayloadAction<RepairsView>) => ({ ...state, repairs: payload }),
+    findingChosen: (state, { payload }: PayloadAction<number>) => ({ ...state, chosen: payload }),
+  },
+});
+
+export const { hazardLeft, hazardAsked, verdictKnown, driftKnown, driftFromChosen, repairsKnown, findingChosen } = slice.actions;
+export const hazardReducer = slice.reducer;

@@ -1,0 +1,120 @@
+/** Asks the hazard's worker whenever the pattern changes, and keeps what the drift is measured from. */
+import type { Attack, HazardMode, Source } from "@lamprey/core";
+import { createContext, useContext, useEffect, useMemo, useState } from "react";
+import { type AppDispatch, type RootState, store, useAppDispatch } from "../app/store.ts";
+import { painted } from "../shared/painted.ts";
+import { type HazardEngine, startHazardEngine } from "./engine/client.ts";
+import type { Outlook, OutlookAsked, Sample } from "./engine/messages.ts";
+import { driftKnown, hazardAsked, hazardLeft, repairsKnown, verdictKnown } from "./hazardSlice.ts";
+
+export interface HazardControls {
+  readonly outlook: (asked: OutlookAsked) => Promise<Outlook | null>;
+  /** The exact steps of an attack; null where they cannot be counted. */
+  readonly steps: (generation: number, attack: Attack, pumps: number) => Promise<Sample | null>;
+  /** Looks for repairs of the pattern with the generation; they come to the store. */
+  readonly repair: (generation: number) => void;
+}
+
+const Controls = createContext<HazardControls | null>(null);
+export const HazardProvider = Controls.Provider;
+
+export function useHazardControls(): HazardControls {
+  const controls = useContext(Controls);
+  if (!controls) throw new Error("The hazard's controls are used outside the bench.");
+  return controls;
+}
+
+/** A pattern that has stood this long is what the next edit is compared with. */
+const RESTED = 2000;
+/** Milliseconds without a key before the drift is worked out. */
+const DRIFT_PAUSE = 150;
+
+let generations = 0;
+
+interface Question {
+  readonly id: string | null;
+  readonly source: Source;
+  readonly mode: HazardMode;
+  readonly from: (Source & { readonly name: string }) | null;
+}
+
+function questionOf({ draft, bench, hazard }: RootState): Question {
+  const { pattern, flags, dialect } = draft.fields;
+  const mode = bench.asking === "whole" || bench.asking === "start" ? bench.asking : "search";
+  return { id: draft.id, source: { pattern, flags, dialect }, mode, from: hazard.driftFrom };
+}
+
+const keyOf = ({ id, source, mode, from }: Question): string => JSON.stringify([id, source, mode, from]);
+
+export function useHazard(): HazardControls {
+  const dispatch = useAppDispatch();
+  const [engine, setEngine] = useState<HazardEngine | null>(null);
+  useEffect(() => {
+    const handle = startHazardEngine();
+    setEngine(() => handle.engine);
+    const unsubscribe = askOnChange(handle.engine, dispatch);
+    return () => {
+      unsubscribe();
+      setEngine(null);
+      handle.close();
+      dispatch(hazardLeft());
+    };
+  }, [dispatch]);
+  return useMemo(
+    () => ({
+      outlook: async (asked) => (engine ? engine.outlook(asked) : null),
+      steps: async (generation, attack, pumps) => (engine ? engine.steps(generation, attack, pumps) : null),
+      repair: (generation) => {
+        void engine?.repairs(generation).then((found) => found && store.getState().hazard.asked === generation && dispatch(repairsKnown(found)));
+      },
+    }),
+    [engine, dispatch],
+  );
+}
+
+function askOnChange(engine: HazardEngine, dispatch: AppDispatch): () => void {
+  let last: Question | null = null;
+  /** What the pattern was when it last stood still; and what it is while it does not. */
+  let rested: Source | null = null;
+  let settle: ReturnType<typeof setTimeout> | undefined;
+  const ask = () => {
+    const question = questionOf(store.getState());
+    if (question.id === null || (last && keyOf(last) === keyOf(question))) return;
+    if (last?.id !== question.id) rested = question.source;
+    const edited = last !== null && JSON.stringify(last.source) !== JSON.stringify(question.source);
+    last = question;
+    const generation = ++generations;
+    dispatch(hazardAsked(generation));
+    const before = question.from ?? rested;
+    if (edited) {
+      clearTimeout(settle);
+      settle = setTimeout(() => {
+        rested = question.source;
+      }, RESTED);
+    }
+    // The lanes come first: the analysis begins when they have had a frame, and only for the newest pattern.
+    void painted().then(() => {
+      if (store.getState().hazard.asked === generation) void answer(engine, dispatch, question, before, generation);
+    });
+  };
+  ask();
+  const unsubscribe = store.subscribe(ask);
+  return () => {
+    clearTimeout(settle);
+    unsubscribe();
+  };
+}
+
+async function answer(engine: HazardEngine, dispatch: AppDispatch, { source, mode }: Question, before: Source | null, generation: number): Promise<void> {
+  const current = () => store.getState().hazard.asked === generation;
+  const verdict = await engine.assess(source, mode, generation);
+  if (!current()) return;
+  dispatch(verdictKnown(verdict));
+  if (!verdict || !before) return;
+  const same = JSON.stringify(before) === JSON.stringify(source);
+  // What an edit did is read when the typing rests.
+  await new Promise((resolve) => setTimeout(resolve, DRIFT_PAUSE));
+  if (!current()) return;
+  const drift = same ? null : await engine.drift(before, source, generation);
+  if (current()) dispatch(driftKnown(drift));
+}

@@ -1,0 +1,40 @@
+/** A verdict and its findings in words, for the strip and the screen. */
+import { REASONS, timeWords, visible } from "@lamprey/core";
+import { number } from "../shared/words.ts";
+import type { FindingView, VerdictView } from "./engine/messages.ts";
+
+/** “the square of”, for a degree. */
+export function powerWords(degree: number): string {
+  if (degree === 2) return "the square of";
+  if (degree === 3) return "the cube of";
+  return `the ${degree}th power of`;
+}
+
+export function headline({ growth, degree }: Pick<VerdictView, "growth" | "degree">): string {
+  if (growth === "polynomial") return `polynomial, degree ${degree}`;
+  return growth;
+}
+
+/** How the work grows, in one clause. */
+export function growthClause({ growth, degree, attack, samples }: FindingView): string {
+  if (growth === "polynomial") return `the work grows with ${powerWords(degree ?? 2)} the text’s length`;
+  const rises = samples.slice(1).map(({ steps }, i) => Number(BigInt(steps) - BigInt(samples[i]?.steps ?? 0)));
+  const ratio = (rises.at(-1) ?? 2) / (rises.at(-2) ?? 1);
+  const shown = Math.abs(ratio - Math.round(ratio)) < 0.05 ? String(Math.round(ratio)) : ratio.toFixed(1);
+  return `each further “${visible(attack.pump, 16)}” multiplies the work by ${shown}`;
+}
+
+/** What the pattern says of the growth where there is nothing to show. */
+export function reasonSentence({ reason }: VerdictView): string {
+  return REASONS[reason];
+}
+
+/** The longest text that stays under a second. */
+export function safeClause({ safe, until }: FindingView): string {
+  if (safe) return `a second is enough up to ${number(safe.length)} characters`;
+  return until === null ? "no text of a length that is met takes a second" : `it ends at ${number(until)} turns, before it takes a second`;
+}
+
+export const stepsWords = (steps: string): string => (steps.length > 15 ? `${steps[0]}.${steps.slice(1, 3)} × 10^${steps.length - 1}` : number(Number(steps)));
+
+export const timeOf = (steps: string): string => timeWords(BigInt(steps));

@@ -1,0 +1,303 @@
+/** The risk list: patterns of a list or of source files, sorted by how bad they can get; a row opens on the bench. */
+import { type DialectName, rankOf as growthRank, READ_DIALECTS, textOf, visible } from "@lamprey/core";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { type DragEvent, useEffect, useMemo, useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import { specimensApi } from "../api/specimens.ts";
+import { InBar } from "../app/Frame.tsx";
+import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import { number, plural } from "../shared/words.ts";
+import { type Judging, startJudging } from "./engine/client.ts";
+import type { RiskRow } from "./engine/messages.ts";
+import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowsKnown } from "./riskSlice.ts";
+
+/** A larger file is a bundle of what is read elsewhere. */
+const MOST_BYTES = 3_000_000;
+const MOST_FILES = 2000;
+const ROW_HEIGHT = 30;
+const COLUMNS = "grid grid-cols-[104px_minmax(120px,0.7fr)_minmax(200px,1.8fr)_minmax(200px,1.2fr)] gap-4 px-6";
+
+/** The list being judged; one at a time, whichever screen is open. */
+let judging: Judging | null = null;
+
+export function RiskList() {
+  const state = useAppSelector((s) => s.risks.state);
+  useEffect(() => {
+    document.title = "Risk list · Lamprey";
+  }, []);
+  return (
+    <main className="flex h-full flex-col">
+      <InBar>
+        <span className="part-name text-[16px] text-ink-2">Risk list</span>
+      </InBar>
+      <h1 className="sr-only">Risk list</h1>
+      {state === "empty" ? <Intake /> : <Rows />}
+    </main>
+  );
+}
+
+function useJudge() {
+  const dispatch = useAppDispatch();
+  return (files: readonly { name: string; text: string }[], dialect: DialectName) => {
+    judging?.stop();
+    dispatch(judgingBegun());
+    const own = startJudging(files, dialect, (rows, done, total) => judging === own && dispatch(rowsKnown({ rows, done, total })));
+    judging = own;
+    own.done.then(
+      (judged) => judging === own && dispatch(judgingEnded(judged)),
+      (error: unknown) => judging === own && dispatch(judgingStopped(error instanceof Error ? error.message : String(error))),
+    );
+  };
+}
+
+/** Where a list is pasted, or files are dropped. */
+function Intake() {
+  const judge = useJudge();
+  const [text, setText] = useState("");
+  const [dialect, setDialect] = useState<DialectName>("ecmascript");
+  const [over, setOver] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const files = useRef<HTMLInputElement>(null);
+  const take = async (chosen: readonly File[]) => {
+    const small = chosen.filter((file) => file.size <= MOST_BYTES).slice(0, MOST_FILES);
+    if (small.length === 0) {
+      setProblem(
+        chosen.length === 0 ? "Nothing that was dropped is a file." : `Files of more than ${number(MOST_BYTES / 1_000_000)} million bytes are not read.`,
+      );
+      return;
+    }
+    judge(await Promise.all(small.map(async (file) => ({ name: file.webkitRelativePath || file.name, text: await file.text() }))), dialect);
+  };
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    void take([...event.dataTransfer.files]);
+  };
+  return (
+    <section
+      className="mx-auto flex w-full max-w-[900px] min-h-0 flex-1 flex-col gap-3 px-6 py-6"
+      aria-label="A list to judge"
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={drop}
+    >
+      <p className="max-w-[70ch]">
+        Paste patterns, one a line, as <code className="source">/literals/flags</code> or plain; or drop source files here. In JavaScript, TypeScript and Python
+        files the patterns are found by reading the program. Nothing leaves this browser.
+      </p>
+      <textarea
+        className={`field source min-h-[220px] flex-1 resize-none !whitespace-pre text-[15px] ${over ? "!border-tide" : ""}`}
+        aria-label="Patterns, one a line"
+        spellCheck={false}
+        value={text}
+        onChange={({ target }) => setText(target.value)}
+        placeholder={"/^(\\w+ ?)+$/m\n\\d{2}:\\d{2}"}
+      />
+      {problem && (
+        <p className="text-rust" role="alert">
+          {problem}
+        </p>
+      )}
+      <div className="flex items-center gap-3">
+        <label className="flex items-center gap-2 text-ink-2">
+          dialect of the list
+          <select className="field !py-[1px]" value={dialect} onChange={({ target }) => setDialect(target.value as DialectName)}>
+            {READ_DIALECTS.map(({ name, title }) => (
+              <option key={name} value={name}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <input
+          ref={files}
+          type="file"
+          multiple
+          className="sr-only"
+          tabIndex={-1}
+          aria-label="Files"
+          onChange={({ target }) => void take([...(target.files ?? [])])}
+        />
+        <button type="button" className="key ml-auto" onClick={() => files.current?.click()}>
+          Choose files
+        </button>
+        <button
+          type="button"
+          className="key border-tide! text-tide!"
+          disabled={text.trim() === ""}
+          onClick={() => judge([{ name: "pasted list", text }], dialect)}
+        >
+          Judge them
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** What does not read stands between what is undecided and what is harmless. */
+const UNREAD_RANK = 1.2;
+const rankOf = ({ growth, degree }: RiskRow): number => (growth === null ? UNREAD_RANK : growthRank({ growth, degree }));
+
+type Order = "growth" | "place";
+
+function Rows() {
+  const dispatch = useAppDispatch();
+  const { rows, done, total, state, judged, problem } = useAppSelector((s) => s.risks);
+  const [order, setOrder] = useState<Order>("growth");
+  const [sought, setSought] = useState("");
+  const open = useOpenRow();
+  const shown = useMemo(() => {
+    const found = sought === "" ? rows : rows.filter((row) => row.found.pattern.includes(sought) || row.file.includes(sought));
+    return order === "place" ? found : [...found].sort((a, b) => rankOf(b) - rankOf(a) || a.number - b.number);
+  }, [rows, order, sought]);
+  const bad = rows.filter((row) => rankOf(row) >= 2).length;
+  return (
+    <>
+      <div className="flex items-center gap-4 border-b border-rule bg-sheet px-6 py-2">
+        <p role="status" data-part="risk-summary">
+          {state === "judging" ? (
+            <>
+              {number(done)} of {number(total)} judged …
+            </>
+          ) : (
+            <>
+              {plural(rows.length, "pattern")}
+              {judged ? ` in ${plural(judged.files, "file")}` : ""}: <b className={bad > 0 ? "text-rust" : ""}>{number(bad)}</b> grow faster than the text
+              {judged && judged.passed > 0 && (
+                <span className="text-ink-2">; {number(judged.passed)} places put their pattern together when the program runs</span>
+              )}
+              {state === "stopped" && (
+                <span className="text-ink-2">
+                  ; stopped at {number(done)} of {number(total)}
+                  {problem ? `: ${problem}` : ""}
+                </span>
+              )}
+            </>
+          )}
+        </p>
+        {state === "judging" && <progress className="h-2 w-52 accent-[var(--tide)]" value={done} max={Math.max(1, total)} aria-label="Patterns judged" />}
+        <input
+          type="search"
+          className="field ml-auto w-60 !py-[1px]"
+          aria-label="Search the list"
+          placeholder="only patterns or files with …"
+          value={sought}
+          onChange={({ target }) => setSought(target.value)}
+        />
+        <label className="flex items-center gap-2 text-ink-2">
+          sorted by
+          <select className="field !py-[1px]" value={order} onChange={({ target }) => setOrder(target.value as Order)}>
+            <option value="growth">growth</option>
+            <option value="place">place</option>
+          </select>
+        </label>
+        {state === "judging" ? (
+          <button
+            type="button"
+            className="key"
+            onClick={() => {
+              judging?.stop();
+              judging = null;
+              dispatch(judgingStopped(null));
+            }}
+          >
+            Stop
+          </button>
+        ) : (
+          <button type="button" className="key" onClick={() => dispatch(listPutAway())}>
+            Another list
+          </button>
+        )}
+      </div>
+      <div className={`${COLUMNS} border-b border-rule py-1 text-[12px] text-ink-2`}>
+        <span>growth</span>
+        <span>place</span>
+        <span>pattern</span>
+        <span>attack</span>
+      </div>
+      {shown.length === 0 ? (
+        <p className="p-6 text-ink-2">{sought === "" ? (state === "judging" ? "" : "No pattern was found.") : "Nothing in the list holds that."}</p>
+      ) : (
+        <Table rows={shown} open={open} />
+      )}
+    </>
+  );
+}
+
+function Table({ rows, open }: { readonly rows: readonly RiskRow[]; readonly open: (row: RiskRow) => void }) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 12 });
+  return (
+    <div ref={scroller} className="min-h-0 flex-1 overflow-auto" data-own-keys>
+      <ul className="relative" style={{ height: virtual.getTotalSize() }} aria-label="Patterns">
+        {virtual.getVirtualItems().map(({ index, start }) => {
+          const row = rows[index] as RiskRow;
+          return (
+            <li key={row.number} className="absolute inset-x-0 border-b border-rule-soft" style={{ transform: `translateY(${start}px)`, height: ROW_HEIGHT }}>
+              <button type="button" className={`${COLUMNS} h-full w-full items-center text-left hover:bg-sheet`} onClick={() => open(row)}>
+                <Growth row={row} />
+                <span className="truncate text-ink-2" title={row.file}>
+                  {row.file}:{row.found.line}
+                </span>
+                <code className="source truncate" title={row.found.pattern}>
+                  <Marked row={row} />
+                </code>
+                <Attack row={row} />
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
+function Growth({ row: { growth, degree } }: { readonly row: RiskRow }) {
+  if (growth === null) return <span className="text-brass">does not read</span>;
+  const ink = growth === "linear" ? "text-ink-2" : growth === "undecided" ? "text-brass" : "font-semibold text-rust";
+  return <span className={ink}>{growth === "polynomial" ? `degree ${degree}` : growth}</span>;
+}
+
+/** The pattern with the part at fault marked. */
+function Marked({ row: { found, worst } }: { readonly row: RiskRow }) {
+  const { pattern, flags } = found;
+  if (!worst) return <>{visible(pattern, 120)}</>;
+  return (
+    <>
+      {visible(pattern.slice(0, worst.start), 60)}
+      <span className="border-b-2 border-rust">{visible(pattern.slice(worst.start, worst.end), 60)}</span>
+      {visible(pattern.slice(worst.end), 60)}
+      {flags && <span className="ml-2 text-tide">{flags}</span>}
+    </>
+  );
+}
+
+function Attack({ row: { worst, mistake } }: { readonly row: RiskRow }) {
+  if (mistake) return <span className="truncate text-ink-2">{mistake}</span>;
+  if (!worst) return <span />;
+  const { prefix, pump, suffix } = worst.attack;
+  return (
+    <span className="truncate">
+      {prefix && <code className="source">{visible(prefix, 16)} </code>}
+      <code className="source text-rust">{visible(pump, 16)}</code> × n{suffix && <code className="source"> {visible(suffix, 8)}</code>}
+      {worst.restarts && <span className="text-ink-2">, with the search’s restarts</span>}
+    </span>
+  );
+}
+
+/** Puts a row on the bench: as a specimen with its attack as the sample. */
+function useOpenRow(): (row: RiskRow) => void {
+  const navigate = useNavigate();
+  const [create] = specimensApi.useCreateMutation();
+  return (row) => {
+    const { pattern, flags, dialect } = row.found;
+    const text = row.worst ? textOf(row.worst.attack, row.growth === "exponential" ? 16 : 200) : "";
+    const title = `${row.file}:${row.found.line}`.slice(-120);
+    void create({ title, pattern, dialect, flags, samples: [{ name: row.worst ? "attack" : "sample", text }] }).then((made) => {
+      if (made.data) void navigate(`/bench/${made.data.id}${row.worst ? "?view=hazard" : ""}`);
+    });
+  };
+}

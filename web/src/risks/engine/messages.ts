@@ -1,0 +1,22 @@
+/** What the risk list hears from its worker. */
+import type { Attack, GrowthKind, ReasonCode, Span } from "@lamprey/core";
+import type { FoundPattern } from "@lamprey/sources";
+
+export interface RiskRow {
+  /** Its place in the list, from 0. */
+  readonly number: number;
+  readonly file: string;
+  readonly found: FoundPattern;
+  /** Null where the pattern does not read. */
+  readonly growth: GrowthKind | null;
+  readonly degree: number | null;
+  readonly reason: ReasonCode | null;
+  readonly mistake: string | null;
+  readonly worst: (Span & { readonly attack: Attack; readonly restarts: boolean }) | null;
+}
+
+export interface Judged {
+  readonly patterns: number;
+  readonly files: number;
+  readonly passed: number;
+}

@@ -1,0 +1,31 @@
+/** The risk list: it stays while one of its rows is looked at on the bench. */
+import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
+import type { Judged, RiskRow } from "./engine/messages.ts";
+
+export interface RiskState {
+  readonly rows: readonly RiskRow[];
+  readonly done: number;
+  readonly total: number;
+  readonly state: "empty" | "judging" | "judged" | "stopped";
+  readonly judged: Judged | null;
+  /** What could not be read, for a person. */
+  readonly problem: string | null;
+}
+
+const initialState: RiskState = { rows: [], done: 0, total: 0, state: "empty", judged: null, problem: null };
+
+const slice = createSlice({
+  name: "risks",
+  initialState: initialState as RiskState,
+  reducers: {
+    judgingBegun: () => ({ ...initialState, state: "judging" as const }),
+    rowsKnown: (state, { payload }: PayloadAction<{ rows: readonly RiskRow[]; done: number; total: number }>) =>
+      state.state === "judging" ? { ...state, rows: [...state.rows, ...payload.rows], done: payload.done, total: payload.total } : state,
+    judgingEnded: (state, { payload }: PayloadAction<Judged>) => ({ ...state, state: "judged" as const, judged: payload }),
+    judgingStopped: (state, { payload }: PayloadAction<string | null>) => ({ ...state, state: "stopped" as const, problem: payload }),
+    listPutAway: () => initialState,
+  },
+});
+
+export const { judgingBegun, rowsKnown, judgingEnded, judgingStopped, listPutAway } = slice.actions;
+export const riskReducer = slice.reducer;
