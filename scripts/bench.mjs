@@ -1,4 +1,4 @@
-// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- web` or `-- seeing` measures a part.
+// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- hazard`, `-- web` or `-- seeing` measures a part.
 import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { cpus } from "node:os";
@@ -7,7 +7,7 @@ import { ensureBuilt, ensureInstalled, ROOT } from "./workspace.mjs";
 
 ensureInstalled();
 ensureBuilt("server", "cli", "web");
-const { BacktrackingMachine, record } = await import("../core/dist/index.js");
+const { BacktrackingMachine, read, record } = await import("../core/dist/index.js");
 const { clocked, line, programOf, sorted } = await import("./figures.mjs");
 
 const wanted = process.argv[2];
@@ -52,6 +52,17 @@ if (wanted === undefined || wanted === "core") {
   }).slice(1);
   line(`every tag in 200 KB, ${number(all[0].steps)} steps (ms)`, spread(all.map((a) => a.ms)));
 
+  // Linear is ten; the least of five, since a busy machine only ever adds.
+  const pieces = ["(a|b)*", "(?<n>x)|", "[a-z]+", "\\d{2,3}?", "(?:(?=a)b)", "{", "(?i:a)", "\\", "[[", "|)"];
+  const reading = pieces.map((piece) => {
+    const least = (count) => Math.min(...repeat(5, () => clocked(() => read({ dialect: "ecmascript", pattern: piece.repeat(count), flags: "" })).ms));
+    const [short, long] = [least(5_000), least(50_000)];
+    return { piece, ratio: long / short, nanoseconds: (long * 1e6) / (50_000 * piece.length) };
+  });
+  const steepest = reading.reduce((one, other) => (other.ratio > one.ratio ? other : one));
+  line("reading ten times as long a pattern (ratio, the worst of ten)", `${number(steepest.ratio, 1)} on ${steepest.piece}`);
+  line("reading a character of a pattern (ns)", spread(reading.map((r) => r.nanoseconds)));
+
   const groups = record(programOf("(?:(a+)|(b+?)|(c))*d"), "aabbcaabbacabcaabb".repeat(3), { mode: "all", eventLimit: 1_000_000 });
   for (const [what, run] of [
     ["a random step of a million restored, exploding (ms)", reel],
@@ -70,6 +81,11 @@ if (wanted === undefined || wanted === "core") {
 if (wanted === undefined || wanted === "engine") {
   const { benchEngine } = await import("./bench-engine.mjs");
   benchEngine();
+}
+
+if (wanted === undefined || wanted === "hazard") {
+  const { benchHazard } = await import("./bench-hazard.mjs");
+  benchHazard();
 }
 
 if (wanted === undefined || wanted === "web") {
@@ -111,6 +127,7 @@ if (wanted === undefined || wanted === "web") {
     const tags = readFileSync(join(ROOT, "demo/samples/tags.txt"), "utf8");
     for (const kilobytes of [2, 20, 200]) await keystrokes(server, browser, tags.slice(0, kilobytes * 1024), kilobytes);
     await keystrokesWhileExploding(server, browser);
+    await verdicts(server, browser);
   } finally {
     await browser.close();
     await server.stop();
@@ -208,10 +225,38 @@ async function keystrokes(server, browser, text, kilobytes) {
   await page.close();
 }
 
+/** From a key to the verdict that it changes. */
+async function verdicts(server, browser) {
+  const page = await benchPage(server, browser, "bench verdict", "^(\\w+\\s?)*", "a remark", "[data-part=verdict] b");
+  const times = [];
+  for (let i = 0; i < 30; i++) {
+    await page.evaluate(() => {
+      window.next = new Promise((done) => {
+        let key = 0;
+        addEventListener("keydown", (event) => (key = event.timeStamp), { capture: true, once: true });
+        const verdict = document.querySelector("[data-part=verdict]");
+        const before = verdict.textContent;
+        const observer = new MutationObserver(() => {
+          if (verdict.textContent === before) return;
+          observer.disconnect();
+          requestAnimationFrame(() => setTimeout(() => done(performance.now() - key)));
+        });
+        observer.observe(verdict, { childList: true, characterData: true, subtree: true });
+      });
+    });
+    await (i % 2 === 0 ? page.keyboard.type("$") : page.keyboard.press("Backspace"));
+    times.push(await page.evaluate(() => window.next));
+    await new Promise((done) => setTimeout(done, 150));
+  }
+  line("key to painted verdict (ms)", spread(times.slice(4)));
+  await sayLongTasks(page);
+  await page.close();
+}
+
 /** The same, for a key that is pressed while the run of the pattern before it explodes. */
 async function keystrokesWhileExploding(server, browser) {
   const text = `${"a".repeat(60)}!\n${"gate\n".repeat(50)}`;
-  const page = await benchPage(server, browser, "bench exploding", "(a+)+$", text, "[aria-label=Hazard]");
+  const page = await benchPage(server, browser, "bench exploding", "(a+)+$", text, "[data-part=cut]");
   const all = async () => {
     await page.keyboard.down("Control");
     await page.keyboard.press("a");

@@ -22,6 +22,17 @@ async function picture(name, theme, title, act = async () => {}) {
   await page.close();
 }
 
+const RISKS = String.raw`/^(\w+ ?)+$/m
+/\s+$/g
+/tag [A-F0-9]+-(\d\d/
+/weir \d+/
+/^(['"])[^'"]*\1$/
+/<!--[^]*?-->/
+/^\d{1,3}(,\d{3})*$/
+/^(?:gate|gate \d+)*;/
+/.*depth = .*\d m/
+/^(\w+)+@tarrow\.example$/i`;
+
 const alt = async (page, key, shift = false) => {
   await page.keyboard.down("Alt");
   if (shift) await page.keyboard.down("Shift");
@@ -76,7 +87,29 @@ await picture("contrast-deep", "deep", "Quoted values", async (page) => {
   await click(page, "label", "match");
   await rest(2000);
 });
-await picture("hazard", "chart", "Remarks made of words only", () => rest(2000));
+await picture("hazard", "chart", "Remarks made of words only", async (page) => {
+  await click(page, "[aria-label=Hazard] button", "proof and repairs");
+  await rest(3000);
+});
+await picture("hazard-deep", "deep", "Depths without a unit", async (page) => {
+  await caretTo(page, 0);
+  await page.keyboard.type("|a*a*b");
+  await rest(1000);
+  await click(page, "[aria-label=Hazard] button", "proof and repairs");
+  await rest(3000);
+});
+await picture("drift", "chart", "Weir or weir pool", async (page) => {
+  await caretTo(page, 0);
+  await page.keyboard.type("s?");
+  await rest(1200);
+});
+await picture("risks", "chart", null, async (page) => {
+  await page.goto(`${server.address}/risks`);
+  await page.waitForSelector("textarea");
+  await page.type("textarea", RISKS);
+  await click(page, "button", "Judge them");
+  await rest(2000);
+});
 await picture("turns-deep", "deep", "The last fish of every list");
 await picture("mistake", "chart", "Weir or weir pool", async (page) => {
   await caretTo(page, 0);
