@@ -141,7 +141,7 @@ const slice = createSlice({
     contrastFurtherKnown: (state, { payload }: PayloadAction<ContrastFurther>) => ({ ...state, contrastFurther: payload }),
     /** Leaves the reel for the result. */
     wound: (state, _: PayloadAction<null>) => ({ ...state, step: null, view: null, missed: null }),
-    woundTo: (state, { payload }: PayloadAction<StepView>) => (state.reel ? { ...state, step: payload.step, view: payload, missed: null } : state),
+    woundTo: (state, { payload }: PayloadAction<StepView>) => (state.reel ? { ...state, step: payload.step, view: payload } : state),
     matchChosen: (state, { payload }: PayloadAction<number>) => ({ ...state, chosen: payload }),
     caretMoved: (state, { payload }: PayloadAction<number>) => (state.caret === payload ? state : { ...state, caret: payload }),
     sampleCaretMoved: (state, { payload }: PayloadAction<number>) => (state.sampleCaret === payload ? state : { ...state, sampleCaret: payload }),
@@ -153,7 +153,7 @@ const slice = createSlice({
     stopAdded: (state, { payload }: PayloadAction<Stop>) => ({ ...state, stops: [...state.stops.filter((s) => !sameStop(s, payload)), payload] }),
     stopRemoved: (state, { payload }: PayloadAction<Stop>) => ({ ...state, stops: state.stops.filter((s) => !sameStop(s, payload)) }),
     followedChosen: (state, { payload }: PayloadAction<number | null>) => ({ ...state, followed: payload }),
-    missedFor: (state, { payload }: PayloadAction<string>) => ({ ...state, missed: payload }),
+    missedFor: (state, { payload }: PayloadAction<string | null>) => ({ ...state, missed: payload }),
     holdersKnown: (state, { payload }: PayloadAction<Holders | null>) => ({ ...state, holders: payload }),
     pointedAt: (state, { payload }: PayloadAction<Pointed | null>) => (state.pointed === payload ? state : { ...state, pointed: payload }),
     workDoneKnown: (state, { payload }: PayloadAction<WorkDone | null>) => ({ ...state, workDone: payload }),

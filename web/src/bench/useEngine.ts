@@ -163,8 +163,10 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
   const finding = useRef<Promise<void>>(Promise.resolve());
   const controls = useMemo((): EngineControls => {
     const wind = (step: number | null) => {
-      const { reel } = store.getState().bench;
+      const { reel, missed } = store.getState().bench;
       if (!reel) return;
+      // What was said of the wish before goes with the new wish, not with its answer: an answer may come after a later word.
+      if (missed !== null) dispatch(missedFor(null));
       pending.current = step === null ? null : Math.max(0, Math.min(reel.length - 1, step));
       if (pending.current === null) dispatch(wound(null));
       else void show(pending.current);

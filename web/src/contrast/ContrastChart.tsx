@@ -3,11 +3,8 @@ import type { CurvePoint } from "@lamprey/core";
 import { countWords } from "@lamprey/core";
 import { memo } from "react";
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import { power, ten } from "../shared/powers.ts";
-import { number } from "../shared/words.ts";
+import { LENGTH_AXIS, lengthLabel, power, powerTicks, STEPS_AXIS, TIP, ten } from "../shared/stepsChart.ts";
 import { VARIANT_MARKS } from "./VariantMark.tsx";
-
-const label = { fill: "var(--ink-2)", fontSize: 12 };
 
 /** Drawn again only when there are other curves. */
 export default memo(ContrastChart);
@@ -21,39 +18,19 @@ function ContrastChart({ names, curves }: { readonly names: readonly string[]; r
     ),
   }));
   const top = Math.ceil(Math.max(1, ...curves.flat().map((p) => power(p.steps))));
-  const every = Math.max(1, Math.ceil(top / 5));
   return (
     <ResponsiveContainer width="100%" height="100%">
       <LineChart data={rows} margin={{ top: 6, right: 14, bottom: 12, left: 4 }}>
         <CartesianGrid stroke="var(--rule-soft)" />
-        <XAxis
-          dataKey="length"
-          type="number"
-          scale="log"
-          domain={["dataMin", "dataMax"]}
-          ticks={lengths}
-          tickFormatter={number}
-          tick={label}
-          stroke="var(--rule)"
-          height={18}
-          label={{ value: "characters", position: "insideBottom", offset: -8, ...label }}
-        />
-        <YAxis
-          domain={[0, top]}
-          ticks={Array.from({ length: Math.floor(top / every) + 1 }, (_, n) => n * every)}
-          tickFormatter={ten}
-          tick={label}
-          stroke="var(--rule)"
-          width={52}
-        />
+        <XAxis {...LENGTH_AXIS} scale="log" ticks={lengths} label={lengthLabel("characters")} />
+        <YAxis {...STEPS_AXIS} domain={[0, top]} ticks={powerTicks(top, 5)} tickFormatter={ten} />
         <Tooltip
-          contentStyle={{ background: "var(--sheet)", border: "1px solid var(--rule)", color: "var(--ink)", padding: "2px 8px" }}
+          {...TIP}
           formatter={(_value, key, item) => {
             const i = Number(String(key).slice(1));
             const steps = curves[i]?.find((p) => p.length === item.payload.length)?.steps;
             return [steps ? countWords(steps) : "", names[i] ?? ""];
           }}
-          labelFormatter={(value) => `${number(Number(value))} characters`}
         />
         {curves.map((_, i) => (
           <Line

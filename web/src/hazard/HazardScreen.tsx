@@ -85,7 +85,6 @@ function FindingScreen({
         <OutlookFigure
           outlook={outlook}
           real={real}
-          finding={finding}
           length={textOf(finding.attack, 0).length + pumps * finding.attack.pump.length}
           scales={scalesFor(finding)}
         />

@@ -2,7 +2,7 @@
 import { countWords, STEPS_A_SECOND } from "@lamprey/core";
 import { memo } from "react";
 import { CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Scatter, Tooltip, XAxis, YAxis } from "recharts";
-import { power, ten } from "../shared/powers.ts";
+import { CHART_TEXT, LENGTH_AXIS, lengthLabel, power, powerTicks, STEPS_AXIS, TIP, ten } from "../shared/stepsChart.ts";
 import { number } from "../shared/words.ts";
 import type { Outlook } from "./engine/messages.ts";
 import type { RealRun } from "./tryForReal.ts";
@@ -20,7 +20,6 @@ export const FORM_MARKS: readonly { readonly ink: string; readonly dash: string 
   { ink: "moss", dash: "9 3 2 3" },
 ];
 
-const label = { fill: "var(--ink-2)", fontSize: 12 };
 const SECOND = Math.log10(Number(STEPS_A_SECOND));
 /** A linear axis ends a little above what a second is enough for. */
 const LINEAR_TOP = 1.5 * Number(STEPS_A_SECOND);
@@ -38,7 +37,6 @@ export const OutlookChart = memo(({ outlook, real, scales, length }: Props) => {
   const height = (steps: string): number => (log ? power(steps) : Number(steps));
   const tops = outlook.forms.flatMap(({ points }) => points?.map(({ steps }) => height(steps)) ?? []);
   const top = log ? Math.ceil(Math.max(1, ...tops)) : Math.min(LINEAR_TOP, Math.max(1000, ...tops));
-  const every = Math.max(1, Math.ceil(top / 6));
   const rows = rowsOf(outlook, height, log ? Number.POSITIVE_INFINITY : top);
   const realPoints = real.flatMap(({ length: at, elapsed }) => {
     if (elapsed === null) return [];
@@ -52,36 +50,23 @@ export const OutlookChart = memo(({ outlook, real, scales, length }: Props) => {
       <ComposedChart data={rows} margin={{ top: 8, right: 16, bottom: 14, left: 4 }}>
         <CartesianGrid stroke="var(--rule-soft)" />
         <XAxis
-          dataKey="length"
-          type="number"
+          {...LENGTH_AXIS}
           scale={scales.x}
-          domain={["dataMin", "dataMax"]}
-          allowDuplicatedCategory={false}
           {...(scales.x === "log" ? { ticks: roundNumbers(rows) } : {})}
-          tickFormatter={number}
-          tick={label}
-          stroke="var(--rule)"
-          height={20}
-          label={{ value: "characters of the attack", position: "insideBottom", offset: -10, ...label }}
+          label={lengthLabel("characters of the attack")}
         />
         <YAxis
+          {...STEPS_AXIS}
           domain={[0, top]}
           allowDataOverflow
-          {...(log ? { ticks: Array.from({ length: Math.floor(top / every) + 1 }, (_, n) => n * every) } : {})}
+          {...(log ? { ticks: powerTicks(top, 6) } : {})}
           tickFormatter={(value: number) => (log ? ten(value) : countWords(String(Math.round(value))))}
-          tick={label}
-          stroke="var(--rule)"
-          width={58}
         />
         {second <= top && (
-          <ReferenceLine y={second} stroke="var(--ink)" strokeDasharray="1 4" label={{ value: "a second", position: "insideTopLeft", ...label }} />
+          <ReferenceLine y={second} stroke="var(--ink)" strokeDasharray="1 4" label={{ value: "a second", position: "insideTopLeft", ...CHART_TEXT }} />
         )}
         <ReferenceLine x={length} stroke="var(--tide)" />
-        <Tooltip
-          contentStyle={{ background: "var(--sheet)", border: "1px solid var(--rule)", color: "var(--ink)", padding: "2px 8px" }}
-          formatter={(value, key) => shownValue(Number(value), String(key), outlook, log)}
-          labelFormatter={(value) => `${number(Number(value))} characters`}
-        />
+        <Tooltip {...TIP} formatter={(value, key) => shownValue(Number(value), String(key), outlook, log)} />
         {outlook.forms.map(({ name }, i) => (
           <Line
             key={name}

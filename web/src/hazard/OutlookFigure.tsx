@@ -1,13 +1,12 @@
 /** The chart with its legend and its axes' switches. */
 import { useState } from "react";
-import type { FindingView, Outlook } from "./engine/messages.ts";
+import type { Outlook } from "./engine/messages.ts";
 import { FORM_MARKS, OutlookChart, type Scales } from "./OutlookChart.tsx";
 import type { RealRun } from "./tryForReal.ts";
 
 interface Props {
   readonly outlook: Outlook | null;
   readonly real: readonly RealRun[];
-  readonly finding: FindingView;
   readonly length: number;
   readonly scales: Scales;
 }

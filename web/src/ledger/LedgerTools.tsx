@@ -70,11 +70,8 @@ function download(blob: Blob, name: string): void {
 
 /** A file name out of a title: letters and digits of any language, the rest as hyphens. */
 export function fileName(title: string, ending: string): string {
-  const plain = title
-    .normalize()
-    .replace(/[^\p{L}\p{N}]+/gu, "-")
-    .replace(/^-+|-+$/g, "");
-  return `${plain || "ledger"}.${ending}`;
+  const words = title.normalize().split(/[^\p{L}\p{N}]+/u);
+  return `${words.filter(Boolean).join("-") || "ledger"}.${ending}`;
 }
 
 export function TakeAlong({ count }: { readonly count: number }) {

@@ -30,8 +30,6 @@ export interface DriftView extends Relation {
 export interface RepairsView {
   readonly generation: number;
   readonly repairs: readonly Repair[];
-  /** Whether the search has ended; else there may be more. */
-  readonly complete: boolean;
 }
 
 /** One form of the pattern under the attack. */

@@ -75,7 +75,7 @@ export class HazardSession {
     const { current } = this;
     if (current?.generation !== generation) return null;
     const repairs = await drive(findRepairs(current.program, current.mode, current.verdict), () => generation < this.newest);
-    return repairs && { generation, repairs, complete: true };
+    return repairs && { generation, repairs };
   }
 
   /** The exact steps of an attack at one number of pumps; null where they cannot be counted. */

@@ -1,0 +1,202 @@
+/**
+ * Back-references to what a group of few texts took, written out: `(["'])x\1` has the ways of `"x"|'x'`, in the same
+ * order, and an automaton can follow those. The same for a condition on a group that is there or not.
+ *
+ * A group is written out where every reference to it stands behind it in its own sequence, so that each of them reads
+ * what the group took last; the choice of the text then moves no further than to the end of that sequence.
+ */
+import { charactersOf } from "../program/characters.ts";
+import { compile } from "../program/compile.ts";
+import type { Program } from "../program/program.ts";
+import { childrenOf, type Node, type NodeOf, walk } from "../syntax/tree.ts";
+
+/** Texts of one group: an alphabet's letters in both cases, and the digits. */
+const MAX_TEXTS = 64;
+/** Nodes of all copies together; what is larger is too large for an automaton, too. */
+const MAX_NODES = 4000;
+/** Deeper patterns are left as they are: nobody writes them, and the walk here is a recursive one. */
+const MAX_DEPTH = 200;
+/** Halves of a pair are left alone: a reference may not end between them. */
+const SURROGATES_FROM = 0xd800;
+
+/** The program with as many references as possible written out; the program itself where there is nothing to write out. */
+export function withoutReferences(program: Program): Program {
+  const { reading, nodes } = program;
+  if (!nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
+  const root = new Writer(program).write(reading.root, 0, false);
+  if (root === reading.root) return program;
+  const compiled = compile({ ...reading, root });
+  return compiled.ok ? compiled.program : program;
+}
+
+/** What a group took: the characters of its text; null where it has not taken part. */
+type Taken = readonly number[] | null;
+
+/** One way through an item: what stands in its place, and what references behind it read. */
+interface Way {
+  readonly item: Node;
+  readonly taken: Taken | undefined;
+}
+
+class Writer {
+  private room = MAX_NODES;
+  private readonly program: Program;
+  /** How often each group is referred to, in the whole pattern. */
+  private readonly uses: ReadonlyMap<number, number>;
+
+  constructor(program: Program) {
+    this.program = program;
+    this.uses = usesIn([program.reading.root]);
+  }
+
+  /** The node written out; `repeats` says whether a quantifier around it can come to it again. */
+  write(node: Node, depth: number, repeats: boolean): Node {
+    if (depth > MAX_DEPTH || (node.kind === "look" && node.behind)) return node;
+    if (node.kind === "sequence") return this.writeSequence(node, depth, repeats);
+    const again = repeats || (node.kind === "quantifier" && node.max > 1);
+    return withChildren(node, (child) => this.write(child, depth + 1, again));
+  }
+
+  private writeSequence(sequence: NodeOf<"sequence">, depth: number, repeats: boolean): Node {
+    const { items } = sequence;
+    for (let i = 0; i < items.length - 1; i++) {
+      const item = items[i] as Node;
+      const group = groupOf(item);
+      const rest = items.slice(i + 1);
+      if (!group || !this.uses.has(group.capture) || this.uses.get(group.capture) !== usesIn(rest).get(group.capture)) continue;
+      const ways = this.waysThrough(item, group, rest, repeats);
+      if (!ways || !this.takesRoom(rest, ways.length)) continue;
+      const branches = ways.map(({ item: own, taken }) => {
+        const behind = taken === undefined ? rest : rest.map((each) => this.settled(each, group.capture, taken));
+        return this.write({ ...sequence, items: [own, ...behind] }, depth + 1, repeats);
+      });
+      const before = items.slice(0, i).map((each) => this.write(each, depth + 1, repeats));
+      return { ...sequence, items: [...before, { kind: "alternation", branches, start: item.start, end: sequence.end }] };
+    }
+    return withChildren(sequence, (child) => this.write(child, depth + 1, repeats));
+  }
+
+  private takesRoom(rest: readonly Node[], copies: number): boolean {
+    let size = 0;
+    for (const node of rest) for (const _ of walk(node)) size++;
+    if (size * copies > this.room) return false;
+    this.room -= size * copies;
+    return true;
+  }
+
+  /** The ways through a group, or through one that may be left out, in the order in which they are tried. */
+  private waysThrough(item: Node, group: Capture, rest: readonly Node[], repeats: boolean): Way[] | undefined {
+    const texts = this.textsOf(group.body);
+    if (item.kind !== "quantifier") return texts?.map((text) => ({ item: this.spelled(group, text), taken: text }));
+    // Whether it took part is enough for a condition; what it took last time may stay where captures are not cleared.
+    const { clearsCapturesEachIteration } = this.program.reading.dialect?.semantics ?? {};
+    if (repeats && !clearsCapturesEachIteration) return undefined;
+    if (texts?.some(({ length }) => length === 0)) return undefined;
+    const refers = rest.some((node) => [...walk(node)].some((each) => each.kind === "back-reference" && each.groups.includes(group.capture)));
+    if (!texts && refers) return undefined;
+    const taking: Way[] = texts ? texts.map((text) => ({ item: this.spelled(group, text), taken: text })) : [{ item: group, taken: [] }];
+    const skipping: Way = { item: { kind: "empty", start: item.start, end: item.start }, taken: null };
+    return item.mode === "lazy" ? [skipping, ...taking] : [...taking, skipping];
+  }
+
+  private spelled(group: Capture, text: readonly number[]): Node {
+    return { ...group, body: { kind: "sequence", items: text.map((codePoint) => character(codePoint, null, group)), start: group.start, end: group.end } };
+  }
+
+  /** The node with every reference to the group, and every condition on it, settled. */
+  private settled(node: Node, group: number, taken: Taken): Node {
+    if (node.kind === "back-reference" && node.groups.includes(group)) {
+      const { start, end } = node;
+      if (taken) return { kind: "sequence", items: taken.map((codePoint) => character(codePoint, node.folding, node)), start, end };
+      if (this.program.reading.dialect?.semantics.unsetReference === "empty") return { kind: "empty", start, end };
+      return { kind: "set", set: [], fixed: [], strings: [], negated: false, items: [], folding: null, start, end };
+    }
+    if (node.kind === "conditional" && node.group === group) return this.settled(taken ? node.yes : node.no, group, taken);
+    return withChildren(node, (child) => this.settled(child, group, taken));
+  }
+
+  /** Every text that a node takes, in the order in which it tries them; undefined where there are many, or more to it than the text. */
+  private textsOf(node: Node): (readonly number[])[] | undefined {
+    switch (node.kind) {
+      case "empty":
+        return [[]];
+      case "character":
+      case "any":
+      case "set":
+        return node.kind === "set" && node.strings.length > 0 ? undefined : lettersOf(charactersOf(node))?.map((letter) => [letter]);
+      case "group":
+        return node.capture !== null && this.uses.has(node.capture) ? undefined : this.textsOf(node.body);
+      case "alternation":
+        return few(node.branches.map((branch) => this.textsOf(branch)).reduce((all, own) => all && own && few([...all, ...own]), []));
+      case "sequence":
+        return node.items
+          .map((item) => this.textsOf(item))
+          .reduce((all, own) => all && own && few(all.flatMap((text) => own.map((more) => [...text, ...more]))), [[]]);
+      default:
+        return undefined;
+    }
+  }
+}
+
+type Capture = NodeOf<"group"> & { readonly capture: number };
+
+/** The capturing group that an item is, or that it may leave out. */
+function groupOf(item: Node): Capture | undefined {
+  const node = item.kind === "quantifier" && item.min === 0 && item.max === 1 && item.mode !== "possessive" ? item.body : item;
+  return node.kind === "group" && node.capture !== null ? (node as Capture) : undefined;
+}
+
+/** How often groups are referred to. A name that several groups share is no reference to one of them alone. */
+function usesIn(nodes: readonly Node[]): Map<number, number> {
+  const uses = new Map<number, number>();
+  const count = (group: number, times: number) => uses.set(group, (uses.get(group) ?? 0) + times);
+  for (const root of nodes) {
+    for (const node of walk(root)) {
+      if (node.kind === "conditional") count(node.group, 1);
+      if (node.kind === "back-reference") for (const group of node.groups) count(group, node.groups.length === 1 ? 1 : Number.NaN);
+    }
+  }
+  return uses;
+}
+
+const few = <T>(texts: T[] | undefined): T[] | undefined => (texts && texts.length <= MAX_TEXTS ? texts : undefined);
+
+function lettersOf(set: readonly number[]): number[] | undefined {
+  const letters: number[] = [];
+  for (let i = 0; i < set.length; i += 2) {
+    for (let letter = set[i] as number; letter <= (set[i + 1] as number); letter++) {
+      if (letters.push(letter) > MAX_TEXTS || letter >= SURROGATES_FROM) return undefined;
+    }
+  }
+  return letters;
+}
+
+const character = (codePoint: number, folding: NodeOf<"character">["folding"], { start, end }: Node): Node => ({
+  kind: "character",
+  codePoint,
+  folding,
+  start,
+  end,
+});
+
+/** The node with its children changed; the node itself where none has. */
+function withChildren(node: Node, change: (child: Node) => Node): Node {
+  const before = childrenOf(node);
+  const after = before.map(change);
+  if (after.every((child, i) => child === before[i])) return node;
+  switch (node.kind) {
+    case "alternation":
+      return { ...node, branches: after };
+    case "sequence":
+      return { ...node, items: after };
+    case "conditional":
+      return { ...node, yes: after[0] as Node, no: after[1] as Node };
+    case "group":
+    case "look":
+    case "atomic":
+    case "quantifier":
+      return { ...node, body: after[0] as Node };
+    default:
+      return node;
+  }
+}
