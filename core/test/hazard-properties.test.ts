@@ -16,9 +16,11 @@ function patternsIn(dialect: DialectName): fc.Arbitrary<string> {
       { weight: 2, arbitrary: fc.tuple(tie("piece"), tie("piece")).map(([l, r]) => `(?:${l}|${r})`) },
       { weight: 1, arbitrary: fc.tuple(fc.constantFrom(...wrappers), tie("piece")).map(([k, p]) => `(${k}${p})`) },
       { weight: 1, arbitrary: fc.constantFrom("^", "$", "\\b") },
+      // What the group at the beginning took; where there is no group the pattern is a mistake, or asks for another character.
+      { weight: 1, arbitrary: fc.constantFrom("\\1", "\\1?") },
     ),
     pattern: fc
-      .tuple(fc.constantFrom("", "", "^"), fc.array(tie("piece"), { minLength: 1, maxLength: 3 }), fc.constantFrom("", "$", "c"))
+      .tuple(fc.constantFrom("", "", "^", "([ab])", "^(a|)"), fc.array(tie("piece"), { minLength: 1, maxLength: 3 }), fc.constantFrom("", "$", "c"))
       .map(([head, pieces, tail]) => `${head}${pieces.join("")}${tail}`),
   }));
   return pattern.filter((p) => readIn(dialect, p, "").diagnostics.length === 0);

@@ -9,7 +9,7 @@
  */
 import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../program/program.ts";
 import type { Alphabet, Mask } from "./alphabet.ts";
-import { NO_THREADS, placesAfter, type ThreadSet, Threads } from "./threads.ts";
+import { NO_THREADS, narrowed, placesAfter, type ThreadSet, Threads } from "./threads.ts";
 import { type Bounds, type Place, type Visitor, Walk } from "./walk.ts";
 import { Watches } from "./watches.ts";
 
@@ -214,7 +214,7 @@ export class PathAutomaton {
     if (!this.options.restarts) return edges;
     const [frame] = begin.extra.frames;
     if (!frame) return [...edges, { to: this.number({ ...begin, pc: -1 }), turned: [] }];
-    const rivals = this.threads.union(frame.rivals, this.threads.from(begin, behind));
+    const rivals = this.threads.union(frame.rivals, this.threadsFrom(begin, behind));
     if (!this.threads.canFail(rivals)) return edges;
     return [...edges, { to: this.number({ ...begin, pc: -1, extra: { ...begin.extra, frames: [{ rivals, probe: true }] } }), turned: [] }];
   }
@@ -351,7 +351,7 @@ export class PathAutomaton {
         const { frames } = second.extra;
         const frame = frames.at(-1);
         if (!frame) return second;
-        const rivals = threads.union(frame.rivals, threads.from(first, behind));
+        const rivals = threads.union(frame.rivals, this.threadsFrom(first, behind));
         return { ...second, extra: { ...second.extra, frames: [...frames.slice(0, -1), { ...frame, rivals }] } };
       },
       enter: (place, number) => this.enter(place, number, behind),
@@ -381,7 +381,7 @@ export class PathAutomaton {
     const failed = extra.frames.filter(({ rivals }) => rivals !== NO_THREADS).map(({ rivals }) => ({ some: false, set: rivals }));
     const frames = [{ rivals: NO_THREADS, probe: true }];
     const probe: Place<Extra> = { ...place, pc: place.pc + 1, counts: [], extra: { ...extra, frames, provisos: this.merged([...extra.provisos, ...failed]) } };
-    const set = this.threads.from({ ...place, pc: place.pc + 1, counts: [] }, behind);
+    const set = this.threadsFrom({ ...place, pc: place.pc + 1, counts: [] }, behind);
     if (this.threads.isBlurred(set)) this.inexact = true;
     if (this.threads.isThrough(set)) return negated ? [probe] : [probe, past];
     if (!negated && this.threads.isBlurred(set)) return [probe, past];
@@ -391,15 +391,15 @@ export class PathAutomaton {
   }
 
   private lookBehind(past: Place<Extra>, number: number): Place<Extra>[] {
-    const { masks } = this.alphabet;
-    const holds = this.watches.holds(number, past.extra.watched);
-    if (holds === undefined) {
-      // Whether it holds is not known: the way is gone in any case.
-      this.inexact = true;
-      return [past];
-    }
-    const ahead = masks.and(past.ahead, (this.program.enclosures[number] as Enclosure).negated ? masks.not(holds) : holds);
-    return ahead === masks.none ? [] : [{ ...past, ahead }];
+    const mask = this.watches.holds(number, past.extra.watched);
+    if (mask !== undefined) return narrowed(past, mask, this.alphabet.masks);
+    // Whether it holds is not known: the way is gone in any case.
+    this.inexact = true;
+    return [past];
+  }
+
+  private threadsFrom(place: Place<Extra>, behind: number): ThreadSet {
+    return this.threads.from(place, behind, (enclosure) => this.watches.holds(enclosure, place.extra.watched));
   }
 
   private number(place: Place<Extra>): number {

@@ -116,7 +116,7 @@ class Writer {
   }
 
   /** Every text that a node takes, in the order in which it tries them; undefined where there are many, or more to it than the text. */
-  private textsOf(node: Node): (readonly number[])[] | undefined {
+  private textsOf(node: Node): Texts | undefined {
     switch (node.kind) {
       case "empty":
         return [[]];
@@ -127,16 +127,40 @@ class Writer {
       case "group":
         return node.capture !== null && this.uses.has(node.capture) ? undefined : this.textsOf(node.body);
       case "alternation":
-        return few(node.branches.map((branch) => this.textsOf(branch)).reduce((all, own) => all && own && few([...all, ...own]), []));
+        return this.gathered(node.branches, [], (all, own) => all.concat(own));
       case "sequence":
-        return node.items
-          .map((item) => this.textsOf(item))
-          .reduce((all, own) => all && own && few(all.flatMap((text) => own.map((more) => [...text, ...more]))), [[]]);
+        return this.gathered(node.items, [[]], eachWithEach);
+      case "quantifier":
+        return this.repeated(node);
       default:
         return undefined;
     }
   }
+
+  /** Only what is there a fixed number of times, or once or not at all. */
+  private repeated({ min, max, mode, body }: NodeOf<"quantifier">): Texts | undefined {
+    if (mode === "possessive") return undefined;
+    if (min === max && max <= MAX_TEXTS) return this.gathered(Array<Node>(min).fill(body), [[]], eachWithEach);
+    const texts = min === 0 && max === 1 ? this.textsOf(body) : undefined;
+    if (!texts || texts.some(({ length }) => length === 0)) return undefined;
+    return mode === "lazy" ? [[], ...texts] : [...texts, []];
+  }
+
+  private gathered(nodes: readonly Node[], none: Texts, put: (all: Texts, own: Texts) => Texts): Texts | undefined {
+    let all = none;
+    for (const node of nodes) {
+      const own = this.textsOf(node);
+      if (!own) return undefined;
+      all = put(all, own);
+      if (all.length > MAX_TEXTS) return undefined;
+    }
+    return all;
+  }
 }
+
+type Texts = readonly (readonly number[])[];
+
+const eachWithEach = (all: Texts, own: Texts): Texts => all.flatMap((text) => own.map((more) => [...text, ...more]));
 
 type Capture = NodeOf<"group"> & { readonly capture: number };
 
@@ -158,8 +182,6 @@ function usesIn(nodes: readonly Node[]): Map<number, number> {
   }
   return uses;
 }
-
-const few = <T>(texts: T[] | undefined): T[] | undefined => (texts && texts.length <= MAX_TEXTS ? texts : undefined);
 
 function lettersOf(set: readonly number[]): number[] | undefined {
   const letters: number[] = [];

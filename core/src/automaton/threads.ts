@@ -5,7 +5,7 @@
  * A set is a number; reading a symbol leads from set to set (the subset construction, made as it is needed).
  */
 import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../program/program.ts";
-import type { Mask } from "./alphabet.ts";
+import type { Mask, Masks } from "./alphabet.ts";
 import type { Place, Visitor, Walk } from "./walk.ts";
 
 /** A set of threads, by number; 0 is the empty one. */
@@ -21,6 +21,9 @@ export interface Reached {
 }
 
 type Thread = Place<null>;
+
+/** What must come next for a lookbehind, negated or not, to let a way pass; undefined where that is not known. */
+export type Holds = (enclosure: number) => Mask | undefined;
 
 /** Sets looked at to learn whether one can fail; where they are not enough it is taken to. */
 const MAX_LOOKED_AT = 400;
@@ -67,10 +70,10 @@ export class Threads {
     return this.sets.length;
   }
 
-  /** The threads from a place on. */
-  from(place: Place<unknown>, behind: number): ThreadSet {
+  /** The threads from a place on; `holds` says what must come next for a lookbehind to hold here, where that is known. */
+  from(place: Place<unknown>, behind: number, holds: Holds = () => undefined): ThreadSet {
     const found = new Set<number>();
-    const blurred = this.gather({ ...place, extra: null }, behind, found);
+    const blurred = this.gather({ ...place, extra: null }, behind, found, holds);
     return this.intern(found, blurred);
   }
 
@@ -152,7 +155,7 @@ export class Threads {
         continue;
       }
       if (symbol === edge || !masks.has(this.walk.takes(thread.pc), symbol)) continue;
-      for (const place of placesAfter(this.walk, thread, this.endOnly)) if (this.gather(place, symbol, next)) blurred = true;
+      for (const place of placesAfter(this.walk, thread, this.endOnly)) if (this.gather(place, symbol, next, () => undefined)) blurred = true;
     }
     return { set: this.intern(next, blurred), through };
   }
@@ -163,7 +166,7 @@ export class Threads {
   }
 
   /** Adds the threads from a place to the set; says whether some were lost. */
-  private gather(place: Thread, behind: number, into: Set<number>): boolean {
+  private gather(place: Thread, behind: number, into: Set<number>, holds: Holds): boolean {
     let lost = false;
     this.walk.go(place, behind, {
       ...PLAIN,
@@ -181,10 +184,12 @@ export class Threads {
         if (node.kind === "look" && !node.behind) {
           if (!negated && this.trailing.has(number)) return [body];
           // A lookaround that is settled here and now does not have to be followed.
-          const set = this.from(body, behind);
+          const set = this.from(body, behind, holds);
           if (this.isThrough(set)) return negated ? [] : [{ ...entered, pc: next }];
           if (set === NO_THREADS) return negated ? [{ ...entered, pc: next }] : [];
         }
+        const mask = node.kind === "look" && node.behind ? holds(number) : undefined;
+        if (mask !== undefined) return narrowed({ ...entered, pc: next }, mask, this.walk.alphabet.masks);
         lost = true;
         return [];
       },
@@ -215,6 +220,12 @@ export class Threads {
     }
     return set;
   }
+}
+
+/** The place where only the mask may come next; none where nothing may. */
+export function narrowed<E>(place: Place<E>, mask: Mask, masks: Masks): Place<E>[] {
+  const ahead = masks.and(place.ahead, mask);
+  return ahead === masks.none ? [] : [{ ...place, ahead }];
 }
 
 /** Where a thread goes on once its item has taken a character. */

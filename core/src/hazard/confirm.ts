@@ -40,8 +40,8 @@ const LEAST_RATIO = 1.8;
 /** How far the last ratios may lie apart. */
 const RATIO_SPREAD = 0.03;
 const RATIOS_COMPARED = 3;
-/** Numbers of pumps that exponential growth is looked for at. */
-const EXPONENTIAL_PUMPS = [8, 12, 20, 32];
+/** Numbers of pumps that exponential growth is looked for at; fewer where what hangs on captures must be run to be counted. */
+const EXPONENTIAL_PUMPS = [8, 6, 5, 12, 20, 32];
 
 /** From so many pumps on the differences are looked at: the first ones still hang on the text around. */
 const FIRST_PUMPS = [3, 10, 36];

@@ -9,6 +9,7 @@
  */
 import { Alphabet } from "../automaton/alphabet.ts";
 import { MAX_EDGES, MAX_STATES, PathAutomaton } from "../automaton/paths.ts";
+import { withoutReferences } from "../automaton/references.ts";
 import { type Bounds, exactBounds } from "../automaton/walk.ts";
 import { charactersOf } from "../program/characters.ts";
 import { lengthsOf } from "../program/lengths.ts";
@@ -95,9 +96,10 @@ const LONGEST_PUMP = 2000;
 
 /** Judges a program; yields now and then, so that it can be left at any time. Where `stop` says so, what is known until then. */
 export function* assess(program: Program, mode: HazardMode, stop: () => boolean = () => false): Generator<number, Verdict> {
-  const known = boundedWork(program);
+  const followed = withoutReferences(program);
+  const known = boundedWork(followed);
   if (known) return known;
-  const assessment = new Assessment(program, mode);
+  const assessment = new Assessment(program, followed, mode);
   const slices = assessment.run();
   for (;;) {
     const next = slices.next();
@@ -132,6 +134,9 @@ interface View {
 }
 
 class Assessment {
+  /** The pattern's own program, whose steps are counted. */
+  private readonly own: Program;
+  /** The program that the automata follow: the pattern's own, with references written out where that can be done. */
   private readonly program: Program;
   private readonly mode: HazardMode;
   private readonly alphabet: Alphabet;
@@ -142,7 +147,8 @@ class Assessment {
   private full = false;
   private bounded = false;
 
-  constructor(program: Program, mode: HazardMode) {
+  constructor(own: Program, program: Program, mode: HazardMode) {
+    this.own = own;
     this.program = program;
     this.mode = mode;
     this.alphabet = Alphabet.of(program);
@@ -183,7 +189,7 @@ class Assessment {
       const symbol = this.alphabet.masks.first(this.alphabet.maskOf(charactersOf(body)));
       if (symbol < 0) continue;
       const attack = { prefix: "", pump: this.alphabet.samples[symbol] as string, suffix: "" };
-      const confirmation = yield* confirm(this.program, attack, this.mode, { growth: "polynomial", degree: 2, most: Number.POSITIVE_INFINITY });
+      const confirmation = yield* confirm(this.own, attack, this.mode, { growth: "polynomial", degree: 2, most: Number.POSITIVE_INFINITY });
       if (!confirmation) continue;
       const { growth, degree, samples } = confirmation;
       const parts = [{ start, end }];
@@ -294,7 +300,7 @@ class Assessment {
       let first: Confirmation | undefined;
       for (const pump of this.pumpsToTry(view, parts, found.pump)) {
         attack = { ...found, pump };
-        first = yield* confirm(this.program, attack, this.mode, claim);
+        first = yield* confirm(this.own, attack, this.mode, claim);
         if (first) break;
       }
       if (!first) continue;
@@ -353,7 +359,7 @@ class Assessment {
     for (const attempt of attempts) {
       let tries = MAX_SHORTENINGS;
       for (let shorter = attempt(best.attack); tries > 0 && isShorter(shorter, best.attack); shorter = attempt(best.attack), tries--) {
-        const again = yield* confirm(this.program, shorter, this.mode, { ...confirmation, most });
+        const again = yield* confirm(this.own, shorter, this.mode, { ...confirmation, most });
         if (again?.growth !== confirmation.growth || again.degree !== confirmation.degree) break;
         best = { attack: shorter, samples: again.samples };
       }
@@ -374,7 +380,9 @@ class Assessment {
     const numbers = new Set(candidate.readings.flatMap(({ edges }) => edges.flatMap(({ turned }) => turned)));
     // What is there once or not at all is no loop.
     const loops = [...numbers].map((number) => automaton.program.loops[number] as Loop).filter(({ max }) => max > 1);
-    return loops.sort((a, b) => a.node.start - b.node.start || b.node.end - a.node.end);
+    // Where references are written out, one quantifier can be several loops.
+    const distinct = loops.filter(({ node }, i) => loops.findIndex((other) => other.node === node) === i);
+    return distinct.sort((a, b) => a.node.start - b.node.start || b.node.end - a.node.end);
   }
 
   private readingOf(automaton: PathAutomaton, { word }: Candidate, { from, edges }: Path): PumpReading {

@@ -9,6 +9,7 @@
 import { Alphabet } from "../automaton/alphabet.ts";
 import { Crowds } from "../automaton/crowds.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
+import { withoutReferences } from "../automaton/references.ts";
 import { exactBounds } from "../automaton/walk.ts";
 import { Forecast } from "../forecast/forecast.ts";
 import type { Program } from "../program/program.ts";
@@ -37,7 +38,7 @@ const MAX_FOLLOWED = 1_000_000;
 const MAX_WORK = 2_000_000;
 
 export const OBSTACLES = {
-  references: "A back-reference takes what its group took, which no automaton can know.",
+  references: "A back-reference takes what its group took, which no automaton can know where that may be one of many texts.",
   inexact: "A lookaround inside another, or a condition on a group, is not followed exactly.",
   units: "One pattern reads code points and the other code units.",
   size: `The patterns made deterministic have more than ${grouped(MAX_PAIRS)} pairs of states, or more than ${grouped(MAX_WORK)} ways between them.`,
@@ -61,8 +62,9 @@ interface Pair {
 
 /** Compares the two; yields the number of pairs looked at now and then. */
 export function* relate(left: Program, right: Program): Generator<number, Relation> {
-  const alphabet = Alphabet.of(left, right);
-  const sides = [left, right].map((program) => {
+  const programs = [withoutReferences(left), withoutReferences(right)] as const;
+  const alphabet = Alphabet.of(...programs);
+  const sides = programs.map((program) => {
     const automaton = new PathAutomaton(program, alphabet, { restarts: false, whole: true, settled: false, bounds: program.loops.map(exactBounds) });
     return { program, automaton, crowds: new Crowds(automaton, false) };
   }) as [Side, Side];
@@ -78,7 +80,7 @@ export function* relate(left: Program, right: Program): Generator<number, Relati
   const start = ({ automaton, crowds }: Side) => crowds.intern(automaton.starts.map(({ to }) => to));
   add(start(one), start(other), -1, -1);
   const texts: { -readonly [K in "onlyLeft" | "onlyRight" | "both"]: string | null } = { onlyLeft: null, onlyRight: null, both: null };
-  let obstacle: Obstacle | null = obstacleOf(left, right);
+  let obstacle: Obstacle | null = obstacleOf(...programs);
   const work = () => one.crowds.work + other.crowds.work;
   const tooMuch = () => work() > MAX_WORK || sides.some(({ automaton, crowds }) => automaton.full || crowds.followed > MAX_FOLLOWED);
   let yielded = 0;
