@@ -76,8 +76,15 @@ describe("comparison", () => {
     expect(difference(some.matches, all.matches)).toEqual({ shared: 2, otherCaptures: 0, firstLeft: null, firstRight: 0 });
   });
 
+  test("with a back-reference an explosive run is compared all the same, its matches with it", () => {
+    const greedy = weighed("(a+)+(b?)\\2$|!", `${"a".repeat(40)}!`);
+    expect(greedy).toMatchObject({ complete: true, totalLength: 1 });
+    expect(greedy.steps.length).toBeGreaterThan(12);
+    expect(greedy.matches.length).toBe(1);
+  });
+
   test("a run whose steps cannot be counted is not compared", () => {
-    const [greedy, lazy] = [weighed("(a+)+(b?)\\2$", `${"a".repeat(40)}!`), weighed("a", "aa")];
+    const [greedy, lazy] = [weighed("(?:(a+)(a+)(a+)(a+))+\\1\\2\\3\\4$", `${"a".repeat(60)}!`), weighed("a", "aa")];
     expect(greedy).toMatchObject({ complete: false, firstSteps: null });
     expect(contrastSentences(greedy, lazy, "greedy", "lazy")).toEqual(["The run of greedy was cut short, so the two cannot be compared in full."]);
   });

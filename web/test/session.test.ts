@@ -245,9 +245,11 @@ describe("a session, further", () => {
   test("with a back-reference the backtracker finds the matches, as far as it may go", async () => {
     const session = new Session();
     session.setSample(`${"a".repeat(60)}!`, 1);
-    const answer = await session.run(asked("^(a+)+(b)?\\2$", "m", 1));
+    const answer = await session.run(asked("^(?:(a+)(a+)(a+)(a+))+\\1\\2\\3\\4$", "m", 1));
     expect(answer).toMatchObject({ kind: "ran", cut: "steps", choice: { machine: "backtracking" } });
     expect(await session.work(1)).toMatchObject({ exact: false, foreseen: false, trouble: { scope: "attempt" } });
+    await session.run(asked("^(a+)+(b)?\\2$", "m", 2));
+    expect(await session.work(2)).toMatchObject({ exact: true, foreseen: true, trouble: { scope: "attempt" } });
   });
 
   test("a newer contrast ends an older one; turns of a match too long are left out", async () => {

@@ -46,11 +46,12 @@ export function* weigh(program: Program, text: string, mode: MatchMode, stepLimi
   if (machine.matches.length > 0) firstSteps = yield* stepsToFirst(program, text, mode);
   const linear = taken || chooseMachine(program).machine !== "linear" ? null : new LinearMachine(program, text, { mode });
   while (linear && !linear.advance(LINEAR_SLICE)) yield machine.steps;
-  const matches = linear?.outcome === "done" ? linear.matches : machine.matches;
-  const forecast = taken || program.references.length > 0 ? null : new Forecast(program, text, { mode });
+  const forecast = taken ? null : new Forecast(program, text, { mode, stepsFirst: 0 });
   let spent = 0;
   for (; forecast && spent < FORECAST_BUDGET && !forecast.advance(SLICE); spent += SLICE) yield machine.steps;
   const counted = forecast?.exact === true && spent < FORECAST_BUDGET;
+  // A forecast comes to the matches, too: without a linear machine they are those of the whole run.
+  const matches = linear?.outcome === "done" ? linear.matches : !linear && counted ? forecast.matches : machine.matches;
   const { backtracks, attempts, deepest } = machine;
   const lengths = Array.from({ length: matches.length }, (_, i) => matches.end(i) - matches.start(i));
   return {

@@ -1,6 +1,6 @@
 /** How the steps of a pattern grow as a text grows: exact counts on the beginnings of a sample, each twice as long as the one before. */
 import { Forecast } from "../forecast/forecast.ts";
-import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import type { MatchMode } from "../machine/backtracking.ts";
 import type { Program } from "../program/program.ts";
 
 export interface CurvePoint {
@@ -30,12 +30,7 @@ export function* curveOf(program: Program, text: string, mode: MatchMode): Gener
 }
 
 function* countSteps(program: Program, text: string, mode: MatchMode): Generator<number, string | null> {
-  if (program.references.length > 0) {
-    const machine = new BacktrackingMachine(program, text, { mode });
-    while (machine.steps < POINT_BUDGET && !machine.advance(SLICE)) yield machine.steps;
-    return machine.outcome === "done" ? String(machine.steps) : null;
-  }
-  const forecast = new Forecast(program, text, { mode });
+  const forecast = new Forecast(program, text, { mode, stepBudget: POINT_BUDGET, stepsFirst: POINT_BUDGET / 2 });
   let spent = 0;
   for (; spent < POINT_BUDGET && !forecast.advance(SLICE); spent += SLICE) yield spent;
   return spent < POINT_BUDGET && forecast.exact ? String(forecast.steps) : null;

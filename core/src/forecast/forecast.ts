@@ -1,18 +1,22 @@
 /**
  * A forecast: the exact number of steps that the backtracking machine takes on a text, counted without running it.
  *
- * Where a back-reference makes the outcome hang on captures, nothing can be remembered: then the machine itself is run
- * under a budget, and what it had reached by its end is said not to be exact.
+ * With back-references the outcome hangs on captures too, and there can be many of them: then the machine itself is run
+ * for a moment first, for most runs are short, and what takes longer is counted under a budget. What was reached by the
+ * budget's end is said not to be exact.
  */
 import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
 import { Items } from "../machine/items.ts";
 import { MatchTable } from "../machine/matches.ts";
 import type { Program } from "../program/program.ts";
-import { StateSpace } from "../program/states.ts";
 import { type Count, Outcomes, plus } from "./outcomes.ts";
 
-/** A run that cannot be forecast is taken this far: a second or so. */
+/** A run that hangs on captures is taken this far where it cannot be counted: a second or so. */
 const STEP_BUDGET = 20_000_000;
+/** It is counted this far: two seconds or so. */
+const WORK_BUDGET = 5_000_000;
+/** Steps of such a run that are taken before it is counted instead: a third of a second, since running is much faster. */
+const STEPS_FIRST = 10_000_000;
 
 export interface ForecastOptions {
   readonly mode: MatchMode;
@@ -20,13 +24,14 @@ export interface ForecastOptions {
   readonly from?: number;
   /** A match that begins and ends at this offset does not count. */
   readonly notEmptyAt?: number;
-  /** Steps to run where nothing can be remembered. */
+  /** With back-references: steps to run, and instructions to follow, at most. */
   readonly stepBudget?: number;
+  /** With back-references: steps to run before the rest is counted. */
+  readonly stepsFirst?: number;
 }
 
 /** Finds every match with its captures, too: the same matches that the machine would find. */
 export class Forecast {
-  readonly matches: MatchTable;
   /** Steps up to here; all of them when it has ended. */
   steps: Count = 0;
   /** The first match's share of them, or all where there is none. */
@@ -34,20 +39,28 @@ export class Forecast {
   /** Attempts begun so far. */
   attempts = 0;
   private cut = false;
+  /** Whether there may be too much to count. */
+  private readonly bounded: boolean;
   private ended = false;
   private readonly program: Program;
   private readonly text: string;
   private readonly mode: MatchMode;
   private readonly items: Items;
   private readonly outcomes: Outcomes | undefined;
-  private readonly machine: BacktrackingMachine | undefined;
+  /** What is run, as long as it is. */
+  private machine: BacktrackingMachine | undefined;
   private readonly stepBudget: number;
+  private readonly stepsFirst: number;
+  /** Steps that were run before the rest was counted. */
+  private taken: Count = 0;
+  /** What was counted to. */
+  private readonly found: MatchTable;
   /** Where the attempt under way begins, or −1 when all is done. */
   private attempt: number;
   private begun = false;
   private notAt = -1;
 
-  constructor(program: Program, text: string, { mode, from = 0, notEmptyAt = -1, stepBudget = STEP_BUDGET }: ForecastOptions) {
+  constructor(program: Program, text: string, { mode, from = 0, notEmptyAt = -1, stepBudget = STEP_BUDGET, stepsFirst = STEPS_FIRST }: ForecastOptions) {
     this.program = program;
     this.text = text;
     this.mode = mode;
@@ -55,10 +68,16 @@ export class Forecast {
     this.stepBudget = stepBudget;
     this.attempt = from;
     this.notAt = notEmptyAt === from ? from : -1;
-    const states = StateSpace.of(program);
-    if (states) this.outcomes = new Outcomes(program, states, text);
-    else this.machine = new BacktrackingMachine(program, text, { mode, from, notEmptyAt });
-    this.matches = this.machine?.matches ?? new MatchTable(program.groups.length);
+    this.outcomes = Outcomes.of(program, text);
+    this.bounded = program.references.length > 0;
+    this.stepsFirst = this.outcomes ? Math.min(stepsFirst, stepBudget) : stepBudget;
+    const runs = !this.outcomes || (this.bounded && stepsFirst > 0);
+    this.machine = runs ? new BacktrackingMachine(program, text, { mode, from, notEmptyAt }) : undefined;
+    this.found = new MatchTable(program.groups.length);
+  }
+
+  get matches(): MatchTable {
+    return this.machine?.matches ?? this.found;
   }
 
   /** Whether `steps` are all the steps of the run; false before its end, and where it was cut short. */
@@ -73,38 +92,44 @@ export class Forecast {
 
   /** Works for about as many instructions as the budget says, and says whether the forecast has ended. */
   advance(budget: number): boolean {
-    if (!this.ended) this.ended = this.machine ? this.run(this.machine, budget) : this.count(this.outcomes as Outcomes, budget);
+    if (this.machine) this.run(this.machine, budget);
+    else if (!this.ended) this.ended = this.count(this.outcomes as Outcomes, budget);
     return this.ended;
   }
 
   private count(outcomes: Outcomes, budget: number): boolean {
-    const bound = outcomes.work + budget;
+    const most = this.bounded ? Math.min(this.stepBudget, WORK_BUDGET) : Number.POSITIVE_INFINITY;
+    const bound = Math.min(outcomes.work + budget, most);
     while (this.attempt >= 0) {
+      if (outcomes.full || outcomes.work >= most) return this.cutShort();
       if (outcomes.work >= bound) return false;
       if (!this.begun) {
         outcomes.begin({ whole: this.mode === "whole", notAt: this.notAt });
         this.begun = true;
       }
       const way = outcomes.advance(this.attempt, bound);
-      if (outcomes.full) {
-        this.cut = true;
-        return true;
-      }
-      if (!way) return false;
+      if (!way) continue;
       this.begun = false;
       this.attempts++;
       // The attempt itself, and where it failed its end.
       this.steps = plus(plus(this.steps, way.steps), way.end < 0 ? 2 : 1);
-      if (way.end >= 0) this.found(way.end);
+      if (way.end >= 0) this.matched(way.end);
       else this.failed();
     }
     return true;
   }
 
-  private found(end: number): void {
+  /** More there was no room or time for. */
+  private cutShort(): true {
+    this.cut = true;
+    if (this.steps < this.taken) this.steps = this.taken;
+    return true;
+  }
+
+  private matched(end: number): void {
     const { attempt, program, items } = this;
     if (this.matches.length === 0) this.firstSteps = this.steps;
-    this.matches.add(attempt, end, (this.outcomes as Outcomes).retrace(attempt));
+    this.found.add(attempt, end, (this.outcomes as Outcomes).retrace(attempt));
     const stays = end > attempt || program.afterEmptyMatch === "not-empty-here";
     this.notAt = stays && end === attempt ? end : -1;
     const next = stays ? end : items.after(end);
@@ -118,13 +143,26 @@ export class Forecast {
     this.notAt = -1;
   }
 
-  private run(machine: BacktrackingMachine, budget: number): boolean {
-    const ended = machine.advance(Math.min(budget, this.stepBudget - machine.steps));
+  private run(machine: BacktrackingMachine, budget: number): void {
+    if (this.ended) return;
+    const done = machine.advance(Math.min(budget, this.stepsFirst - machine.steps));
     if (this.matches.length === 0) this.firstSteps = machine.steps;
     this.steps = machine.steps;
     this.attempts = machine.attempts;
+    if (!done && machine.steps < this.stepsFirst) return;
     this.cut = machine.outcome !== "done";
-    return ended || machine.steps >= this.stepBudget;
+    if (!this.cut || !this.outcomes || this.stepsFirst === this.stepBudget) this.ended = true;
+    else this.countInstead();
+  }
+
+  /** From the beginning: what was run is little. */
+  private countInstead(): void {
+    this.machine = undefined;
+    this.cut = false;
+    this.taken = this.steps;
+    this.steps = 0;
+    this.firstSteps = 0;
+    this.attempts = 0;
   }
 }
 

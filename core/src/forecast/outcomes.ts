@@ -6,12 +6,14 @@
  * pairs, however many steps they stand for: memoised backtracking as in Davis, Servant and Lee, "Using Selective
  * Memoization to Defeat Regular Expression Denial of Service" (2021), with enclosures as runs of their own as in
  * Fujinami and Hasuo, "Efficient Matching with Memoization for Regexes with Look-around and Atomic Grouping" (2024).
+ * With back-references what the groups hold is part of the state, as far as it can still be asked for.
  * Pairs wait on a list for the pairs they need; nothing recurses on the host's stack.
  */
 import { Items } from "../machine/items.ts";
 import { beginIteration, endIteration, enterLoop, forcedWay } from "../program/loops.ts";
 import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program } from "../program/program.ts";
-import type { StateSpace } from "../program/states.ts";
+import { StateSpace } from "../program/states.ts";
+import { Held } from "./held.ts";
 
 /** Steps, as a number while it is exact and as a bigint beyond. */
 export type Count = number | bigint;
@@ -33,7 +35,15 @@ interface Way {
   end: number;
   pending: boolean;
   bits: number;
+  /** What groups hold that references may still ask for, where an enclosure is through. */
+  held: number;
 }
+
+/** With more of them, those that hang on what groups hold are forgotten when the next attempt begins. */
+const HELD_PAIRS_KEPT = 100_000;
+
+/** States beyond this, with an offset beside them, are no exact numbers any more. */
+const LAST_STATE = 2 ** 28;
 
 const PENDING = 1;
 const FIRST_WAY = 2;
@@ -53,6 +63,8 @@ export class Outcomes {
   full = false;
   private readonly program: Program;
   private readonly states: StateSpace;
+  /** Where there are references. */
+  private readonly held: Held | undefined;
   private readonly items: Items;
   private readonly registers: Int32Array;
   /** Pair → its row below. The second table is for pairs that the offset where nothing may end has a say in. */
@@ -61,22 +73,34 @@ export class Outcomes {
   private readonly steps: Count[] = [];
   private ends = new Int32Array(1024);
   private bits = new Int32Array(1024);
+  private helds = new Int32Array(1024);
   private flags = new Uint8Array(1024);
   /** Pairs that wait: instruction, offset, state. */
   private readonly waiting: number[] = [];
   private ending: Ending = { whole: false, notAt: -1 };
   /** What `follow` found. */
-  private readonly way: Way = { steps: 0, end: -1, pending: false, bits: 0 };
+  private readonly way: Way = { steps: 0, end: -1, pending: false, bits: 0, held: 0 };
 
-  constructor(program: Program, states: StateSpace, text: string) {
+  private constructor(program: Program, states: StateSpace, held: Held | undefined, text: string) {
     this.program = program;
     this.states = states;
+    this.held = held;
     this.items = new Items(program, text);
     this.registers = new Int32Array(program.registerCount).fill(-1);
   }
 
+  /** Undefined where the program has more states, or more references, than can be told apart. */
+  static of(program: Program, text: string): Outcomes | undefined {
+    const states = StateSpace.of(program);
+    if (!states || program.references.length === 0) return states && new Outcomes(program, states, undefined, text);
+    const held = Held.of(program);
+    return held && new Outcomes(program, states, held, text);
+  }
+
   /** Begins the run from the program's start at an offset. */
   begin(ending: Ending): void {
+    // What groups held in another attempt is seldom what they hold in this one.
+    if (this.held && this.steps.length > HELD_PAIRS_KEPT) this.forget();
     if (ending.notAt >= 0 || this.ending.notAt >= 0) this.rowsThere.clear();
     this.ending = ending;
     this.waiting.length = 0;
@@ -103,7 +127,7 @@ export class Outcomes {
     const [pc, at, state] = [this.waiting[index] as number, this.waiting[index + 1] as number, this.waiting[index + 2] as number];
     const word = pc * INSTRUCTION_WIDTH;
     const operation = this.program.code[word];
-    this.states.load(state, pc, at, this.registers);
+    this.load(state, pc, at);
     if (operation === Op.Enter) {
       if (!this.follow(pc + 1, at)) return;
       this.remember(state, at, this.way, false);
@@ -117,7 +141,7 @@ export class Outcomes {
     if (firstWay) way.pending = true;
     else {
       const steps = way.steps;
-      this.states.load(state, pc, at, this.registers);
+      this.load(state, pc, at);
       if (!this.follow(second, at)) return;
       way.steps = plus(plus(steps, 1), way.steps);
     }
@@ -138,18 +162,19 @@ export class Outcomes {
 
   private row(state: number, at: number): number | undefined {
     const table = at === this.ending.notAt ? this.rowsThere : this.rows;
-    return table.get(at * this.states.size + state);
+    return table.get(state * (this.items.text.length + 1) + at);
   }
 
-  private remember(state: number, at: number, { steps, end, pending, bits }: Way, firstWay: boolean): void {
+  private remember(state: number, at: number, { steps, end, pending, bits, held }: Way, firstWay: boolean): void {
     const row = this.steps.length;
-    if (row >= MAX_PAIRS) {
+    if (row >= MAX_PAIRS || this.held?.full || state >= LAST_STATE) {
       this.full = true;
       return;
     }
     if (row >= this.ends.length) {
       this.ends = grown(this.ends);
       this.bits = grown(this.bits);
+      this.helds = grown(this.helds);
       const flags = new Uint8Array(2 * this.flags.length);
       flags.set(this.flags);
       this.flags = flags;
@@ -157,14 +182,35 @@ export class Outcomes {
     this.steps.push(steps);
     this.ends[row] = end;
     this.bits[row] = bits;
+    this.helds[row] = held;
     this.flags[row] = (pending ? PENDING : 0) | (firstWay ? FIRST_WAY : 0);
     const table = at === this.ending.notAt ? this.rowsThere : this.rows;
-    table.set(at * this.states.size + state, row);
+    table.set(state * (this.items.text.length + 1) + at, row);
+  }
+
+  /** The number of the state at an instruction, and of what is held there. */
+  private number(pc: number, at: number): number {
+    const { states, held, registers } = this;
+    const state = states.number(pc, at, registers);
+    return held ? held.number(pc, registers) * states.size + state : state;
+  }
+
+  private load(number: number, pc: number, at: number): void {
+    const { states, held, registers } = this;
+    states.load(held ? number % states.size : number, pc, at, registers);
+    held?.load(Math.floor(number / states.size), pc, registers);
+  }
+
+  private forget(): void {
+    this.rows.clear();
+    this.rowsThere.clear();
+    this.steps.length = 0;
+    this.held?.clear();
   }
 
   /** The pair's row; where there is none yet the pair waits from now on. */
   private need(pc: number, at: number): number {
-    const state = this.states.number(pc, at, this.registers);
+    const state = this.number(pc, at);
     const row = this.row(state, at);
     if (row === undefined) this.waiting.push(pc, at, state);
     return row ?? -1;
@@ -248,19 +294,30 @@ export class Outcomes {
             if (kind !== "possessive") steps = plus(steps, 1);
             if (kind !== "look") at = end;
             this.states.loadGroupBits(this.bits[row] as number, registers);
+            this.held?.load(this.helds[row] as number, next - 1, registers);
           } else if (negated) steps = plus(steps, 1);
           else return ended(-1, kind === "look" ? 1 : 0);
           pc = next;
           break;
         }
         case Op.Leave:
-          return ended(at, 0);
+          ended(at, 0);
+          if (this.held) way.held = this.held.number(pc, registers);
+          return true;
         case Op.Match:
           if ((this.ending.whole && at !== items.text.length) || at === this.ending.notAt) return ended(-1, 1);
           return ended(at, 1);
         case Op.StepBack: {
           const to = items.stepBack(a, at);
           if (to < 0) return ended(-1, 1);
+          at = to;
+          pc++;
+          break;
+        }
+        case Op.Reference: {
+          const to = items.refer(a, at, code[word + 2] === 1, registers);
+          if (to < 0) return ended(-1, 1);
+          steps = plus(steps, 1);
           at = to;
           pc++;
           break;
@@ -286,6 +343,7 @@ export class Outcomes {
     way.steps = plus(steps, this.steps[row] as Count);
     way.end = this.ends[row] as number;
     way.bits = this.bits[row] as number;
+    way.held = this.helds[row] as number;
     way.pending = ((this.flags[row] as number) & PENDING) !== 0;
     return true;
   }
@@ -295,7 +353,7 @@ export class Outcomes {
    * the captures in the registers, which are returned.
    */
   retrace(from: number): Int32Array {
-    const { program, registers, items, states } = this;
+    const { program, registers, items } = this;
     const { code, loops, enclosures } = program;
     registers.fill(-1);
     /** Enclosures around the reading place: where each was entered. */
@@ -307,7 +365,7 @@ export class Outcomes {
       const operation = code[word];
       if (operation === Op.Match) return registers;
       if (operation === Op.Branch || (operation === Op.LoopTry && forcedWay(loops[a] as Loop, at, registers) === 0)) {
-        const row = this.row(states.number(pc, at, registers), at) as number;
+        const row = this.row(this.number(pc, at), at) as number;
         const { first, second } = this.ways(pc);
         pc = (this.flags[row] as number) & FIRST_WAY ? first : second;
       } else if (operation === Op.LoopTry) {
@@ -333,6 +391,7 @@ export class Outcomes {
         else if (operation === Op.LoopEnter) enterLoop(loops[a] as Loop, registers);
         else if (operation === Op.LoopBegin) beginIteration(loops[a] as Loop, at, registers);
         else if (operation === Op.StepBack) at = items.stepBack(a, at);
+        else if (operation === Op.Reference) at = items.refer(a, at, code[word + 2] === 1, registers);
         else if (operation !== Op.Assert) at = items.take(pc, at);
         pc++;
       }

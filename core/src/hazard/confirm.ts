@@ -31,16 +31,16 @@ export interface Confirmation {
 
 /** Instructions followed for one point: a few tens of milliseconds. */
 const POINT_BUDGET = 1_500_000;
-/** Steps run for a point where nothing can be forecast. */
-const STEP_BUDGET = 400_000;
 const SLICE = 50_000;
+/** With back-references: an attack is made to take many steps, so that few are worth running before they are counted. */
+const STEPS_FIRST = 2000;
 
 /** Each pump has two readings at least, so the steps double; what is found first may still waver. */
 const LEAST_RATIO = 1.8;
 /** How far the last ratios may lie apart. */
 const RATIO_SPREAD = 0.03;
 const RATIOS_COMPARED = 3;
-/** Numbers of pumps that exponential growth is looked for at; fewer where what hangs on captures must be run to be counted. */
+/** Numbers of pumps that exponential growth is looked for at; fewer where there is much to count. */
 const EXPONENTIAL_PUMPS = [8, 6, 5, 12, 20, 32];
 
 /** From so many pumps on the differences are looked at: the first ones still hang on the text around. */
@@ -54,7 +54,7 @@ export const textOf = ({ prefix, pump, suffix }: Attack, pumps: number): string 
 
 /** The exact steps on a text, or undefined where they cannot be counted within the budget. */
 export function* stepsOn(program: Program, text: string, mode: HazardMode): Generator<number, bigint | undefined> {
-  const forecast = new Forecast(program, text, { mode: MATCH_MODES[mode], stepBudget: STEP_BUDGET });
+  const forecast = new Forecast(program, text, { mode: MATCH_MODES[mode], stepBudget: POINT_BUDGET, stepsFirst: STEPS_FIRST });
   for (let spent = 0; spent < POINT_BUDGET; spent += SLICE) {
     if (forecast.advance(SLICE)) return forecast.exact ? BigInt(forecast.steps) : undefined;
     yield spent;

@@ -13,6 +13,6 @@ export interface Choice {
 export function chooseMachine(program: Program): Choice {
   const refusal = refusalOf(program);
   if (refusal === null) return { machine: "linear", reason: "an automaton can take the pattern" };
-  if (StateSpace.of(program)) return { machine: "linear", reason: `outcomes are remembered, since ${REFUSALS[refusal]}` };
+  if (refusal !== "references" && StateSpace.of(program)) return { machine: "linear", reason: `outcomes are remembered, since ${REFUSALS[refusal]}` };
   return { machine: "backtracking", reason: REFUSALS[refusal] };
 }

@@ -1,8 +1,8 @@
 /**
  * The states of a program: an instruction together with what its outcome depends on besides the offset, which is how
  * far the loops around it have counted, whether their iteration has taken any text yet, and whether groups that a
- * condition asks for have taken part. Two runs in the same state at the same offset go the same way, as long as the
- * program has no back-references.
+ * condition asks for have taken part. Two runs in the same state at the same offset go the same way, unless what groups
+ * hold matters to back-references.
  *
  * For outcomes only instructions where ways part or runs begin need states: choices and enclosures. The threads of an
  * automaton can stand at any instruction.
@@ -42,9 +42,8 @@ export class StateSpace {
     this.askedRegisters = askedRegisters;
   }
 
-  /** The states of a program's choices, or of all its instructions; undefined where it has back-references, or too many states. */
+  /** The states of a program's choices, or of all its instructions; undefined where there are too many. */
   static of(program: Program, which: "choices" | "all" = "choices"): StateSpace | undefined {
-    if (program.references.length > 0) return undefined;
     const count = program.code.length / INSTRUCTION_WIDTH;
     const base = new Int32Array(count).fill(-1);
     const parts: Part[][] = Array.from({ length: count }, () => []);

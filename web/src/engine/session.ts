@@ -177,7 +177,7 @@ export class Session {
     const cut = CUTS[machine.outcome];
     if (cut === null || cut === "matches") return { ...figures, steps: String(taken), exact: cut === null, foreseen: false, trouble: null };
     const trouble = locateTrouble(machine);
-    const count = program.references.length > 0 ? null : await drive(forecastSlices(program, this.sample, mode), useless);
+    const count = await drive(forecastSlices(program, this.sample, mode), useless);
     if (useless()) return null;
     const counted = count?.exact ?? false;
     return { ...figures, steps: String(counted ? count?.steps : taken), exact: counted, foreseen: counted, trouble };
@@ -336,7 +336,7 @@ function* linearSlices(machine: LinearMachine): Generator<number, true> {
 }
 
 function* forecastSlices(program: Program, text: string, mode: MatchMode): Generator<number, Forecast> {
-  const forecast = new Forecast(program, text, { mode });
+  const forecast = new Forecast(program, text, { mode, stepsFirst: 0 });
   for (let spent = 0; spent < FORECAST_BUDGET && !forecast.advance(SLICE); spent += SLICE) yield spent;
   return forecast;
 }

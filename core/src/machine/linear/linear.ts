@@ -80,7 +80,8 @@ export class LinearMachine {
     this.countOnly = countOnly;
     this.matchLimit = matchLimit;
     this.refusal = refusalOf(program);
-    if (this.refusal && !StateSpace.of(program)) throw new RangeError(`The linear machine cannot take this: ${REFUSALS[this.refusal]}.`);
+    if (this.refusal && (this.refusal === "references" || !StateSpace.of(program)))
+      throw new RangeError(`The linear machine cannot take this: ${REFUSALS[this.refusal]}.`);
     this.least = lengthsOf(program).least;
     if (text.length - from < this.least) this.outcome = "done";
     if (!directly && text.length <= SHORT_TEXT) this.trial = new BacktrackingMachine(program, text, { mode, from, matchLimit });
