@@ -39,6 +39,9 @@ describe("a repair that changes the meaning says so", () => {
     ["<[^>]*>", "<[^<>]*>", "<<>"],
     ["<!--[\\s\\S]*?-->", "<!--(?:(?!<!--)[\\s\\S])*?-->", "<!--<!-->"],
     ["\\s+$", "\\s{1,64}$", " ".repeat(65)],
+    ['"(?:\\\\.|[^"])*"', '"(?:\\\\.|[^\\\\"])*"', '"\\"'],
+    ["^(?:%[0-9a-f]{2}|.)*$", "^(?:%[0-9a-f]{2}|[^%\\n\\r\\u2028\\u2029])*$", "%"],
+    [`(["'])(?:\\\\.|(?!\\1).)*\\1`, `(["'])(?:\\\\.|(?!\\1)[^\\\\\\n\\r\\u2028\\u2029])*\\1`, "'\\'"],
   ])("/%s/ → /%s/ loses %j", (pattern, repaired, lost) => {
     const found = repairsOf(programOf(pattern)).find((repair) => repair.pattern === repaired);
     expect(found?.relation).toMatchObject({ relation: "right-within-left", onlyLeft: lost });

@@ -113,6 +113,22 @@ export const SHAPES = {
       }
     },
   },
+  apart: {
+    done: "an alternative kept from taking what another begins with",
+    mayChange: true,
+    *propose({ reading, parts }) {
+      for (const { branches } of nodesAt(reading, parts, "alternation")) {
+        for (const branch of branches) {
+          const first = firstCharacter(branch);
+          const others = branches.filter((other) => other !== branch);
+          for (const other of first ? others : []) {
+            const [item] = itemsOf(innerOf(other)).filter(({ kind }) => kind !== "look" && kind !== "assertion");
+            if (first && item) yield* exclusions(reading, item.kind === "quantifier" ? item.body : item, first);
+          }
+        }
+      }
+    },
+  },
   "one-neighbour": {
     done: "a loop left out, or its repetition, that its neighbour covers",
     mayChange: false,
@@ -143,7 +159,7 @@ export const SHAPES = {
       for (const loop of quantifiersAt(reading, parts)) {
         const [next] = neighbours(loop, parents).after;
         const excluded = next && firstCharacter(next);
-        if (excluded) yield* exclusions(reading, loop, excluded);
+        if (excluded) yield* exclusions(reading, loop.body, excluded);
       }
     },
   },
@@ -156,7 +172,7 @@ export const SHAPES = {
         const opener = [...neighbours(loop, parents).before].filter((item) => item.kind === "character");
         const [first] = opener;
         if (!first) continue;
-        if (opener.length === 1) yield* exclusions(reading, loop, first);
+        if (opener.length === 1) yield* exclusions(reading, loop.body, first);
         else yield splice(reading, loop.body, `(?:(?!${opener.map((item) => textOf(reading, item)).join("")})${textOf(reading, loop.body)})`);
       }
     },
@@ -268,9 +284,9 @@ function firstCharacter(node: Node): NodeOf<"character"> | undefined {
   return undefined;
 }
 
-/** The loop with a character left out of what it takes, where it takes that character. */
-function* exclusions(reading: Reading, loop: Quantifier, excluded: NodeOf<"character">): Generator<string> {
-  const body = soleItem(loop.body);
+/** An item with a character left out of what it takes, where it takes that character. */
+function* exclusions(reading: Reading, item: Node, excluded: NodeOf<"character">): Generator<string> {
+  const body = soleItem(item);
   if (!body || (body.kind !== "any" && body.kind !== "set") || !contains(charactersOf(body), excluded.codePoint)) return;
   const character = setCharacter(reading, excluded);
   const written = textOf(reading, body);
