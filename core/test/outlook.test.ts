@@ -56,8 +56,16 @@ describe("the longest text within a number of steps", () => {
       return BigInt(machine.steps);
     };
     expect(safe.length).toBe(textOf(finding.attack, safe.pumps).length);
+    expect(safe.atLeast).toBe(false);
     expect(stepsOf(safe.pumps)).toBe(safe.steps);
     expect(safe.steps <= most && stepsOf(safe.pumps + 1) > most).toBe(true);
+  });
+
+  test("where what groups hold makes too much to count, it is said to be the least", () => {
+    const { program, finding } = found("^(?:(a+)(a+)(a+)(a+))+\\1\\2\\3\\4b");
+    const safe = finish(longestWithin(program, "search", finding, 10n ** 12n));
+    expect(safe).toMatchObject({ atLeast: true });
+    expect(safe?.steps).toBeGreaterThan(10_000n);
   });
 
   test("growth that ends before it costs so much has no longest text", () => {

@@ -51,8 +51,14 @@ export function* stepsAt(program: Program, mode: HazardMode, attack: Attack, pum
   return samples;
 }
 
+/** A text that stays within a number of steps. */
+export interface SafeText extends Sample {
+  /** Whether longer ones may, too: their steps are more than can be counted. */
+  readonly atLeast: boolean;
+}
+
 /** The longest text of the finding's shape that stays within so many steps; null where there is no longest. */
-export function* longestWithin(program: Program, mode: HazardMode, finding: Finding, most: bigint): Generator<number, Sample | null> {
+export function* longestWithin(program: Program, mode: HazardMode, finding: Finding, most: bigint): Generator<number, SafeText | null> {
   const { attack, degree, samples, until } = finding;
   function* at(pumps: number): Generator<number, bigint | undefined> {
     const curve = degree === null || (until !== null && pumps > until) ? undefined : extrapolate(samples, degree, aligned(samples, pumps));
@@ -60,6 +66,7 @@ export function* longestWithin(program: Program, mode: HazardMode, finding: Find
   }
   let low = 0;
   let high = 1;
+  let uncounted = false;
   for (;;) {
     if (high > MOST_PUMPS) return null;
     if (until !== null && high >= until) {
@@ -67,9 +74,11 @@ export function* longestWithin(program: Program, mode: HazardMode, finding: Find
       const last = yield* at(until);
       if (last !== undefined && last <= most) return null;
       high = until;
+      uncounted = last === undefined;
       break;
     }
     const steps = yield* at(high);
+    uncounted = steps === undefined;
     if (steps === undefined || steps > most) break;
     low = high;
     high *= 2;
@@ -78,11 +87,14 @@ export function* longestWithin(program: Program, mode: HazardMode, finding: Find
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
     const steps = yield* at(middle);
-    if (steps === undefined || steps > most) high = middle;
-    else [low, best] = [middle, steps];
+    if (steps !== undefined && steps <= most) [low, best] = [middle, steps];
+    else {
+      high = middle;
+      uncounted = steps === undefined;
+    }
   }
   best ??= yield* at(low);
-  return { pumps: low, length: textOf({ ...attack, pump: "" }, 0).length + low * attack.pump.length, steps: best ?? 0n };
+  return { pumps: low, length: textOf(attack, 0).length + low * attack.pump.length, steps: best ?? 0n, atLeast: uncounted };
 }
 
 /** The nearest number of pumps above that the samples' spacing meets: what it costs is no less. */

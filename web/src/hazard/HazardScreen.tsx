@@ -201,18 +201,32 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
       </p>
       <p>
         The longest text of this shape that stays under a second: <b data-part="safe">{finding.safe ? plural(finding.safe.length, "character") : "none"}</b>
+        {finding.safe?.atLeast && <span className="text-ink-2">, or more: the steps of longer ones cannot be counted here</span>}
         {!finding.safe && <span className="text-ink-2">; {safeClause(finding)}</span>}
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <button type="button" className="key" onClick={open}>
           Put it on the bench
         </button>
-        <button type="button" className="key" onClick={() => void navigator.clipboard.writeText(textOf(finding.attack, pumps))}>
-          Copy the text
-        </button>
+        <CopyText text={() => textOf(finding.attack, pumps)} />
         {verdict.source.dialect === "ecmascript" && <RealRuns verdict={verdict} finding={finding} pumps={pumps} real={real} setReal={setReal} />}
       </div>
     </div>
+  );
+}
+
+/** Says on itself what came of it, until the focus leaves it. */
+function CopyText({ text }: { readonly text: () => string }) {
+  const [said, setSaid] = useState("Copy the text");
+  const copy = () =>
+    navigator.clipboard.writeText(text()).then(
+      () => setSaid("Copied"),
+      () => setSaid("The browser did not allow it"),
+    );
+  return (
+    <button type="button" className="key" aria-live="polite" onBlur={() => setSaid("Copy the text")} onClick={() => void copy()}>
+      {said}
+    </button>
   );
 }
 

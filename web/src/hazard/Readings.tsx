@@ -89,10 +89,10 @@ function lettersOf({ stretch }: FindingView): string[] {
 
 const snippet = (pattern: string, { start, end }: Span): string => visible(pattern.slice(start, end), 17);
 
-/** A part by its text, and by where it begins where another part has the same text. */
-function labelOf(pattern: string, part: Span, { parts }: FindingView): string {
+/** A part by its text, and by where it begins where another one on show has the same text. */
+function labelOf(pattern: string, part: Span, { parts, readings }: FindingView): string {
   const text = pattern.slice(part.start, part.end);
-  const twin = parts.some((other) => other.start !== part.start && pattern.slice(other.start, other.end) === text);
+  const twin = [...parts, ...readings.flat()].some((other) => other.start !== part.start && pattern.slice(other.start, other.end) === text);
   return twin ? `${snippet(pattern, part)} at ${part.start}` : snippet(pattern, part);
 }
 const same = (one: Span, other: Span): boolean => one.start === other.start && one.end === other.end;
@@ -118,7 +118,7 @@ function readingOf(finding: FindingView, pattern: string, letters: number, index
   });
   return {
     name: `Reading ${index + 1}`,
-    lanes: [...turns, ...items.map(({ span, bars }): Lane => ({ label: snippet(pattern, span), kind: "item", bars }))],
+    lanes: [...turns, ...items.map(({ span, bars }): Lane => ({ label: labelOf(pattern, span, finding), kind: "item", bars }))],
   };
 }
 
@@ -134,5 +134,5 @@ function attemptsOf(finding: FindingView, pattern: string, letters: number): Sho
 
 function describe(shown: readonly Shown[], letters: readonly string[]): string {
   const lanes = shown.map(({ name, lanes: own }) => `${name}: ${own.map(({ label, bars }) => `${label} in ${bars.length}`).join(", ")}`);
-  return `${letters.join("")} can be taken in ${shown.length} ways. ${lanes.join(". ")}`;
+  return `${letters.map((letter) => visible(letter, 4)).join("")} can be taken in ${shown.length} ways. ${lanes.join(". ")}`;
 }

@@ -9,7 +9,7 @@ import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { number, plural } from "../shared/words.ts";
 import { type Judging, startJudging } from "./engine/client.ts";
 import type { RiskRow } from "./engine/messages.ts";
-import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowsKnown } from "./riskSlice.ts";
+import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowNotOpened, rowsKnown } from "./riskSlice.ts";
 
 /** A larger file is a bundle of what is read elsewhere. */
 const MOST_BYTES = 3_000_000;
@@ -38,9 +38,9 @@ export function RiskList() {
 
 function useJudge() {
   const dispatch = useAppDispatch();
-  return (files: readonly { name: string; text: string }[], dialect: DialectName) => {
+  return (files: readonly { name: string; text: string }[], dialect: DialectName, leftOut = 0) => {
     judging?.stop();
-    dispatch(judgingBegun());
+    dispatch(judgingBegun(leftOut));
     const own = startJudging(files, dialect, (rows, done, total) => judging === own && dispatch(rowsKnown({ rows, done, total })));
     judging = own;
     own.done.then(
@@ -66,7 +66,8 @@ function Intake() {
       );
       return;
     }
-    judge(await Promise.all(small.map(async (file) => ({ name: file.webkitRelativePath || file.name, text: await file.text() }))), dialect);
+    const read = await Promise.all(small.map(async (file) => ({ name: file.webkitRelativePath || file.name, text: await file.text() })));
+    judge(read, dialect, chosen.length - small.length);
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();
@@ -145,7 +146,7 @@ type Order = "growth" | "place";
 
 function Rows() {
   const dispatch = useAppDispatch();
-  const { rows, done, total, state, judged, problem } = useAppSelector((s) => s.risks);
+  const { rows, done, total, state, judged, leftOut, problem } = useAppSelector((s) => s.risks);
   const [order, setOrder] = useState<Order>("growth");
   const [sought, setSought] = useState("");
   const open = useOpenRow();
@@ -169,12 +170,18 @@ function Rows() {
               {judged && judged.passed > 0 && (
                 <span className="text-ink-2">; {number(judged.passed)} places put their pattern together when the program runs</span>
               )}
+              {judged && judged.beyond > 0 && <span className="text-ink-2">; {number(judged.beyond)} more patterns were not judged</span>}
+              {leftOut > 0 && (
+                <span className="text-ink-2">
+                  ; {plural(leftOut, "file")} left out, beyond {number(MOST_BYTES / 1_000_000)} million bytes or {number(MOST_FILES)} files
+                </span>
+              )}
               {state === "stopped" && (
                 <span className="text-ink-2">
                   ; stopped at {number(done)} of {number(total)}
-                  {problem ? `: ${problem}` : ""}
                 </span>
               )}
+              {problem && <b className="text-rust">; {problem}</b>}
             </>
           )}
         </p>
@@ -290,6 +297,7 @@ function Attack({ row: { worst, mistake } }: { readonly row: RiskRow }) {
 
 /** Puts a row on the bench: as a specimen with its attack as the sample. */
 function useOpenRow(): (row: RiskRow) => void {
+  const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [create] = specimensApi.useCreateMutation();
   return (row) => {
@@ -298,6 +306,7 @@ function useOpenRow(): (row: RiskRow) => void {
     const title = `${row.file}:${row.found.line}`.slice(-120);
     void create({ title, pattern, dialect, flags, samples: [{ name: row.worst ? "attack" : "sample", text }] }).then((made) => {
       if (made.data) void navigate(`/bench/${made.data.id}${row.worst ? "?view=hazard" : ""}`);
+      else dispatch(rowNotOpened("the row could not be put on the bench, since the server did not take it"));
     });
   };
 }

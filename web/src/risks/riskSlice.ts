@@ -8,24 +8,27 @@ export interface RiskState {
   readonly total: number;
   readonly state: "empty" | "judging" | "judged" | "stopped";
   readonly judged: Judged | null;
-  /** What could not be read, for a person. */
+  /** Files that were too large, or too many. */
+  readonly leftOut: number;
+  /** What did not work, for a person. */
   readonly problem: string | null;
 }
 
-const initialState: RiskState = { rows: [], done: 0, total: 0, state: "empty", judged: null, problem: null };
+const initialState: RiskState = { rows: [], done: 0, total: 0, state: "empty", judged: null, leftOut: 0, problem: null };
 
 const slice = createSlice({
   name: "risks",
   initialState: initialState as RiskState,
   reducers: {
-    judgingBegun: () => ({ ...initialState, state: "judging" as const }),
+    judgingBegun: (_, { payload: leftOut }: PayloadAction<number>) => ({ ...initialState, state: "judging" as const, leftOut }),
     rowsKnown: (state, { payload }: PayloadAction<{ rows: readonly RiskRow[]; done: number; total: number }>) =>
       state.state === "judging" ? { ...state, rows: [...state.rows, ...payload.rows], done: payload.done, total: payload.total } : state,
     judgingEnded: (state, { payload }: PayloadAction<Judged>) => ({ ...state, state: "judged" as const, judged: payload }),
     judgingStopped: (state, { payload }: PayloadAction<string | null>) => ({ ...state, state: "stopped" as const, problem: payload }),
+    rowNotOpened: (state, { payload }: PayloadAction<string>) => ({ ...state, problem: payload }),
     listPutAway: () => initialState,
   },
 });
 
-export const { judgingBegun, rowsKnown, judgingEnded, judgingStopped, listPutAway } = slice.actions;
+export const { judgingBegun, rowsKnown, judgingEnded, judgingStopped, listPutAway, rowNotOpened } = slice.actions;
 export const riskReducer = slice.reducer;

@@ -10,7 +10,7 @@ export interface Sample {
 export interface FindingView extends Omit<Finding, "samples"> {
   readonly samples: readonly Sample[];
   /** The longest text of this shape that stays under a second; null where there is no longest. */
-  readonly safe: Sample | null;
+  readonly safe: (Sample & { readonly atLeast: boolean }) | null;
 }
 
 export interface VerdictView extends Omit<Verdict, "findings" | "reason"> {

@@ -58,7 +58,7 @@ export class HazardSession {
     for (const finding of verdict.findings) {
       const safe = await drive(longestWithin(program, mode, finding, STEPS_A_SECOND), useless);
       if (useless()) return null;
-      findings.push({ ...finding, samples: finding.samples.map(asText), safe: safe && asText(safe) });
+      findings.push({ ...finding, samples: finding.samples.map(asText), safe: safe && { ...asText(safe), atLeast: safe.atLeast } });
     }
     return { ...verdict, generation, mode, source, findings };
   }

@@ -1,66 +1,7 @@
-/** The worker of the risk list: finds the patterns of texts and judges them, one after the other, with its progress. */
-import { assess, compile, type DialectName, type Program, read, VERDICT_PATIENCE_MS, type Verdict } from "@lamprey/core";
-import { type FoundPattern, patternsInFile } from "@lamprey/sources";
+/** The worker of the risk list. */
 import * as Comlink from "comlink";
-import { pause } from "../../engine/slices.ts";
-import type { Judged, RiskRow } from "./messages.ts";
+import { judgeList } from "./list.ts";
 
-/** Rows that are handed over together. */
-const BATCH = 50;
-/** More patterns than this are not a list that anybody reads. */
-const MOST_PATTERNS = 50_000;
-
-/** Judges every pattern of the files; hands over rows as they are known, with how many there are in all. */
-async function judge(
-  files: readonly { readonly name: string; readonly text: string }[],
-  dialect: DialectName,
-  known: (rows: readonly RiskRow[], done: number, total: number) => Promise<void>,
-): Promise<Judged> {
-  const found: { readonly file: string; readonly pattern: FoundPattern }[] = [];
-  let passed = 0;
-  for (const { name, text } of files) {
-    const here = patternsInFile(name, text, dialect);
-    passed += here.passed.length;
-    for (const pattern of here.patterns) if (found.length < MOST_PATTERNS) found.push({ file: name, pattern });
-    await known([], 0, found.length);
-    await pause();
-  }
-  let rows: RiskRow[] = [];
-  for (const [i, { file, pattern }] of found.entries()) {
-    rows.push({ number: i, file, found: pattern, ...(await rowOf(pattern)) });
-    if (rows.length === BATCH) {
-      await known(rows, i + 1, found.length);
-      rows = [];
-    }
-  }
-  // Only then is the answer given: it must not overtake the last rows.
-  await known(rows, found.length, found.length);
-  return { patterns: found.length, files: files.length, passed };
-}
-
-async function rowOf(found: FoundPattern): Promise<Pick<RiskRow, "growth" | "degree" | "reason" | "mistake" | "worst">> {
-  const compiled = compile(read(found));
-  if (!compiled.ok) return { growth: null, degree: null, reason: null, mistake: compiled.diagnostics[0]?.message ?? "It does not read.", worst: null };
-  const { growth, degree, reason, findings } = await verdictOf(compiled.program, found);
-  const [first] = findings;
-  const worst = first ? { start: first.start, end: first.end, attack: first.attack, restarts: first.restarts } : null;
-  return { growth, degree, reason, mistake: null, worst };
-}
-
-async function verdictOf(program: Program, { mode }: FoundPattern): Promise<Verdict> {
-  const started = performance.now();
-  const slices = assess(program, mode, () => performance.now() - started > VERDICT_PATIENCE_MS);
-  for (let paused = started; ; ) {
-    const next = slices.next();
-    if (next.done) return next.value;
-    const now = performance.now();
-    if (now - paused > 50) {
-      await pause();
-      paused = now;
-    }
-  }
-}
-
-const api = { judge };
+const api = { judge: judgeList };
 export type RiskJudge = typeof api;
 Comlink.expose(api);

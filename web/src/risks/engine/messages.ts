@@ -18,5 +18,8 @@ export interface RiskRow {
 export interface Judged {
   readonly patterns: number;
   readonly files: number;
+  /** Places where a pattern is put together when the program runs. */
   readonly passed: number;
+  /** Patterns beyond the most that a list has. */
+  readonly beyond: number;
 }
