@@ -57,7 +57,7 @@ export type ReasonCode = keyof typeof REASONS;
 
 export const REASONS = {
   "no-loop": "Nothing in the pattern repeats without a bound that matters, so each attempt is over after a bounded number of steps.",
-  unambiguous: "No text can be taken by the pattern's repetitions in two ways.",
+  unambiguous: "No text can be taken by the pattern’s repetitions in two ways.",
   "no-failure": "Where a text could be taken in two ways, no ending makes the match fail, so the ways are never all tried.",
   bounded: "What could be taken in two ways has bounds so small that it costs little.",
   found: "An attack was found, and its steps were counted.",
@@ -311,6 +311,8 @@ class Assessment {
       }
       if (this.findings.some((finding) => rankOf(finding) === rankOf(first) && finding.parts.length === parts.length && isSame(finding, parts))) return;
       const shortest = yield* this.shorten(attack, first, claim.most);
+      // What the same text shows already is not shown by it again; once that is mended it has a text of its own, or none.
+      if (this.findings.some((finding) => rankOf(finding) === rankOf(first) && isSameAttack(finding.attack, shortest.attack))) return;
       // A loop without a quantifier of its own is the whole pattern's.
       const spans = parts.length > 0 ? parts.map(({ node }) => spanOf(node)) : [spanOf(this.program.root)];
       this.findings.push({
@@ -405,6 +407,8 @@ const blames = (finding: Finding, parts: readonly Span[]): boolean =>
 
 const isSame = (finding: Finding, parts: readonly Loop[]): boolean =>
   parts.every(({ node }, i) => node.start === finding.parts[i]?.start && node.end === finding.parts[i]?.end);
+
+const isSameAttack = (one: Attack, other: Attack): boolean => one.prefix === other.prefix && one.pump === other.pump && one.suffix === other.suffix;
 
 const isShorter = (one: Attack, other: Attack): boolean => one.pump.length > 0 && textOf(one, 1).length < textOf(other, 1).length;
 

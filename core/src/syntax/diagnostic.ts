@@ -34,7 +34,7 @@ const MESSAGES = {
   ],
   "property-of-strings": ["syntax-error", "“{0}” holds strings of several characters, which only the flag v reads. Set the flag v."],
   "property-negated": ["syntax-error", "“{0}” holds strings of several characters, so it cannot be negated. Write “\\p”, or subtract it from a set."],
-  "character-name-unread": ["unsupported", "Lamprey does not know characters by name. Write “\\u” or “\\U” with the character's number."],
+  "character-name-unread": ["unsupported", "Lamprey does not know characters by name. Write “\\u” or “\\U” with the character’s number."],
   "escape-hex": ["syntax-error", "“\\x” needs two hexadecimal digits with the flag u, as in “\\x41”."],
   "escape-unicode": ["syntax-error", "“\\u” needs four hexadecimal digits, or with the flag u a code point in braces up to 10FFFF, as in “\\u{1F41F}”."],
   "escape-control": ["syntax-error", "“\\c” needs a letter from A to Z after it with the flag u."],

@@ -4,7 +4,7 @@ import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { stageChosen } from "../bench/benchSlice.ts";
 import { type EngineControls, useEngineControls } from "../bench/useEngine.ts";
-import { sampleAdded } from "../draft/draftSlice.ts";
+import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
 import { number, plural } from "../shared/words.ts";
 import type { FindingView, Outlook, Sample, VerdictView } from "./engine/messages.ts";
 import { findingChosen } from "./hazardSlice.ts";
@@ -21,15 +21,31 @@ export function HazardScreen({ take }: { readonly take: (edits: readonly Edit[])
   const verdict = useAppSelector((s) => s.hazard.verdict);
   const chosen = useAppSelector((s) => s.hazard.chosen);
   const finding = verdict?.findings[chosen] ?? verdict?.findings[0];
-  if (!verdict) return <Nothing>The pattern does not read, so there is nothing to prove of it yet.</Nothing>;
+  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  if (!verdict) return <Nothing>{broken ? "The pattern does not read, so there is nothing to prove of it yet." : "The pattern is being looked at …"}</Nothing>;
   if (!finding) {
     return (
       <Nothing>
         <b>{headline(verdict)}.</b> {reasonSentence(verdict)}
+        <StepsHere />
       </Nothing>
     );
   }
   return <FindingScreen key={`${verdict.generation} ${chosen}`} verdict={verdict} finding={finding} take={take} />;
+}
+
+/** What the sample at hand costs, where there is no text to fear. */
+function StepsHere() {
+  const work = useAppSelector((s) => s.bench.work);
+  const length = useAppSelector((s) => shownSample(s.draft)?.text.length ?? 0);
+  if (!work?.exact || length === 0) return null;
+  const each = Number(work.steps) / length;
+  return (
+    <span className="mt-3 block text-ink-2">
+      On this sample a backtracker takes <b className="text-ink">{plural(Number(work.steps), "step")}</b> for {plural(length, "character")}: {each.toFixed(1)}{" "}
+      for each.
+    </span>
+  );
 }
 
 function Nothing({ children }: { readonly children: React.ReactNode }) {

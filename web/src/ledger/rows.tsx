@@ -90,7 +90,7 @@ export function GroupRow({ group, value, open, changed, followed, follow, text }
           style={{ paddingLeft: group.depth * 6 }}
           aria-pressed={followed}
           aria-label={`Follow group ${group.number}`}
-          title={followed ? "Winding to a capture's change follows this group alone" : "Follow this group when winding to a capture's change"}
+          title={followed ? "Winding to a capture’s change follows this group alone" : "Follow this group when winding to a capture’s change"}
           onClick={(event) => {
             event.stopPropagation();
             follow();

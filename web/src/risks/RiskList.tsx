@@ -271,19 +271,30 @@ function Growth({ row: { growth, degree } }: { readonly row: RiskRow }) {
 /** The pattern with the part at fault marked. */
 function Marked({ row: { found, worst } }: { readonly row: RiskRow }) {
   const { pattern, flags } = found;
-  if (!worst) return <>{visible(pattern, 120)}</>;
   return (
     <>
-      {visible(pattern.slice(0, worst.start), 60)}
-      <span className="border-b-2 border-rust">{visible(pattern.slice(worst.start, worst.end), 60)}</span>
-      {visible(pattern.slice(worst.end), 60)}
+      {worst ? (
+        <>
+          {visible(pattern.slice(0, worst.start), 60)}
+          <span className="border-b-2 border-rust">{visible(pattern.slice(worst.start, worst.end), 60)}</span>
+          {visible(pattern.slice(worst.end), 60)}
+        </>
+      ) : (
+        visible(pattern, 120)
+      )}
       {flags && <span className="ml-2 text-tide">{flags}</span>}
     </>
   );
 }
 
 function Attack({ row: { worst, mistake } }: { readonly row: RiskRow }) {
-  if (mistake) return <span className="truncate text-ink-2">{mistake}</span>;
+  if (mistake) {
+    return (
+      <span className="truncate text-ink-2" title={mistake}>
+        {mistake}
+      </span>
+    );
+  }
   if (!worst) return <span />;
   const { prefix, pump, suffix } = worst.attack;
   return (
