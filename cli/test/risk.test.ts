@@ -109,7 +109,7 @@ describe("the command on a code base", () => {
     const { runs, version } = JSON.parse(run("--sources", "gates", "--sarif").stdout);
     expect(version).toBe("2.1.0");
     const [{ tool, results }] = runs;
-    expect(tool.driver.rules.map(({ id }: { id: string }) => id)).toEqual(["exponential", "polynomial", "undecided"]);
+    expect(tool.driver.rules.map(({ id }: { id: string }) => id)).toEqual(["exponential", "polynomial", "peak", "undecided"]);
     expect(results).toHaveLength(2);
     expect(results[0]).toMatchObject({
       ruleId: "exponential",
@@ -117,6 +117,23 @@ describe("the command on a code base", () => {
       locations: [{ physicalLocation: { artifactLocation: { uri: "gates/open.ts" }, region: { startLine: 1, startColumn: 22, charLength: 13 } } }],
       properties: { attack: { pump: expect.any(String) } },
     });
+  });
+
+  test("a peak is a row between what grows and what is not known, and a growth to fail at", () => {
+    const pattern = "(?:a?){24}a{24}";
+    const { stdout, status } = run(pattern);
+    expect(stdout).toMatch(/^linear, a peak +\/\(\?:a\?\)\{24\}a\{24\}\/ .*“a+” takes [\d,]+ steps$/m);
+    expect(status).toBe(0);
+    expect(run(pattern, "--fail-at", "polynomial").status).toBe(0);
+    expect(run(pattern, "--fail-at", "peak").status).toBe(1);
+    const [row] = run(pattern, "--jsonl").stdout.split("\n");
+    expect(JSON.parse(row ?? "")).toMatchObject({
+      growth: "linear",
+      findings: [],
+      peak: { text: expect.stringMatching(/^a+$/), steps: expect.stringMatching(/^\d+$/) },
+    });
+    const [{ results }] = JSON.parse(run(pattern, "--sarif").stdout).runs;
+    expect(results).toEqual([expect.objectContaining({ ruleId: "peak", level: "warning" })]);
   });
 
   test("a list, whose mistakes are rows too; a file that is not there is said", () => {

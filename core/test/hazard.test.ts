@@ -1,6 +1,6 @@
 /** Hazard: known growth, judged exactly; findings that hold what they say. */
 import { describe, expect, test } from "@jest/globals";
-import { assessNow, type Finding, OBSTACLES, type Program, REASONS, relate, stepsOn, textOf, type Verdict } from "../src/index.ts";
+import { assessNow, type Finding, OBSTACLES, type Program, REASONS, record, relate, stepsOn, textOf, type Verdict } from "../src/index.ts";
 import { GROWTH_CASES, type GrowthCase } from "./cases/growth.ts";
 import { programOf } from "./support.ts";
 
@@ -29,6 +29,14 @@ function checkReadings({ pattern }: GrowthCase, { stretch, readings }: Finding):
   expect(new Set(readings.map((reading) => JSON.stringify(reading))).size).toBe(readings.length);
 }
 
+/** The quantifiers that are blamed turn on the attack: what is dear for another reason says nothing of them. */
+function checkBlame(program: Program, { mode = "search" }: GrowthCase, { attack, parts }: Finding): void {
+  const reel = record(program, textOf(attack, 8), { mode: mode === "search" ? "first" : mode, eventLimit: 20_000 });
+  const turned = new Set([...reel.events(0, reel.length)].filter(({ kind }) => kind === "loop").map(({ start, end }) => `${start}–${end}`));
+  const quantified = parts.filter(({ start, end }) => program.loops.some(({ node }) => node.start === start && node.end === end));
+  expect(quantified.map(({ start, end }) => `${start}–${end}`).filter((part) => !turned.has(part))).toEqual([]);
+}
+
 for (const [family, cases] of GROWTH_CASES) {
   describe(family, () => {
     test.each(cases.map((each) => [each.pattern, each.flags ?? "", each.growth, each] as const))("/%s/%s: %s", (_, __, growth, each) => {
@@ -36,6 +44,7 @@ for (const [family, cases] of GROWTH_CASES) {
       expect([verdict.growth, verdict.degree]).toEqual(typeof growth === "number" ? ["polynomial", growth] : [growth, null]);
       for (const finding of verdict.findings) {
         checkReadings(each, finding);
+        checkBlame(program, each, finding);
         for (const { pumps, length, steps } of finding.samples) {
           const text = textOf(finding.attack, pumps);
           expect(text.length).toBe(length);

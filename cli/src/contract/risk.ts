@@ -23,6 +23,8 @@ export interface RiskAnswer extends Omit<Answer, "id" | "elapsedMs"> {
   readonly findings?: readonly RiskFinding[];
   /** Why it is linear or undecided, as a code and a sentence: an addition to the contract. */
   readonly reason?: { readonly code: string; readonly message: string };
+  /** Where no growth was found, a short text that costs far more than its length, or null: an addition to the contract. */
+  readonly peak?: { readonly text: string; readonly length: number; readonly steps: string } | null;
 }
 
 export function risk(request: RiskRequest): RiskAnswer {
@@ -33,12 +35,13 @@ export function risk(request: RiskRequest): RiskAnswer {
 export function riskWithin(request: RiskRequest, stop: () => boolean): RiskAnswer {
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  const { growth, degree, findings, reason } = assessNow(made.program, request.mode, stop);
+  const { growth, degree, findings, reason, peak } = assessNow(made.program, request.mode, stop);
   return {
     status: "ok",
     growth,
     degree,
     findings: findings.map((finding) => ({ ...finding, samples: finding.samples.map((sample) => ({ ...sample, steps: String(sample.steps) })) })),
     reason: { code: reason, message: REASONS[reason] },
+    peak: peak && { text: peak.text, length: peak.text.length, steps: String(peak.steps) },
   };
 }

@@ -25,7 +25,8 @@ export interface Report {
 }
 
 /** How bad a row is, to sort and to compare by; one that does not read is as harmless as can be known. */
-export const rankOf = ({ growth = "linear", degree = null }: Pick<RiskAnswer, "growth" | "degree">): number => growthRank({ growth, degree });
+export const rankOf = ({ growth = "linear", degree = null, peak }: Pick<RiskAnswer, "growth" | "degree" | "peak">): number =>
+  growthRank({ growth, degree, peak });
 
 /** The growths that a pipeline can be told to fail at, with their ranks. */
 export const THRESHOLDS: Readonly<Record<string, number>> = {
@@ -33,12 +34,14 @@ export const THRESHOLDS: Readonly<Record<string, number>> = {
   exponential: Number.POSITIVE_INFINITY,
   polynomial: 2,
   cubic: 3,
+  peak: growthRank({ growth: "linear", degree: null, peak: {} }),
   undecided: growthRank({ growth: "undecided", degree: null }),
 };
 
 export const isAtLeast = (row: Row, threshold: string): boolean => rankOf(row) >= (THRESHOLDS[threshold] as number);
 
-export function growthWords({ growth, degree, status, error }: RiskAnswer): string {
+export function growthWords({ growth, degree, status, error, peak }: RiskAnswer): string {
   if (status !== "ok") return error?.code ?? status;
+  if (peak) return `${growth}, a peak`;
   return growth === "polynomial" ? `degree ${degree}` : (growth ?? "");
 }

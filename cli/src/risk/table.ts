@@ -1,5 +1,5 @@
 /** A report as a person reads it on a terminal. */
-import { grouped, visible } from "@lamprey/core";
+import { countWords, grouped, visible } from "@lamprey/core";
 import { growthWords, type Report, type Row, rankOf } from "./row.ts";
 
 const PART = 32;
@@ -25,9 +25,10 @@ function causeOf({ findings, found, error, reason, growth }: Row): string {
   return worst ? visible(found.pattern.slice(worst.start, worst.end), PART) : growth === "undecided" ? (reason?.code ?? "") : visible(found.pattern, PART);
 }
 
-function attackOf({ findings, error }: Row): string {
+function attackOf({ findings, error, peak }: Row): string {
   if (error) return error.message;
   const [worst] = findings ?? [];
+  if (peak) return `“${visible(peak.text, PART)}” takes ${countWords(peak.steps)} steps`;
   if (!worst) return "";
   const { prefix, pump, suffix } = worst.attack;
   const text = [prefix === "" ? "" : `“${visible(prefix)}” `, `“${visible(pump)}” × n`, suffix === "" ? "" : ` “${visible(suffix)}”`].join("");

@@ -13,7 +13,7 @@ export type { Attack };
 /** A search begins an attempt at every offset; the others begin one, and the whole text must be taken or need not. */
 export type HazardMode = "search" | "start" | "whole";
 
-const MATCH_MODES = { search: "first", start: "start", whole: "whole" } as const satisfies Record<HazardMode, MatchMode>;
+export const MATCH_MODES = { search: "first", start: "start", whole: "whole" } as const satisfies Record<HazardMode, MatchMode>;
 
 export interface Sample {
   readonly pumps: number;

@@ -4,11 +4,20 @@ export type GrowthKind = "linear" | "polynomial" | "exponential" | "undecided";
 
 /** What is undecided stands between what is harmless and what is not. */
 const UNDECIDED_RANK = 1.5;
+/** A peak is worse than what is not known, and less than what grows with every text. */
+const PEAK_RANK = 1.75;
+
+interface Judged {
+  readonly growth: GrowthKind;
+  readonly degree: number | null;
+  readonly peak?: object | null | undefined;
+}
 
 /** How bad a growth is, to compare by: the degree, and more than any degree where it is exponential. */
-export function rankOf({ growth, degree }: { readonly growth: GrowthKind; readonly degree: number | null }): number {
+export function rankOf({ growth, degree, peak }: Judged): number {
   if (growth === "polynomial") return degree ?? 2;
-  return growth === "exponential" ? Number.POSITIVE_INFINITY : growth === "linear" ? 1 : UNDECIDED_RANK;
+  if (growth === "exponential") return Number.POSITIVE_INFINITY;
+  return peak ? PEAK_RANK : growth === "linear" ? 1 : UNDECIDED_RANK;
 }
 
 /** A verdict that takes longer than so many milliseconds is said to be undecided: nobody waits, and lists must end. */

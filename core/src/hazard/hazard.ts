@@ -20,6 +20,8 @@ import { type Ambiguity, type Candidate, findAmbiguity, MAX_PRODUCT_STATES, type
 import { type Attack, findAttack } from "./attack.ts";
 import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, textOf } from "./confirm.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
+import { findPeak, type Peak } from "./peak.ts";
+import { turnsAll } from "./turns.ts";
 
 /** What takes one character of the stretch: `at` is its offset there, the span lies in the pattern. */
 export interface ReadingStep extends Span {
@@ -60,6 +62,7 @@ export const REASONS = {
   unambiguous: "No text can be taken by the pattern’s repetitions in two ways.",
   "no-failure": "Where a text could be taken in two ways, no ending makes the match fail, so the ways are never all tried.",
   bounded: "What could be taken in two ways has bounds so small that it costs little.",
+  peak: "What repeats has bounds, so the work does not grow for ever; but they are wide enough for that.",
   found: "An attack was found, and its steps were counted.",
   "too-long-a-pattern": `The pattern has more than ${grouped(MAX_INSTRUCTIONS)} items, brackets and quantifiers, which is more than are looked at.`,
   "too-large": `The pattern has more than ${grouped(MAX_STATES)} states, or ${grouped(MAX_EDGES)} ways between them, which is more than are looked at.`,
@@ -76,6 +79,8 @@ export interface Verdict {
   /** The worst first. */
   readonly findings: readonly Finding[];
   readonly reason: ReasonCode;
+  /** Where no growth was found: a short text that costs far more than its length. Null where there is none, or it was missed. */
+  readonly peak: Peak | null;
 }
 
 /** Fewer iterations than this, those of loops inside counted, are followed exactly: their growth ends before it matters. */
@@ -97,8 +102,7 @@ const LONGEST_PUMP = 2000;
 /** Judges a program; yields now and then, so that it can be left at any time. Where `stop` says so, what is known until then. */
 export function* assess(program: Program, mode: HazardMode, stop: () => boolean = () => false): Generator<number, Verdict> {
   const followed = withoutReferences(program);
-  const known = boundedWork(followed);
-  if (known) return known;
+  if (program.nodes.length > MAX_INSTRUCTIONS) return { growth: "undecided", degree: null, findings: [], reason: "too-long-a-pattern", peak: null };
   const assessment = new Assessment(program, followed, mode);
   const slices = assessment.run();
   for (;;) {
@@ -109,13 +113,9 @@ export function* assess(program: Program, mode: HazardMode, stop: () => boolean 
   }
 }
 
-/** A pattern whose repetitions end soon, or that is too long, needs no looking at. */
-function boundedWork(program: Program): Verdict | undefined {
-  if (program.nodes.length > MAX_INSTRUCTIONS) return { growth: "undecided", degree: null, findings: [], reason: "too-long-a-pattern" };
-  if (program.references.length === 0 && program.loops.every(({ max }) => max < UNBOUNDED) && widened(program).every(({ exact }) => exact)) {
-    return { growth: "linear", degree: null, findings: [], reason: "no-loop" };
-  }
-  return undefined;
+/** Whether all repetitions end soon: then there is no growth to look for. */
+function isBounded(program: Program): boolean {
+  return program.references.length === 0 && program.loops.every(({ max }) => max < UNBOUNDED) && widened(program).every(({ exact }) => exact);
 }
 
 /** The verdict at once. */
@@ -131,6 +131,8 @@ export function assessNow(program: Program, mode: HazardMode, stop?: () => boole
 interface View {
   readonly bounds: readonly Bounds[];
   readonly settled: boolean;
+  /** What it shows where it has no candidate. */
+  readonly shows: "unambiguous" | "no-failure" | "bounded";
 }
 
 class Assessment {
@@ -139,32 +141,56 @@ class Assessment {
   /** The program that the automata follow: the pattern's own, with references written out where that can be done. */
   private readonly program: Program;
   private readonly mode: HazardMode;
-  private readonly alphabet: Alphabet;
+  private classes: Alphabet | undefined;
   private readonly findings: Finding[] = [];
   /** The worst that the pattern can do as far as is known: the degree that no automaton so far goes beyond. */
   private ceiling = Number.POSITIVE_INFINITY;
   private complete = false;
   private full = false;
   private bounded = false;
+  private peak: Peak | null = null;
 
   constructor(own: Program, program: Program, mode: HazardMode) {
     this.own = own;
     this.program = program;
     this.mode = mode;
-    this.alphabet = Alphabet.of(program);
   }
 
   *run(): Generator<number, Verdict> {
+    // Where every repetition ends, a peak is all there can be, and it is found soonest.
+    const ends = this.program.loops.every(({ max }) => max < UNBOUNDED);
+    if (ends) yield* this.climb();
+    if (isBounded(this.program)) return this.linear("no-loop");
+    const verdict = yield* this.lookClosely();
+    if (ends || verdict.growth !== "linear") return verdict;
+    yield* this.climb();
+    return this.linear(verdict.reason);
+  }
+
+  private linear(reason: ReasonCode): Verdict {
+    return { growth: "linear", degree: null, findings: [], reason: this.peak ? "peak" : reason, peak: this.peak };
+  }
+
+  private get alphabet(): Alphabet {
+    this.classes ??= Alphabet.of(this.program);
+    return this.classes;
+  }
+
+  private *climb(): Generator<number, void> {
+    this.peak = yield* findPeak(this.own, this.program, () => this.alphabet, this.mode);
+  }
+
+  private *lookClosely(): Generator<number, Verdict> {
     const wide = widened(this.program);
     let views: View[] = [
-      { bounds: wide, settled: false },
-      { bounds: wide, settled: true },
+      { bounds: wide, settled: false, shows: "unambiguous" },
+      { bounds: wide, settled: true, shows: "no-failure" },
     ];
     const exact = this.program.loops.map(exactBounds);
     if (wide.some(({ exact: known }) => !known) && this.countsFit) {
-      views = [...views, { bounds: exact, settled: false }, { bounds: exact, settled: true }];
+      views = [...views, { bounds: exact, settled: false, shows: "bounded" }, { bounds: exact, settled: true, shows: "no-failure" }];
     }
-    for (const [i, view] of views.entries()) {
+    for (const view of views) {
       const found = yield* this.look(view);
       if (!found) continue;
       if (found.complete) {
@@ -174,7 +200,7 @@ class Assessment {
           found.candidates.reduce((most, candidate) => Math.max(most, rankOf(candidate)), 1),
         );
       }
-      if (this.worst() >= this.ceiling && !this.readsBack) return this.verdict(i === 0 && found.candidates.length === 0 ? "unambiguous" : "no-failure");
+      if (this.worst() >= this.ceiling && !this.readsBack) return this.verdict(found.candidates.length === 0 ? view.shows : "no-failure");
     }
     if (this.readsBack) yield* this.tryLookbehinds();
     return this.verdict("no-failure");
@@ -243,9 +269,9 @@ class Assessment {
     const findings = own.slice(0, MAX_FINDINGS);
     const decided = this.complete && this.worst() >= this.ceiling && (!this.readsBack || this.findings.length > 0);
     const [worst] = findings;
-    if (worst && (decided || worst.growth === "exponential")) return { growth: worst.growth, degree: worst.degree, findings, reason: "found" };
-    if (decided) return { growth: "linear", degree: null, findings, reason: this.bounded ? "bounded" : shown };
-    return { growth: "undecided", degree: null, findings, reason: this.obstacle };
+    if (worst && (decided || worst.growth === "exponential")) return { growth: worst.growth, degree: worst.degree, findings, reason: "found", peak: null };
+    if (decided) return this.linear(this.bounded ? "bounded" : shown);
+    return { growth: "undecided", degree: null, findings, reason: this.obstacle, peak: this.peak };
   }
 
   private get obstacle(): ReasonCode {
@@ -292,6 +318,7 @@ class Assessment {
 
   private *tryCandidate(automaton: PathAutomaton, view: View, candidate: Candidate, parts: readonly Loop[]): Generator<number, void> {
     const until = this.untilOf(view, parts);
+    const spans = parts.map(({ node }) => spanOf(node));
     for (const lenient of [false, true]) {
       const { attack: found } = yield* findAttack(automaton, candidate, lenient);
       if (!found) continue;
@@ -300,7 +327,7 @@ class Assessment {
       let first: Confirmation | undefined;
       for (const pump of this.pumpsToTry(view, parts, found.pump)) {
         attack = { ...found, pump };
-        first = yield* confirm(this.own, attack, this.mode, claim);
+        first = turnsAll(this.own, attack, this.mode, spans) ? yield* confirm(this.own, attack, this.mode, claim) : undefined;
         if (first) break;
       }
       if (!first) continue;
@@ -310,17 +337,17 @@ class Assessment {
         return;
       }
       if (this.findings.some((finding) => rankOf(finding) === rankOf(first) && finding.parts.length === parts.length && isSame(finding, parts))) return;
-      const shortest = yield* this.shorten(attack, first, claim.most);
+      const shortest = yield* this.shorten(attack, first, claim.most, spans);
       // What the same text shows already is not shown by it again; once that is mended it has a text of its own, or none.
       if (this.findings.some((finding) => rankOf(finding) === rankOf(first) && isSameAttack(finding.attack, shortest.attack))) return;
       // A loop without a quantifier of its own is the whole pattern's.
-      const spans = parts.length > 0 ? parts.map(({ node }) => spanOf(node)) : [spanOf(this.program.root)];
+      const blamed = spans.length > 0 ? spans : [spanOf(this.program.root)];
       this.findings.push({
         growth,
         degree,
-        start: Math.min(...spans.map(({ start }) => start)),
-        end: Math.max(...spans.map(({ end }) => end)),
-        parts: spans,
+        start: Math.min(...blamed.map(({ start }) => start)),
+        end: Math.max(...blamed.map(({ end }) => end)),
+        parts: blamed,
         attack: shortest.attack,
         stretch: this.alphabet.spell(candidate.word),
         // Where least counts were not followed, the readings are not the pattern's own.
@@ -349,7 +376,7 @@ class Assessment {
   }
 
   /** The attack with what can be left out left out, as long as it still does the same. */
-  private *shorten(attack: Attack, confirmation: Confirmation, most: number): Generator<number, Pick<Finding, "attack" | "samples">> {
+  private *shorten(attack: Attack, confirmation: Confirmation, most: number, parts: readonly Span[]): Generator<number, Pick<Finding, "attack" | "samples">> {
     let best = { attack, samples: confirmation.samples };
     const attempts: ((attack: Attack) => Attack)[] = [
       (a) => ({ ...a, prefix: "" }),
@@ -361,6 +388,7 @@ class Assessment {
     for (const attempt of attempts) {
       let tries = MAX_SHORTENINGS;
       for (let shorter = attempt(best.attack); tries > 0 && isShorter(shorter, best.attack); shorter = attempt(best.attack), tries--) {
+        if (!turnsAll(this.own, shorter, this.mode, parts)) break;
         const again = yield* confirm(this.own, shorter, this.mode, { ...confirmation, most });
         if (again?.growth !== confirmation.growth || again.degree !== confirmation.degree) break;
         best = { attack: shorter, samples: again.samples };

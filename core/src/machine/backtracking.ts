@@ -12,7 +12,7 @@
 import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
 import { Came } from "./compiled/layout.ts";
 import { CompiledRun } from "./compiled/run.ts";
-import { Kind } from "./events.ts";
+import { Kind, PC_SHIFT } from "./events.ts";
 import { Items, pointAt, pointBefore } from "./items.ts";
 import { MatchTable } from "./matches.ts";
 
@@ -38,8 +38,8 @@ export interface Recorder {
   watch(registers: Int32Array): void;
 }
 
-/** An event's kind (4 bits), whether it cleared captures (1 bit) and its instruction, in one number. */
-export const packEvent = (kind: number, pc: number): number => (pc << 5) | kind;
+/** An event's kind and instruction in one number. */
+export const packEvent = (kind: number, pc: number): number => (pc << PC_SHIFT) | kind;
 
 export type Outcome = "running" | "done" | "memory-limit" | "match-limit";
 

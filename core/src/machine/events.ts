@@ -21,6 +21,10 @@ export const EVENT_KINDS = [
 
 export type EventKind = (typeof EVENT_KINDS)[number];
 
+/** An event in one number: its kind (4 bits), whether it cleared captures (1 bit), and its instruction. */
+export const KIND_MASK = 15;
+export const PC_SHIFT = 5;
+
 /** The numbers of the kinds, for the machine's loop. */
 export const Kind = {
   Attempt: 0,

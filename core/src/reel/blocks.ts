@@ -3,8 +3,8 @@
  * saved states, which kinds of event. A profile of ten million steps is drawn from these, and a search passes over
  * every stretch that cannot hold what it seeks. A tenth of a byte an event.
  */
-import { Kind } from "../machine/events.ts";
-import { KIND_MASK, type ReelRecorder } from "./recorder.ts";
+import { KIND_MASK, Kind } from "../machine/events.ts";
+import type { ReelRecorder } from "./recorder.ts";
 
 /** Events in a block. */
 export const BLOCK = 256;

@@ -6,7 +6,7 @@
  * captures are read back along that chain as far as the last checkpoint (reel.ts).
  */
 import type { Recorder } from "../machine/backtracking.ts";
-import { Kind } from "../machine/events.ts";
+import { KIND_MASK, Kind } from "../machine/events.ts";
 import type { Program } from "../program/program.ts";
 
 export const ROW_WIDTH = 3;
@@ -21,8 +21,6 @@ const ROWS_PER_REGISTER = 64;
 
 /** In a row's second number. */
 export const CLEARED = 1 << 4;
-export const KIND_MASK = 15;
-export const PC_SHIFT = 5;
 
 /** In a checkpoint, before the registers. */
 export const CHECKPOINT_HEAD = 4; // saved states held, offset where the attempt began, its first step, its furthest offset

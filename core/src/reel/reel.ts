@@ -7,12 +7,12 @@
  * a repeated group, and who took what are all read off the live path.
  */
 import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
-import { EVENT_KINDS, type EventKind, Kind } from "../machine/events.ts";
+import { EVENT_KINDS, type EventKind, KIND_MASK, Kind, PC_SHIFT } from "../machine/events.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import { captureRegister, INSTRUCTION_WIDTH, Op, openRegister, type Program } from "../program/program.ts";
 import type { Node, Span } from "../syntax/tree.ts";
 import { BLOCK, Blocks, savedAfter } from "./blocks.ts";
-import { CHECKPOINT_HEAD, CLEARED, KIND_MASK, PC_SHIFT, ReelRecorder } from "./recorder.ts";
+import { CHECKPOINT_HEAD, CLEARED, ReelRecorder } from "./recorder.ts";
 
 /** One event as contract and interface see it. Offsets are UTF-16 code units. */
 export interface ReelEvent {

@@ -1,19 +1,19 @@
 /** The hazard: the proof, the attack, how the work grows, and how to write the pattern so that it does not. */
-import { type Attack, type Edit, keepsMeaning, textOf, visible } from "@lamprey/core";
+import { type Attack, countWords, type Edit, keepsMeaning, textOf, visible } from "@lamprey/core";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { stageChosen } from "../bench/benchSlice.ts";
 import { type EngineControls, useEngineControls } from "../bench/useEngine.ts";
 import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
 import { number, plural } from "../shared/words.ts";
-import type { FindingView, Outlook, Sample, VerdictView } from "./engine/messages.ts";
+import type { FindingView, Outlook, PeakView, Sample, VerdictView } from "./engine/messages.ts";
 import { findingChosen } from "./hazardSlice.ts";
 import type { Scales } from "./OutlookChart.tsx";
 import { Readings } from "./Readings.tsx";
 import { Repairs } from "./Repairs.tsx";
 import { PATIENCE, type RealRun, runForReal } from "./tryForReal.ts";
 import { useHazardControls } from "./useHazard.ts";
-import { growthClause, headline, reasonSentence, safeClause, stepsWords, timeOf } from "./words.ts";
+import { growthClause, headline, peakClause, reasonSentence, safeClause, timeOf } from "./words.ts";
 
 const OutlookFigure = lazy(() => import("./OutlookFigure.tsx"));
 
@@ -27,11 +27,32 @@ export function HazardScreen({ take }: { readonly take: (edits: readonly Edit[])
     return (
       <Nothing>
         <b>{headline(verdict)}.</b> {reasonSentence(verdict)}
-        <StepsHere />
+        {verdict.peak ? <PeakPart peak={verdict.peak} /> : <StepsHere />}
       </Nothing>
     );
   }
   return <FindingScreen key={`${verdict.generation} ${chosen}`} verdict={verdict} finding={finding} take={take} />;
+}
+
+/** A short text that is dear, though no text of its shape grows dearer for ever. */
+function PeakPart({ peak }: { readonly peak: PeakView }) {
+  const open = useAttackOnBench();
+  return (
+    <>
+      <p className="mt-3">
+        But <b className="text-rust">{peakClause(peak)}</b> at 100 million steps a second:
+      </p>
+      <p className="source mt-2 border-l-2 border-rust bg-sheet px-3 py-1 break-all" data-part="peak">
+        {visible(peak.text, 200)}
+      </p>
+      <p className="mt-3 flex gap-2 text-[14px]">
+        <button type="button" className="key" onClick={() => open(`peak, ${plural(peak.text.length, "character")}`, peak.text, 0)}>
+          Put it on the bench
+        </button>
+        <CopyText text={() => peak.text} />
+      </p>
+    </>
+  );
 }
 
 /** What the sample at hand costs, where there is no text to fear. */
@@ -41,17 +62,17 @@ function StepsHere() {
   if (!work?.exact || length === 0) return null;
   const each = Number(work.steps) / length;
   return (
-    <span className="mt-3 block text-ink-2">
+    <p className="mt-3 text-ink-2">
       On this sample a backtracker takes <b className="text-ink">{plural(Number(work.steps), "step")}</b> for {plural(length, "character")}: {each.toFixed(1)}{" "}
       for each.
-    </span>
+    </p>
   );
 }
 
 function Nothing({ children }: { readonly children: React.ReactNode }) {
   return (
     <section className="min-h-0 flex-1 p-10" aria-label="Proof and repairs">
-      <p className="max-w-[60ch] text-[16px]">{children}</p>
+      <div className="max-w-[66ch] text-[16px]">{children}</div>
     </section>
   );
 }
@@ -158,15 +179,10 @@ interface AttackProps {
 }
 
 function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: AttackProps) {
-  const dispatch = useAppDispatch();
-  const bench = useEngineControls();
+  const openOnBench = useAttackOnBench();
   const sample = useSteps(verdict, finding.attack, pumps);
   const { prefix, pump, suffix } = finding.attack;
-  const open = () => {
-    dispatch(sampleAdded(`attack, ${plural(pumps, "pump")}`, textOf(finding.attack, pumps)));
-    dispatch(stageChosen("sample"));
-    windWhenRecorded(bench, prefix.length);
-  };
+  const open = () => openOnBench(`attack, ${plural(pumps, "pump")}`, textOf(finding.attack, pumps), prefix.length);
   return (
     <div className="border-b border-rule px-4 py-2">
       <h2 className="part-name text-[16px] text-ink-2">Attack</h2>
@@ -193,7 +209,7 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
           max={most}
           value={pumps}
           onChange={({ target }) => setPumps(Number(target.value))}
-          aria-valuetext={`${plural(pumps, "pump")}, ${sample ? `${stepsWords(sample.steps)} steps` : "being counted"}`}
+          aria-valuetext={`${plural(pumps, "pump")}, ${sample ? `${countWords(sample.steps)} steps` : "being counted"}`}
         />
         <input
           type="number"
@@ -208,7 +224,7 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
       <p className="mt-1" data-part="cost">
         {sample ? (
           <>
-            {number(sample.length)} characters, <b>{stepsWords(sample.steps)}</b> steps: <b className="text-rust">{timeOf(sample.steps)}</b>{" "}
+            {number(sample.length)} characters, <b>{countWords(sample.steps)}</b> steps: <b className="text-rust">{timeOf(sample.steps)}</b>{" "}
             <span className="text-ink-2">at 100 million steps a second</span>
           </>
         ) : (
@@ -249,6 +265,17 @@ function CopyText({ text }: { readonly text: () => string }) {
 const sentence = (clause: string): string => `${clause.charAt(0).toUpperCase()}${clause.slice(1)}.`;
 
 const clamp = (n: number, most: number): number => Math.max(1, Math.min(most, Number.isFinite(n) ? Math.round(n) : 1));
+
+/** Opens a text as a sample, wound to an offset. */
+function useAttackOnBench(): (name: string, text: string, offset: number) => void {
+  const dispatch = useAppDispatch();
+  const bench = useEngineControls();
+  return (name, text, offset) => {
+    dispatch(sampleAdded(name, text));
+    dispatch(stageChosen("sample"));
+    windWhenRecorded(bench, offset);
+  };
+}
 
 /** Shows the reel at the first visit of the offset, once the run on the new sample is recorded. */
 function windWhenRecorded(bench: EngineControls, offset: number): void {

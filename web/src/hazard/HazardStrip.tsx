@@ -8,7 +8,7 @@ import { type Stage, stageChosen } from "../bench/benchSlice.ts";
 import { useEngineControls } from "../bench/useEngine.ts";
 import { clock, number, span } from "../shared/words.ts";
 import { driftFromChosen } from "./hazardSlice.ts";
-import { growthClause, headline, reasonSentence, safeClause } from "./words.ts";
+import { growthClause, headline, peakClause, reasonSentence, safeClause } from "./words.ts";
 
 export function HazardStrip() {
   return (
@@ -51,16 +51,23 @@ function VerdictLine() {
                 {growthClause(worst)}; {safeClause(worst)}.
               </>
             ) : (
-              <span className="text-ink-2">. {reasonSentence(verdict)}</span>
+              <>
+                {verdict.peak && (
+                  <>
+                    , but <b className="text-rust">{peakClause(verdict.peak)}</b>
+                  </>
+                )}
+                <span className="text-ink-2">. {reasonSentence(verdict)}</span>
+              </>
             )}
           </>
         ) : (
           <span className="text-ink-2">{broken ? "A pattern that does not read is not judged." : "being looked at …"}</span>
         )}
       </p>
-      {(worst || stage === "hazard") && (
+      {(worst || verdict?.peak || stage === "hazard") && (
         <button type="button" className="shrink-0 underline decoration-dotted underline-offset-4 hover:text-tide" onClick={() => dispatch(stageChosen(shown))}>
-          {stage === "hazard" ? "back to the sample" : "proof and repairs"}
+          {stage === "hazard" ? "back to the sample" : worst ? "proof and repairs" : "the text"}
         </button>
       )}
     </Line>

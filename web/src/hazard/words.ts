@@ -1,7 +1,7 @@
 /** A verdict and its findings in words, for the strip and the screen. */
-import { REASONS, timeWords, visible } from "@lamprey/core";
-import { number } from "../shared/words.ts";
-import type { FindingView, VerdictView } from "./engine/messages.ts";
+import { countWords, REASONS, timeWords, visible } from "@lamprey/core";
+import { number, plural } from "../shared/words.ts";
+import type { FindingView, PeakView, VerdictView } from "./engine/messages.ts";
 
 /** “the square of”, for a degree. */
 export function powerWords(degree: number): string {
@@ -29,12 +29,15 @@ export function reasonSentence({ reason }: VerdictView): string {
   return REASONS[reason];
 }
 
+/** What a short text costs, where the growth does not say it. */
+export function peakClause({ text, steps }: PeakView): string {
+  return `${plural(text.length, "character")} can take ${countWords(steps)} steps, ${timeOf(steps)}`;
+}
+
 /** The longest text that stays under a second. */
 export function safeClause({ safe, until }: FindingView): string {
   if (safe) return `a second is enough up to ${number(safe.length)} characters${safe.atLeast ? " at least" : ""}`;
   return until === null ? "no text of a length that is met takes a second" : `it ends at ${number(until)} turns, before it takes a second`;
 }
-
-export const stepsWords = (steps: string): string => (steps.length > 15 ? `${steps[0]}.${steps.slice(1, 3)} × 10^${steps.length - 1}` : number(Number(steps)));
 
 export const timeOf = (steps: string): string => timeWords(BigInt(steps));

@@ -6,6 +6,7 @@ import { useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import { peakClause } from "../hazard/words.ts";
 import { number, plural } from "../shared/words.ts";
 import { type Judging, startJudging } from "./engine/client.ts";
 import type { RiskRow } from "./engine/messages.ts";
@@ -140,7 +141,7 @@ function Intake() {
 
 /** What does not read stands between what is undecided and what is harmless. */
 const UNREAD_RANK = 1.2;
-const rankOf = ({ growth, degree }: RiskRow): number => (growth === null ? UNREAD_RANK : growthRank({ growth, degree }));
+const rankOf = ({ growth, degree, peak }: RiskRow): number => (growth === null ? UNREAD_RANK : growthRank({ growth, degree, peak }));
 
 type Order = "growth" | "place";
 
@@ -262,7 +263,8 @@ function Table({ rows, open }: { readonly rows: readonly RiskRow[]; readonly ope
   );
 }
 
-function Growth({ row: { growth, degree } }: { readonly row: RiskRow }) {
+function Growth({ row: { growth, degree, peak } }: { readonly row: RiskRow }) {
+  if (peak) return <span className="text-rust">{growth}, a peak</span>;
   if (growth === null) return <span className="text-brass">does not read</span>;
   const ink = growth === "linear" ? "text-ink-2" : growth === "undecided" ? "text-brass" : "font-semibold text-rust";
   return <span className={ink}>{growth === "polynomial" ? `degree ${degree}` : growth}</span>;
@@ -287,11 +289,19 @@ function Marked({ row: { found, worst } }: { readonly row: RiskRow }) {
   );
 }
 
-function Attack({ row: { worst, mistake } }: { readonly row: RiskRow }) {
+function Attack({ row: { worst, mistake, peak } }: { readonly row: RiskRow }) {
   if (mistake) {
     return (
       <span className="truncate text-ink-2" title={mistake}>
         {mistake}
+      </span>
+    );
+  }
+  if (peak) {
+    return (
+      <span className="truncate">
+        <code className="source text-rust">{visible(peak.text, 16)}</code>
+        <span className="text-ink-2">, {peakClause(peak)}</span>
       </span>
     );
   }
@@ -313,10 +323,10 @@ function useOpenRow(): (row: RiskRow) => void {
   const [create] = specimensApi.useCreateMutation();
   return (row) => {
     const { pattern, flags, dialect } = row.found;
-    const text = row.worst ? textOf(row.worst.attack, row.growth === "exponential" ? 16 : 200) : "";
+    const text = row.worst ? textOf(row.worst.attack, row.growth === "exponential" ? 16 : 200) : (row.peak?.text ?? "");
     const title = `${row.file}:${row.found.line}`.slice(-120);
-    void create({ title, pattern, dialect, flags, samples: [{ name: row.worst ? "attack" : "sample", text }] }).then((made) => {
-      if (made.data) void navigate(`/bench/${made.data.id}${row.worst ? "?view=hazard" : ""}`);
+    void create({ title, pattern, dialect, flags, samples: [{ name: row.worst ? "attack" : row.peak ? "peak" : "sample", text }] }).then((made) => {
+      if (made.data) void navigate(`/bench/${made.data.id}${row.worst || row.peak ? "?view=hazard" : ""}`);
       else dispatch(rowNotOpened("the row could not be put on the bench, since the server did not take it"));
     });
   };

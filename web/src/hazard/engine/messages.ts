@@ -13,12 +13,18 @@ export interface FindingView extends Omit<Finding, "samples"> {
   readonly safe: (Sample & { readonly atLeast: boolean }) | null;
 }
 
-export interface VerdictView extends Omit<Verdict, "findings" | "reason"> {
+export interface PeakView {
+  readonly text: string;
+  readonly steps: string;
+}
+
+export interface VerdictView extends Omit<Verdict, "findings" | "reason" | "peak"> {
   readonly generation: number;
   readonly mode: HazardMode;
   readonly source: Source;
   readonly findings: readonly FindingView[];
   readonly reason: ReasonCode;
+  readonly peak: PeakView | null;
 }
 
 export interface DriftView extends Relation {

@@ -60,7 +60,8 @@ export class HazardSession {
       if (useless()) return null;
       findings.push({ ...finding, samples: finding.samples.map(asText), safe: safe && { ...asText(safe), atLeast: safe.atLeast } });
     }
-    return { ...verdict, generation, mode, source, findings };
+    const peak = verdict.peak && { text: verdict.peak.text, steps: String(verdict.peak.steps) };
+    return { ...verdict, generation, mode, source, findings, peak };
   }
 
   /** How the whole texts that the pattern takes lie to those that it took before. */

@@ -40,13 +40,14 @@ export async function judgeList(
   return { patterns: found.length, files: files.length, passed, beyond };
 }
 
-async function rowOf(found: FoundPattern): Promise<Pick<RiskRow, "growth" | "degree" | "reason" | "mistake" | "worst">> {
+async function rowOf(found: FoundPattern): Promise<Pick<RiskRow, "growth" | "degree" | "reason" | "mistake" | "peak" | "worst">> {
   const compiled = compile(read(found));
-  if (!compiled.ok) return { growth: null, degree: null, reason: null, mistake: compiled.diagnostics[0]?.message ?? "It does not read.", worst: null };
-  const { growth, degree, reason, findings } = await verdictOf(compiled.program, found);
+  if (!compiled.ok)
+    return { growth: null, degree: null, reason: null, mistake: compiled.diagnostics[0]?.message ?? "It does not read.", peak: null, worst: null };
+  const { growth, degree, reason, findings, peak } = await verdictOf(compiled.program, found);
   const [first] = findings;
   const worst = first ? { start: first.start, end: first.end, attack: first.attack, restarts: first.restarts } : null;
-  return { growth, degree, reason, mistake: null, worst };
+  return { growth, degree, reason, mistake: null, peak: peak && { text: peak.text, steps: String(peak.steps) }, worst };
 }
 
 async function verdictOf(program: Program, { mode }: FoundPattern): Promise<Verdict> {

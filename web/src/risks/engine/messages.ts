@@ -1,6 +1,7 @@
 /** What the risk list hears from its worker. */
 import type { Attack, GrowthKind, ReasonCode, Span } from "@lamprey/core";
 import type { FoundPattern } from "@lamprey/sources";
+import type { PeakView } from "../../hazard/engine/messages.ts";
 
 export interface RiskRow {
   /** Its place in the list, from 0. */
@@ -12,6 +13,8 @@ export interface RiskRow {
   readonly degree: number | null;
   readonly reason: ReasonCode | null;
   readonly mistake: string | null;
+  /** A short text that is dear, where no growth was found. */
+  readonly peak: PeakView | null;
   readonly worst: (Span & { readonly attack: Attack; readonly restarts: boolean }) | null;
 }
 

@@ -1,0 +1,120 @@
+/**
+ * The dearest short text of a pattern whose work does not grow with the text for ever: `a?a?a?…aaa…` takes a bounded
+ * number of steps, but with twenty items that bound is a million, and with forty nobody lives to see it.
+ *
+ * Texts are grown letter by letter where most paths are under way; what the best of them cost is forecast, exactly.
+ */
+import type { Alphabet } from "../automaton/alphabet.ts";
+import { PathAutomaton } from "../automaton/paths.ts";
+import { exactBounds } from "../automaton/walk.ts";
+import { INSTRUCTION_WIDTH, type Loop, Op, type Program, UNBOUNDED } from "../program/program.ts";
+import { type HazardMode, stepsOn } from "./confirm.ts";
+
+export interface Peak {
+  readonly text: string;
+  readonly steps: bigint;
+}
+
+/** Ten milliseconds or so: what costs less hurts nobody. */
+export const PEAK_STEPS = 1_000_000n;
+/** A text that is dear and longer than this is dear because it is long. */
+const MAX_LENGTH = 200;
+/** With fewer choices in one attempt there are too few paths for a peak: each doubles them at most. */
+const LEAST_CHOICES = 14;
+/** Fewer paths than this are not worth a forecast. */
+const LEAST_PATHS = 50_000;
+/** Texts grown side by side. */
+const BEAM = 3;
+const MAX_SYMBOLS = 24;
+/** States and edges gone through: a tenth of a second. */
+const MAX_WORK = 2_000_000;
+const WORK_AT_ONCE = 50_000;
+/** So many beginnings of the best text are forecast, evenly apart. */
+const LENGTHS_TRIED = 6;
+
+interface Growing {
+  readonly paths: ReadonlyMap<number, number>;
+  readonly word: readonly number[];
+  /** Paths that took a letter, of all letters so far. */
+  readonly total: number;
+}
+
+/** Looks for a text that costs far more than its length; `followed` is the program that automata follow, `own` the pattern's. */
+export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alphabet, mode: HazardMode): Generator<number, Peak | null> {
+  if (choicesOf(followed) < LEAST_CHOICES) return null;
+  const alphabet = alphabetOf();
+  const automaton = new PathAutomaton(followed, alphabet, {
+    restarts: false,
+    whole: mode === "whole",
+    settled: false,
+    bounds: followed.loops.map(exactBounds),
+  });
+  const best = yield* grow(automaton);
+  if (!best || automaton.full) return null;
+  const { word } = best;
+  let peak: Peak | null = null;
+  const other = alphabet.samples.findIndex((_, symbol) => symbol !== word.at(-1));
+  for (let i = 1; i <= LENGTHS_TRIED; i++) {
+    const text = alphabet.spell(word.slice(0, Math.ceil((word.length * i) / LENGTHS_TRIED)));
+    for (const ending of ["", alphabet.samples[other] ?? ""]) {
+      const steps = yield* stepsOn(own, text + ending, mode);
+      // A letter more must be worth it.
+      if (steps !== undefined && steps >= PEAK_STEPS && 10n * steps > 11n * (peak?.steps ?? 0n)) peak = { text: text + ending, steps };
+    }
+  }
+  return peak;
+}
+
+/** The text with the most paths, up to where no more are under way. */
+function* grow(automaton: PathAutomaton): Generator<number, Growing | undefined> {
+  const symbols = Array.from({ length: Math.min(MAX_SYMBOLS, automaton.alphabet.classes) }, (_, symbol) => symbol);
+  const begin = new Map<number, number>();
+  for (const { to } of automaton.starts) begin.set(to, (begin.get(to) ?? 0) + 1);
+  let beam: Growing[] = [{ paths: begin, word: [], total: 0 }];
+  let best: Growing | undefined;
+  let work = 0;
+  let yielded = 0;
+  for (let length = 0; length < MAX_LENGTH && beam.length > 0 && work < MAX_WORK && !automaton.full; length++) {
+    const next: (Growing & { readonly alive: number })[] = [];
+    for (const { paths, word, total } of beam) {
+      for (const symbol of symbols) {
+        const after = new Map<number, number>();
+        let alive = 0;
+        for (const [state, count] of paths) {
+          if (automaton.isThrough(state)) continue;
+          for (const { to } of automaton.edgesOn(state, symbol)) {
+            after.set(to, (after.get(to) ?? 0) + count);
+            alive += count;
+            work++;
+          }
+        }
+        work += paths.size;
+        if (work - yielded > WORK_AT_ONCE) {
+          yielded = work;
+          yield length;
+        }
+        if (alive > 0) next.push({ paths: after, word: [...word, symbol], total: total + alive, alive });
+      }
+    }
+    beam = next.sort((a, b) => b.alive - a.alive).slice(0, BEAM);
+    const [first] = beam;
+    if (first && first.total > 2 * (best?.total ?? 0)) best = first;
+  }
+  return best && best.total >= LEAST_PATHS ? best : undefined;
+}
+
+/** How many choices one attempt can come to, those of loops without a bound counted once. */
+function choicesOf({ code, loops }: Program): number {
+  let around = 1;
+  let choices = 0;
+  const timesOf = ({ max }: Loop): number => (max >= UNBOUNDED ? 1 : Math.max(1, Math.min(max, MAX_LENGTH)));
+  for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) {
+    const loop = loops[code[i + 1] as number] as Loop;
+    if (code[i] === Op.LoopTry) {
+      if (loop.min < loop.max) choices += around * timesOf(loop);
+      around = Math.min(around * timesOf(loop), MAX_LENGTH);
+    } else if (code[i] === Op.LoopNext) around = Math.max(1, around / timesOf(loop));
+    else if (code[i] === Op.Branch) choices += around;
+  }
+  return choices;
+}

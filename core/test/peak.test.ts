@@ -1,0 +1,63 @@
+/** Peaks: short texts that cost far more than their length, of patterns whose work does not grow for ever. */
+import { describe, expect, test } from "@jest/globals";
+import { assessNow, type DialectName, forecast, type HazardMode, rankOf } from "../src/index.ts";
+import { programOf } from "./support.ts";
+
+const peakOf = (pattern: string, mode: HazardMode = "search", dialect: DialectName = "ecmascript") => {
+  const program = programOf(pattern, "", dialect);
+  const verdict = assessNow(program, mode);
+  return { program, verdict, peak: verdict.peak };
+};
+
+describe("a peak is found, and its steps are what the machine takes", () => {
+  test.each<[name: string, pattern: string, least: bigint, mode?: HazardMode, dialect?: DialectName]>([
+    ["optional items, then as many", "a?".repeat(20) + "a".repeat(20), 10_000_000n],
+    ["the same, counted", "^(?:a?){20}a{20}$", 10_000_000n],
+    ["forty of them", "^(?:a?){40}a{40}$", 10_000_000_000_000n],
+    ["lazy ones", `${"a??".repeat(24)}b`, 10_000_000n],
+    ["words", "^(?:(?:ab)?){24}(?:ab){24}$", 1_000_000_000n],
+    ["either letter", "(?:x?y?){12}z", 1_000_000n],
+    ["alternatives", `^${"(?:a|ab|b)".repeat(40)}$`, 1_000_000n],
+    ["the whole text", "(?:a?){22}a{22}", 1_000_000n, "whole"],
+    ["beside a loop", "^(?:a?){22}a{22}(?:;\\d+)*$", 1_000_000n],
+    ["with a reference", "(['\"])(?:a?){22}a{22}\\1", 1_000_000n],
+    ["python", "^(?:a?){22}a{22}\\Z", 1_000_000n, "search", "python"],
+  ])("%s", (_, pattern, least, mode = "search", dialect = "ecmascript") => {
+    const { program, verdict, peak } = peakOf(pattern, mode, dialect);
+    expect(verdict).toMatchObject({ growth: "linear", findings: [] });
+    if (!peak) throw new Error("no peak");
+    expect(peak.text.length).toBeLessThanOrEqual(201);
+    expect(peak.steps).toBeGreaterThanOrEqual(least);
+    expect(BigInt(forecast(program, peak.text, { mode: mode === "whole" ? "whole" : "first" }).steps)).toBe(peak.steps);
+    // Worse than what is not known, and less than what grows with every text.
+    expect(rankOf(verdict)).toBeGreaterThan(rankOf({ growth: "undecided", degree: null }));
+    expect(rankOf(verdict)).toBeLessThan(rankOf({ growth: "polynomial", degree: 2 }));
+  });
+});
+
+describe("no peak", () => {
+  test.each<[name: string, pattern: string, dialect?: DialectName]>([
+    ["few optional items", "^(?:a?){8}a{8}$"],
+    ["long counts that share nothing", "^[a-z]{1,63}(?:\\.[a-z]{1,63}){1,5}$"],
+    ["many alternatives that begin differently", `^(?:${Array.from({ length: 26 }, (_, i) => `${String.fromCharCode(97 + i)}\\d`).join("|")}){1,40}$`],
+    ["a plain date", "^\\d{4}-\\d{2}-\\d{2}(?:T\\d{2}:\\d{2}(?::\\d{2})?)?$"],
+    ["what comes before matches any text", "^(?:[^]*|(?:a?){40}a{40})"],
+    ["each settled", "^(?:a?+){40}a{40}$", "python"],
+    ["settled as a whole", "^(?>(?:a?){20})a{20}$", "python"],
+    ["a loop", "^a+b$"],
+  ])("%s", (_, pattern, dialect = "ecmascript") => {
+    const { verdict, peak } = peakOf(pattern, "search", dialect);
+    expect([verdict.growth, peak]).toEqual(["linear", null]);
+  });
+
+  test("what grows has findings, and no peak beside them", () => {
+    expect(peakOf("^(?:a?){30}(a+)+$").verdict).toMatchObject({ growth: "exponential", peak: null });
+  });
+
+  test("where there is no time for a verdict the peak is known already", () => {
+    let calls = 0;
+    const verdict = assessNow(programOf("(?:a{0,9}){9}b"), "search", () => ++calls > 40);
+    expect(verdict).toMatchObject({ growth: "undecided", reason: "too-long" });
+    expect(verdict.peak?.steps).toBeGreaterThan(1_000_000_000n);
+  });
+});
