@@ -27,6 +27,7 @@ export function patternsInJavaScript(text: string, language: keyof typeof DIALEC
   if (!root) return { patterns: [], passed: [{ line: 1, column: 1, reason: problem }] };
   const patterns: FoundPattern[] = [];
   const passed: Passed[] = [];
+  const constants = constantsOf(root);
   for (const node of nodesOf(root)) {
     if (node.type === "RegExpLiteral") {
       const { pattern, flags, start, end } = node as Node & { pattern: string; flags: string };
@@ -35,8 +36,8 @@ export function patternsInJavaScript(text: string, language: keyof typeof DIALEC
       const [first, second] = node.arguments as readonly (Node | undefined)[];
       // A literal is found by itself.
       if (!first || first.type === "RegExpLiteral") continue;
-      const pattern = textOf(first);
-      const flags = second ? textOf(second) : "";
+      const pattern = textOf(first, constants);
+      const flags = second ? textOf(second, constants) : "";
       const { start, end } = first;
       if (pattern !== undefined && flags !== undefined)
         patterns.push({ dialect: "ecmascript", pattern, flags, mode: "search", start, end, ...lines.at(start) });
@@ -92,33 +93,81 @@ function isConstructor(callee: unknown): boolean {
   return GLOBALS.has(String(callee.object.name)) && callee.property.name === "RegExp";
 }
 
+/** Constants by name, each with what it is set to. */
+type Constants = ReadonlyMap<string, Node>;
+
+/** Constants within constants within constants: deeper ones go round in a circle. */
+const MOST_DEPTH = 20;
+
+/** The names that are declared once in the whole text, as a constant: whichever place uses one means that one. */
+function constantsOf(root: Node): Constants {
+  const constants = new Map<string, Node>();
+  const declared = new Map<string, number>();
+  for (const node of nodesOf(root)) {
+    for (const name of namesDeclared(node)) declared.set(name, (declared.get(name) ?? 0) + 1);
+    if (node.type !== "VariableDeclaration" || node.kind !== "const") continue;
+    for (const { id, init } of node.declarations as readonly { id: Node; init: Node | null }[]) {
+      if (id.type === "Identifier" && init) constants.set(String(id.name), init);
+    }
+  }
+  for (const [name, times] of declared) if (times > 1) constants.delete(name);
+  return constants;
+}
+
+/** Identifiers that a node gives a meaning to, patterns of them gone into. */
+function namesDeclared(node: Node): string[] {
+  const functionParts = "params" in node ? [...(node.params as readonly Node[]), node.id] : [];
+  const parts = [...functionParts, node.type === "VariableDeclarator" || node.type === "ClassDeclaration" ? node.id : undefined];
+  const caught = node.type === "CatchClause" ? node.param : undefined;
+  const imported = node.type.startsWith("Import") ? node.local : undefined;
+  return [...parts, caught, imported].flatMap((part) =>
+    isNode(part) ? [...nodesOf(part)].flatMap((each) => (each.type === "Identifier" ? [String(each.name)] : [])) : [],
+  );
+}
+
 /** The text that an expression always is; undefined where it hangs on something. */
-function textOf(node: Node): string | undefined {
+function textOf(node: Node, constants: Constants, depth = 0): string | undefined {
+  if (depth > MOST_DEPTH) return undefined;
+  const inner = (each: Node): string | undefined => textOf(each, constants, depth + 1);
   switch (node.type) {
     case "StringLiteral":
       return String(node.value);
     case "TemplateLiteral":
-      return templateText(node, "cooked");
+      return templateText(node, "cooked", inner);
     case "TaggedTemplateExpression":
-      return isRawTag(node.tag) ? templateText(node.quasi as Node, "raw") : undefined;
+      return isRawTag(node.tag) ? templateText(node.quasi as Node, "raw", inner) : undefined;
     case "BinaryExpression": {
-      const [left, right] = [textOf(node.left as Node), textOf(node.right as Node)];
+      const [left, right] = [inner(node.left as Node), inner(node.right as Node)];
       return node.operator === "+" && left !== undefined && right !== undefined ? left + right : undefined;
     }
+    case "Identifier": {
+      const set = constants.get(String(node.name));
+      return set && inner(set);
+    }
+    case "MemberExpression":
+      return sourceOf(node, constants);
     case "ParenthesizedExpression":
     case "TSAsExpression":
+    case "TSSatisfiesExpression":
     case "TSNonNullExpression":
-      return textOf(node.expression as Node);
+      return inner(node.expression as Node);
     default:
       return undefined;
   }
 }
 
-function templateText(node: Node, form: "cooked" | "raw"): string | undefined {
-  const [quasi, ...others] = node.quasis as readonly Node[];
-  if (!quasi || others.length > 0) return undefined;
-  const value = (quasi.value as { cooked?: string | null; raw: string })[form];
-  return value ?? undefined;
+/** `/a/.source`, or the same of a constant that is a literal. */
+function sourceOf({ object, property, computed }: Node, constants: Constants): string | undefined {
+  if (computed || !isNode(object) || !isNode(property) || property.name !== "source") return undefined;
+  const literal = object.type === "Identifier" ? constants.get(String(object.name)) : object;
+  return literal?.type === "RegExpLiteral" ? String(literal.pattern) : undefined;
+}
+
+function templateText(node: Node, form: "cooked" | "raw", textOfPart: (node: Node) => string | undefined): string | undefined {
+  const parts = (node.expressions as readonly Node[]).map(textOfPart);
+  const pieces = (node.quasis as readonly Node[]).map(({ value }) => (value as { cooked?: string | null; raw: string })[form] ?? undefined);
+  if ([...parts, ...pieces].includes(undefined)) return undefined;
+  return pieces.map((piece, i) => `${piece}${parts[i] ?? ""}`).join("");
 }
 
 function isRawTag(tag: unknown): boolean {

@@ -16,6 +16,15 @@ describe("JavaScript and TypeScript", () => {
     ["new RegExp(/lit/u)", [["lit", "u", 1, 12]]],
     ["'/not/'; // /nor this/\n`/nor/ $" + "{/but/.test(x)}`", [["but", "", 2, 10]]],
     ["gate.RegExp('x')", []],
+    ["const A = 'x+'; const B = `(?:$" + "{A})*`; new RegExp(`^$" + "{B}$`, 'i')", [["^(?:x+)*$", "i", 1, 51]]],
+    [
+      "const A = /x+/; RegExp(A.source + '$')",
+      [
+        ["x+", "", 1, 11],
+        ["x+$", "", 1, 24],
+      ],
+    ],
+    ["new RegExp(String.raw`\\d$" + "{N}`); const N = '+'", [["\\d+", "", 1, 12]]],
   ])("%s", (code, expected) => {
     expect(shown(patternsInFile("a.js", code))).toEqual(expected);
   });
@@ -36,6 +45,19 @@ describe("JavaScript and TypeScript", () => {
       [1, 12],
       [2, 12],
     ]);
+  });
+
+  test.each([
+    ["a name with two meanings", "const A = 'x'; function f(A) { return RegExp(A) }"],
+    ["a name that can be set again", "let A = 'x'; RegExp(A)"],
+    ["a parameter taken apart", "const A = 'x'; const f = ({ b: [A] }) => RegExp(A)"],
+    ["names that go round in a circle", "const A = B + 'x'; const B = A + 'y'; RegExp(A)"],
+    ["a call", "const A = make(); RegExp(A)"],
+    ["what is caught", "const A = 'x'; try { f() } catch (A) { RegExp(A) }"],
+    ["what is imported", "import A from 'a'; RegExp(A)"],
+  ])("%s is not known before the program runs", (_, code) => {
+    const { patterns, passed } = patternsInFile("a.js", code);
+    expect([patterns.length, passed.length]).toEqual([0, 1]);
   });
 
   test("a file that does not read is passed over as a whole", () => {
