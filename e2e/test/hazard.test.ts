@@ -92,6 +92,29 @@ describe("proof and repairs", () => {
   });
 });
 
+describe("what is dear for other reasons", () => {
+  test("a peak is said beside the verdict, and its text opens on the bench", async () => {
+    const page = await stage.open("^(?:a?){22}a{22}$", "aa");
+    await waitForPart(page, "verdict", "linear, but 25 characters can take");
+    await clickText(page, "[aria-label=Hazard] button", "the text");
+    await waitForPart(page, "peak", "a".repeat(25));
+    await clickText(page, "button", "Put it on the bench");
+    await waitFor(page, "the sample", () => (document.querySelector("nav[aria-label=Samples]")?.textContent ?? "").includes("peak, 25 characters"));
+    await waitForPart(page, "cut", "counted exactly without taking them");
+  });
+
+  test("with a back-reference the steps of an attack are counted, however many they are", async () => {
+    const page = await stage.open(`(["'])(?:\\\\.|(?!\\1).)*\\1`, "'no'");
+    await waitForPart(page, "verdict", "exponential");
+    await waitForPart(page, "verdict", "a second is enough up to 45 characters.");
+    await clickText(page, "[aria-label=Hazard] button", "proof and repairs");
+    await waitFor(page, "repairs", () => document.querySelectorAll("[aria-label=Repairs] li").length > 0);
+    const [first] = await textOf(page, "[aria-label=Repairs] li");
+    expect(first).toContain("an alternative kept from taking what another begins with");
+    expect(first).toContain("Changes what is taken: no longer");
+  });
+});
+
 describe("the risk list", () => {
   const rows = (page: Page) => textOf(page, "[aria-label=Patterns] li");
 
