@@ -50,6 +50,7 @@ export function benchHazard() {
   const reasons = new Map();
   for (const { verdict } of undecided) reasons.set(verdict.reason, (reasons.get(verdict.reason) ?? 0) + 1);
   line("undecided", `${percent(undecided.length, judged.length)} (${[...reasons].map(([reason, count]) => `${reason} ${count}`).join(", ")})`);
+  line("peaks: short texts of a million steps and more", String(judged.filter(({ verdict }) => verdict.peak !== null).length));
   const findings = judged.flatMap(({ verdict }) => verdict.findings);
   line("findings, all confirmed by exact steps", `${findings.length}, ${findings.every(({ confirmed }) => confirmed)}`);
   hostRuns(judged.filter(({ verdict, source }) => (verdict.growth === "polynomial" || verdict.growth === "exponential") && source.dialect === "ecmascript"));
