@@ -1,10 +1,11 @@
-// node scripts/screenshots.mjs: one current picture of each main view, from the demo, into docs/screenshots.
+// node scripts/screenshots.mjs: one current picture of each main view, from the demo, into docs/screenshots; with names, those alone.
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { specimenId, startBrowser, startServer } from "./browser.mjs";
 import { ensureBuilt, ROOT } from "./workspace.mjs";
 
 ensureBuilt("server", "web");
+const only = process.argv.slice(2);
 const folder = join(ROOT, "docs/screenshots");
 mkdirSync(folder, { recursive: true });
 const server = await startServer();
@@ -12,6 +13,7 @@ const browser = await startBrowser();
 const rest = (ms) => new Promise((done) => setTimeout(done, ms));
 
 async function picture(name, theme, title, act = async () => {}) {
+  if (only.length > 0 && !only.includes(name)) return;
   const page = await browser.newPage();
   await page.evaluateOnNewDocument((chosen) => localStorage.setItem("lamprey.theme", chosen), theme);
   await page.goto(title === null ? server.address : `${server.address}/bench/${await specimenId(server.address, title)}`);
@@ -26,6 +28,7 @@ const RISKS = String.raw`/^(\w+ ?)+$/m
 /\s+$/g
 /tag [A-F0-9]+-(\d\d/
 /weir \d+/
+/^(?:\d?){24}\d{24}$/
 /^(['"])[^'"]*\1$/
 /<!--[^]*?-->/
 /^\d{1,3}(,\d{3})*$/

@@ -6,7 +6,7 @@ import { useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { peakClause } from "../hazard/words.ts";
+import { timeOf } from "../hazard/words.ts";
 import { number, plural } from "../shared/words.ts";
 import { type Judging, startJudging } from "./engine/client.ts";
 import type { RiskRow } from "./engine/messages.ts";
@@ -301,7 +301,9 @@ function Attack({ row: { worst, mistake, peak } }: { readonly row: RiskRow }) {
     return (
       <span className="truncate">
         <code className="source text-rust">{visible(peak.text, 16)}</code>
-        <span className="text-ink-2">, {peakClause(peak)}</span>
+        <span className="text-ink-2">
+          , {plural(peak.text.length, "character")} take {timeOf(peak.steps)}
+        </span>
       </span>
     );
   }
