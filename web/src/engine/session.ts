@@ -87,6 +87,8 @@ const SHOWN_STATES = 40;
 
 /** Instructions that a forecast follows at most: a second or two, and it can be ended at any slice. */
 const FORECAST_BUDGET = 60_000_000;
+/** The same while the matches wait for it: half a second. */
+const MATCHES_BUDGET = 1_500_000;
 /** Characters that the linear machine reads in a slice. */
 const LINEAR_SLICE = 400_000;
 
@@ -97,6 +99,8 @@ interface Current {
   readonly mode: MatchMode;
   /** The plain backtracker, as far as it was run. */
   readonly machine: BacktrackingMachine;
+  /** The whole run counted, where that was tried for its matches. */
+  readonly counted: Forecast | null;
   readonly matches: MatchTable;
 }
 
@@ -135,8 +139,12 @@ export class Session {
     const useless = () => asked.generation < this.newest;
     const ended = linear ? await drive(linearSlices(linear), useless) : await this.exhaust(machine, useless);
     if (ended === null) return { kind: "superseded" };
-    const { outcome, matches } = linear ?? machine;
-    this.current = { asked, reading, program, mode, machine, matches };
+    // A run that explodes on a back-reference can be counted all the same, and its matches with it.
+    const explodes = !linear && machine.outcome === "running";
+    const counted = explodes ? await drive(forecastSlices(program, this.sample, mode, MATCHES_BUDGET), useless) : null;
+    if (useless()) return { kind: "superseded" };
+    const { outcome, matches } = counted?.exact ? { outcome: "done" as const, matches: counted.matches } : (linear ?? machine);
+    this.current = { asked, reading, program, mode, machine, counted, matches };
     this.reel = null;
     return {
       kind: "ran",
@@ -177,7 +185,7 @@ export class Session {
     const cut = CUTS[machine.outcome];
     if (cut === null || cut === "matches") return { ...figures, steps: String(taken), exact: cut === null, foreseen: false, trouble: null };
     const trouble = locateTrouble(machine);
-    const count = await drive(forecastSlices(program, this.sample, mode), useless);
+    const count = current.counted?.exact ? current.counted : await drive(forecastSlices(program, this.sample, mode, FORECAST_BUDGET), useless);
     if (useless()) return null;
     const counted = count?.exact ?? false;
     return { ...figures, steps: String(counted ? count?.steps : taken), exact: counted, foreseen: counted, trouble };
@@ -335,9 +343,9 @@ function* linearSlices(machine: LinearMachine): Generator<number, true> {
   return true;
 }
 
-function* forecastSlices(program: Program, text: string, mode: MatchMode): Generator<number, Forecast> {
+function* forecastSlices(program: Program, text: string, mode: MatchMode, budget: number): Generator<number, Forecast> {
   const forecast = new Forecast(program, text, { mode, stepsFirst: 0 });
-  for (let spent = 0; spent < FORECAST_BUDGET && !forecast.advance(SLICE); spent += SLICE) yield spent;
+  for (let spent = 0; spent < budget && !forecast.advance(SLICE); spent += SLICE) yield spent;
   return forecast;
 }
 
