@@ -4,7 +4,19 @@
  * by the test runner, where it is quadratic. How long reading takes is `npm run bench -- core`.
  */
 import { describe, expect, test } from "@jest/globals";
-import { BacktrackingMachine, chooseMachine, compile, type DialectName, forecast, LinearMachine, meaningChanges, read, runToEnd, walk } from "../src/index.ts";
+import {
+  assessNow,
+  BacktrackingMachine,
+  chooseMachine,
+  compile,
+  type DialectName,
+  forecast,
+  LinearMachine,
+  meaningChanges,
+  read,
+  runToEnd,
+  walk,
+} from "../src/index.ts";
 import { programOf, readIn } from "./support.ts";
 
 const DIALECTS: readonly DialectName[] = ["ecmascript", "python"];
@@ -26,6 +38,7 @@ function throughAll(dialect: DialectName, pattern: string, flags: string, text: 
   runToEnd(machine, 100_000);
   if (chooseMachine(compiled.program).machine === "linear") new LinearMachine(compiled.program, text, { mode: "all" }).advance(1_000_000);
   forecast(compiled.program, text, { mode: "start", stepBudget: 100_000 });
+  if (pattern.length < 100_000) assessNow(compiled.program, "search", () => true);
   return "ok";
 }
 
@@ -35,6 +48,8 @@ describe.each(DIALECTS)("in %s", (dialect) => {
     ["more than a megabyte", times("a", 1_000_001), "too-long"],
     ["10,000 groups", times("(a)", 10_000), "ok"],
     ["10,000 groups that may be empty", times("(a?)", 10_000), "ok"],
+    ["10,000 references", times("(a)\\1", 10_000), "ok"],
+    ["500 references to one group", `(a|b)${times("\\1?", 500)}c`, "ok"],
     ["10,000 alternatives", `${times("ab|", 10_000)}c`, "ok"],
     ["50,000 brackets deep", `${times("(", 50_000)}a${times(")", 50_000)}`, "ok"],
     ["50,000 brackets deep that do not capture", `${times("(?:", 50_000)}a${times(")*", 50_000)}`, "ok"],

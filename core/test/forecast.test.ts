@@ -71,6 +71,13 @@ describe("what grows without end", () => {
     expect(Number(cut.steps)).toBeGreaterThanOrEqual(20_000);
   });
 
+  test("loops in loops in loops are run, or counted, in no time", () => {
+    for (const depth of [10, 1000]) {
+      const program = programOf(`(a)${"(?:".repeat(depth)}\\1b${")*".repeat(depth)}c`);
+      expect(forecast(program, "aababab", { mode: "first", stepsFirst: 0, stepBudget: 100_000 }).matches.length).toBe(0);
+    }
+  });
+
   test("more groups than are told apart are run", () => {
     const groups = Array.from({ length: 12 }, (_, i) => i + 1);
     const program = programOf(`${groups.map(() => "(a?)").join("")}${groups.map((n) => `\\${n}`).join("")}c`);

@@ -22,7 +22,7 @@ const SURROGATES_FROM = 0xd800;
 /** The program with as many references as possible written out; the program itself where there is nothing to write out. */
 export function withoutReferences(program: Program): Program {
   const { reading, nodes } = program;
-  if (!nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
+  if (nodes.length > MAX_NODES || !nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
   const root = new Writer(program).write(reading.root, 0, false);
   if (root === reading.root) return program;
   const compiled = compile({ ...reading, root });

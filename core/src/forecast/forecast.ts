@@ -2,7 +2,7 @@
  * A forecast: the exact number of steps that the backtracking machine takes on a text, counted without running it.
  *
  * With back-references the outcome hangs on captures too, and there can be many of them: then the machine itself is run
- * for a moment first, for most runs are short, and what takes longer is counted under a budget. What was reached by the
+ * for a third of a second first, for most runs are short, and what takes longer is counted under a budget. What was reached by the
  * budget's end is said not to be exact.
  */
 import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
@@ -155,7 +155,7 @@ export class Forecast {
     else this.countInstead();
   }
 
-  /** From the beginning: what was run is little. */
+  /** From the beginning: where the run was stopped says nothing of what is still to come. */
   private countInstead(): void {
     this.machine = undefined;
     this.cut = false;

@@ -7,37 +7,31 @@ import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, open
 
 /** Three registers for each group that is referred to; one bit each of a small integer. */
 const MAX_REGISTERS = 30;
-/** The analysis goes over the program until nothing changes: a few times its length. */
+/** The analysis goes over the program until nothing changes, at most so often: loops in loops make it go once more each. */
 const MAX_INSTRUCTIONS = 20_000;
+const MAX_PASSES = 30;
 /** Some 200 bytes each. */
 const MAX_HELD = 500_000;
 
 export class Held {
   /** Set when there is more to tell apart than there is room for. */
   full = false;
-  /** For each instruction the registers that are live before it. */
-  private readonly live: readonly (readonly number[])[];
+  private readonly live: Live;
   private readonly numbers = new Map<string, number>();
   private readonly values: (readonly number[])[] = [];
 
-  private constructor(live: readonly (readonly number[])[]) {
+  private constructor(live: Live) {
     this.live = live;
   }
 
-  /** Undefined where too many groups are referred to, or the program is too long. */
+  /** Undefined where too many groups are referred to, or the program is too long, or its loops too deep. */
   static of(program: Program): Held | undefined {
-    const groups = [...new Set(program.references.flatMap((reference) => reference.groups))];
-    if (3 * groups.length > MAX_REGISTERS || program.nodes.length > MAX_INSTRUCTIONS) return undefined;
-    const registers = groups.flatMap((group) => [captureRegister(group), captureRegister(group) + 1, openRegister(group, program.groups.length)]);
-    const masks = liveMasks(program, registers);
-    const sets = new Map<number, readonly number[]>();
-    return new Held(
-      Array.from(masks, (mask) => {
-        const set = sets.get(mask) ?? registers.filter((_, i) => mask & (1 << i));
-        sets.set(mask, set);
-        return set;
-      }),
-    );
+    let live = known.get(program);
+    if (live === undefined) {
+      live = liveRegisters(program);
+      known.set(program, live);
+    }
+    return live ? new Held(live) : undefined;
   }
 
   /** The number of what the registers hold before the instruction. */
@@ -67,15 +61,36 @@ export class Held {
   }
 }
 
+/** For each instruction of a program the registers that are live before it; worked out once. */
+type Live = readonly (readonly number[])[];
+
+const known = new WeakMap<Program, Live | null>();
+
+function liveRegisters(program: Program): Live | null {
+  const groups = [...new Set(program.references.flatMap((reference) => reference.groups))];
+  if (3 * groups.length > MAX_REGISTERS || program.nodes.length > MAX_INSTRUCTIONS) return null;
+  const registers = groups.flatMap((group) => [captureRegister(group), captureRegister(group) + 1, openRegister(group, program.groups.length)]);
+  const masks = liveMasks(program, registers);
+  if (!masks) return null;
+  const sets = new Map<number, readonly number[]>();
+  return Array.from(masks, (mask) => {
+    const set = sets.get(mask) ?? registers.filter((_, i) => mask & (1 << i));
+    sets.set(mask, set);
+    return set;
+  });
+}
+
 /** For each instruction which of the registers are live before it, as bits. */
-function liveMasks(program: Program, registers: readonly number[]): Int32Array {
+function liveMasks(program: Program, registers: readonly number[]): Int32Array | undefined {
   const { code, loops, enclosures, references, groups } = program;
   const count = code.length / INSTRUCTION_WIDTH;
   const bitOf = new Map(registers.map((register, i) => [register, 1 << i]));
   const bits = (list: readonly number[]): number => list.reduce((mask, register) => mask | (bitOf.get(register) ?? 0), 0);
   const capture = (group: number): number => bits([captureRegister(group), captureRegister(group) + 1]);
   const live = new Int32Array(count);
+  let passes = 0;
   for (let changed = true; changed; ) {
+    if (++passes > MAX_PASSES) return undefined;
     changed = false;
     for (let pc = count - 1; pc >= 0; pc--) {
       const [operation, a, b] = [code[pc * INSTRUCTION_WIDTH], code[pc * INSTRUCTION_WIDTH + 1] as number, code[pc * INSTRUCTION_WIDTH + 2] as number];
