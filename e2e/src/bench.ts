@@ -74,7 +74,7 @@ export async function openBench(page: Page, address: string): Promise<void> {
 /** Waits for a condition in the page; says what was there instead where it does not come. */
 export async function waitFor(page: Page, what: string, condition: (...args: string[]) => boolean, ...args: string[]): Promise<void> {
   try {
-    await page.waitForFunction(condition, { timeout: 15_000 }, ...args);
+    await page.waitForFunction(condition, { timeout: 30_000 }, ...args);
   } catch {
     const text = await page.evaluate(() => document.body.innerText.slice(0, 1500));
     throw new Error(`It did not come to this: ${what} (${args.join(", ")}). The page says:\n${text}`);
@@ -131,9 +131,13 @@ export async function clickText(page: Page, selector: string, text: string): Pro
   await (found as unknown as { click(): Promise<void> }).click();
 }
 
-/** Waits until the specimen is kept at a revision. */
+/** Waits until the specimen is kept at a revision, or at a later one: on a slow machine a pause between two keys is a rest. */
 export function waitForKept(page: Page, revision: number): Promise<void> {
-  return waitForPart(page, "keeping", `revision ${revision}, kept`);
+  const isKept = (least: unknown) => {
+    const found = /revision (\d+), kept/.exec(document.querySelector("[data-part=keeping]")?.textContent ?? "");
+    return found !== null && Number(found[1]) >= Number(least);
+  };
+  return waitFor(page, "it is kept", isKept, String(revision));
 }
 
 /** How many bars of a kind are drawn under the sample. */
