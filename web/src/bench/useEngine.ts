@@ -3,13 +3,14 @@
  * is measured; the quantifier at the caret is compared. A newer edit makes older work end in the worker.
  */
 import type { Attempt, DialectName, Filter, LedgerForm, MatchMode, Profile, Sought, Span, Traffic, Values } from "@lamprey/core";
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { type AppDispatch, type RootState, store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { chosenOf, columnsOf, FIRST_CHOICE } from "../contrast/columns.ts";
 import { sampleShown, shownSample } from "../draft/draftSlice.ts";
 import { type Engine, startEngine } from "../engine/client.ts";
 import type { Asked, ChartLayout, Column, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
 import { readPlace, writePlace } from "../reel/address.ts";
+import { controlsOf } from "../shared/controls.ts";
 import { painted } from "../shared/painted.ts";
 import { number } from "../shared/words.ts";
 import {
@@ -74,14 +75,7 @@ export interface EngineControls {
   readonly save: (generation: number, form: LedgerForm) => Promise<Blob | null>;
 }
 
-const Controls = createContext<EngineControls | null>(null);
-export const EngineProvider = Controls.Provider;
-
-export function useEngineControls(): EngineControls {
-  const controls = useContext(Controls);
-  if (!controls) throw new Error("The engine's controls are used outside the bench.");
-  return controls;
-}
+export const [EngineProvider, useEngineControls] = controlsOf<EngineControls>("engine", "bench");
 
 let generations = 0;
 

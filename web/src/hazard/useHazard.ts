@@ -1,7 +1,8 @@
 /** Asks the hazard's worker whenever the pattern changes, and keeps what the drift is measured from. */
 import type { Attack, HazardMode, Source } from "@lamprey/core";
-import { createContext, useContext, useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { type AppDispatch, type RootState, store, useAppDispatch } from "../app/store.ts";
+import { controlsOf } from "../shared/controls.ts";
 import { painted } from "../shared/painted.ts";
 import { type HazardEngine, startHazardEngine } from "./engine/client.ts";
 import type { Outlook, OutlookAsked, Sample } from "./engine/messages.ts";
@@ -15,14 +16,7 @@ export interface HazardControls {
   readonly repair: (generation: number) => void;
 }
 
-const Controls = createContext<HazardControls | null>(null);
-export const HazardProvider = Controls.Provider;
-
-export function useHazardControls(): HazardControls {
-  const controls = useContext(Controls);
-  if (!controls) throw new Error("The hazard's controls are used outside the bench.");
-  return controls;
-}
+export const [HazardProvider, useHazardControls] = controlsOf<HazardControls>("hazard", "bench");
 
 /** A pattern that has stood this long is what the next edit is compared with. */
 const RESTED = 2000;

@@ -6,10 +6,34 @@
  * branch, and only a jump back or a backtrack goes by the table at the top. The machine's registers, saved states and
  * undo log lie in the module's memory; a run can be stopped and gone on with at every backtrack and every new turn.
  */
-import { ASSERTIONS, captureRegister, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, type Reference, UNBOUNDED } from "../../program/program.ts";
-import type { AssertionKind } from "../../syntax/tree.ts";
+import { captureRegister, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, type Reference, UNBOUNDED } from "../../program/program.ts";
 import { assemble, op } from "../assembler.ts";
-import { Came, CHANGE_BYTES, FIELDS, type Field, type Form, LATIN, latinOffset, REGISTERS, STATE_BYTES, textOffset } from "./layout.ts";
+import { Came, CHANGE_BYTES, FIELDS, type Form, LATIN, REGISTERS, STATE_BYTES } from "./layout.ts";
+import { Letters } from "./letters.ts";
+import {
+  ANCHORED,
+  AT,
+  ATTEMPT,
+  CHANGE_BASE,
+  CHANGE_LIMIT,
+  CHANGES,
+  DEEPEST,
+  LEFT,
+  LENGTH,
+  LOCAL,
+  NOT_EMPTY,
+  NUMBERS,
+  OTHER,
+  PC,
+  REACH,
+  REFERS,
+  STATE_BASE,
+  STATE_LIMIT,
+  STATES,
+  STATUS,
+  TEMP,
+  UNIT,
+} from "./locals.ts";
 
 /** Longer programs take longer to compile than they save. */
 const MAX_COMPILED = 1_000;
@@ -44,31 +68,6 @@ export function writeModule(program: Program, form: Form): Uint8Array<ArrayBuffe
   return new Writer(program, form).module();
 }
 
-// Locals of the one function: parameters first.
-const [LENGTH, STATE_BASE, STATE_LIMIT, CHANGE_BASE, CHANGE_LIMIT, NOT_EMPTY, ANCHORED] = [0, 1, 2, 3, 4, 5, 6];
-const LOCAL: Readonly<Record<Field, number>> = {
-  pc: 7,
-  at: 8,
-  left: 9,
-  states: 10,
-  changes: 11,
-  reach: 12,
-  deepest: 13,
-  backtracks: 14,
-  attempt: 15,
-  attempts: 16,
-  attemptLeft: 17,
-};
-const [UNIT, TEMP, OTHER, STATUS] = [18, 19, 20, 21];
-const NUMBERS = 15;
-
-/** Functions that the module calls: whether a set holds a character beyond Latin; whether an assertion holds; a back-reference. */
-const HOLDS = 0;
-const ASSERTS = 1;
-const REFERS = 2;
-
-const { pc: PC, at: AT, left: LEFT, states: STATES, changes: CHANGES, reach: REACH, deepest: DEEPEST, attempt: ATTEMPT } = LOCAL;
-
 /** What an attempt asks for first; it fails after so many steps in all. */
 interface FirstCheck {
   /** Leaves 1 where it can be told from characters of Latin. */
@@ -82,17 +81,13 @@ interface FirstCheck {
 class Writer {
   private readonly program: Program;
   private readonly whole: boolean;
-  private readonly narrow: boolean;
-  private readonly latin: number;
-  private readonly text: number;
+  private readonly letters: Letters;
   private readonly count: number;
 
   constructor(program: Program, { whole, narrow }: Form) {
     this.program = program;
     this.whole = whole;
-    this.narrow = narrow;
-    this.latin = latinOffset(program);
-    this.text = textOffset(program);
+    this.letters = new Letters(program, narrow);
     this.count = program.code.length / INSTRUCTION_WIDTH;
   }
 
@@ -237,24 +232,6 @@ class Writer {
     ];
   }
 
-  private unitAt(back: number): number[] {
-    return this.unitOf(back === 0 ? op.get(AT) : [...op.get(AT), ...op.i32(back), ...op.sub]);
-  }
-
-  /** Leaves the code unit at an index. */
-  private unitOf(index: number[]): number[] {
-    return this.narrow ? [...index, ...op.load8(this.text)] : [...index, ...op.i32(1), ...op.shl, ...op.load16(this.text)];
-  }
-
-  /** Leaves 1 where the set holds the character in UNIT, else 0. */
-  private holds(set: number): number[] {
-    return op.either(
-      [...op.get(UNIT), ...op.i32(LATIN), ...op.ltS],
-      [...op.get(UNIT), ...op.load8(this.latin + LATIN * set)],
-      [...op.i32(set), ...op.get(UNIT), ...op.call(HOLDS)],
-    );
-  }
-
   private instruction(pc: number): number[][] {
     const { code, loops, groups } = this.program;
     const word = pc * INSTRUCTION_WIDTH;
@@ -267,7 +244,7 @@ class Writer {
       case Op.SetPoint:
         return [this.item(pc, this.failIf(pc))];
       case Op.Assert:
-        return [this.step, this.asserts(a, b), op.eqz, this.failIf(pc)];
+        return [this.step, this.letters.asserts(a, b), op.eqz, this.failIf(pc)];
       case Op.Reference:
         return this.reference(pc, a);
       case Op.Branch:
@@ -330,8 +307,8 @@ class Writer {
           op.get(LENGTH),
           op.geS,
           this.failIf(pc, 2),
-          this.unitOf(op.get(TEMP)),
-          this.unitOf(op.get(UNIT)),
+          this.letters.unitOf(op.get(TEMP)),
+          this.letters.unitOf(op.get(UNIT)),
           op.ne,
           this.failIf(pc, 2),
           onwards(TEMP),
@@ -351,67 +328,10 @@ class Writer {
     const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
     const atEnd = [...this.step, ...op.get(AT), ...op.get(LENGTH), ...op.geS, ...fail];
     const next = [...op.get(AT), ...op.i32(1), ...op.add];
-    if (operation === Op.Unit) return [...atEnd, ...this.unitAt(0), ...op.i32(a), ...op.ne, ...fail, ...next, ...op.set(AT)];
-    const character = operation === Op.Set ? [...this.unitAt(0), ...op.set(UNIT)] : this.point();
+    if (operation === Op.Unit) return [...atEnd, ...this.letters.unitAt(0), ...op.i32(a), ...op.ne, ...fail, ...next, ...op.set(AT)];
+    const character = operation === Op.Set ? [...this.letters.unitAt(0), ...op.set(UNIT)] : this.letters.point();
     const wide = operation === Op.Set ? [] : [...op.get(UNIT), ...op.i32(0xffff), ...op.gtS, ...op.add];
-    return [...atEnd, ...character, ...this.holds(a), ...op.eqz, ...fail, ...next, ...wide, ...op.set(AT)];
-  }
-
-  /** Leaves 1 where the assertion holds, else 0; between two characters of Latin without a call. */
-  private asserts(assertion: number, set: number): number[] {
-    const kind = ASSERTIONS[assertion] as AssertionKind;
-    if (kind === "text-start") return [...op.get(AT), ...op.eqz];
-    if (kind === "text-end") return [...op.get(AT), ...op.get(LENGTH), ...op.eq];
-    const call = [...op.i32(assertion), ...op.i32(set), ...op.get(AT), ...op.call(ASSERTS)];
-    const fast = this.between(assertion, set);
-    if (!fast) return call;
-    const inside = [...op.get(AT), ...op.i32(0), ...op.gtS, ...op.get(AT), ...op.get(LENGTH), ...op.ltS, ...op.and];
-    return op.either(inside, op.either(this.latinOnBothSides(), fast, call), call);
-  }
-
-  /** Puts the characters on either side into UNIT and OTHER; leaves 1 where both are of Latin. There must be some. */
-  private latinOnBothSides(): number[] {
-    return [...this.unitAt(1), ...op.tee(UNIT), ...this.unitAt(0), ...op.tee(OTHER), ...op.or, ...op.i32(LATIN), ...op.ltS];
-  }
-
-  /** Leaves 1 where the assertion holds between the Latin characters in UNIT and OTHER; undefined where more is asked for. */
-  private between(assertion: number, set: number): number[] | undefined {
-    const held = (unit: number): number[] => [...op.get(unit), ...op.load8(this.latin + LATIN * set)];
-    const between: Partial<Record<AssertionKind, number[]>> = {
-      "line-start": held(UNIT),
-      "line-end": held(OTHER),
-      "word-edge": [...held(UNIT), ...held(OTHER), ...op.ne],
-      "not-word-edge": [...held(UNIT), ...held(OTHER), ...op.eq],
-      "not-word-edge-in-text": [...held(UNIT), ...held(OTHER), ...op.eq],
-    };
-    return between[ASSERTIONS[assertion] as AssertionKind];
-  }
-
-  /** Puts the code point at the offset into UNIT. */
-  private point(): number[] {
-    return [
-      ...this.unitAt(0),
-      ...op.tee(UNIT),
-      ...op.i32(0xfc00),
-      ...op.and,
-      ...op.i32(0xd800),
-      ...op.eq,
-      ...op.get(AT),
-      ...op.i32(1),
-      ...op.add,
-      ...op.get(LENGTH),
-      ...op.ltS,
-      ...op.and,
-      ...op.when(
-        this.unitAt(-1),
-        op.tee(TEMP),
-        op.i32(0xfc00),
-        op.and,
-        op.i32(0xdc00),
-        op.eq,
-        op.when(op.get(UNIT), op.i32(0xd800), op.sub, op.i32(10), op.shl, op.get(TEMP), op.add, op.i32(0x10000 - 0xdc00), op.add, op.set(UNIT)),
-      ),
-    ];
+    return [...atEnd, ...character, ...this.letters.holds(a), ...op.eqz, ...fail, ...next, ...wide, ...op.set(AT)];
   }
 
   /**
@@ -448,7 +368,7 @@ class Writer {
     let may: number[];
     if (operation === Op.Unit) may = [...op.get(UNIT), ...op.i32(a), ...op.eq];
     else if (operation !== Op.Set && operation !== Op.SetPoint) return [];
-    else may = op.either([...op.get(UNIT), ...op.i32(LATIN), ...op.ltS], [...op.get(UNIT), ...op.load8(this.latin + LATIN * a)], op.i32(1));
+    else may = op.either([...op.get(UNIT), ...op.i32(LATIN), ...op.ltS], this.letters.holdsLatin(a, UNIT), op.i32(1));
     return [
       ...this.keepMost(),
       ...op.block(
@@ -477,7 +397,7 @@ class Writer {
           op.get(LENGTH),
           op.geS,
           op.brIf(1),
-          this.unitOf(op.get(OTHER)),
+          this.letters.unitOf(op.get(OTHER)),
           op.set(UNIT),
           may,
           op.brIf(1),
@@ -574,21 +494,21 @@ class Writer {
   private firstChecks(): FirstCheck[] {
     const { code, loops } = this.program;
     const checks: FirstCheck[] = [];
-    const ahead = [...this.unitAt(0), ...op.tee(OTHER), ...op.i32(LATIN), ...op.ltS];
+    const ahead = [...this.letters.unitAt(0), ...op.tee(OTHER), ...op.i32(LATIN), ...op.ltS];
     let pc = 0;
     // The attempt, the mismatch and the end of the attempt.
     for (let steps = 3; ; pc++) {
       const [operation = 0, a = 0, b = 0] = code.subarray(pc * INSTRUCTION_WIDTH);
       if (operation === Op.Open) steps++;
       else if (operation === Op.Assert) {
-        const fast = this.between(a, b);
+        const fast = this.letters.between(a, b);
         if (!fast) return checks;
-        checks.push({ known: this.latinOnBothSides(), fails: [...fast, ...op.eqz], steps });
+        checks.push({ known: this.letters.latinOnBothSides(), fails: [...fast, ...op.eqz], steps });
         steps++;
       } else if (operation === Op.Unit) {
         return [...checks, { known: ahead, fails: [...op.get(OTHER), ...op.i32(a), ...op.ne], steps }];
       } else if (operation === Op.Set || operation === Op.SetPoint) {
-        return [...checks, { known: ahead, fails: [...op.get(OTHER), ...op.load8(this.latin + LATIN * a), ...op.eqz], steps }];
+        return [...checks, { known: ahead, fails: [...this.letters.holdsLatin(a, OTHER), ...op.eqz], steps }];
       } else if (operation !== Op.LoopEnter && operation !== Op.LoopBegin && !(operation === Op.LoopTry && (loops[a] as Loop).min > 0)) return checks;
     }
   }
@@ -625,7 +545,17 @@ class Writer {
       ...op.store(0),
     ]).flat();
     const next = this.program.options.codePoints
-      ? [...op.get(ATTEMPT), ...op.set(AT), ...this.point(), ...op.get(UNIT), ...op.i32(0xffff), ...op.gtS, ...op.get(ATTEMPT), ...op.add, ...op.set(ATTEMPT)]
+      ? [
+          ...op.get(ATTEMPT),
+          ...op.set(AT),
+          ...this.letters.point(),
+          ...op.get(UNIT),
+          ...op.i32(0xffff),
+          ...op.gtS,
+          ...op.get(ATTEMPT),
+          ...op.add,
+          ...op.set(ATTEMPT),
+        ]
       : [];
     return [
       this.keepMost(),
