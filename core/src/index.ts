@@ -1,6 +1,6 @@
 /** The core: everything that Lamprey knows about regular expressions, without a screen. */
 
-export { type ChartEdge, type ChartNode, type Graph, graphOf, MOST_CHART_NODES, type Way } from "./chart/graph.ts";
+export { type ChartEdge, type ChartNode, type Graph, graphOf, MOST_CHART_NODES } from "./chart/graph.ts";
 export { chartNodeAt, type Traffic, trafficOf } from "./chart/traffic.ts";
 export { type Apart, apart } from "./contrast/apart.ts";
 export {
@@ -46,6 +46,7 @@ export { LinearMachine, type LinearOptions } from "./machine/linear/linear.ts";
 export { planOf, REFUSALS, type Refusal } from "./machine/linear/plan.ts";
 export { MatchTable } from "./machine/matches.ts";
 export { compile } from "./program/compile.ts";
+export type { Way } from "./program/flow.ts";
 export type { Program } from "./program/program.ts";
 export { type Attempt, attempts } from "./reel/attempts.ts";
 export { find, findAny, type Sought } from "./reel/find.ts";

@@ -67,10 +67,10 @@ describe("every node keeps its span", () => {
 
   test("groups are numbered by their opening brackets, with names and depth", () => {
     expect(readEcmascript("((a)(?<n>b))(?:(c))").groups).toEqual([
-      { number: 1, name: null, start: 0, end: 12, depth: 0 },
-      { number: 2, name: null, start: 1, end: 4, depth: 1 },
-      { number: 3, name: "n", start: 4, end: 11, depth: 1 },
-      { number: 4, name: null, start: 15, end: 18, depth: 0 },
+      { slot: 1, number: 1, name: null, start: 0, end: 12, depth: 0 },
+      { slot: 2, number: 2, name: null, start: 1, end: 4, depth: 1 },
+      { slot: 3, number: 3, name: "n", start: 4, end: 11, depth: 1 },
+      { slot: 4, number: 4, name: null, start: 15, end: 18, depth: 0 },
     ]);
   });
 

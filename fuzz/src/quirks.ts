@@ -47,7 +47,7 @@ export const QUIRKS: readonly Quirk[] = [
     why: "a condition on a group that is still open sees where the group ended in a way given up before",
     excuses: ({ pattern, flags }) => {
       const { root, groups } = read({ dialect: "python", pattern, flags });
-      return [...walk(root)].some((node) => node.kind === "conditional" && node.start < (groups[node.group - 1]?.end ?? 0));
+      return [...walk(root)].some((node) => node.kind === "conditional" && node.start < (groups[node.slot - 1]?.end ?? 0));
     },
   },
   {

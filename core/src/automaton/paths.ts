@@ -7,10 +7,11 @@
  * What a lookaround demands and what an atomic group settles goes with the path, as provisos: sets of threads of which
  * some, or none, must get through. A path into a lookaround's body ends with it: its work counts too.
  */
-import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../program/program.ts";
+import { Op } from "../program/operations.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import type { Alphabet, Mask } from "./alphabet.ts";
-import { NO_THREADS, narrowed, placesAfter, type ThreadSet, Threads } from "./threads.ts";
-import { type Bounds, type Place, type Visitor, Walk } from "./walk.ts";
+import { NO_THREADS, placesAfter, type ThreadSet, Threads } from "./threads.ts";
+import { type Bounds, exitsBy, type Place, type Visitor, Walk } from "./walk.ts";
 import { Watches } from "./watches.ts";
 
 /** More states than this are not analysed in the time of a keystroke. */
@@ -356,18 +357,18 @@ export class PathAutomaton {
       },
       enter: (place, number) => this.enter(place, number, behind),
       leave: (place, number) => {
-        const { kind, next } = program.enclosures[number] as Enclosure;
+        const { kind, held } = program.enclosures[number] as Enclosure;
         const frame = place.extra.frames.at(-1);
         // A way into a lookaround ends with it.
         if (kind === "look" || !frame || frame.probe || !threads.canFail(frame.rivals)) return undefined;
         const provisos = frame.rivals === NO_THREADS ? place.extra.provisos : [...place.extra.provisos, { some: false, set: frame.rivals }];
-        return { ...place, pc: next, extra: { ...place.extra, frames: place.extra.frames.slice(0, -1), provisos: this.merged(provisos) } };
+        return { ...place, pc: held, extra: { ...place.extra, frames: place.extra.frames.slice(0, -1), provisos: this.merged(provisos) } };
       },
     };
   }
 
   private enter(place: Place<Extra>, number: number, behind: number): Place<Extra>[] {
-    const { node, negated, next, kind } = this.program.enclosures[number] as Enclosure;
+    const { node, held, failed, kind } = this.program.enclosures[number] as Enclosure;
     const { extra } = place;
     const inside = (probe: boolean): Place<Extra> => ({
       ...place,
@@ -375,27 +376,28 @@ export class PathAutomaton {
       extra: { ...extra, frames: [...extra.frames, { rivals: NO_THREADS, probe }] },
     });
     if (kind !== "look") return [inside(false)];
-    const past = { ...place, pc: next };
-    if (node.kind !== "look" || node.behind) return this.lookBehind(past, number);
+    if (node.kind !== "look" || node.behind) return this.lookBehind(place, number);
+    const past = (exit: number, ...dues: Proviso[]): Place<Extra>[] =>
+      exit === FAILS ? [] : [{ ...place, pc: exit, extra: dues.length === 0 ? extra : { ...extra, provisos: this.merged([...extra.provisos, ...dues]) } }];
     // What is inside does not hang on the loops around it; what was tried before must have failed all the same.
-    const failed = extra.frames.filter(({ rivals }) => rivals !== NO_THREADS).map(({ rivals }) => ({ some: false, set: rivals }));
+    const lost = extra.frames.filter(({ rivals }) => rivals !== NO_THREADS).map(({ rivals }) => ({ some: false, set: rivals }));
     const frames = [{ rivals: NO_THREADS, probe: true }];
-    const probe: Place<Extra> = { ...place, pc: place.pc + 1, counts: [], extra: { ...extra, frames, provisos: this.merged([...extra.provisos, ...failed]) } };
+    const probe: Place<Extra> = { ...place, pc: place.pc + 1, counts: [], extra: { ...extra, frames, provisos: this.merged([...extra.provisos, ...lost]) } };
     const set = this.threadsFrom({ ...place, pc: place.pc + 1, counts: [] }, behind);
     if (this.threads.isBlurred(set)) this.inexact = true;
-    if (this.threads.isThrough(set)) return negated ? [probe] : [probe, past];
-    if (!negated && this.threads.isBlurred(set)) return [probe, past];
-    if (set === NO_THREADS) return negated ? [probe, past] : [probe];
-    const provisos = this.merged([...extra.provisos, { some: !negated, set }]);
-    return [probe, { ...past, extra: { ...extra, provisos } }];
+    if (this.threads.isThrough(set)) return [probe, ...past(held)];
+    if (set === NO_THREADS) return [probe, ...past(failed)];
+    const holding = this.threads.isBlurred(set) ? past(held) : past(held, { some: true, set });
+    return [probe, ...holding, ...past(failed, { some: false, set })];
   }
 
-  private lookBehind(past: Place<Extra>, number: number): Place<Extra>[] {
-    const mask = this.watches.holds(number, past.extra.watched);
-    if (mask !== undefined) return narrowed(past, mask, this.alphabet.masks);
+  private lookBehind(place: Place<Extra>, number: number): Place<Extra>[] {
+    const enclosure = this.program.enclosures[number] as Enclosure;
+    const mask = this.watches.holds(number, place.extra.watched);
+    if (mask !== undefined) return exitsBy(place, enclosure, mask, this.alphabet.masks);
     // Whether it holds is not known: the way is gone in any case.
     this.inexact = true;
-    return [past];
+    return [enclosure.held, enclosure.failed].filter((exit) => exit !== FAILS).map((pc) => ({ ...place, pc }));
   }
 
   private threadsFrom(place: Place<Extra>, behind: number): ThreadSet {

@@ -8,14 +8,14 @@
 import { charactersOf } from "../program/characters.ts";
 import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
-import { childrenOf, type Node, type NodeOf, walk } from "../syntax/tree.ts";
+import { childrenOf, mapChildren, type Node, type NodeOf, rewrite, unknownNode, walk } from "../syntax/tree.ts";
 
 /** Texts of one group: an alphabet's letters in both cases, and the digits. */
 const MAX_TEXTS = 64;
 /** Nodes of all copies together; what is larger is too large for an automaton, too. */
 const MAX_NODES = 4000;
-/** Deeper patterns are left as they are: nobody writes them, and the walk here is a recursive one. */
-const MAX_DEPTH = 200;
+/** Nodes of a pattern whose groups are looked into at all, each with all that is inside it. */
+const MAX_PATTERN = 20_000;
 /** Halves of a pair are left alone: a reference may not end between them. */
 const SURROGATES_FROM = 0xd800;
 
@@ -23,7 +23,9 @@ const SURROGATES_FROM = 0xd800;
 export function withoutReferences(program: Program): Program {
   const { reading, nodes } = program;
   if (nodes.length > MAX_NODES || !nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
-  const root = new Writer(program).write(reading.root, 0, false);
+  let size = 0;
+  for (const _ of walk(reading.root)) if (++size > MAX_PATTERN) return program;
+  const root = new Writer(program).write(reading.root);
   if (root === reading.root) return program;
   const compiled = compile({ ...reading, root });
   return compiled.ok ? compiled.program : program;
@@ -49,31 +51,48 @@ class Writer {
     this.uses = usesIn([program.reading.root]);
   }
 
-  /** The node written out; `repeats` says whether a quantifier around it can come to it again. */
-  write(node: Node, depth: number, repeats: boolean): Node {
-    if (depth > MAX_DEPTH || (node.kind === "look" && node.behind)) return node;
-    if (node.kind === "sequence") return this.writeSequence(node, depth, repeats);
-    const again = repeats || (node.kind === "quantifier" && node.max > 1);
-    return withChildren(node, (child) => this.write(child, depth + 1, again));
+  /** The tree written out; what is written out of a sequence is gone through once more, for the groups in it. */
+  write(root: Node): Node {
+    const done: Node[] = [];
+    /** Nodes to go through, and nodes whose children are done and lie on top of the others. */
+    const pending: { readonly node: Node; readonly repeats: boolean; readonly ready: boolean }[] = [{ node: root, repeats: false, ready: false }];
+    for (let task = pending.pop(); task; task = pending.pop()) {
+      const { node, repeats, ready } = task;
+      const count = childrenOf(node).length;
+      if (ready) {
+        const children = done.splice(done.length - count, count);
+        let next = 0;
+        done.push(mapChildren(node, () => children[next++] as Node));
+      } else if (count === 0 || (node.kind === "look" && node.behind)) done.push(node);
+      else {
+        const written = node.kind === "sequence" ? this.writeSequence(node, repeats) : node;
+        // A quantifier around it can come to it again.
+        const again = repeats || (node.kind === "quantifier" && node.max > 1);
+        pending.push({ node: written, repeats, ready: true });
+        for (const child of [...childrenOf(written)].reverse()) pending.push({ node: child, repeats: again, ready: false });
+      }
+    }
+    return done[0] as Node;
   }
 
-  private writeSequence(sequence: NodeOf<"sequence">, depth: number, repeats: boolean): Node {
+  /** The sequence with the first of its groups written out; the sequence itself where there is none. */
+  private writeSequence(sequence: NodeOf<"sequence">, repeats: boolean): Node {
     const { items } = sequence;
     for (let i = 0; i < items.length - 1; i++) {
       const item = items[i] as Node;
       const group = groupOf(item);
+      if (!group || !this.uses.has(group.capture)) continue;
       const rest = items.slice(i + 1);
-      if (!group || !this.uses.has(group.capture) || this.uses.get(group.capture) !== usesIn(rest).get(group.capture)) continue;
+      if (this.uses.get(group.capture) !== usesIn(rest).get(group.capture)) continue;
       const ways = this.waysThrough(item, group, rest, repeats);
       if (!ways || !this.takesRoom(rest, ways.length)) continue;
       const branches = ways.map(({ item: own, taken }) => {
         const behind = taken === undefined ? rest : rest.map((each) => this.settled(each, group.capture, taken));
-        return this.write({ ...sequence, items: [own, ...behind] }, depth + 1, repeats);
+        return { ...sequence, items: [own, ...behind] };
       });
-      const before = items.slice(0, i).map((each) => this.write(each, depth + 1, repeats));
-      return { ...sequence, items: [...before, { kind: "alternation", branches, start: item.start, end: sequence.end }] };
+      return { ...sequence, items: [...items.slice(0, i), { kind: "alternation", branches, start: item.start, end: sequence.end }] };
     }
-    return withChildren(sequence, (child) => this.write(child, depth + 1, repeats));
+    return sequence;
   }
 
   private takesRoom(rest: readonly Node[], copies: number): boolean {
@@ -92,7 +111,7 @@ class Writer {
     const { clearsCapturesEachIteration } = this.program.reading.dialect?.semantics ?? {};
     if (repeats && !clearsCapturesEachIteration) return undefined;
     if (texts?.some(({ length }) => length === 0)) return undefined;
-    const refers = rest.some((node) => [...walk(node)].some((each) => each.kind === "back-reference" && each.groups.includes(group.capture)));
+    const refers = rest.some((node) => [...walk(node)].some((each) => each.kind === "back-reference" && each.slots.includes(group.capture)));
     if (!texts && refers) return undefined;
     const taking: Way[] = texts ? texts.map((text) => ({ item: this.spelled(group, text), taken: text })) : [{ item: group, taken: [] }];
     const skipping: Way = { item: { kind: "empty", start: item.start, end: item.start }, taken: null };
@@ -104,19 +123,29 @@ class Writer {
   }
 
   /** The node with every reference to the group, and every condition on it, settled. */
-  private settled(node: Node, group: number, taken: Taken): Node {
-    if (node.kind === "back-reference" && node.groups.includes(group)) {
-      const { start, end } = node;
-      if (taken) return { kind: "sequence", items: taken.map((codePoint) => character(codePoint, node.folding, node)), start, end };
-      if (this.program.reading.dialect?.semantics.unsetReference === "empty") return { kind: "empty", start, end };
-      return { kind: "set", set: [], fixed: [], strings: [], negated: false, items: [], folding: null, start, end };
-    }
-    if (node.kind === "conditional" && node.group === group) return this.settled(taken ? node.yes : node.no, group, taken);
-    return withChildren(node, (child) => this.settled(child, group, taken));
+  private settled(root: Node, slot: number, taken: Taken): Node {
+    return rewrite(root, (node) => {
+      if (node.kind === "back-reference" && node.slots.includes(slot)) {
+        const { start, end } = node;
+        if (taken) return { kind: "sequence", items: taken.map((codePoint) => character(codePoint, node.folding, node)), start, end };
+        if (this.program.reading.dialect?.semantics.unsetReference === "empty") return { kind: "empty", start, end };
+        return { kind: "set", set: [], fixed: [], strings: [], negated: false, items: [], folding: null, start, end };
+      }
+      return node.kind === "conditional" && node.slot === slot ? (taken ? node.yes : node.no) : node;
+    });
   }
 
   /** Every text that a node takes, in the order in which it tries them; undefined where there are many, or more to it than the text. */
-  private textsOf(node: Node): Texts | undefined {
+  private textsOf(root: Node): Texts | undefined {
+    const found = new Map<Node, Texts | undefined>();
+    for (const node of [...walk(root)].reverse()) {
+      const inner = childrenOf(node).map((child) => found.get(child));
+      found.set(node, this.textsBy(node, inner));
+    }
+    return found.get(root);
+  }
+
+  private textsBy(node: Node, inner: readonly (Texts | undefined)[]): Texts | undefined {
     switch (node.kind) {
       case "empty":
         return [[]];
@@ -125,31 +154,35 @@ class Writer {
       case "set":
         return node.kind === "set" && node.strings.length > 0 ? undefined : lettersOf(charactersOf(node))?.map((letter) => [letter]);
       case "group":
-        return node.capture !== null && this.uses.has(node.capture) ? undefined : this.textsOf(node.body);
+        return node.capture !== null && this.uses.has(node.capture) ? undefined : inner[0];
       case "alternation":
-        return this.gathered(node.branches, [], (all, own) => all.concat(own));
+        return this.gathered(inner, [], (all, own) => all.concat(own));
       case "sequence":
-        return this.gathered(node.items, [[]], eachWithEach);
+        return this.gathered(inner, [[]], eachWithEach);
       case "quantifier":
-        return this.repeated(node);
-      default:
+        return this.repeated(node, inner[0]);
+      case "assertion":
+      case "look":
+      case "atomic":
+      case "back-reference":
+      case "conditional":
         return undefined;
+      default:
+        return unknownNode(node);
     }
   }
 
   /** Only what is there a fixed number of times, or once or not at all. */
-  private repeated({ min, max, mode, body }: NodeOf<"quantifier">): Texts | undefined {
+  private repeated({ min, max, mode }: NodeOf<"quantifier">, body: Texts | undefined): Texts | undefined {
     if (mode === "possessive") return undefined;
-    if (min === max && max <= MAX_TEXTS) return this.gathered(Array<Node>(min).fill(body), [[]], eachWithEach);
-    const texts = min === 0 && max === 1 ? this.textsOf(body) : undefined;
-    if (!texts || texts.some(({ length }) => length === 0)) return undefined;
-    return mode === "lazy" ? [[], ...texts] : [...texts, []];
+    if (min === max && max <= MAX_TEXTS) return this.gathered(Array<Texts | undefined>(min).fill(body), [[]], eachWithEach);
+    if (min !== 0 || max !== 1 || !body || body.some(({ length }) => length === 0)) return undefined;
+    return mode === "lazy" ? [[], ...body] : [...body, []];
   }
 
-  private gathered(nodes: readonly Node[], none: Texts, put: (all: Texts, own: Texts) => Texts): Texts | undefined {
+  private gathered(parts: readonly (Texts | undefined)[], none: Texts, put: (all: Texts, own: Texts) => Texts): Texts | undefined {
     let all = none;
-    for (const node of nodes) {
-      const own = this.textsOf(node);
+    for (const own of parts) {
       if (!own) return undefined;
       all = put(all, own);
       if (all.length > MAX_TEXTS) return undefined;
@@ -170,14 +203,14 @@ function groupOf(item: Node): Capture | undefined {
   return node.kind === "group" && node.capture !== null ? (node as Capture) : undefined;
 }
 
-/** How often groups are referred to. A name that several groups share is no reference to one of them alone. */
+/** How often slots are referred to. A name that several share is no reference to one of them alone. */
 function usesIn(nodes: readonly Node[]): Map<number, number> {
   const uses = new Map<number, number>();
-  const count = (group: number, times: number) => uses.set(group, (uses.get(group) ?? 0) + times);
+  const count = (slot: number, times: number) => uses.set(slot, (uses.get(slot) ?? 0) + times);
   for (const root of nodes) {
     for (const node of walk(root)) {
-      if (node.kind === "conditional") count(node.group, 1);
-      if (node.kind === "back-reference") for (const group of node.groups) count(group, node.groups.length === 1 ? 1 : Number.NaN);
+      if (node.kind === "conditional") count(node.slot, 1);
+      if (node.kind === "back-reference") for (const slot of node.slots) count(slot, node.slots.length === 1 ? 1 : Number.NaN);
     }
   }
   return uses;
@@ -200,25 +233,3 @@ const character = (codePoint: number, folding: NodeOf<"character">["folding"], {
   start,
   end,
 });
-
-/** The node with its children changed; the node itself where none has. */
-function withChildren(node: Node, change: (child: Node) => Node): Node {
-  const before = childrenOf(node);
-  const after = before.map(change);
-  if (after.every((child, i) => child === before[i])) return node;
-  switch (node.kind) {
-    case "alternation":
-      return { ...node, branches: after };
-    case "sequence":
-      return { ...node, items: after };
-    case "conditional":
-      return { ...node, yes: after[0] as Node, no: after[1] as Node };
-    case "group":
-    case "look":
-    case "atomic":
-    case "quantifier":
-      return { ...node, body: after[0] as Node };
-    default:
-      return node;
-  }
-}

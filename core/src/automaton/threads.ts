@@ -4,9 +4,10 @@
  *
  * A set is a number; reading a symbol leads from set to set (the subset construction, made as it is needed).
  */
-import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../program/program.ts";
-import type { Mask, Masks } from "./alphabet.ts";
-import type { Place, Visitor, Walk } from "./walk.ts";
+import { Op } from "../program/operations.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
+import type { Mask } from "./alphabet.ts";
+import { exitsBy, type Place, type Visitor, type Walk } from "./walk.ts";
 
 /** A set of threads, by number; 0 is the empty one. */
 export type ThreadSet = number;
@@ -22,7 +23,7 @@ export interface Reached {
 
 type Thread = Place<null>;
 
-/** What must come next for a lookbehind, negated or not, to let a way pass; undefined where that is not known. */
+/** What must come next for what is inside a lookbehind to be through; undefined where that is not known. */
 export type Holds = (enclosure: number) => Mask | undefined;
 
 /** Sets looked at to learn whether one can fail; where they are not enough it is taken to. */
@@ -179,17 +180,19 @@ export class Threads {
         return undefined;
       },
       enter: (entered, number) => {
-        const { node, negated, next } = this.walk.program.enclosures[number] as Enclosure;
+        const enclosure = this.walk.program.enclosures[number] as Enclosure;
+        const { node, held, failed } = enclosure;
         const body = { ...entered, pc: entered.pc + 1, counts: [] };
+        const past = (exit: number): Thread[] => (exit === FAILS ? [] : [{ ...entered, pc: exit }]);
         if (node.kind === "look" && !node.behind) {
-          if (!negated && this.trailing.has(number)) return [body];
+          if (failed === FAILS && this.trailing.has(number)) return [body];
           // A lookaround that is settled here and now does not have to be followed.
           const set = this.from(body, behind, holds);
-          if (this.isThrough(set)) return negated ? [] : [{ ...entered, pc: next }];
-          if (set === NO_THREADS) return negated ? [{ ...entered, pc: next }] : [];
+          if (this.isThrough(set)) return past(held);
+          if (set === NO_THREADS) return past(failed);
         }
         const mask = node.kind === "look" && node.behind ? holds(number) : undefined;
-        if (mask !== undefined) return narrowed({ ...entered, pc: next }, mask, this.walk.alphabet.masks);
+        if (mask !== undefined) return exitsBy(entered, enclosure, mask, this.walk.alphabet.masks);
         lost = true;
         return [];
       },
@@ -222,12 +225,6 @@ export class Threads {
   }
 }
 
-/** The place where only the mask may come next; none where nothing may. */
-export function narrowed<E>(place: Place<E>, mask: Mask, masks: Masks): Place<E>[] {
-  const ahead = masks.and(place.ahead, mask);
-  return ahead === masks.none ? [] : [{ ...place, ahead }];
-}
-
 /** Where a thread goes on once its item has taken a character. */
 export function placesAfter<E>(walk: Walk, place: Place<E>, endOnly: number): Place<E>[] {
   const { code } = walk.program;
@@ -240,8 +237,9 @@ export function placesAfter<E>(walk: Walk, place: Place<E>, endOnly: number): Pl
 /** Lookaheads after which nothing more is asked: what is inside is through, and so is all. */
 function trailingLooks({ code, enclosures }: Program): Set<number> {
   const trailing = new Set<number>();
-  enclosures.forEach(({ next }, number) => {
-    let pc = next;
+  enclosures.forEach(({ held }, number) => {
+    if (held === FAILS) return;
+    let pc = held;
     const operation = () => code[pc * INSTRUCTION_WIDTH];
     for (let steps = 0; steps < code.length && (operation() === Op.Close || operation() === Op.Jump); steps++) {
       pc = operation() === Op.Jump ? (code[pc * INSTRUCTION_WIDTH + 1] as number) : pc + 1;

@@ -5,9 +5,12 @@
  *
  * What stands behind is known; what stands ahead is not, so an assertion narrows what may come next.
  */
+
+import { assertionOf, Side } from "../program/assertions.ts";
 import { singleLook } from "../program/characters.ts";
-import { ASSERTIONS, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, type Program, UNBOUNDED } from "../program/program.ts";
-import type { Alphabet, Mask } from "./alphabet.ts";
+import { Op, type Operation, rowOf, unknownOperation } from "../program/operations.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
+import type { Alphabet, Mask, Masks } from "./alphabet.ts";
 
 /** A place in a program between two characters. `E` is what the caller carries along. */
 export interface Place<E> {
@@ -114,7 +117,8 @@ export class Walk {
       const a = code[word + 1] as number;
       const b = code[word + 2] as number;
       const { pc } = place;
-      switch (code[word]) {
+      const operation = code[word] as Operation;
+      switch (operation) {
         case Op.Jump:
           pending.push({ ...place, pc: a });
           break;
@@ -151,7 +155,7 @@ export class Walk {
           this.enter(place, a, behind, visitor, pending);
           break;
         case Op.Leave: {
-          const next = this.plain.has(a) ? { ...place, pc: (this.program.enclosures[a] as Enclosure).next } : visitor.leave(place, a);
+          const next = this.plain.has(a) ? { ...place, pc: (this.program.enclosures[a] as Enclosure).held } : visitor.leave(place, a);
           if (next) pending.push(next);
           break;
         }
@@ -162,8 +166,20 @@ export class Walk {
             pending.push({ ...place, pc: pc + 1 });
           } else visitor.lose?.();
           break;
-        default:
+        case Op.Unit:
+        case Op.UnitBack:
+        case Op.Set:
+        case Op.SetBack:
+        case Op.SetPoint:
+        case Op.SetPointBack:
+        case Op.Match:
           visitor.arrive(place);
+          break;
+        case Op.StepBack:
+          // It stands at the start of a lookbehind, and those are read along the text: nothing walks into them.
+          throw new RangeError("A walk has come to the inside of a lookbehind.");
+        default:
+          unknownOperation(operation);
       }
     }
   }
@@ -172,14 +188,35 @@ export class Walk {
   takes(pc: number): Mask {
     const { code, sets } = this.program;
     const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
-    switch (code[pc * INSTRUCTION_WIDTH]) {
+    const operation = code[pc * INSTRUCTION_WIDTH] as Operation;
+    switch (operation) {
       case Op.Unit:
+      case Op.UnitBack:
         return this.alphabet.maskOfUnit(a);
       case Op.Set:
+      case Op.SetBack:
       case Op.SetPoint:
+      case Op.SetPointBack:
         return this.alphabet.maskOf(sets[a] as readonly number[]);
-      default:
+      case Op.Reference:
+      case Op.Leave:
+      case Op.Match:
         return this.anything;
+      case Op.Assert:
+      case Op.Branch:
+      case Op.Jump:
+      case Op.Open:
+      case Op.Close:
+      case Op.LoopEnter:
+      case Op.LoopTry:
+      case Op.LoopBegin:
+      case Op.LoopNext:
+      case Op.Enter:
+      case Op.StepBack:
+      case Op.Condition:
+        throw new RangeError(`Instruction ${pc} takes no text.`);
+      default:
+        return unknownOperation(operation);
     }
   }
 
@@ -228,7 +265,8 @@ export class Walk {
       return;
     }
     const { masks } = this.alphabet;
-    const { node, negated, next } = this.program.enclosures[number] as Enclosure;
+    const enclosure = this.program.enclosures[number] as Enclosure;
+    const { node, held, failed } = enclosure;
     const set = node.kind === "look" ? singleLook(node) : undefined;
     if (node.kind !== "look" || !set) {
       pending.push(...[...visitor.enter(place, number)].reverse());
@@ -236,8 +274,9 @@ export class Walk {
     }
     const mask = this.alphabet.maskOf(set);
     if (node.behind) {
-      if (masks.has(mask, behind) !== negated) pending.push({ ...place, pc: next });
-    } else this.narrow({ ...place, pc: next }, negated ? masks.not(mask) : mask, pending);
+      const exit = masks.has(mask, behind) ? held : failed;
+      if (exit !== FAILS) pending.push({ ...place, pc: exit });
+    } else pending.push(...exitsBy(place, enclosure, mask, masks));
   }
 
   private narrow<E>(place: Place<E>, mask: Mask, pending: Place<E>[]): void {
@@ -245,59 +284,35 @@ export class Walk {
     if (ahead !== this.alphabet.masks.none) pending.push({ ...place, ahead });
   }
 
+  /** What stands ahead is not known yet: of it the assertion leaves what it holds for. */
   private assert<E>(place: Place<E>, assertion: number, set: number, behind: number, pending: Place<E>[]): void {
-    const { masks, edge } = this.alphabet;
+    const { masks } = this.alphabet;
     const mask = this.alphabet.maskOf(this.program.sets[set] as readonly number[]);
-    const inBehind = masks.has(mask, behind);
     const next = { ...place, pc: place.pc + 1 };
-    const where = (holds: (symbol: number) => boolean): Mask => {
-      const key = `${assertion} ${mask} ${inBehind} ${behind === edge}`;
-      const known = this.narrowed.get(key) ?? masks.where(holds);
-      this.narrowed.set(key, known);
-      return known;
-    };
-    switch (ASSERTIONS[assertion]) {
-      case "text-start":
-        if (behind === edge) pending.push(next);
-        break;
-      case "text-end":
-        this.narrow(next, this.endAhead, pending);
-        break;
-      case "last-line-end":
-        this.narrow({ ...next, closing: true }, mask, pending);
-        this.narrow(next, this.endAhead, pending);
-        break;
-      case "line-start":
-        if (behind === edge || inBehind) pending.push(next);
-        break;
-      case "line-end":
-        this.narrow(
-          next,
-          where((symbol) => symbol === edge || masks.has(mask, symbol)),
-          pending,
-        );
-        break;
-      case "word-edge":
-        this.narrow(
-          next,
-          where((symbol) => masks.has(mask, symbol) !== inBehind),
-          pending,
-        );
-        break;
-      case "not-word-edge":
-        this.narrow(
-          next,
-          where((symbol) => masks.has(mask, symbol) === inBehind),
-          pending,
-        );
-        break;
-      default:
-        this.narrow(
-          next,
-          where((symbol) => masks.has(mask, symbol) === inBehind && !(behind === edge && symbol === edge)),
-          pending,
-        );
+    const open = this.holdsAhead(assertion, mask, behind, false);
+    if (assertionOf(assertion).asks & Side.Last) {
+      const atLast = masks.and(this.holdsAhead(assertion, mask, behind, true), masks.not(open));
+      this.narrow({ ...next, closing: true }, atLast, pending);
     }
+    this.narrow(next, open, pending);
+  }
+
+  /** The symbols ahead before which an assertion holds; where `last`, those that are the last character of the text. */
+  private holdsAhead(assertion: number, mask: Mask, behind: number, last: boolean): Mask {
+    const { masks, edge } = this.alphabet;
+    const inBehind = masks.has(mask, behind);
+    const key = `${assertion} ${mask} ${inBehind} ${behind === edge} ${last}`;
+    let known = this.narrowed.get(key);
+    if (known === undefined) {
+      const { holds } = assertionOf(assertion);
+      const sides = (behind === edge ? Side.Start : 0) | (inBehind ? Side.Behind : 0) | (last ? Side.Last : 0);
+      known = masks.where((symbol) => {
+        if (symbol === edge) return !last && holds[sides | Side.End] === 1;
+        return holds[masks.has(mask, symbol) ? sides | Side.Ahead : sides] === 1;
+      });
+      this.narrowed.set(key, known);
+    }
+    return known;
   }
 
   /** The sets that what stands behind is asked for. */
@@ -315,11 +330,24 @@ export class Walk {
   }
 }
 
+/** The place where only the mask may come next; none where nothing may. */
+export function narrowed<E>(place: Place<E>, mask: Mask, masks: Masks): Place<E>[] {
+  const ahead = masks.and(place.ahead, mask);
+  return ahead === masks.none ? [] : [{ ...place, ahead }];
+}
+
+/** The places behind a lookaround that holds before the symbols of the mask, and only before those. */
+export function exitsBy<E>(place: Place<E>, { held, failed }: Enclosure, mask: Mask, masks: Masks): Place<E>[] {
+  const holding = held === FAILS ? [] : narrowed({ ...place, pc: held }, mask, masks);
+  return failed === FAILS ? holding : [...holding, ...narrowed({ ...place, pc: failed }, masks.not(mask), masks)];
+}
+
 function plainEnclosures({ code, enclosures }: Program): Set<number> {
   const plain = new Set<number>();
   const open: { number: number; choices: boolean }[] = [];
   for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) {
     const [operation, a] = [code[i] as number, code[i + 1] as number];
+    const { flow, does } = rowOf(operation);
     if (operation === Op.Enter) open.push({ number: a, choices: false });
     else if (operation === Op.Leave) {
       const { number, choices } = open.pop() as (typeof open)[number];
@@ -327,7 +355,7 @@ function plainEnclosures({ code, enclosures }: Program): Set<number> {
       if (!choices && !look) plain.add(number);
       const around = open.at(-1);
       if (around && (choices || look)) around.choices = true;
-    } else if (operation === Op.Branch || operation === Op.LoopTry || operation === Op.Condition || operation === Op.Reference) {
+    } else if (flow === "branch" || flow === "loop" || flow === "condition" || does === "repeats") {
       const around = open.at(-1);
       if (around) around.choices = true;
     }

@@ -5,7 +5,7 @@
 import { singleLook } from "../program/characters.ts";
 import { compilePart } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
-import type { Alphabet, Mask, Masks } from "./alphabet.ts";
+import type { Alphabet, Mask } from "./alphabet.ts";
 import { type ThreadSet, Threads } from "./threads.ts";
 import { exactBounds, type Place, Walk } from "./walk.ts";
 
@@ -14,24 +14,21 @@ const MAX_WATCHES = 2;
 
 interface Watch {
   readonly enclosure: number;
-  readonly negated: boolean;
   readonly threads: Threads;
   readonly begin: Place<null>;
 }
 
 export class Watches {
   private readonly watches: Watch[] = [];
-  private readonly masks: Masks;
 
   constructor(program: Program, alphabet: Alphabet) {
-    this.masks = alphabet.masks;
-    program.enclosures.forEach(({ node, negated }, enclosure) => {
+    program.enclosures.forEach(({ node }, enclosure) => {
       if (node.kind !== "look" || !node.behind || singleLook(node) || this.watches.length >= MAX_WATCHES) return;
       const body = compilePart(program.reading, node.body, false);
       if (!body) return;
       const walk = new Walk(body, alphabet, body.loops.map(exactBounds));
       const begin = { pc: 0, counts: [], fresh: [], ahead: alphabet.masks.all, closing: false, extra: null };
-      this.watches.push({ enclosure, negated, threads: new Threads(walk, false), begin });
+      this.watches.push({ enclosure, threads: new Threads(walk, false), begin });
     });
   }
 
@@ -52,11 +49,9 @@ export class Watches {
     });
   }
 
-  /** What must come next for the lookbehind, negated or not, to let a way pass; undefined where that is not known. */
+  /** What must come next for what is inside the lookbehind to be through; undefined where that is not known. */
   holds(enclosure: number, watched: readonly ThreadSet[]): Mask | undefined {
     const index = this.watches.findIndex((watch) => watch.enclosure === enclosure);
-    const watch = this.watches[index];
-    const mask = watch?.threads.throughAhead(watched[index] as ThreadSet);
-    return watch?.negated && mask !== undefined ? this.masks.not(mask) : mask;
+    return this.watches[index]?.threads.throughAhead(watched[index] as ThreadSet);
   }
 }

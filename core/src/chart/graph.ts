@@ -2,8 +2,10 @@
  * A program as a graph: items, choices in their order of preference, loops, groups, success. What only moves control
  * along (jumps, the beginning and end of a turn) is no node; a run of characters written one behind the other is one.
  */
-import { INSTRUCTION_WIDTH, Op, type Program } from "../program/program.ts";
-import type { Node, Span } from "../syntax/tree.ts";
+import { instructionCount, operationAt, targetsOf, type Way, waysFrom } from "../program/flow.ts";
+import { Op, type Operation, unknownOperation } from "../program/operations.ts";
+import { INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
+import type { Node, Slot, Span } from "../syntax/tree.ts";
 import { visible } from "../text/visible.ts";
 
 export type ChartNodeKind = "start" | "item" | "assertion" | "choice" | "loop" | "open" | "close" | "enter" | "leave" | "match";
@@ -14,9 +16,6 @@ export interface ChartNode {
   /** The part of the pattern that it stands for. */
   readonly part: Span;
 }
-
-/** `first` and `else` leave a choice: the way that is tried first, and the one that is saved for when that fails. */
-export type Way = "on" | "first" | "else";
 
 export interface ChartEdge {
   /** Indices of nodes. */
@@ -38,7 +37,8 @@ export const MOST_CHART_NODES = 200;
 
 const LABEL_LENGTH = 22;
 
-const KINDS: Readonly<Record<number, ChartNodeKind>> = {
+/** The kind of node that an operation makes; null for what only moves control along. */
+const KINDS: Readonly<Record<Operation, ChartNodeKind | null>> = {
   [Op.Unit]: "item",
   [Op.UnitBack]: "item",
   [Op.Set]: "item",
@@ -49,30 +49,38 @@ const KINDS: Readonly<Record<number, ChartNodeKind>> = {
   [Op.Assert]: "assertion",
   [Op.Branch]: "choice",
   [Op.Condition]: "choice",
+  [Op.Jump]: null,
+  [Op.LoopEnter]: null,
   [Op.LoopTry]: "loop",
+  [Op.LoopBegin]: null,
+  [Op.LoopNext]: null,
   [Op.Open]: "open",
   [Op.Close]: "close",
   [Op.Enter]: "enter",
   [Op.Leave]: "leave",
+  [Op.StepBack]: null,
   [Op.Match]: "match",
 };
 
 /** The graph of a program; null where it is too large to be read. */
 export function graphOf(program: Program): Graph | null {
   const { code, nodes: parts, source } = program;
-  const count = code.length / INSTRUCTION_WIDTH;
+  const count = instructionCount(program);
   const word = (pc: number, i: number): number => code[pc * INSTRUCTION_WIDTH + i] as number;
-  const isNode = (pc: number): boolean => {
-    const kind = KINDS[word(pc, 0)];
+  const kindOf = (pc: number): ChartNodeKind | null => {
+    const operation = operationAt(program, pc);
+    const kind = KINDS[operation];
+    if (kind === undefined) return unknownOperation(operation as never);
     const enclosure = kind === "enter" || kind === "leave" ? program.enclosures[word(pc, 1)] : undefined;
     // A possessive quantifier is settled without a word of its own.
-    return kind !== undefined && enclosure?.kind !== "possessive";
+    return enclosure?.kind === "possessive" ? null : kind;
   };
   const targets = targetsOf(program);
   const nodeOf = new Int32Array(count).fill(-1);
   const nodes: ChartNode[] = [{ kind: "start", label: "attempt", part: { start: 0, end: 0 } }];
   for (let pc = 0; pc < count; pc++) {
-    if (!isNode(pc)) continue;
+    const kind = kindOf(pc);
+    if (kind === null) continue;
     const part = parts[pc] as Node;
     const last = nodes.at(-1) as ChartNode;
     const goesOn = pc > 0 && nodeOf[pc - 1] === nodes.length - 1 && !targets.has(pc) && isLetter(program, pc) && isLetter(program, pc - 1);
@@ -82,7 +90,7 @@ export function graphOf(program: Program): Graph | null {
         part: { start: last.part.start, end: part.end },
         label: labelOf(source.pattern, { start: last.part.start, end: part.end }),
       };
-    } else nodes.push({ kind: KINDS[word(pc, 0)] as ChartNodeKind, part: { start: part.start, end: part.end }, label: nodeLabel(program, pc) });
+    } else nodes.push({ kind, part: { start: part.start, end: part.end }, label: nodeLabel(program, pc) });
     nodeOf[pc] = nodes.length - 1;
     if (nodes.length > MOST_CHART_NODES) return null;
   }
@@ -104,80 +112,48 @@ const isLetter = ({ code, nodes }: Program, pc: number): boolean => code[pc * IN
 
 const labelOf = (pattern: string, { start, end }: Span): string => visible(pattern.slice(start, end), LABEL_LENGTH);
 
-function nodeLabel({ code, nodes, source, groups, enclosures }: Program, pc: number): string {
-  const operation = code[pc * INSTRUCTION_WIDTH];
+function nodeLabel(program: Program, pc: number): string {
+  const { code, nodes, source, slots, enclosures } = program;
+  const operation = operationAt(program, pc);
   const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
   const part = nodes[pc] as Node;
   switch (operation) {
     case Op.Open:
     case Op.Close: {
-      const name = groups.find(({ number }) => number === a)?.name;
-      return `${operation === Op.Open ? "opens" : "closes"} ${a}${name ? ` ${name}` : ""}`;
+      const { number, name } = slots[a - 1] as Slot;
+      return `${operation === Op.Open ? "opens" : "closes"} ${number}${name ? ` ${name}` : ""}`;
     }
     case Op.Branch:
       return part.kind === "alternation" ? "either" : "longer first";
     case Op.Condition:
-      return `group ${a} set?`;
+      return `group ${(slots[a - 1] as Slot).number} set?`;
     case Op.LoopTry:
       return part.kind === "quantifier" ? `${source.pattern.slice(part.operator.start, part.operator.end)} more?` : "more?";
     case Op.Enter:
     case Op.Leave: {
       const enclosure = enclosures[a];
-      const look = enclosure?.node.kind === "look" ? `${enclosure.negated ? "no " : ""}${enclosure.node.behind ? "look back" : "look ahead"}` : "settled part";
+      const look =
+        enclosure?.node.kind === "look" ? `${enclosure.node.negated ? "no " : ""}${enclosure.node.behind ? "look back" : "look ahead"}` : "settled part";
       return operation === Op.Enter ? look : `end of ${look}`;
     }
     case Op.Match:
       return "match";
-    default:
-      return labelOf(source.pattern, part);
-  }
-}
-
-/** Where control goes on from an instruction, in the order in which it is tried. */
-export function waysFrom({ code, loops, enclosures }: Program, pc: number): readonly (readonly [pc: number, way: Way])[] {
-  const [operation = 0, a = 0, b = 0] = code.subarray(pc * INSTRUCTION_WIDTH);
-  const next = pc + 1;
-  switch (operation) {
-    case Op.Branch:
-      return [
-        [next, "first"],
-        [a, "else"],
-      ];
-    case Op.Condition:
-      return [
-        [next, "on"],
-        [b, "on"],
-      ];
-    case Op.LoopTry:
-      return loops[a]?.lazy
-        ? [
-            [b, "first"],
-            [next, "else"],
-          ]
-        : [
-            [next, "first"],
-            [b, "else"],
-          ];
-    case Op.Enter: {
-      const enclosure = enclosures[a];
-      return enclosure?.negated
-        ? [
-            [next, "first"],
-            [enclosure.next, "else"],
-          ]
-        : [[next, "on"]];
-    }
-    case Op.Leave:
-      // What was not to be there was found: nothing goes on from here.
-      return enclosures[a]?.negated ? [] : [[enclosures[a]?.next ?? next, "on"]];
+    case Op.Unit:
+    case Op.UnitBack:
+    case Op.Set:
+    case Op.SetBack:
+    case Op.SetPoint:
+    case Op.SetPointBack:
+    case Op.Reference:
+    case Op.Assert:
     case Op.Jump:
-      return [[a, "on"]];
+    case Op.LoopEnter:
+    case Op.LoopBegin:
     case Op.LoopNext:
-      return [[b, "on"]];
-    case Op.Match:
-      return [];
+    case Op.StepBack:
+      return labelOf(source.pattern, part);
     default:
-      return [[next, "on"]];
+      return unknownOperation(operation);
   }
 }
 
@@ -194,12 +170,4 @@ function firstNodes(program: Program, from: number, nodeOf: Int32Array): readonl
     else for (const [to] of waysFrom(program, pc)) pending.push(to);
   }
   return [...found];
-}
-
-/** Instructions that control comes to from elsewhere than from the one before. */
-function targetsOf(program: Program): Set<number> {
-  const targets = new Set<number>();
-  const count = program.code.length / INSTRUCTION_WIDTH;
-  for (let pc = 0; pc < count; pc++) for (const [to] of waysFrom(program, pc)) if (to !== pc + 1) targets.add(to);
-  return targets;
 }

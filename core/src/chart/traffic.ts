@@ -1,8 +1,10 @@
 /** How often each edge of a program's graph was taken in a reel, and how often each node was come to and failed. */
 import { Kind } from "../machine/events.ts";
-import { INSTRUCTION_WIDTH, Op } from "../program/program.ts";
+import type { Way } from "../program/flow.ts";
+import { Op } from "../program/operations.ts";
+import { INSTRUCTION_WIDTH } from "../program/program.ts";
 import type { Reel } from "../reel/reel.ts";
-import type { Graph, Way } from "./graph.ts";
+import type { Graph } from "./graph.ts";
 
 export interface Traffic {
   /** In the order of the graph's edges. */

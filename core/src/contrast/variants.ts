@@ -1,6 +1,6 @@
 /** Variants of a pattern: the same one with quantifiers in other modes. */
 import type { Reading } from "../syntax/read.ts";
-import { childrenOf, type Node, type NodeOf, type QuantifierMode, walk } from "../syntax/tree.ts";
+import { type NodeOf, type QuantifierMode, rewrite, walk } from "../syntax/tree.ts";
 
 /** Replace `from` up to `to` in the pattern by `insert`. */
 export interface Edit {
@@ -45,31 +45,8 @@ export function applyEdit(pattern: string, { from, to, insert }: Edit): string {
  * with the spans of the pattern as written, so a mode that the dialect cannot write runs all the same.
  */
 export function withMode(reading: Reading, operators: ReadonlySet<number>, mode: QuantifierMode): Reading {
-  const made = new Map<Node, Node>();
-  const of = (node: Node): Node => made.get(node) as Node;
-  // Inner nodes come after outer ones, so from the last to the first every child is made before its parent.
-  for (const node of [...walk(reading.root)].reverse()) made.set(node, rebuilt(node, of, operators, mode));
-  return { ...reading, root: of(reading.root) };
-}
-
-function rebuilt(node: Node, of: (child: Node) => Node, operators: ReadonlySet<number>, mode: QuantifierMode): Node {
-  if (childrenOf(node).length === 0) return node;
-  switch (node.kind) {
-    case "alternation":
-      return { ...node, branches: node.branches.map(of) };
-    case "sequence":
-      return { ...node, items: node.items.map(of) };
-    case "conditional":
-      return { ...node, yes: of(node.yes), no: of(node.no) };
-    case "quantifier":
-      return { ...node, body: of(node.body), mode: operators.has(node.operator.start) ? mode : node.mode };
-    case "group":
-    case "look":
-    case "atomic":
-      return { ...node, body: of(node.body) };
-    default:
-      return node;
-  }
+  const root = rewrite(reading.root, (node) => (node.kind === "quantifier" && operators.has(node.operator.start) ? { ...node, mode } : node));
+  return { ...reading, root };
 }
 
 /** The edits, last first, that write a mode into the pattern; null where the dialect cannot write it. */

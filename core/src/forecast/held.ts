@@ -3,7 +3,9 @@
  * hold the same go the same way. What no reference on the way can ask for any more is left out, by the usual analysis of
  * live registers (A. Aho, M. Lam, R. Sethi and J. Ullman, "Compilers", 2006, §9.2.5).
  */
-import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, type Reference } from "../program/program.ts";
+import { instructionCount, waysFrom } from "../program/flow.ts";
+import { captureRegister, openRegister, type Program } from "../program/program.ts";
+import { effectsOf } from "../program/registers.ts";
 
 /** Three registers for each group that is referred to; one bit each of a small integer. */
 const MAX_REGISTERS = 30;
@@ -67,9 +69,9 @@ type Live = readonly (readonly number[])[];
 const known = new WeakMap<Program, Live | null>();
 
 function liveRegisters(program: Program): Live | null {
-  const groups = [...new Set(program.references.flatMap((reference) => reference.groups))];
-  if (3 * groups.length > MAX_REGISTERS || program.nodes.length > MAX_INSTRUCTIONS) return null;
-  const registers = groups.flatMap((group) => [captureRegister(group), captureRegister(group) + 1, openRegister(group, program.groups.length)]);
+  const slots = [...new Set(program.references.flatMap((reference) => reference.slots))];
+  if (3 * slots.length > MAX_REGISTERS || program.nodes.length > MAX_INSTRUCTIONS) return null;
+  const registers = slots.flatMap((slot) => [captureRegister(slot), captureRegister(slot) + 1, openRegister(slot, program.slots.length)]);
   const masks = liveMasks(program, registers);
   if (!masks) return null;
   const sets = new Map<number, readonly number[]>();
@@ -82,58 +84,22 @@ function liveRegisters(program: Program): Live | null {
 
 /** For each instruction which of the registers are live before it, as bits. */
 function liveMasks(program: Program, registers: readonly number[]): Int32Array | undefined {
-  const { code, loops, enclosures, references, groups } = program;
-  const count = code.length / INSTRUCTION_WIDTH;
+  const count = instructionCount(program);
   const bitOf = new Map(registers.map((register, i) => [register, 1 << i]));
   const bits = (list: readonly number[]): number => list.reduce((mask, register) => mask | (bitOf.get(register) ?? 0), 0);
-  const capture = (group: number): number => bits([captureRegister(group), captureRegister(group) + 1]);
+  const instructions = Array.from({ length: count }, (_, pc) => {
+    const { reads, writes, copies } = effectsOf(program, pc);
+    return { to: waysFrom(program, pc).map(([next]) => next), reads: bits(reads), writes: bits(writes), copies };
+  });
   const live = new Int32Array(count);
   let passes = 0;
   for (let changed = true; changed; ) {
     if (++passes > MAX_PASSES) return undefined;
     changed = false;
     for (let pc = count - 1; pc >= 0; pc--) {
-      const [operation, a, b] = [code[pc * INSTRUCTION_WIDTH], code[pc * INSTRUCTION_WIDTH + 1] as number, code[pc * INSTRUCTION_WIDTH + 2] as number];
-      const next = live[pc + 1] ?? 0;
-      let mask = next;
-      switch (operation) {
-        case Op.Branch:
-          mask |= live[a] as number;
-          break;
-        case Op.Jump:
-          mask = live[a] as number;
-          break;
-        case Op.LoopTry:
-        case Op.Condition:
-          mask |= live[b] as number;
-          break;
-        case Op.LoopNext:
-          mask = live[b] as number;
-          break;
-        case Op.Enter:
-          mask |= live[(enclosures[a] as Enclosure).next] as number;
-          break;
-        case Op.Leave:
-          mask = live[(enclosures[a] as Enclosure).next] as number;
-          break;
-        case Op.Match:
-          mask = 0;
-          break;
-        case Op.Reference:
-          for (const group of (references[a] as Reference).groups) mask |= capture(group);
-          break;
-        case Op.Open:
-          mask &= ~bits([openRegister(a, groups.length)]);
-          break;
-        case Op.Close:
-          if (mask & capture(a)) mask = (mask & ~capture(a)) | bits([openRegister(a, groups.length)]);
-          break;
-        case Op.LoopBegin: {
-          const { clearFrom, clearTo } = loops[a] as Loop;
-          for (let group = clearFrom; group < clearTo; group++) mask &= ~capture(group);
-          break;
-        }
-      }
+      const { to, reads, writes, copies } = instructions[pc] as (typeof instructions)[number];
+      const after = to.reduce((mask, next) => mask | (live[next] as number), 0);
+      const mask = (after & ~writes) | (copies && (after & writes) === 0 ? 0 : reads);
       if (mask !== live[pc]) {
         live[pc] = mask;
         changed = true;

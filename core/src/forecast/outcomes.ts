@@ -10,8 +10,10 @@
  * Pairs wait on a list for the pairs they need; nothing recurses on the host's stack.
  */
 import { Items } from "../machine/items.ts";
-import { beginIteration, endIteration, enterLoop, forcedWay } from "../program/loops.ts";
-import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program } from "../program/program.ts";
+import { choiceAt } from "../program/flow.ts";
+import { Op, type Operation, unknownOperation } from "../program/operations.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "../program/program.ts";
+import { beginIteration, closeGroup, endIteration, enterLoop, forcedWay, hasTakenPart, openGroup } from "../program/registers.ts";
 import { StateSpace } from "../program/states.ts";
 import { Held } from "./held.ts";
 
@@ -134,7 +136,7 @@ export class Outcomes {
       this.waiting.length = index;
       return;
     }
-    const { first, second } = this.ways(pc);
+    const { first, second } = choiceAt(this.program, pc);
     if (!this.follow(first, at)) return;
     const { way } = this;
     const firstWay = way.end >= 0;
@@ -148,16 +150,6 @@ export class Outcomes {
     way.steps = plus(way.steps, 1);
     this.remember(state, at, way, firstWay);
     this.waiting.length = index;
-  }
-
-  /** The two ways of a choice: the one that is taken, and the one that is saved. */
-  private ways(pc: number): { first: number; second: number } {
-    const { code, loops } = this.program;
-    const word = pc * INSTRUCTION_WIDTH;
-    const a = code[word + 1] as number;
-    if (code[word] === Op.Branch) return { first: pc + 1, second: a };
-    const exit = code[word + 2] as number;
-    return (loops[a] as Loop).lazy ? { first: exit, second: pc + 1 } : { first: pc + 1, second: exit };
   }
 
   private row(state: number, at: number): number | undefined {
@@ -222,7 +214,7 @@ export class Outcomes {
    */
   private follow(from: number, offset: number): boolean {
     const { program, registers, items, way } = this;
-    const { code, loops, enclosures } = program;
+    const { code, loops, enclosures, slots } = program;
     let [pc, at] = [from, offset];
     let steps: Count = 0;
     const ended = (end: number, more: Count): boolean => {
@@ -236,7 +228,8 @@ export class Outcomes {
       this.work++;
       const word = pc * INSTRUCTION_WIDTH;
       const a = code[word + 1] as number;
-      switch (code[word]) {
+      const operation = code[word] as Operation;
+      switch (operation) {
         case Op.Assert:
           if (!items.asserts(a, code[word + 2] as number, at)) return ended(-1, 1);
           steps = plus(steps, 1);
@@ -246,12 +239,12 @@ export class Outcomes {
           pc = a;
           break;
         case Op.Open:
-          registers[openRegister(a, program.groups.length)] = at;
+          openGroup(a, at, registers, slots.length);
           steps = plus(steps, 1);
           pc++;
           break;
         case Op.Close:
-          close(a, at, registers, program.groups.length);
+          closeGroup(a, at, registers, slots.length);
           steps = plus(steps, 1);
           pc++;
           break;
@@ -284,20 +277,23 @@ export class Outcomes {
         case Op.Enter: {
           const row = this.need(pc, at);
           if (row < 0) return false;
-          const { kind, negated, next } = enclosures[a] as Enclosure;
+          const { kind, leave, held, failed } = enclosures[a] as Enclosure;
           const end = this.ends[row] as number;
           steps = plus(steps, this.steps[row] as Count);
           if (kind !== "possessive") steps = plus(steps, 1);
           if (end >= 0) {
             if ((this.flags[row] as number) & PENDING) steps = plus(steps, 1);
-            if (negated) return ended(-1, 1);
+            if (held === FAILS) return ended(-1, 1);
             if (kind !== "possessive") steps = plus(steps, 1);
             if (kind !== "look") at = end;
             this.states.loadGroupBits(this.bits[row] as number, registers);
-            this.held?.load(this.helds[row] as number, next - 1, registers);
-          } else if (negated) steps = plus(steps, 1);
-          else return ended(-1, kind === "look" ? 1 : 0);
-          pc = next;
+            this.held?.load(this.helds[row] as number, leave, registers);
+            pc = held;
+          } else {
+            if (failed === FAILS) return ended(-1, kind === "look" ? 1 : 0);
+            steps = plus(steps, 1);
+            pc = failed;
+          }
           break;
         }
         case Op.Leave:
@@ -324,15 +320,23 @@ export class Outcomes {
         }
         case Op.Condition:
           steps = plus(steps, 1);
-          pc = (registers[captureRegister(a) + 1] as number) >= 0 ? pc + 1 : (code[word + 2] as number);
+          pc = hasTakenPart(a, registers) ? pc + 1 : (code[word + 2] as number);
           break;
-        default: {
+        case Op.Unit:
+        case Op.UnitBack:
+        case Op.Set:
+        case Op.SetBack:
+        case Op.SetPoint:
+        case Op.SetPointBack: {
           const to = items.take(pc, at);
           if (to < 0) return ended(-1, 1);
           steps = plus(steps, 1);
           at = to;
           pc++;
+          break;
         }
+        default:
+          unknownOperation(operation);
       }
     }
   }
@@ -354,48 +358,91 @@ export class Outcomes {
    */
   retrace(from: number): Int32Array {
     const { program, registers, items } = this;
-    const { code, loops, enclosures } = program;
+    const { code, loops, enclosures, slots } = program;
     registers.fill(-1);
     /** Enclosures around the reading place: where each was entered. */
     const around: number[] = [];
+    const rowAt = (pc: number, at: number): number => this.row(this.number(pc, at), at) as number;
     let [pc, at] = [0, from];
     for (;;) {
       const word = pc * INSTRUCTION_WIDTH;
       const a = code[word + 1] as number;
-      const operation = code[word];
-      if (operation === Op.Match) return registers;
-      if (operation === Op.Branch || (operation === Op.LoopTry && forcedWay(loops[a] as Loop, at, registers) === 0)) {
-        const row = this.row(this.number(pc, at), at) as number;
-        const { first, second } = this.ways(pc);
-        pc = (this.flags[row] as number) & FIRST_WAY ? first : second;
-      } else if (operation === Op.LoopTry) {
-        pc = forcedWay(loops[a] as Loop, at, registers) > 0 ? pc + 1 : (code[word + 2] as number);
-      } else if (operation === Op.Enter) {
-        if ((enclosures[a] as Enclosure).negated) pc = (enclosures[a] as Enclosure).next;
-        else {
-          around.push(at);
-          pc++;
+      const b = code[word + 2] as number;
+      const operation = code[word] as Operation;
+      let next = pc + 1;
+      switch (operation) {
+        case Op.Match:
+          return registers;
+        case Op.Branch:
+          next = this.wayTaken(pc, rowAt(pc, at));
+          break;
+        case Op.LoopTry: {
+          const forced = forcedWay(loops[a] as Loop, at, registers);
+          next = forced > 0 ? pc + 1 : forced < 0 ? b : this.wayTaken(pc, rowAt(pc, at));
+          break;
         }
-      } else if (operation === Op.Leave) {
-        const entered = around.pop() as number;
-        if ((enclosures[a] as Enclosure).kind === "look") at = entered;
-        pc = (enclosures[a] as Enclosure).next;
-      } else if (operation === Op.LoopNext) {
-        endIteration(loops[a] as Loop, at, registers);
-        pc = code[word + 2] as number;
-      } else if (operation === Op.Jump) pc = a;
-      else if (operation === Op.Condition) pc = (registers[captureRegister(a) + 1] as number) >= 0 ? pc + 1 : (code[word + 2] as number);
-      else {
-        if (operation === Op.Open) registers[openRegister(a, program.groups.length)] = at;
-        else if (operation === Op.Close) close(a, at, registers, program.groups.length);
-        else if (operation === Op.LoopEnter) enterLoop(loops[a] as Loop, registers);
-        else if (operation === Op.LoopBegin) beginIteration(loops[a] as Loop, at, registers);
-        else if (operation === Op.StepBack) at = items.stepBack(a, at);
-        else if (operation === Op.Reference) at = items.refer(a, at, code[word + 2] === 1, registers);
-        else if (operation !== Op.Assert) at = items.take(pc, at);
-        pc++;
+        case Op.Enter: {
+          const { held, failed } = enclosures[a] as Enclosure;
+          if (failed !== FAILS && (held === FAILS || (this.ends[rowAt(pc, at)] as number) < 0)) next = failed;
+          else around.push(at);
+          break;
+        }
+        case Op.Leave: {
+          const entered = around.pop() as number;
+          const { kind, held } = enclosures[a] as Enclosure;
+          if (kind === "look") at = entered;
+          next = held;
+          break;
+        }
+        case Op.LoopNext:
+          endIteration(loops[a] as Loop, at, registers);
+          next = b;
+          break;
+        case Op.Jump:
+          next = a;
+          break;
+        case Op.Condition:
+          if (!hasTakenPart(a, registers)) next = b;
+          break;
+        case Op.Open:
+          openGroup(a, at, registers, slots.length);
+          break;
+        case Op.Close:
+          closeGroup(a, at, registers, slots.length);
+          break;
+        case Op.LoopEnter:
+          enterLoop(loops[a] as Loop, registers);
+          break;
+        case Op.LoopBegin:
+          beginIteration(loops[a] as Loop, at, registers);
+          break;
+        case Op.StepBack:
+          at = items.stepBack(a, at);
+          break;
+        case Op.Reference:
+          at = items.refer(a, at, b === 1, registers);
+          break;
+        case Op.Assert:
+          break;
+        case Op.Unit:
+        case Op.UnitBack:
+        case Op.Set:
+        case Op.SetBack:
+        case Op.SetPoint:
+        case Op.SetPointBack:
+          at = items.take(pc, at);
+          break;
+        default:
+          unknownOperation(operation);
       }
+      pc = next;
     }
+  }
+
+  /** Where the way that was through goes on from a choice. */
+  private wayTaken(pc: number, row: number): number {
+    const { first, second } = choiceAt(this.program, pc);
+    return (this.flags[row] as number) & FIRST_WAY ? first : second;
   }
 }
 
@@ -403,10 +450,4 @@ function grown(array: Int32Array<ArrayBuffer>): Int32Array<ArrayBuffer> {
   const out = new Int32Array(2 * array.length);
   out.set(array);
   return out;
-}
-
-function close(group: number, at: number, registers: Int32Array, groupCount: number): void {
-  const opened = registers[openRegister(group, groupCount)] as number;
-  registers[captureRegister(group)] = Math.min(opened, at);
-  registers[captureRegister(group) + 1] = Math.max(opened, at);
 }

@@ -7,7 +7,8 @@
 import type { Alphabet } from "../automaton/alphabet.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
 import { exactBounds } from "../automaton/walk.ts";
-import { INSTRUCTION_WIDTH, type Loop, Op, type Program, UNBOUNDED } from "../program/program.ts";
+import { Op } from "../program/operations.ts";
+import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
 import { type HazardMode, stepsOn } from "./confirm.ts";
 
 export interface Peak {

@@ -9,7 +9,8 @@
  * nothing recurses: saved states, their undo log and open enclosures lie in typed arrays.
  */
 
-import { captureRegister, type Enclosure, INSTRUCTION_WIDTH, Op, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
+import { Op, type Operation, unknownOperation } from "../program/operations.ts";
+import { captureRegister, type Enclosure, FAILS, INSTRUCTION_WIDTH, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
 import { Came } from "./compiled/layout.ts";
 import { CompiledRun } from "./compiled/run.ts";
 import { Kind, PC_SHIFT } from "./events.ts";
@@ -94,7 +95,7 @@ export class BacktrackingMachine {
   private readonly recorder: Recorder | null;
   private readonly matchLimit: number;
   private registers: Int32Array;
-  private readonly frames: Int32Array;
+  private frames = new Int32Array(16 * FRAME);
   private states = new Int32Array(256 * STATE);
   private changes = new Int32Array(256 * CHANGE);
   /** The program as WebAssembly, once the run is long enough; null where it cannot be. */
@@ -119,9 +120,8 @@ export class BacktrackingMachine {
     this.recorder = options.recorder ?? null;
     this.matchLimit = options.matchLimit ?? Number.POSITIVE_INFINITY;
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
-    this.matches = new MatchTable(program.groups.length);
+    this.matches = new MatchTable(program.slots.length);
     this.registers = new Int32Array(program.registerCount).fill(-1);
-    this.frames = new Int32Array((program.enclosures.length + 1) * FRAME);
     this.next = options.from ?? 0;
     this.notEmptyFrom = options.notEmptyAt ?? -1;
     this.recorder?.watch(this.registers);
@@ -228,6 +228,14 @@ export class BacktrackingMachine {
     return true;
   }
 
+  /** Makes room for one more open enclosure; there are no more of them at once than the pattern nests. */
+  private growFrames(): Int32Array<ArrayBuffer> {
+    const grown = new Int32Array(this.frames.length * 2);
+    grown.set(this.frames);
+    this.frames = grown;
+    return grown;
+  }
+
   /** Sets a register; what it held is noted where a saved state or an open enclosure may want it back. */
   private set(register: number, value: number): void {
     const { registers } = this;
@@ -252,10 +260,11 @@ export class BacktrackingMachine {
 
   /** Runs until the run ends or the number of steps is reached. */
   private run(stop: number): void {
-    const { text, program, recorder, registers, frames, items } = this;
+    const { text, program, recorder, registers, items } = this;
     const { code, latin, loops, enclosures } = program;
+    const slotCount = program.slots.length;
     const length = text.length;
-    let { pc, at, steps, states, stateCount, reach, next } = this;
+    let { pc, at, steps, states, frames, stateCount, reach, next } = this;
     /** Step of the newest saved state; kept only for the recorder. */
     let top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
 
@@ -277,7 +286,8 @@ export class BacktrackingMachine {
       /** At a choice: where the way that is saved begins, and the way that is taken. */
       let saved = -1;
       let go = -1;
-      switch (code[word]) {
+      const operation = code[word] as Operation;
+      switch (operation) {
         case Op.Unit:
           if (at < length && text.charCodeAt(at) === a) to = at + 1;
           break;
@@ -327,17 +337,17 @@ export class BacktrackingMachine {
           pc = a;
           continue run;
         case Op.Open:
-          this.set(openRegister(a, program.groups.length), at);
+          this.set(openRegister(a, slotCount), at);
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Open, pc), top, stateCount, this.attempt);
           pc++;
           if (this.outcome !== "running") break run;
           continue run;
         case Op.Close: {
-          const opened = registers[openRegister(a, program.groups.length)] as number;
+          const opened = registers[openRegister(a, slotCount)] as number;
           this.set(captureRegister(a), opened < at ? opened : at);
           this.set(captureRegister(a) + 1, opened < at ? at : opened);
-          this.set(openRegister(a, program.groups.length), -1);
+          this.set(openRegister(a, slotCount), -1);
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Close, pc), top, stateCount, this.attempt);
           pc++;
@@ -404,6 +414,7 @@ export class BacktrackingMachine {
         }
         case Op.Enter: {
           const frame = this.frameCount++ * FRAME;
+          if (frame === frames.length) frames = this.growFrames();
           frames[frame] = a;
           frames[frame + 1] = stateCount;
           frames[frame + 2] = at;
@@ -426,12 +437,12 @@ export class BacktrackingMachine {
           }
           const enclosure = enclosures[a] as Enclosure;
           if (enclosure.kind === "look") at = frames[frame + 2] as number;
-          if (!enclosure.negated) {
+          if (enclosure.held !== FAILS) {
             if (enclosure.kind !== "possessive") {
               steps++;
               if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, pc), top, stateCount, this.attempt);
             }
-            pc = enclosure.next;
+            pc = enclosure.held;
             continue run;
           }
           this.undo(frames[frame + 3] as number);
@@ -458,6 +469,8 @@ export class BacktrackingMachine {
           pc = set ? pc + 1 : (code[word + 2] as number);
           continue run;
         }
+        default:
+          unknownOperation(operation);
       }
 
       if (saved >= 0) {
@@ -497,12 +510,12 @@ export class BacktrackingMachine {
         at = frames[frame + 2] as number;
         this.undo(frames[frame + 3] as number);
         steps++;
-        if (look.negated) {
-          if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, look.next - 1), top, stateCount, this.attempt);
-          pc = look.next;
+        if (look.failed !== FAILS) {
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, look.leave), top, stateCount, this.attempt);
+          pc = look.failed;
           continue run;
         }
-        if (recorder !== null) recorder.write(at, packEvent(Kind.Mismatch, look.next - 1), top, stateCount, this.attempt);
+        if (recorder !== null) recorder.write(at, packEvent(Kind.Mismatch, look.leave), top, stateCount, this.attempt);
       }
       if (stateCount === 0) {
         steps++;

@@ -4,7 +4,9 @@
  */
 import { contains } from "../charset/charset.ts";
 import { canonicalize, type FoldingRule } from "../charset/folding.ts";
-import { captureRegister, INSTRUCTION_WIDTH, Op, type Program, type Reference } from "../program/program.ts";
+import { assertionOf, Side } from "../program/assertions.ts";
+import { Op, type Operation, unknownOperation } from "../program/operations.ts";
+import { captureRegister, INSTRUCTION_WIDTH, type Program, type Reference } from "../program/program.ts";
 
 const LATIN = 256;
 
@@ -41,7 +43,7 @@ export class Items {
   /** The offset after what a character or set takes at the offset, or −1 where it does not match. */
   take(pc: number, at: number): number {
     const { code } = this.program;
-    const operation = code[pc * INSTRUCTION_WIDTH];
+    const operation = code[pc * INSTRUCTION_WIDTH] as Operation;
     const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
     switch (operation) {
       case Op.Unit:
@@ -62,8 +64,24 @@ export class Items {
         const point = pointBefore(this.text, at);
         return this.holds(a, point) ? at - (point > 0xffff ? 2 : 1) : -1;
       }
+      case Op.Assert:
+      case Op.Reference:
+      case Op.Branch:
+      case Op.Jump:
+      case Op.Open:
+      case Op.Close:
+      case Op.LoopEnter:
+      case Op.LoopTry:
+      case Op.LoopBegin:
+      case Op.LoopNext:
+      case Op.Enter:
+      case Op.Leave:
+      case Op.Match:
+      case Op.StepBack:
+      case Op.Condition:
+        throw new RangeError(`Instruction ${pc} takes no character.`);
       default:
-        return -1;
+        return unknownOperation(operation);
     }
   }
 
@@ -85,25 +103,14 @@ export class Items {
 
   /** Whether the assertion, an index in ASSERTIONS, holds. */
   asserts(assertion: number, set: number, at: number): boolean {
+    const { asks, holds } = assertionOf(assertion);
     const end = this.text.length;
-    switch (assertion) {
-      case 0:
-        return at === 0;
-      case 1:
-        return at === end;
-      case 2:
-        return at === end || (at === end - 1 && this.holdsAfter(set, at));
-      case 3:
-        return at === 0 || this.holdsBefore(set, at);
-      case 4:
-        return at === end || this.holdsAfter(set, at);
-      case 5:
-        return this.holdsBefore(set, at) !== this.holdsAfter(set, at);
-      case 6:
-        return this.holdsBefore(set, at) === this.holdsAfter(set, at);
-      default:
-        return end > 0 && this.holdsBefore(set, at) === this.holdsAfter(set, at);
-    }
+    let sides: number = at === 0 ? Side.Start : 0;
+    if (at === end) sides |= Side.End;
+    if (asks & Side.Behind && this.holdsBefore(set, at)) sides |= Side.Behind;
+    if (asks & Side.Ahead && this.holdsAfter(set, at)) sides |= Side.Ahead;
+    if (asks & Side.Last && at < end && this.after(at) === end) sides |= Side.Last;
+    return holds[sides] === 1;
   }
 
   /** The offset one character further: by code points where the text is read so. */
@@ -124,9 +131,9 @@ export class Items {
   /** The offset after the text that a back-reference stands for, or −1 where the text at hand differs. */
   refer(number: number, at: number, back: boolean, registers: Int32Array): number {
     const reference = this.program.references[number] as Reference;
-    for (const group of reference.groups) {
-      const start = registers[captureRegister(group)] as number;
-      if (start >= 0) return this.sameText(start, registers[captureRegister(group) + 1] as number, at, back, reference.folding);
+    for (const slot of reference.slots) {
+      const start = registers[captureRegister(slot)] as number;
+      if (start >= 0) return this.sameText(start, registers[captureRegister(slot) + 1] as number, at, back, reference.folding);
     }
     return reference.unsetIsEmpty ? at : -1;
   }

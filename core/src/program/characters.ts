@@ -2,7 +2,8 @@
 import { type CharSet, complement, union } from "../charset/charset.ts";
 import { closeOverCase } from "../charset/folding.ts";
 import type { NodeOf } from "../syntax/tree.ts";
-import { INSTRUCTION_WIDTH, Op, type Program } from "./program.ts";
+import { Op } from "./operations.ts";
+import { INSTRUCTION_WIDTH, type Program } from "./program.ts";
 
 /** ECMA-262 CharacterSetMatcher: a set is closed over case first, and inverted after. */
 export function charactersOf(node: NodeOf<"character" | "any" | "set">): CharSet {

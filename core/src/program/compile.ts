@@ -9,9 +9,11 @@ import { type CharSet, contains } from "../charset/charset.ts";
 import { closeOverCase, type FoldingRule } from "../charset/folding.ts";
 import { type Diagnostic, diagnostic } from "../syntax/diagnostic.ts";
 import type { Reading } from "../syntax/read.ts";
-import { childrenOf, type Node, type NodeOf, walk } from "../syntax/tree.ts";
+import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
+import { assertionNumber } from "./assertions.ts";
 import { charactersOf } from "./characters.ts";
-import { ASSERTIONS, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, type Program, type Reference, UNBOUNDED } from "./program.ts";
+import { Op, type Operation } from "./operations.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, type Reference, UNBOUNDED } from "./program.ts";
 
 /** A reel keeps 27 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
@@ -60,11 +62,11 @@ class Compiler {
     this.reading = reading;
     this.dialect = dialect;
     this.facts = gatherFacts(reading.root);
-    this.registers = 3 * reading.groups.length;
+    this.registers = 3 * reading.slots.length;
   }
 
   run(part: Node, back: boolean): Program | undefined {
-    const { root, groups, options, source } = this.reading;
+    const { root, groups, slots, options, source } = this.reading;
     this.tasks.push(
       () => this.emit(root, Op.Match),
       () => this.node(part, back),
@@ -74,7 +76,7 @@ class Compiler {
       if (this.nodes.length > MAX_INSTRUCTIONS) return undefined;
     }
     const groupNames: Record<string, number[]> = Object.create(null);
-    for (const { name, number } of groups) {
+    for (const { name, number } of slots) {
       if (name === null) continue;
       groupNames[name] ??= [];
       groupNames[name].push(number);
@@ -93,6 +95,7 @@ class Compiler {
       enclosures: this.enclosures,
       references: this.references,
       groups,
+      slots,
       groupNames,
       options,
       afterEmptyMatch: this.dialect.semantics.afterEmptyMatch,
@@ -103,7 +106,7 @@ class Compiler {
     };
   }
 
-  private emit(node: Node, op: number, a = 0, b = 0, c = 0): number {
+  private emit(node: Node, op: Operation, a = 0, b = 0, c = 0): number {
     this.code.push(op, a, b, c);
     return this.nodes.push(node) - 1;
   }
@@ -135,12 +138,12 @@ class Compiler {
         this.set(node, back);
         return;
       case "assertion":
-        this.emit(node, Op.Assert, ASSERTIONS.indexOf(node.assertion), this.setNumber(node.set));
+        this.emit(node, Op.Assert, assertionNumber(node.assertion), this.setNumber(node.set));
         return;
       case "back-reference": {
-        const { groups, folding } = node;
+        const { slots, folding } = node;
         const unsetIsEmpty = this.dialect.semantics.unsetReference === "empty";
-        this.emit(node, Op.Reference, this.references.push({ groups, folding, unsetIsEmpty }) - 1, back ? 1 : 0);
+        this.emit(node, Op.Reference, this.references.push({ slots, folding, unsetIsEmpty }) - 1, back ? 1 : 0);
         return;
       }
       case "conditional":
@@ -166,6 +169,8 @@ class Compiler {
       case "quantifier":
         this.quantifier(node, back);
         return;
+      default:
+        unknownNode(node);
     }
   }
 
@@ -198,8 +203,9 @@ class Compiler {
   }
 
   private emitSet(node: Node, set: CharSet, back: boolean): void {
-    const forward = this.reading.options.codePoints ? Op.SetPoint : Op.Set;
-    this.emit(node, back ? forward + 1 : forward, this.setNumber(set));
+    const { codePoints } = this.reading.options;
+    const operation = codePoints ? (back ? Op.SetPointBack : Op.SetPoint) : back ? Op.SetBack : Op.Set;
+    this.emit(node, operation, this.setNumber(set));
   }
 
   private setNumber(set: CharSet): number {
@@ -215,7 +221,8 @@ class Compiler {
   private group(node: NodeOf<"group">, back: boolean): void {
     const { capture, body } = node;
     if (capture === null) {
-      this.node(body, back);
+      // Brackets in brackets: inside one another, they wait like everything else.
+      this.later([() => this.node(body, back)]);
       return;
     }
     this.emit(node, Op.Open, capture);
@@ -260,7 +267,7 @@ class Compiler {
 
   private conditional(node: NodeOf<"conditional">, back: boolean): void {
     let jump = 0;
-    const condition = this.emit(node, Op.Condition, node.group);
+    const condition = this.emit(node, Op.Condition, node.slot);
     this.later([
       () => this.node(node.yes, back),
       () => {
@@ -282,13 +289,14 @@ class Compiler {
 
   private enclose(kind: Enclosure["kind"], node: Node, negated: boolean, inside: Task): void {
     const number = this.enclosures.length;
-    this.enclosures.push({ kind, node, negated, next: -1 });
+    const enclosure = { kind, node, leave: FAILS, held: FAILS, failed: FAILS };
+    this.enclosures.push(enclosure);
     this.emit(node, Op.Enter, number);
     this.later([
       inside,
       () => {
-        this.emit(node, Op.Leave, number);
-        this.enclosures[number] = { kind, node, negated, next: this.pc };
+        const leave = this.emit(node, Op.Leave, number);
+        this.enclosures[number] = { ...enclosure, leave, [negated ? "failed" : "held"]: this.pc };
       },
     ]);
   }
@@ -306,9 +314,9 @@ class Compiler {
 
   private loop(node: NodeOf<"quantifier">, iteration: Task): void {
     const { min, max, mode, body } = node;
-    const { canBeEmpty, firstGroup, lastGroup } = this.facts.get(body) as Facts;
+    const { canBeEmpty, firstSlot, lastSlot } = this.facts.get(body) as Facts;
     const { clearsCapturesEachIteration, emptyIteration } = this.dialect.semantics;
-    const clears = clearsCapturesEachIteration && lastGroup > 0;
+    const clears = clearsCapturesEachIteration && lastSlot > 0;
     const counted = min > 0 || max !== Number.POSITIVE_INFINITY;
     const emptyIsLast = canBeEmpty && emptyIteration === "is-last";
     const number = this.loops.length;
@@ -320,8 +328,8 @@ class Compiler {
       counter: counted ? this.registers++ : -1,
       begin: canBeEmpty ? this.registers++ : -1,
       emptyIsLast,
-      clearFrom: clears ? firstGroup : 0,
-      clearTo: clears ? lastGroup + 1 : 0,
+      clearFrom: clears ? firstSlot : 0,
+      clearTo: clears ? lastSlot + 1 : 0,
     });
     if (counted || emptyIsLast) this.emit(node, Op.LoopEnter, number);
     const begins = canBeEmpty || clears;
@@ -339,9 +347,9 @@ class Compiler {
 
 interface Facts {
   readonly canBeEmpty: boolean;
-  /** Numbers of the first and last capturing group inside; nought where there is none. */
-  readonly firstGroup: number;
-  readonly lastGroup: number;
+  /** The first and last slot of the capturing groups inside; nought where there is none. */
+  readonly firstSlot: number;
+  readonly lastSlot: number;
 }
 
 /** What the compiler asks of each node, found from the inside out. */
@@ -350,12 +358,12 @@ function gatherFacts(root: Node): Map<Node, Facts> {
   const outerFirst = [...walk(root)];
   for (const node of outerFirst.reverse()) {
     const inner = childrenOf(node).map((child) => facts.get(child) as Facts);
-    const numbers = inner.filter((f) => f.lastGroup > 0);
+    const numbers = inner.filter((f) => f.lastSlot > 0);
     const own = node.kind === "group" && node.capture !== null ? node.capture : 0;
     facts.set(node, {
       canBeEmpty: canBeEmpty(node, inner),
-      firstGroup: own || (numbers[0]?.firstGroup ?? 0),
-      lastGroup: Math.max(own, numbers.at(-1)?.lastGroup ?? 0),
+      firstSlot: own || (numbers[0]?.firstSlot ?? 0),
+      lastSlot: Math.max(own, numbers.at(-1)?.lastSlot ?? 0),
     });
   }
   return facts;
@@ -378,7 +386,12 @@ function canBeEmpty(node: Node, inner: readonly Facts[]): boolean {
       return (inner[0] as Facts).canBeEmpty;
     case "quantifier":
       return node.min === 0 || (inner[0] as Facts).canBeEmpty;
-    default:
+    case "empty":
+    case "assertion":
+    case "look":
+    case "back-reference":
       return true;
+    default:
+      return unknownNode(node);
   }
 }

@@ -1,5 +1,5 @@
 /** How long a match of a program can be. */
-import { childrenOf, type Node, walk } from "../syntax/tree.ts";
+import { childrenOf, type Node, unknownNode, walk } from "../syntax/tree.ts";
 import type { Program } from "./program.ts";
 
 /** In UTF-16 code units; `most` is Infinity where there is no bound. */
@@ -46,7 +46,11 @@ function lengthOf(node: Node, inner: readonly Lengths[], codePoints: boolean): L
       const { least, most } = inner[0] as Lengths;
       return { least: times(least, node.min), most: times(most, node.max) };
     }
-    default:
+    case "empty":
+    case "assertion":
+    case "look":
       return { least: 0, most: 0 };
+    default:
+      return unknownNode(node);
   }
 }

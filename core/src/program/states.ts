@@ -7,7 +7,8 @@
  * For outcomes only instructions where ways part or runs begin need states: choices and enclosures. The threads of an
  * automaton can stand at any instruction.
  */
-import { captureRegister, INSTRUCTION_WIDTH, type Loop, Op, type Program, UNBOUNDED } from "./program.ts";
+import { Op, rowOf } from "./operations.ts";
+import { captureRegister, INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "./program.ts";
 
 /** More states than this are no longer worth a table: counted repeats of counted repeats of counted repeats. */
 const MAX_STATES = 1 << 26;
@@ -57,8 +58,9 @@ export class StateSpace {
     for (let pc = 0; pc < count; pc++) {
       const operation = program.code[pc * INSTRUCTION_WIDTH] as number;
       const a = program.code[pc * INSTRUCTION_WIDTH + 1] as number;
+      const { flow } = rowOf(operation);
       if (operation === Op.LoopTry) loops.push(a);
-      if (which === "all" || operation === Op.LoopTry || operation === Op.Branch || operation === Op.Enter) {
+      if (which === "all" || flow === "loop" || flow === "branch" || flow === "enter") {
         const own = operation === Op.LoopTry ? a : -1;
         // What comes of an enclosure's inside does not hang on the loops around it.
         const around = operation === Op.Enter && which === "choices" ? [] : loops;

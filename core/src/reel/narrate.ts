@@ -142,7 +142,7 @@ function fill(name: string, reel: Reel, frame: Frame): Phrase[] {
     case "condition":
       return node.kind === "conditional" ? [words(node.label)] : [];
     case "taken-part": {
-      const set = node.kind === "conditional" && frame.captures[node.group - 1];
+      const set = node.kind === "conditional" && frame.captures[node.slot - 1];
       return [words(set ? "taken part" : "not taken part")];
     }
     case "group":

@@ -9,7 +9,8 @@
 import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
 import { EVENT_KINDS, type EventKind, KIND_MASK, Kind, PC_SHIFT } from "../machine/events.ts";
 import type { MatchTable } from "../machine/matches.ts";
-import { captureRegister, INSTRUCTION_WIDTH, Op, openRegister, type Program } from "../program/program.ts";
+import { Op } from "../program/operations.ts";
+import { captureRegister, INSTRUCTION_WIDTH, openRegister, type Program } from "../program/program.ts";
 import type { Node, Span } from "../syntax/tree.ts";
 import { BLOCK, Blocks, savedAfter } from "./blocks.ts";
 import { CHECKPOINT_HEAD, CLEARED, ReelRecorder } from "./recorder.ts";
@@ -473,7 +474,8 @@ export class Reel {
     const pc = this.pc(step);
     if (this.operation(pc) !== Op.Leave) return step - 1;
     const look = this.operand(pc);
-    if (kind === Kind.Leave && !this.program.enclosures[look]?.negated) return step - 1;
+    // Only a mismatch right before says that the inside had failed.
+    if (kind === Kind.Leave && this.kind(step - 1) !== Kind.Mismatch) return step - 1;
     let i = step - 1;
     // A lookaround is not entered again inside itself, so the newest entry is its own.
     while (this.kind(i) !== Kind.Enter || this.operand(this.pc(i)) !== look) i--;

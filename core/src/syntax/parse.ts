@@ -13,7 +13,7 @@ import { NameTable, type Place, readName } from "./names.ts";
 import { isDigit, isLetter, isOctal, Reader } from "./reader.ts";
 import { readSetWithOperations } from "./set-operations.ts";
 import { readSet } from "./sets.ts";
-import type { AssertionKind, Group, Node, QuantifierMode, Span } from "./tree.ts";
+import type { AssertionKind, Group, Node, QuantifierMode, Slot, Span } from "./tree.ts";
 import { widthsOf } from "./width.ts";
 
 /** A pattern this long is no longer one that a person reads; longer ones are refused before they cost memory. */
@@ -25,8 +25,10 @@ const LARGEST_COUNT = 2_147_483_647;
 
 export interface Parsed {
   readonly root: Node;
-  /** Capturing groups in the order of their opening brackets; group n is at index n − 1. */
+  /** Capturing groups in the order of their opening brackets. */
   readonly groups: readonly Group[];
+  /** What a match says of them; slot n is at index n − 1. */
+  readonly slots: readonly Slot[];
   readonly diagnostics: readonly Diagnostic[];
   /** What flags inside the pattern set for all of it, with those outside. */
   readonly options: Options;
@@ -60,7 +62,7 @@ export function parse(pattern: string, dialect: Dialect, options: Options): Pars
   if (pattern.length > MAX_PATTERN_LENGTH) {
     const span = { start: MAX_PATTERN_LENGTH, end: pattern.length };
     const diagnostics = [diagnostic("too-long", span, pattern.length, MAX_PATTERN_LENGTH)];
-    return { root: { kind: "empty", start: 0, end: pattern.length }, groups: [], diagnostics, options };
+    return { root: { kind: "empty", start: 0, end: pattern.length }, groups: [], slots: [], diagnostics, options };
   }
   const { count, named } = countGroups(pattern, options.setOperations);
   return new Parser(new Reader(pattern, dialect, options, count, named)).run();
@@ -112,7 +114,8 @@ class Parser {
     }
     const diagnostics = [...reader.diagnostics].sort((a, b) => a.start - b.start);
     if (diagnostics.length === 0) this.settleLookbehinds(root, diagnostics);
-    return { root, groups: this.groups, diagnostics, options: this.globalOptions };
+    const slots = this.groups.map(({ number, name }) => ({ number, name }));
+    return { root, groups: this.groups, slots, diagnostics, options: this.globalOptions };
   }
 
   // Terms: what stands between two alternation bars.
@@ -340,7 +343,7 @@ class Parser {
 
   private newGroup(start: number, name: string | null): number {
     const number = this.groups.length + 1;
-    this.groups.push({ number, name, start, end: this.reader.pattern.length, depth: this.captureDepth++ });
+    this.groups.push({ slot: number, number, name, start, end: this.reader.pattern.length, depth: this.captureDepth++ });
     return number;
   }
 
@@ -499,7 +502,7 @@ class Parser {
       const [yes, no, more] = group.branches as [Node, Node | undefined, Node | undefined];
       if (more) reader.report("condition-branches", { start: more.start, end: bodyEnd });
       const nothing: Node = { kind: "empty", start: bodyEnd, end: bodyEnd };
-      return { kind: "conditional", group: condition?.group ?? 0, label: condition?.label ?? "", yes, no: no ?? nothing, ...span };
+      return { kind: "conditional", slot: condition?.group ?? 0, label: condition?.label ?? "", yes, no: no ?? nothing, ...span };
     }
     return { kind: "group", capture, name, body, ...span };
   }
@@ -540,9 +543,9 @@ class Parser {
     else this.items().push({ ...whole, set, fixed: EMPTY_SET, negated });
   }
 
-  private pushReference(groups: readonly number[], label: string, span: Span): void {
+  private pushReference(slots: readonly number[], label: string, span: Span): void {
     const folding = this.dialect.semantics.referenceFolding(this.reader.options);
-    this.items().push({ kind: "back-reference", groups, label, folding, ...span });
+    this.items().push({ kind: "back-reference", slots, label, folding, ...span });
   }
 
   private pushNameReference(label: string, span: Span): void {

@@ -4,7 +4,7 @@ import { NO_OPTIONS } from "../dialect/dialect.ts";
 import { dialectOf, READ_DIALECTS, readFlags } from "../dialect/index.ts";
 import { type Diagnostic, diagnostic } from "./diagnostic.ts";
 import { parse } from "./parse.ts";
-import type { Group, Node } from "./tree.ts";
+import type { Group, Node, Slot } from "./tree.ts";
 
 export interface Source {
   readonly dialect: DialectName;
@@ -19,6 +19,7 @@ export interface Reading {
   readonly options: Options;
   readonly root: Node;
   readonly groups: readonly Group[];
+  readonly slots: readonly Slot[];
   /** In the order of the pattern; a pattern with any of them is not run. */
   readonly diagnostics: readonly Diagnostic[];
 }
@@ -30,9 +31,9 @@ export function read(source: Source): Reading {
     const root: Node = { kind: "empty", start: 0, end: source.pattern.length };
     const known = READ_DIALECTS.map((d) => d.name).join(", ");
     const unread = diagnostic("dialect-unread", { start: 0, end: 0 }, source.dialect, known);
-    return { source, dialect, options: NO_OPTIONS, root, groups: [], diagnostics: [unread] };
+    return { source, dialect, options: NO_OPTIONS, root, groups: [], slots: [], diagnostics: [unread] };
   }
   const flags = readFlags(dialect, source.flags);
-  const { root, groups, diagnostics, options } = parse(source.pattern, dialect, flags.options);
-  return { source, dialect, options, root, groups, diagnostics: [...flags.diagnostics, ...diagnostics] };
+  const { root, groups, slots, diagnostics, options } = parse(source.pattern, dialect, flags.options);
+  return { source, dialect, options, root, groups, slots, diagnostics: [...flags.diagnostics, ...diagnostics] };
 }

@@ -53,12 +53,12 @@ export type Node = Span &
     | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean; readonly width: number | null; readonly body: Node }
     /** What is inside is settled when it is through. */
     | { readonly kind: "atomic"; readonly body: Node }
-    /** Brackets; `capture` is the group's number, or null where it does not capture. */
+    /** Brackets; `capture` is the slot of what the group holds, or null where it does not capture. */
     | { readonly kind: "group"; readonly capture: number | null; readonly name: string | null; readonly body: Node }
-    /** A back-reference; a name can stand for several groups, of which at most one has taken part. */
-    | ({ readonly kind: "back-reference"; readonly groups: readonly number[]; readonly label: string } & Folding)
+    /** A back-reference; a name can stand for several slots, of which at most one has taken part. */
+    | ({ readonly kind: "back-reference"; readonly slots: readonly number[]; readonly label: string } & Folding)
     /** One way where the group has taken part, another where it has not. */
-    | { readonly kind: "conditional"; readonly group: number; readonly label: string; readonly yes: Node; readonly no: Node }
+    | { readonly kind: "conditional"; readonly slot: number; readonly label: string; readonly yes: Node; readonly no: Node }
     | { readonly kind: "alternation"; readonly branches: readonly Node[] }
     | { readonly kind: "sequence"; readonly items: readonly Node[] }
     /** `max` is Infinity where there is no bound; the operator is the sign itself, such as `+?`. */
@@ -88,9 +88,71 @@ export function childrenOf(node: Node): readonly Node[] {
       return [node.body];
     case "conditional":
       return [node.yes, node.no];
+    case "empty":
+    case "character":
+    case "any":
+    case "set":
+    case "assertion":
+    case "back-reference":
+      return NO_CHILDREN;
     default:
-      return [];
+      return unknownNode(node);
   }
+}
+
+const NO_CHILDREN: readonly Node[] = [];
+
+/** Ends an exhaustive switch over kinds of node. Throws: whoever reads the tree does not know what it means. */
+export function unknownNode(node: never): never {
+  throw new RangeError(`There is no kind of node “${(node as Node).kind}”.`);
+}
+
+/** The node with its children changed; the node itself where none has. */
+export function mapChildren(node: Node, change: (child: Node) => Node): Node {
+  const before = childrenOf(node);
+  const after = before.map(change);
+  if (after.every((child, i) => child === before[i])) return node;
+  switch (node.kind) {
+    case "alternation":
+      return { ...node, branches: after };
+    case "sequence":
+      return { ...node, items: after };
+    case "group":
+    case "look":
+    case "atomic":
+    case "quantifier":
+      return { ...node, body: after[0] as Node };
+    case "conditional":
+      return { ...node, yes: after[0] as Node, no: after[1] as Node };
+    case "empty":
+    case "character":
+    case "any":
+    case "set":
+    case "assertion":
+    case "back-reference":
+      return node;
+    default:
+      return unknownNode(node);
+  }
+}
+
+/**
+ * The tree made anew from the inside out: each node is handed to `change` with its children changed already, so nothing
+ * recurses however deep it is. A node that is part of the tree twice is changed once.
+ */
+export function rewrite(root: Node, change: (node: Node, before: Node) => Node): Node {
+  const made = new Map<Node, Node>();
+  // Inner nodes come after outer ones, so from the last to the first every child is made before its parent.
+  for (const node of [...walk(root)].reverse()) {
+    made.set(
+      node,
+      change(
+        mapChildren(node, (child) => made.get(child) as Node),
+        node,
+      ),
+    );
+  }
+  return made.get(root) as Node;
 }
 
 /** Visits a node and all inside it, outer before inner, without recursion on the host's stack. */
@@ -103,8 +165,17 @@ export function* walk(root: Node): Generator<Node> {
   }
 }
 
+/** What a match says of one group, or of several that stand for the same: a place in the row of captures. */
+export interface Slot {
+  /** The number that users and references know it by. */
+  readonly number: number;
+  readonly name: string | null;
+}
+
 /** A capturing group as the pattern writes it. */
 export interface Group extends Span {
+  /** Where what it holds is kept: an index in the slots, counted from 1. Several groups may share one. */
+  readonly slot: number;
   readonly number: number;
   readonly name: string | null;
   /** How many capturing groups it lies in. */

@@ -2,7 +2,7 @@
  * How many characters a part of a pattern can take, for dialects whose lookbehinds must have one width.
  * Counted as python's re counts: lookarounds take nothing, a back-reference what its group takes.
  */
-import { childrenOf, type Node, walk } from "./tree.ts";
+import { childrenOf, type Node, unknownNode, walk } from "./tree.ts";
 
 export interface Width {
   readonly least: number;
@@ -43,7 +43,7 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
     case "atomic":
       return inner[0] as Width;
     case "back-reference":
-      return groups.get(node.groups[0] ?? 0) ?? NONE;
+      return groups.get(node.slots[0] ?? 0) ?? NONE;
     case "sequence":
       return inner.reduce((sum, each) => ({ least: sum.least + each.least, most: sum.most + each.most }), NONE);
     case "alternation":
@@ -53,7 +53,11 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
       const { least, most } = inner[0] as Width;
       return { least: times(least, node.min), most: times(most, node.max) };
     }
-    default:
+    case "empty":
+    case "assertion":
+    case "look":
       return NONE;
+    default:
+      return unknownNode(node);
   }
 }

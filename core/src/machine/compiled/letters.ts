@@ -1,6 +1,6 @@
 /** What the code asks of the text: the characters around the offset, sets that hold them, assertions between them. */
-import { ASSERTIONS, type Program } from "../../program/program.ts";
-import type { AssertionKind } from "../../syntax/tree.ts";
+import { assertionOf, Side } from "../../program/assertions.ts";
+import type { Program } from "../../program/program.ts";
 import { op } from "../assembler.ts";
 import { LATIN, latinOffset, textOffset } from "./layout.ts";
 import { ASSERTS, AT, HOLDS, LENGTH, OTHER, TEMP, UNIT } from "./locals.ts";
@@ -38,9 +38,9 @@ export class Letters {
 
   /** Leaves 1 where the assertion holds, else 0; between two characters of Latin without a call. */
   asserts(assertion: number, set: number): number[] {
-    const kind = ASSERTIONS[assertion] as AssertionKind;
-    if (kind === "text-start") return [...op.get(AT), ...op.eqz];
-    if (kind === "text-end") return [...op.get(AT), ...op.get(LENGTH), ...op.eq];
+    const { asks } = assertionOf(assertion);
+    if (asks === Side.Start) return [...op.get(AT), ...op.eqz];
+    if (asks === Side.End) return [...op.get(AT), ...op.get(LENGTH), ...op.eq];
     const call = [...op.i32(assertion), ...op.i32(set), ...op.get(AT), ...op.call(ASSERTS)];
     const fast = this.between(assertion, set);
     if (!fast) return call;
@@ -55,15 +55,16 @@ export class Letters {
 
   /** Leaves 1 where the assertion holds between the Latin characters in UNIT and OTHER; undefined where more is asked for. */
   between(assertion: number, set: number): number[] | undefined {
-    const held = (unit: number): number[] => this.holdsLatin(set, unit);
-    const between: Partial<Record<AssertionKind, number[]>> = {
-      "line-start": held(UNIT),
-      "line-end": held(OTHER),
-      "word-edge": [...held(UNIT), ...held(OTHER), ...op.ne],
-      "not-word-edge": [...held(UNIT), ...held(OTHER), ...op.eq],
-      "not-word-edge-in-text": [...held(UNIT), ...held(OTHER), ...op.eq],
-    };
-    return between[ASSERTIONS[assertion] as AssertionKind];
+    const { asks, holds } = assertionOf(assertion);
+    if (asks & Side.Last || !(asks & (Side.Behind | Side.Ahead))) return undefined;
+    const [behind, ahead] = [this.holdsLatin(set, UNIT), this.holdsLatin(set, OTHER)];
+    const neither = holds[0] === 1;
+    const when = (sides: number): boolean => (holds[sides] === 1) !== neither;
+    const [byBehind, byAhead] = [when(Side.Behind), when(Side.Ahead)];
+    // What changes with one side alone, or with either but not with both, is told by comparing.
+    if (when(Side.Behind | Side.Ahead) !== (byBehind !== byAhead)) return undefined;
+    if (byBehind && byAhead) return [...behind, ...ahead, ...(neither ? op.eq : op.ne)];
+    return [...(byBehind ? behind : ahead), ...(neither ? op.eqz : [])];
   }
 
   /** Puts the code point at the offset into UNIT. */

@@ -6,7 +6,9 @@
  * branch, and only a jump back or a backtrack goes by the table at the top. The machine's registers, saved states and
  * undo log lie in the module's memory; a run can be stopped and gone on with at every backtrack and every new turn.
  */
-import { captureRegister, INSTRUCTION_WIDTH, type Loop, Op, openRegister, type Program, type Reference, UNBOUNDED } from "../../program/program.ts";
+import { operationAt } from "../../program/flow.ts";
+import { Op, type Operation, unknownOperation } from "../../program/operations.ts";
+import { captureRegister, INSTRUCTION_WIDTH, type Loop, openRegister, type Program, type Reference, UNBOUNDED } from "../../program/program.ts";
 import { assemble, op } from "../assembler.ts";
 import { Came, CHANGE_BYTES, FIELDS, type Form, LATIN, REGISTERS, STATE_BYTES } from "./layout.ts";
 import { Letters } from "./letters.ts";
@@ -38,31 +40,38 @@ import {
 /** Longer programs take longer to compile than they save. */
 const MAX_COMPILED = 1_000;
 
-/** Operations that are compiled; a program with any other runs on the interpreter. */
-const COMPILED: ReadonlySet<number> = new Set([
-  Op.Unit,
-  Op.Set,
-  Op.SetPoint,
-  Op.Assert,
-  Op.Reference,
-  Op.Branch,
-  Op.Jump,
-  Op.Open,
-  Op.Close,
-  Op.LoopEnter,
-  Op.LoopTry,
-  Op.LoopBegin,
-  Op.LoopNext,
-  Op.Match,
-]);
+/** Which operations are compiled; a program with any other runs on the interpreter. */
+const COMPILED: Readonly<Record<Operation, boolean>> = {
+  [Op.Unit]: true,
+  [Op.UnitBack]: false,
+  [Op.Set]: true,
+  [Op.SetBack]: false,
+  [Op.SetPoint]: true,
+  [Op.SetPointBack]: false,
+  [Op.Assert]: true,
+  [Op.Reference]: true,
+  [Op.Branch]: true,
+  [Op.Jump]: true,
+  [Op.Open]: true,
+  [Op.Close]: true,
+  [Op.LoopEnter]: true,
+  [Op.LoopTry]: true,
+  [Op.LoopBegin]: true,
+  [Op.LoopNext]: true,
+  [Op.Enter]: false,
+  [Op.Leave]: false,
+  [Op.Match]: true,
+  [Op.StepBack]: false,
+  [Op.Condition]: false,
+};
 
 /** The module's bytes, or null where the program is not compiled. */
 export function writeModule(program: Program, form: Form): Uint8Array<ArrayBuffer> | null {
   const count = program.code.length / INSTRUCTION_WIDTH;
   if (count > MAX_COMPILED) return null;
   for (let pc = 0; pc < count; pc++) {
-    const operation = program.code[pc * INSTRUCTION_WIDTH] as number;
-    if (!COMPILED.has(operation)) return null;
+    const operation = operationAt(program, pc);
+    if (!COMPILED[operation]) return null;
     if (operation === Op.Reference && program.code[pc * INSTRUCTION_WIDTH + 2] === 1) return null;
   }
   return new Writer(program, form).module();
@@ -233,12 +242,13 @@ class Writer {
   }
 
   private instruction(pc: number): number[][] {
-    const { code, loops, groups } = this.program;
+    const { code, loops, slots } = this.program;
     const word = pc * INSTRUCTION_WIDTH;
     const a = code[word + 1] as number;
     const b = code[word + 2] as number;
-    const opened = openRegister(a, groups.length);
-    switch (code[word]) {
+    const opened = openRegister(a, slots.length);
+    const operation = code[word] as Operation;
+    switch (operation) {
       case Op.Unit:
       case Op.Set:
       case Op.SetPoint:
@@ -273,27 +283,37 @@ class Writer {
         return this.loopBegin(pc, loops[a] as Loop);
       case Op.LoopNext:
         return this.loopNext(pc, loops[a] as Loop, b);
-      default:
+      case Op.Match:
         return this.match(pc);
+      case Op.UnitBack:
+      case Op.SetBack:
+      case Op.SetPointBack:
+      case Op.Enter:
+      case Op.Leave:
+      case Op.StepBack:
+      case Op.Condition:
+        throw new RangeError(`Operation ${operation} is not compiled.`);
+      default:
+        return unknownOperation(operation);
     }
   }
 
   /** A back-reference; to one group whose letters are compared as they are without a call. */
   private reference(pc: number, number: number): number[][] {
-    const { groups, folding, unsetIsEmpty } = this.program.references[number] as Reference;
-    const [group] = groups;
-    if (groups.length !== 1 || group === undefined || folding !== null) {
+    const { slots, folding, unsetIsEmpty } = this.program.references[number] as Reference;
+    const [slot] = slots;
+    if (slots.length !== 1 || slot === undefined || folding !== null) {
       return [this.step, op.i32(number), op.get(AT), op.call(REFERS), op.tee(TEMP), op.i32(0), op.ltS, this.failIf(pc), op.get(TEMP), op.set(AT)];
     }
     const onwards = (local: number): number[] => [...op.get(local), ...op.i32(1), ...op.add, ...op.set(local)];
     return [
       this.step,
-      this.register(captureRegister(group)),
+      this.register(captureRegister(slot)),
       op.tee(TEMP),
       op.i32(0),
       op.ltS,
       op.when(unsetIsEmpty ? this.go(pc, pc + 1, 1) : this.fail(pc, 1)),
-      this.register(captureRegister(group) + 1),
+      this.register(captureRegister(slot) + 1),
       op.set(OTHER),
       op.get(AT),
       op.set(UNIT),

@@ -11,8 +11,10 @@
  */
 import { type CharSet, contains } from "../../charset/charset.ts";
 import type { Partition } from "../../charset/partition.ts";
-import { beginIteration, endIteration, enterLoop, forcedWay } from "../../program/loops.ts";
-import { ASSERTIONS, type Enclosure, INSTRUCTION_WIDTH, type Loop, Op, type Program } from "../../program/program.ts";
+import { type Assertion, assertionOf, Side } from "../../program/assertions.ts";
+import { Op, type Operation, unknownOperation } from "../../program/operations.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "../../program/program.ts";
+import { beginIteration, endIteration, enterLoop, forcedWay } from "../../program/registers.ts";
 import type { StateSpace } from "../../program/states.ts";
 import type { Node } from "../../syntax/tree.ts";
 import { type Kernel, MAX_SKIPPED_STATES, TABLE_ENTRIES } from "./kernel.ts";
@@ -95,7 +97,7 @@ export class Automaton {
     this.partition = partition;
     this.options = options;
     const assertions = assertionsOf(program);
-    const lastMatters = assertions.some(({ kind }) => kind === "last-line-end");
+    const lastMatters = assertions.some(({ assertion }) => assertion.asks & Side.Last);
     this.lastSymbols = lastMatters ? partition.count : 0;
     this.edge = partition.count * (lastMatters ? 2 : 1);
     this.symbols = this.edge + 1;
@@ -266,7 +268,8 @@ export class Automaton {
       pending.push(states.number(to, HERE, registers));
     };
     states.load(thread, pc, HERE, registers);
-    switch (program.code[word]) {
+    const operation = program.code[word] as Operation;
+    switch (operation) {
       case Op.Jump:
         go(a);
         return true;
@@ -282,10 +285,11 @@ export class Automaton {
         if (this.asserts(a, b, before, after)) go(pc + 1);
         return true;
       case Op.Enter: {
-        const { node, negated, next } = program.enclosures[a] as Enclosure;
+        const { node, held, failed } = program.enclosures[a] as Enclosure;
         const side = this.options.sideLooks.get(node);
         const holds = side ? this.holds(side.set, side.behind ? before : after) : (bits & (1 << (this.options.looks.get(node) ?? 0))) !== 0;
-        if (holds !== negated) go(next);
+        const exit = holds ? held : failed;
+        if (exit !== FAILS) go(exit);
         return true;
       }
       case Op.LoopEnter:
@@ -307,31 +311,33 @@ export class Automaton {
         go(forced === 0 ? first : forced > 0 ? pc + 1 : b);
         return true;
       }
-      default:
+      case Op.Unit:
+      case Op.UnitBack:
+      case Op.Set:
+      case Op.SetBack:
+      case Op.SetPoint:
+      case Op.SetPointBack:
         return false;
+      case Op.Reference:
+      case Op.Leave:
+      case Op.Match:
+      case Op.StepBack:
+      case Op.Condition:
+        throw new RangeError(`Instruction ${pc} is not one that an automaton goes through.`);
+      default:
+        return unknownOperation(operation);
     }
   }
 
   private asserts(assertion: number, set: number, before: number, after: number): boolean {
     const { edge, lastSymbols } = this;
-    switch (ASSERTIONS[assertion]) {
-      case "text-start":
-        return before === edge;
-      case "text-end":
-        return after === edge;
-      case "last-line-end":
-        return after === edge || (after >= lastSymbols && this.held(set, after));
-      case "line-start":
-        return before === edge || this.held(set, before);
-      case "line-end":
-        return after === edge || this.held(set, after);
-      case "word-edge":
-        return this.held(set, before) !== this.held(set, after);
-      case "not-word-edge":
-        return this.held(set, before) === this.held(set, after);
-      default:
-        return !(before === edge && after === edge) && this.held(set, before) === this.held(set, after);
-    }
+    let sides = 0;
+    if (before === edge) sides |= Side.Start;
+    if (after === edge) sides |= Side.End;
+    if (this.held(set, before)) sides |= Side.Behind;
+    if (this.held(set, after)) sides |= Side.Ahead;
+    if (after >= lastSymbols && after < edge) sides |= Side.Last;
+    return assertionOf(assertion).holds[sides] === 1;
   }
 
   /** The threads after a character of the class. */
@@ -368,12 +374,13 @@ export class Automaton {
   }
 }
 
-function assertionsOf({ code }: Program): { kind: (typeof ASSERTIONS)[number]; set: number }[] {
-  const found = new Map<string, { kind: (typeof ASSERTIONS)[number]; set: number }>();
+/** The assertions of a program, each with the set that it goes by. */
+function assertionsOf({ code }: Program): { assertion: Assertion; set: number }[] {
+  const found = new Map<string, { assertion: Assertion; set: number }>();
   for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) {
     if (code[i] !== Op.Assert) continue;
     const [a, set] = [code[i + 1] as number, code[i + 2] as number];
-    found.set(`${a} ${set}`, { kind: ASSERTIONS[a] as (typeof ASSERTIONS)[number], set });
+    found.set(`${a} ${set}`, { assertion: assertionOf(a), set });
   }
   return [...found.values()];
 }

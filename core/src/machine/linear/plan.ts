@@ -7,7 +7,8 @@ import { Partition } from "../../charset/partition.ts";
 import { setsOf, singleLook } from "../../program/characters.ts";
 import { compilePart } from "../../program/compile.ts";
 import { lengthsOf } from "../../program/lengths.ts";
-import { type Enclosure, INSTRUCTION_WIDTH, Op, type Program } from "../../program/program.ts";
+import { Op } from "../../program/operations.ts";
+import { type Enclosure, INSTRUCTION_WIDTH, type Program } from "../../program/program.ts";
 import { StateSpace } from "../../program/states.ts";
 import type { Node, NodeOf } from "../../syntax/tree.ts";
 
