@@ -1,7 +1,7 @@
 /** The JSON Lines contract, and the command as a process. */
 import { spawnSync } from "node:child_process";
 import { fileURLToPath } from "node:url";
-import { describe, expect, test } from "@jest/globals";
+import { describe, expect, jest, test } from "@jest/globals";
 import { record } from "@lamprey/core";
 import { forecast, forecastRequest } from "../src/contract/forecast.ts";
 import { answerLine } from "../src/contract/lines.ts";
@@ -10,11 +10,11 @@ import { programOf } from "../src/contract/request.ts";
 import { trace, traceRequest } from "../src/contract/trace.ts";
 import { printError, printMatches, printTrace } from "../src/print.ts";
 
-const askMatch = (request: object) => answerLine(JSON.stringify(request), matchRequest, match) as Record<string, unknown>;
-const askTrace = (request: object) => answerLine(JSON.stringify(request), traceRequest, trace) as Record<string, unknown>;
+const askMatch = (request: object) => JSON.parse(answerLine(JSON.stringify(request), matchRequest, match)) as Record<string, unknown>;
+const askTrace = (request: object) => JSON.parse(answerLine(JSON.stringify(request), traceRequest, trace)) as Record<string, unknown>;
 
 describe("forecast", () => {
-  const ask = (request: object) => answerLine(JSON.stringify(request), forecastRequest, forecast) as Record<string, unknown>;
+  const ask = (request: object) => JSON.parse(answerLine(JSON.stringify(request), forecastRequest, forecast)) as Record<string, unknown>;
 
   test.each(["first", "all", "start", "whole"])("is the number of steps that match takes, mode %s", (mode) => {
     const request = { pattern: "(a|b)*?c|(?=b)b", text: "abcb ab", mode };
@@ -107,7 +107,20 @@ describe("match", () => {
   });
 
   test("a line that is not JSON is answered", () => {
-    expect(answerLine("weir", matchRequest, match)).toMatchObject({ status: "bad-request", error: { code: "not-json" } });
+    expect(JSON.parse(answerLine("weir", matchRequest, match))).toMatchObject({ status: "bad-request", error: { code: "not-json" } });
+  });
+
+  test("a fault of ours is an answer, too, and keeps the id", () => {
+    const said = jest.spyOn(console, "error").mockImplementation(() => undefined);
+    const answer = answerLine('{"id":"x","pattern":"a","text":""}', matchRequest, () => {
+      throw new RangeError("too deep");
+    });
+    expect(JSON.parse(answer)).toMatchObject({ id: "x", status: "bad-request", error: { code: "internal", message: expect.stringContaining("too deep") } });
+    const circle: { own?: object } = {};
+    circle.own = circle;
+    expect(JSON.parse(answerLine('{"pattern":"a","text":""}', matchRequest, () => circle))).toMatchObject({ error: { code: "internal" } });
+    expect(said).toHaveBeenCalledTimes(2);
+    said.mockRestore();
   });
 });
 

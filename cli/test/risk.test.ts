@@ -9,8 +9,8 @@ import { answerLine } from "../src/contract/lines.ts";
 import { relate, relateRequest } from "../src/contract/relate.ts";
 import { type RiskAnswer, risk, riskRequest, riskWithin } from "../src/contract/risk.ts";
 
-const askRisk = (request: object) => answerLine(JSON.stringify(request), riskRequest, risk) as RiskAnswer & Record<string, unknown>;
-const askRelate = (request: object) => answerLine(JSON.stringify(request), relateRequest, relate) as Record<string, unknown>;
+const askRisk = (request: object) => JSON.parse(answerLine(JSON.stringify(request), riskRequest, risk)) as RiskAnswer & Record<string, unknown>;
+const askRelate = (request: object) => JSON.parse(answerLine(JSON.stringify(request), relateRequest, relate)) as Record<string, unknown>;
 
 describe("risk", () => {
   test("gives growth, findings and confirmed samples, steps as decimal strings", () => {

@@ -4,7 +4,7 @@ import { once } from "node:events";
 import { createInterface } from "node:readline";
 import type { Readable, Writable } from "node:stream";
 import type { ObjectSchema } from "joi";
-import { failed } from "./request.ts";
+import { failed, internal } from "./request.ts";
 
 /** Answers every line of the input; resolves when the last answer has been taken by the output. */
 export async function answerLines<R extends { readonly id?: string }>(
@@ -15,22 +15,28 @@ export async function answerLines<R extends { readonly id?: string }>(
 ): Promise<void> {
   for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
     if (line.trim() === "") continue;
-    if (!output.write(`${JSON.stringify(answerLine(line, schema, answer))}\n`)) await once(output, "drain");
+    if (!output.write(`${answerLine(line, schema, answer)}\n`)) await once(output, "drain");
   }
 }
 
-/** The answer to one line; a request that cannot be read gets one too. */
-export function answerLine<R extends { readonly id?: string }>(line: string, schema: ObjectSchema<R>, answer: (request: R) => object): object {
+/** The answer to one line, as a line; a request that cannot be read gets one too, and so does one on which we fail ourselves. */
+export function answerLine<R extends { readonly id?: string }>(line: string, schema: ObjectSchema<R>, answer: (request: R) => object): string {
   const started = performance.now();
-  const elapsed = () => ({ elapsedMs: Math.round((performance.now() - started) * 1000) / 1000 });
+  let id = {};
+  const written = (body: object): string => JSON.stringify({ ...id, ...body, elapsedMs: Math.round((performance.now() - started) * 1000) / 1000 });
   let raw: unknown;
   try {
     raw = JSON.parse(line);
   } catch (error) {
-    return { ...failed("bad-request", "not-json", error instanceof Error ? error.message : String(error)), ...elapsed() };
+    return written(failed("bad-request", "not-json", error instanceof Error ? error.message : String(error)));
   }
-  const id = typeof raw === "object" && raw !== null && "id" in raw && typeof raw.id === "string" ? { id: raw.id } : {};
-  const { value, error } = schema.validate(raw, { convert: false });
-  if (error) return { ...id, ...failed("bad-request", "invalid-field", error.message), ...elapsed() };
-  return { ...id, ...answer(value), ...elapsed() };
+  if (typeof raw === "object" && raw !== null && "id" in raw && typeof raw.id === "string") id = { id: raw.id };
+  try {
+    const { value, error } = schema.validate(raw, { convert: false });
+    return written(error ? failed("bad-request", "invalid-field", error.message) : answer(value));
+  } catch (fault) {
+    // The run goes on with the next line; whoever watches it sees where this one failed.
+    console.error(fault);
+    return written(internal(fault));
+  }
 }

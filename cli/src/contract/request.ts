@@ -51,6 +51,11 @@ export function failed(status: Status, code: string, message: string): Pick<Answ
   return { status, error: { code, message, start: 0, end: 0 } };
 }
 
+/** The answer where we fail ourselves: it is no end of a list. */
+export function internal(fault: unknown): Pick<Answer, "status" | "error"> {
+  return failed("bad-request", "internal", `Lamprey failed on this request: ${fault instanceof Error ? fault.message : String(fault)}`);
+}
+
 /** The program, or the answer that says why there is none. */
 export function programOf(source: Source): { readonly program: Program } | { readonly refused: Pick<Answer, "status" | "error"> } {
   const compiled = compile(read(source));

@@ -2,7 +2,8 @@
 import { readFileSync } from "node:fs";
 import { VERDICT_PATIENCE_MS } from "@lamprey/core";
 import { type FoundPattern, type Passed, patternsInFile } from "@lamprey/sources";
-import { riskWithin } from "../contract/risk.ts";
+import { internal } from "../contract/request.ts";
+import { type RiskAnswer, riskWithin } from "../contract/risk.ts";
 import type { PassedPlace, Row } from "./row.ts";
 
 export interface Task {
@@ -32,9 +33,19 @@ function answer({ dialect, pattern, flags, mode }: FoundPattern): Omit<Row, "fil
   let made = known.get(key);
   if (!made) {
     const started = performance.now();
-    const judged = riskWithin({ dialect, pattern, flags, mode }, () => performance.now() - started > VERDICT_PATIENCE_MS);
+    const judged = judgedOrFailed({ dialect, pattern, flags, mode }, () => performance.now() - started > VERDICT_PATIENCE_MS);
     made = { ...judged, elapsedMs: Math.round((performance.now() - started) * 1000) / 1000 };
     known.set(key, made);
   }
   return made;
+}
+
+/** A pattern on which we fail is one row, not the end of the list. */
+function judgedOrFailed(request: Parameters<typeof riskWithin>[0], stop: () => boolean): RiskAnswer {
+  try {
+    return riskWithin(request, stop);
+  } catch (fault) {
+    console.error(fault);
+    return internal(fault);
+  }
 }

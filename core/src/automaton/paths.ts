@@ -340,6 +340,7 @@ export class PathAutomaton {
       visits: 2,
       guesses: true,
       keyOf: ({ frames, provisos }) => `${framesKey(frames)};${provisos.map(({ some, set }) => `${some}${set}`)}`,
+      weigh: ({ frames, provisos }) => frames.length + provisos.length,
       turn: (extra, loop) => ({ ...extra, turned: [...extra.turned, loop] }),
       arrive: (place) => {
         const operation = program.code[place.pc * INSTRUCTION_WIDTH];

@@ -29,12 +29,16 @@ export type Holds = (enclosure: number) => Mask | undefined;
 /** Sets looked at to learn whether one can fail; where they are not enough it is taken to. */
 const MAX_LOOKED_AT = 400;
 
+/** Lookarounds in lookarounds are followed so deep; each of them is a walk within a walk. */
+const MAX_DEPTH = 20;
+
 const PLAIN: Omit<Visitor<null>, "arrive" | "leave" | "enter" | "lose"> = {
   visits: 1,
   guesses: false,
   keyOf: () => "",
   second: (_, second) => second,
   turn: (extra) => extra,
+  weigh: () => 0,
 };
 
 export class Threads {
@@ -47,6 +51,8 @@ export class Threads {
   /** Sets that met an enclosure inside, whose outcome threads do not follow. */
   private readonly blurred = new Set<ThreadSet>();
 
+  /** Lookarounds that the walk at hand is in. */
+  private depth = 0;
   private readonly failures = new Map<ThreadSet, boolean>();
   private readonly endOnly: number;
   private readonly whole: boolean;
@@ -184,10 +190,12 @@ export class Threads {
         const { node, held, failed } = enclosure;
         const body = { ...entered, pc: entered.pc + 1, counts: [] };
         const past = (exit: number): Thread[] => (exit === FAILS ? [] : [{ ...entered, pc: exit }]);
-        if (node.kind === "look" && !node.behind) {
+        if (node.kind === "look" && !node.behind && this.depth < MAX_DEPTH) {
           if (failed === FAILS && this.trailing.has(number)) return [body];
           // A lookaround that is settled here and now does not have to be followed.
+          this.depth++;
           const set = this.from(body, behind, holds);
+          this.depth--;
           if (this.isThrough(set)) return past(held);
           if (set === NO_THREADS) return past(failed);
         }

@@ -35,6 +35,8 @@ export interface Visitor<E> {
   /** A way that is not gone, since it hangs on captures. */
   lose?(): void;
   keyOf(extra: E): string;
+  /** How much a place carries along, beside what the walk knows of: making it takes as long. */
+  weigh(extra: E): number;
   /** A place that would take text, or where the program or an enclosure is through. */
   arrive(place: Place<E>): void;
   /** An enclosure is entered, other than a lookaround for one character: the places to go on from, in order. */
@@ -104,7 +106,7 @@ export class Walk {
     const visits = new Map<string, number>();
     const bound = Math.min(MAX_WORK, this.work + MAX_WALK);
     for (let place = pending.pop(); place; place = pending.pop()) {
-      this.work += 1 + place.counts.length + place.fresh.length;
+      this.work += 1 + place.counts.length + place.fresh.length + visitor.weigh(place.extra);
       if (this.work > bound) {
         this.spent = true;
         return;

@@ -92,8 +92,8 @@ export type Escape =
   | { readonly kind: "name-reference" }
   /** `\q{…|…}`, where sets have operations. */
   | { readonly kind: "strings" }
-  /** Known to the dialect, but not to Lamprey. */
-  | { readonly kind: "unread"; readonly error: DiagnosticCode };
+  /** `\N{…}`, a character by its name. */
+  | { readonly kind: "named-character" };
 
 /** Where an escape stands. */
 export interface EscapePlace {
@@ -164,6 +164,8 @@ export interface Dialect {
       /** Characters of a name may be written as `\u…`. */
       readonly escapes: boolean;
     };
+    /** The number of the group that a condition asks for; undefined where what stands there is no number. */
+    readonly conditionNumber: (label: string) => number | undefined;
     /** In a comment too, a backslash takes the next character with it. */
     readonly escapesInComments: boolean;
     /** Whether a back-reference may come before its group is closed. */

@@ -93,6 +93,7 @@ export const ecmascript: Dialect = {
     },
     sets: { firstBracket: false, classEndsRange: (strict) => !strict },
     names: { starts: startsIdentifier, continues: continuesIdentifier, shared: true, escapes: true },
+    conditionNumber: () => undefined,
     escapesInComments: false,
     forwardReferences: true,
   },

@@ -1,5 +1,5 @@
 /** python: the `re` module of Python 3.11 and later, on str patterns and texts. */
-import { type CharSet, complement, FULL_SET, setOfText, union } from "../charset/charset.ts";
+import { type CharSet, complement, contains, FULL_SET, setOfText, union } from "../charset/charset.ts";
 import { continuesPythonName, DIGITS, startsPythonName, WORD } from "../charset/classes.ts";
 import { category } from "../charset/properties.ts";
 import { type Dialect, type Escape, NO_OPTIONS, type Options } from "./dialect.ts";
@@ -42,8 +42,37 @@ const CHARACTERS: Readonly<Record<string, Escape>> = {
   x: { kind: "hex", digits: 2, braces: false, error: "escape-hex-plain" },
   u: { kind: "hex", digits: 4, braces: false, error: "escape-unicode-plain" },
   U: { kind: "hex", digits: 8, braces: false, error: "escape-unicode-long" },
-  N: { kind: "unread", error: "character-name-unread" },
+  N: { kind: "named-character" },
 };
+
+const DIGIT_RUN = 10;
+
+/** The value of a decimal digit of any script; undefined where the character is none. Digits come in runs from nought to nine. */
+function digitValue(character: string): number | undefined {
+  const codePoint = character.codePointAt(0) as number;
+  const digits = category("Nd");
+  for (let i = 0; i < digits.length; i += 2) {
+    if (codePoint >= (digits[i] as number) && codePoint <= (digits[i + 1] as number)) return (codePoint - (digits[i] as number)) % DIGIT_RUN;
+  }
+  return undefined;
+}
+
+/** What `int` makes of a text: white space around it, a sign, single low lines between digits of any script. */
+function pythonInteger(text: string): number | undefined {
+  const characters = Array.from(text);
+  const isSpace = (c: string | undefined): boolean => c !== undefined && contains(space(NO_OPTIONS), c.codePointAt(0) as number);
+  while (isSpace(characters[0])) characters.shift();
+  while (isSpace(characters.at(-1))) characters.pop();
+  const negative = characters[0] === "-";
+  if (negative || characters[0] === "+") characters.shift();
+  let value: number | undefined;
+  for (const [i, c] of characters.entries()) {
+    const digit = digitValue(c);
+    if (digit !== undefined) value = (value ?? 0) * 10 + digit;
+    else if (c !== "_" || i === 0 || characters[i - 1] === "_" || i === characters.length - 1) return undefined;
+  }
+  return value !== undefined && negative ? -value : value;
+}
 
 const isAsciiLetter = (c: string): boolean => (c >= "a" && c <= "z") || (c >= "A" && c <= "Z");
 const inline = (option: keyof Options) => ({ option, value: true, mayTurnOff: true });
@@ -108,6 +137,7 @@ export const python: Dialect = {
     },
     sets: { firstBracket: true, classEndsRange: () => false },
     names: { starts: startsPythonName, continues: continuesPythonName, shared: false, escapes: false },
+    conditionNumber: pythonInteger,
     escapesInComments: true,
     forwardReferences: false,
   },

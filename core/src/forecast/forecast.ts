@@ -113,8 +113,8 @@ export class Forecast {
       this.attempts++;
       // The attempt itself, and where it failed its end.
       this.steps = plus(plus(this.steps, way.steps), way.end < 0 ? 2 : 1);
-      if (way.end >= 0) this.matched(way.end);
-      else this.failed();
+      if (way.end < 0) this.failed();
+      else if (!this.matched(way.end)) return this.cutShort();
     }
     return true;
   }
@@ -126,14 +126,18 @@ export class Forecast {
     return true;
   }
 
-  private matched(end: number): void {
+  /** Notes a match; false where its captures are too far to be gone for. */
+  private matched(end: number): boolean {
     const { attempt, program, items } = this;
     if (this.matches.length === 0) this.firstSteps = this.steps;
-    this.found.add(attempt, end, (this.outcomes as Outcomes).retrace(attempt));
+    const registers = (this.outcomes as Outcomes).retrace(attempt);
+    if (!registers) return false;
+    this.found.add(attempt, end, registers);
     const stays = end > attempt || program.afterEmptyMatch === "not-empty-here";
     this.notAt = stays && end === attempt ? end : -1;
     const next = stays ? end : items.after(end);
     this.attempt = this.mode === "all" && next <= this.text.length ? next : -1;
+    return true;
   }
 
   private failed(): void {

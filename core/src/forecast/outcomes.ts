@@ -47,6 +47,9 @@ const HELD_PAIRS_KEPT = 100_000;
 /** States beyond this, with an offset beside them, are no exact numbers any more. */
 const LAST_STATE = 2 ** 28;
 
+/** Instructions on the way to one match: a second or two at most. Loops in loops make turns that take nothing, each of them of as many. */
+const MAX_RETRACED = 50_000_000;
+
 const PENDING = 1;
 const FIRST_WAY = 2;
 
@@ -354,17 +357,20 @@ export class Outcomes {
 
   /**
    * Goes the way that was through once more, from the program's start at an offset whose outcome is known, and leaves
-   * the captures in the registers, which are returned.
+   * the captures in the registers, which are returned; undefined where that way is too long to be gone.
    */
-  retrace(from: number): Int32Array {
+  retrace(from: number): Int32Array | undefined {
     const { program, registers, items } = this;
     const { code, loops, enclosures, slots } = program;
     registers.fill(-1);
+    if (slots.length === 0) return registers;
+    let gone = 0;
     /** Enclosures around the reading place: where each was entered. */
     const around: number[] = [];
     const rowAt = (pc: number, at: number): number => this.row(this.number(pc, at), at) as number;
     let [pc, at] = [0, from];
     for (;;) {
+      if (++gone > MAX_RETRACED) return undefined;
       const word = pc * INSTRUCTION_WIDTH;
       const a = code[word + 1] as number;
       const b = code[word + 2] as number;

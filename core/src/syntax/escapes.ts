@@ -15,6 +15,8 @@ export type EscapeRead =
 
 const character = (codePoint: number): EscapeRead => ({ kind: "character", codePoint });
 const NOTHING: Property = { set: EMPTY_SET, strings: [] };
+/** Stands for a character that is not known. */
+const REPLACEMENT = 0xfffd;
 const LARGEST_OCTAL = 0o377;
 
 // Sets with operations are folded before they are combined (ECMA-262 MaybeSimpleCaseFolding and AllCharacters).
@@ -84,12 +86,22 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
       if (reader.strict) reader.report(meaning.error, { start, end: Math.max(reader.at, start + 2) });
       return character(letter.charCodeAt(0));
     }
-    case "unread":
-      reader.report(meaning.error, { start, end: reader.at });
-      return character(letter.charCodeAt(0));
-    default:
+    case "named-character":
+      return character(namedCharacter(reader, start));
+    case "assertion":
+    case "name-reference":
+    case "strings":
       return { kind: "other", meaning };
   }
+}
+
+/** `\N{…}`, behind the N. */
+function namedCharacter(reader: Reader, start: number): number {
+  const braced = reader.pass("{");
+  const name = braced ? reader.takeWhile((c) => c !== undefined && c !== "}") : "";
+  const whole = braced && reader.pass("}") && name !== "";
+  reader.report(whole ? "character-name-unread" : "character-name-form", { start, end: reader.at });
+  return REPLACEMENT;
 }
 
 // What follows `\p`: `{Name=Value}` or `{Name}`.

@@ -7,7 +7,7 @@ import type { Dialect, Options } from "../dialect/dialect.ts";
 import { charactersOf } from "../program/characters.ts";
 import { visible } from "../text/visible.ts";
 import type { Reading } from "./read.ts";
-import { type AssertionKind, type Node, type Span, walk } from "./tree.ts";
+import { type AssertionKind, childrenOf, type Node, type Span, walk } from "./tree.ts";
 
 export interface MeaningChange extends Span {
   readonly message: string;
@@ -28,12 +28,12 @@ export function translateFlags(flags: string, from: Dialect, to: Dialect): strin
 /** What is said of the whole pattern where the semantics differ: each with whether the pattern has what it is about. */
 const RULES: readonly {
   readonly differs: (from: Dialect["semantics"], to: Dialect["semantics"]) => boolean;
-  readonly concerns: (node: Node) => boolean;
+  readonly concerns: (node: Node, capturing: ReadonlySet<Node>) => boolean;
   readonly say: (to: Dialect["semantics"]) => string;
 }[] = [
   {
     differs: (from, to) => from.clearsCapturesEachIteration !== to.clearsCapturesEachIteration,
-    concerns: (node) => node.kind === "quantifier" && node.max > 1 && [...walk(node.body)].some((n) => n.kind === "group" && n.capture !== null),
+    concerns: (node, capturing) => node.kind === "quantifier" && node.max > 1 && capturing.has(node),
     say: (to) => (to.clearsCapturesEachIteration ? "groups in it are cleared when a turn begins" : "groups in it keep what they took in an earlier turn"),
   },
   {
@@ -44,7 +44,7 @@ const RULES: readonly {
   },
   {
     differs: (from, to) => from.lookbehind !== to.lookbehind,
-    concerns: (node) => node.kind === "look" && node.behind && [...walk(node.body)].some((n) => n.kind === "group" && n.capture !== null),
+    concerns: (node, capturing) => node.kind === "look" && node.behind && capturing.has(node),
     say: (to) =>
       to.lookbehind === "backward" ? "it reads from right to left, so its last group takes most" : "it goes back by its width and reads from left to right",
   },
@@ -61,6 +61,21 @@ const ASSERTED: Readonly<Record<AssertionKind, string>> = {
   "not-word-edge-in-text": "where no word begins or ends, but never in an empty text",
 };
 
+/** Items longer than this are not asked whether they stand there twice. */
+const LONGEST_ALIKE = 100;
+/** Past the first thousand changes nobody reads on. */
+const MAX_CHANGES = 1000;
+
+/** The nodes that hold a capturing group, or are one. */
+function capturingNodes(root: Node): Set<Node> {
+  const found = new Set<Node>();
+  // Inner nodes come after outer ones.
+  for (const node of [...walk(root)].reverse()) {
+    if ((node.kind === "group" && node.capture !== null) || childrenOf(node).some((child) => found.has(child))) found.add(node);
+  }
+  return found;
+}
+
 /** What changes from one reading to the other, in the order of the pattern; both are of the same pattern text. */
 export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
   if (!from.dialect || !to.dialect) return [];
@@ -68,16 +83,18 @@ export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
   const out: MeaningChange[] = [];
   const there = new Map<string, Node>();
   for (const node of walk(to.root)) if (!there.has(keyOf(node))) there.set(keyOf(node), node);
+  const capturing = capturingNodes(to.root);
   const said = new Set<string>();
   for (const node of walk(from.root)) {
     if (node.kind === "sequence" || node.kind === "alternation" || node.kind === "empty") continue;
     const other = there.get(keyOf(node));
-    const messages = other ? itemChanges(node, other, from.dialect, to.dialect) : ["it is not read as one item any more"];
+    const messages = other ? itemChanges(node, other, from.dialect, to.dialect, capturing) : ["it is not read as one item any more"];
     for (const message of messages) {
       // The same class ten times is one thing to know.
-      const text = from.source.pattern.slice(node.start, node.end);
+      const text = node.end - node.start > LONGEST_ALIKE ? `${node.start}–${node.end}` : from.source.pattern.slice(node.start, node.end);
       if (said.has(`${text} ${message}`)) continue;
       said.add(`${text} ${message}`);
+      if (out.length >= MAX_CHANGES) return out;
       out.push({ start: node.start, end: node.end, message });
     }
   }
@@ -86,9 +103,9 @@ export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
 
 const keyOf = ({ start, end, kind }: Node): string => `${start} ${end} ${kind === "quantifier" || kind === "group" ? kind : ""}`;
 
-function itemChanges(node: Node, other: Node, from: Dialect, to: Dialect): string[] {
+function itemChanges(node: Node, other: Node, from: Dialect, to: Dialect, capturing: ReadonlySet<Node>): string[] {
   if (node.kind !== other.kind) return [`it is ${KINDS[other.kind]} there, not ${KINDS[node.kind]}`];
-  const out = RULES.filter((rule) => rule.differs(from.semantics, to.semantics) && rule.concerns(other)).map((rule) => rule.say(to.semantics));
+  const out = RULES.filter((rule) => rule.differs(from.semantics, to.semantics) && rule.concerns(other, capturing)).map((rule) => rule.say(to.semantics));
   if (node.kind === "assertion" && other.kind === "assertion" && node.assertion !== other.assertion) return [...out, `it holds ${ASSERTED[other.assertion]}`];
   if (node.kind === "quantifier" && other.kind === "quantifier" && node.mode !== other.mode) out.push(`it is ${other.mode}`);
   const [before, after] = [takenBy(node), takenBy(other)];

@@ -363,13 +363,13 @@ class Parser {
       reader.report("condition-form", { start, end: reader.at });
       return null;
     }
-    const numbered = [...label].every(isDigit);
-    const group = numbered ? Number(label) : this.names.numbers(label)?.[0];
-    if (group === undefined || group === 0) {
+    const number = this.dialect.syntax.conditionNumber(label);
+    const group = number ?? this.names.numbers(label)?.[0];
+    if (group === undefined || group <= 0) {
       reader.report("reference-unknown", span, label);
       return null;
     }
-    if (numbered) this.conditions.push({ group, span });
+    if (number !== undefined) this.conditions.push({ group, span });
     if (this.top().lookbehindGroups >= 0 && this.dialect.semantics.lookbehind === "fixed-width") this.checkReference(group, span);
     return { group, label };
   }

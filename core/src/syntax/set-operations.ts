@@ -20,6 +20,7 @@ interface Value extends Property {
   readonly codePoint?: number;
 }
 
+/** An open set while its operands are read: ClassUnion as long as there is no operator. */
 interface OpenSet {
   readonly start: number;
   readonly negated: boolean;
@@ -28,6 +29,8 @@ interface OpenSet {
   readonly parts: CharSet[];
   readonly strings: Set<string>;
   operands: number;
+  /** Where the operand read last is a range: those stand in unions only. */
+  range: Span | null;
   operator: Operator | null;
   /** An operator stands before the reading place. */
   waiting: boolean;
@@ -71,8 +74,9 @@ export function readSetWithOperations(reader: Reader): SetNode {
     const read = readOperand(reader);
     const range = read.codePoint !== undefined && reader.looksAt("-") && !reader.looksAt("--") ? readRange(reader, read.codePoint, from) : undefined;
     const span = { start: from, end: reader.at };
-    if (range && (top.operator || top.waiting)) reader.report("set-operators-mixed", span);
+    if (range && top.waiting) reader.report("set-range-operand", span, top.operator as Operator);
     operand(reader, top, range ?? read, span);
+    top.range = range ? span : null;
     if (!outermost) continue;
     if (read.codePoint === undefined) items.push({ kind: "class", name: reader.pattern.slice(span.start + 1, span.end), ...span });
     else items.push({ kind: "range", from: read.codePoint, to: range ? range.last : read.codePoint, ...span });
@@ -85,7 +89,7 @@ export function readSetWithOperations(reader: Reader): SetNode {
 function opened(reader: Reader): OpenSet {
   const start = reader.at++;
   const negated = reader.pass("^");
-  return { start, negated, value: NO_VALUE, parts: [], strings: new Set(), operands: 0, operator: null, waiting: false };
+  return { start, negated, value: NO_VALUE, parts: [], strings: new Set(), operands: 0, range: null, operator: null, waiting: false };
 }
 
 function operatorHere(reader: Reader, top: OpenSet): boolean {
@@ -95,6 +99,7 @@ function operatorHere(reader: Reader, top: OpenSet): boolean {
   reader.at += 2;
   if (top.operands === 0 || top.waiting || (operator === "&&" && reader.looksAt("&"))) reader.report("set-operand", span, operator);
   else if (top.operator ? top.operator !== operator : top.operands > 1) reader.report("set-operators-mixed", span);
+  else if (top.range && !top.operator) reader.report("set-range-operand", top.range, operator);
   if (!top.operator) {
     // What stood before is the first operand.
     top.value = gathered(top);

@@ -1,0 +1,57 @@
+/** Every kind of part that can hold another, as deep as a pattern may nest, through every command: answered, each of them. */
+import { describe, expect, test } from "@jest/globals";
+import { forecast, forecastRequest } from "../src/contract/forecast.ts";
+import { answerLine } from "../src/contract/lines.ts";
+import { match, matchRequest } from "../src/contract/match.ts";
+import { relate, relateRequest } from "../src/contract/relate.ts";
+import { risk, riskRequest } from "../src/contract/risk.ts";
+import { trace, traceRequest } from "../src/contract/trace.ts";
+
+const DEEP = 100_000;
+const TEXT = "xaab";
+
+const nest = (open: string, inside: string, close: string): string => open.repeat(DEEP) + inside + close.repeat(DEEP);
+const numbered = (write: (n: number) => string): string => Array.from({ length: DEEP }, (_, n) => write(n + 1)).join("");
+
+const KINDS: readonly (readonly [name: string, pattern: string, dialect?: string, flags?: string])[] = [
+  ["brackets that do not capture", nest("(?:", "a", ")")],
+  ["groups", nest("(", "a", ")")],
+  ["named groups", `${numbered((n) => `(?P<n${n}>`)}a${")".repeat(DEEP)}`, "python"],
+  ["modifiers", nest("(?i:", "a", ")")],
+  ["lookaheads", nest("(?=", "a", ")")],
+  ["lookaheads, negated", nest("(?!", "a", ")")],
+  ["lookbehinds", nest("(?<=", "a", ")")],
+  ["lookbehinds, negated", nest("(?<!", "a", ")")],
+  ["lookbehinds of one width", nest("(?<=", "a", ")"), "python"],
+  ["atomic groups", nest("(?>", "a", ")"), "python"],
+  ["conditions", `(x)?${nest("(?(1)", "a", "|b)")}`, "python"],
+  ["alternatives, in the first", nest("(?:", "a", "|b)")],
+  ["alternatives, in the last", nest("(?:b|", "a", ")")],
+  ["greedy quantifiers", nest("(?:", "a", ")*")],
+  ["lazy quantifiers", nest("(?:", "a", ")+?")],
+  ["possessive quantifiers", nest("(?:", "a", ")*+"), "python"],
+  ["counts", nest("(?:", "a", "){2}")],
+  ["ranges of counts", nest("(?:", "a", "){0,2}")],
+  ["references to the group around", nest("(", "a", "\\1)")],
+  ["references to groups outside", `${"(?:(a|b)".repeat(DEEP)}a${numbered((n) => `\\${DEEP + 1 - n})`)}`],
+  ["sets", nest("[", "a", "]"), "ecmascript", "v"],
+  ["sets, negated", nest("[^", "a", "]"), "ecmascript", "v"],
+  ["sets, intersected", nest("[a&&", "[a]", "]"), "ecmascript", "v"],
+];
+
+describe.each(KINDS)("%s", (_name, pattern, dialect = "ecmascript", flags = "") => {
+  const source = { dialect, pattern, flags };
+  const commands = [
+    ["match", () => answerLine(JSON.stringify({ ...source, text: TEXT, stepLimit: 1_000_000 }), matchRequest, match)],
+    ["trace", () => answerLine(JSON.stringify({ ...source, text: TEXT, count: 3 }), traceRequest, trace)],
+    ["forecast", () => answerLine(JSON.stringify({ ...source, text: TEXT, mode: "start" }), forecastRequest, forecast)],
+    ["risk", () => answerLine(JSON.stringify(source), riskRequest, risk)],
+    ["relate", () => answerLine(JSON.stringify({ left: source, right: { ...source, pattern: "a" } }), relateRequest, relate)],
+  ] as const;
+
+  test.each(commands)("%s", (_command, ask) => {
+    const { status, error } = JSON.parse(ask()) as { readonly status: string; readonly error?: { readonly message: string } };
+    // A run that takes more steps than it may is an answer, too.
+    expect([status === "step-limit" ? "ok" : status, error?.message ?? ""]).toEqual(["ok", status === "step-limit" ? error?.message : ""]);
+  });
+});

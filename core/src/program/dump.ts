@@ -1,0 +1,68 @@
+/**
+ * A program as readable text, an instruction a line: for tests, and for whoever debugs. By the table of operations, so
+ * that a new one needs no word here.
+ *
+ * `4 loop-try 0 →7 begins` is instruction 4, of loop 0, which goes on at 7 and begins its turns with a note.
+ */
+import { rangesOf } from "../charset/charset.ts";
+import { visible } from "../text/visible.ts";
+import { assertionOf } from "./assertions.ts";
+import { instructionCount } from "./flow.ts";
+import { type Operand, rowOf } from "./operations.ts";
+import { FAILS, INSTRUCTION_WIDTH, type Program, UNBOUNDED } from "./program.ts";
+
+/** Ranges of a set that are written out. */
+const MOST_RANGES = 4;
+
+export function dumpProgram(program: Program): string {
+  const lines: string[] = [];
+  for (let pc = 0; pc < instructionCount(program); pc++) {
+    const word = pc * INSTRUCTION_WIDTH;
+    const { name, operands } = rowOf(program.code[word] as number);
+    const written = operands.map((operand, i) => WRITTEN[operand](program.code[word + 1 + i] as number, program)).filter((text) => text !== "");
+    lines.push([String(pc), name, ...written].join(" "));
+  }
+  return lines.join("\n");
+}
+
+const WRITTEN: Readonly<Record<Operand, (value: number, program: Program) => string>> = {
+  unit: (value) => `“${visible(String.fromCharCode(value))}”`,
+  set: (value, { sets }) => dumpSet(sets[value] ?? []),
+  loop: (value, { loops }) => {
+    const loop = loops[value];
+    if (!loop) return `${value}?`;
+    const { min, max, lazy, counter, begin, emptyIsLast, clearFrom, clearTo } = loop;
+    const facts = [
+      counter >= 0 ? "counts" : "",
+      begin >= 0 ? (emptyIsLast ? "ends-empty" : "fails-empty") : "",
+      clearTo > clearFrom ? `clears ${clearFrom}–${clearTo - 1}` : "",
+    ];
+    return [`${value}{${min},${max === UNBOUNDED ? "" : max}}${lazy ? "?" : ""}`, ...facts.filter((fact) => fact !== "")].join(" ");
+  },
+  enclosure: (value, { enclosures }) => {
+    const enclosure = enclosures[value];
+    if (!enclosure) return `${value}?`;
+    const exit = (pc: number): string => (pc === FAILS ? "fails" : `→${pc}`);
+    return `${value} ${enclosure.kind} held ${exit(enclosure.held)} failed ${exit(enclosure.failed)}`;
+  },
+  reference: (value, { references }) => {
+    const { slots, folding, unsetIsEmpty } = references[value] ?? { slots: [], folding: null, unsetIsEmpty: false };
+    return [slots.map((slot) => `$${slot}`).join("|"), folding ?? "", unsetIsEmpty ? "or-empty" : ""].filter((text) => text !== "").join(" ");
+  },
+  assertion: (value) => assertionOf(value).kind,
+  slot: (value) => `$${value}`,
+  target: (value) => `→${value}`,
+  characters: (value) => String(value),
+  backward: (value) => (value === 1 ? "backward" : ""),
+  begins: (value) => (value === 1 ? "begins" : ""),
+};
+
+/** A set of characters, by its first ranges. */
+export function dumpSet(set: readonly number[]): string {
+  const ranges = rangesOf(set);
+  const shown = ranges.slice(0, MOST_RANGES).map(([from, to]) => (from === to ? point(from) : `${point(from)}–${point(to)}`));
+  return `[${shown.join(" ")}${ranges.length > MOST_RANGES ? ` and ${ranges.length - MOST_RANGES} more` : ""}]`;
+}
+
+const point = (codePoint: number): string =>
+  codePoint > 0x20 && codePoint < 0x7f ? String.fromCodePoint(codePoint) : `U+${codePoint.toString(16).toUpperCase().padStart(4, "0")}`;

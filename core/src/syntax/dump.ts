@@ -1,0 +1,63 @@
+/** A tree as readable text, a node a line, inner ones further in: for tests, and for whoever debugs. */
+import { rangesOf } from "../charset/charset.ts";
+import { childrenOf, type Node, unknownNode } from "./tree.ts";
+
+/** `0–3 quantifier greedy 1–∞`, each with its span. */
+export function dumpTree(root: Node): string {
+  const lines: string[] = [];
+  const pending: { readonly node: Node; readonly depth: number }[] = [{ node: root, depth: 0 }];
+  for (let next = pending.pop(); next; next = pending.pop()) {
+    const { node, depth } = next;
+    const facts = factsOf(node).filter((fact) => fact !== "");
+    lines.push([`${"  ".repeat(depth)}${node.start}–${node.end}`, node.kind, ...facts].join(" "));
+    for (const child of [...childrenOf(node)].reverse()) pending.push({ node: child, depth: depth + 1 });
+  }
+  return lines.join("\n");
+}
+
+const point = (codePoint: number): string =>
+  codePoint > 0x20 && codePoint < 0x7f ? String.fromCodePoint(codePoint) : `U+${codePoint.toString(16).toUpperCase().padStart(4, "0")}`;
+
+/** The number of ranges tells one large set from another well enough. */
+function setFacts(set: readonly number[]): string {
+  const ranges = rangesOf(set);
+  const shown = ranges.slice(0, 3).map(([from, to]) => (from === to ? point(from) : `${point(from)}-${point(to)}`));
+  return `[${shown.join(" ")}${ranges.length > 3 ? ` …${ranges.length}` : ""}]`;
+}
+
+/** What there is to know of a node, besides its kind, its span and its children. */
+function factsOf(node: Node): string[] {
+  switch (node.kind) {
+    case "empty":
+    case "sequence":
+    case "alternation":
+    case "atomic":
+      return [];
+    case "character":
+      return [point(node.codePoint), node.folding ?? ""];
+    case "any":
+      return [setFacts(node.set)];
+    case "set":
+      return [
+        node.negated ? "not" : "",
+        setFacts(node.set),
+        node.fixed.length > 0 ? `fixed ${setFacts(node.fixed)}` : "",
+        ...node.strings.map((string) => `“${string}”`),
+        node.folding ?? "",
+      ];
+    case "assertion":
+      return [node.assertion];
+    case "look":
+      return [node.negated ? "no" : "", node.behind ? "behind" : "ahead", node.width === null ? "" : `width ${node.width}`];
+    case "group":
+      return [node.capture === null ? "" : `$${node.capture}`, node.name ?? ""];
+    case "back-reference":
+      return [node.slots.map((slot) => `$${slot}`).join("|"), node.label, node.folding ?? ""];
+    case "conditional":
+      return [`$${node.slot}`, node.label];
+    case "quantifier":
+      return [node.mode, `${node.min}–${node.max === Number.POSITIVE_INFINITY ? "∞" : node.max}`];
+    default:
+      return unknownNode(node);
+  }
+}
