@@ -13,10 +13,13 @@ const TEXT = "xaab";
 const nest = (open: string, inside: string, close: string): string => open.repeat(DEEP) + inside + close.repeat(DEEP);
 const numbered = (write: (n: number) => string): string => Array.from({ length: DEEP }, (_, n) => write(n + 1)).join("");
 
+/** A short name for each number: a pattern of a hundred thousand of them is just within its bound. */
+const nameOf = (n: number): string => (n > 26 ? nameOf(Math.floor((n - 1) / 26)) : "") + String.fromCharCode(97 + ((n - 1) % 26));
+
 const KINDS: readonly (readonly [name: string, pattern: string, dialect?: string, flags?: string])[] = [
   ["brackets that do not capture", nest("(?:", "a", ")")],
   ["groups", nest("(", "a", ")")],
-  ["named groups", `${numbered((n) => `(?P<n${n}>`)}a${")".repeat(DEEP)}`, "python"],
+  ["named groups", `${numbered((n) => `(?P<${nameOf(n)}>`)}a${")".repeat(DEEP)}`, "python"],
   ["modifiers", nest("(?i:", "a", ")")],
   ["lookaheads", nest("(?=", "a", ")")],
   ["lookaheads, negated", nest("(?!", "a", ")")],

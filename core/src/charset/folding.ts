@@ -99,3 +99,18 @@ export function closeOverCase(set: CharSet, rule: FoldingRule): CharSet {
   }
   return added.length === 0 ? set : union(set, setOfRanges(added));
 }
+
+/** Letters of a list of words are asked for over and over; past these, each time anew. */
+const MAX_REMEMBERED = 4096;
+const remembered = new Map<string, CharSet>();
+
+/** The characters that a character is the same as where case does not count, itself among them. */
+export function foldedAlike(codePoint: number, rule: FoldingRule): CharSet {
+  const key = `${codePoint} ${rule}`;
+  let set = remembered.get(key);
+  if (!set) {
+    set = closeOverCase([codePoint, codePoint], rule);
+    if (remembered.size < MAX_REMEMBERED) remembered.set(key, set);
+  }
+  return set;
+}

@@ -1,6 +1,6 @@
 /** Characters: those that an item takes once case folding and negation are done, and those that a program tells apart. */
 import { type CharSet, complement, union } from "../charset/charset.ts";
-import { closeOverCase } from "../charset/folding.ts";
+import { closeOverCase, foldedAlike } from "../charset/folding.ts";
 import type { NodeOf } from "../syntax/tree.ts";
 import { Op } from "./operations.ts";
 import { INSTRUCTION_WIDTH, type Program } from "./program.ts";
@@ -12,7 +12,7 @@ export function charactersOf(node: NodeOf<"character" | "any" | "set">): CharSet
       return node.set;
     case "character": {
       const { codePoint, folding } = node;
-      return folding ? closeOverCase([codePoint, codePoint], folding) : [codePoint, codePoint];
+      return folding ? foldedAlike(codePoint, folding) : [codePoint, codePoint];
     }
     default: {
       const whole = union(node.folding ? closeOverCase(node.set, node.folding) : node.set, node.fixed);

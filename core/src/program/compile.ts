@@ -6,7 +6,7 @@
  */
 
 import { type CharSet, contains } from "../charset/charset.ts";
-import { closeOverCase, type FoldingRule } from "../charset/folding.ts";
+import { type FoldingRule, foldedAlike } from "../charset/folding.ts";
 import { type Diagnostic, diagnostic } from "../syntax/diagnostic.ts";
 import type { Reading } from "../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
@@ -48,12 +48,15 @@ class Compiler {
   private readonly resumes = new Map<number, Node>();
   private readonly sets: CharSet[] = [];
   private readonly setNumbers = new Map<string, number>();
+  private readonly numbersOf = new Map<CharSet, number>();
   private readonly loops: Loop[] = [];
   private readonly enclosures: Enclosure[] = [];
   private readonly references: Reference[] = [];
   private readonly tasks: Task[] = [];
-  private readonly facts: Map<Node, Facts>;
+  /** Gathered for the first loop. */
+  private facts: Map<Node, Facts> | undefined;
   private registers: number;
+  private part: Node;
 
   private readonly reading: Reading;
   private readonly dialect: NonNullable<Reading["dialect"]>;
@@ -61,11 +64,12 @@ class Compiler {
   constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>) {
     this.reading = reading;
     this.dialect = dialect;
-    this.facts = gatherFacts(reading.root);
+    this.part = reading.root;
     this.registers = 3 * reading.slots.length;
   }
 
   run(part: Node, back: boolean): Program | undefined {
+    this.part = part;
     const { root, groups, slots, options, source } = this.reading;
     this.tasks.push(
       () => this.emit(root, Op.Match),
@@ -175,7 +179,7 @@ class Compiler {
   }
 
   private character(node: Node, codePoint: number, folding: FoldingRule | null, back: boolean): void {
-    const folded = folding ? closeOverCase([codePoint, codePoint], folding) : null;
+    const folded = folding ? foldedAlike(codePoint, folding) : null;
     const surrogate = codePoint > 0xffff || (codePoint >= 0xd800 && codePoint <= 0xdfff);
     const wide = this.reading.options.codePoints && surrogate;
     const several = folded !== null && (folded.length > 2 || folded[0] !== folded[1]);
@@ -209,6 +213,14 @@ class Compiler {
   }
 
   private setNumber(set: CharSet): number {
+    const same = this.numbersOf.get(set);
+    if (same !== undefined) return same;
+    const number = this.equalSetNumber(set);
+    this.numbersOf.set(set, number);
+    return number;
+  }
+
+  private equalSetNumber(set: CharSet): number {
     const key = set.join();
     let number = this.setNumbers.get(key);
     if (number === undefined) {
@@ -312,9 +324,14 @@ class Compiler {
     }
   }
 
+  private factsOf(node: Node): Facts {
+    this.facts ??= gatherFacts(this.part);
+    return this.facts.get(node) as Facts;
+  }
+
   private loop(node: NodeOf<"quantifier">, iteration: Task): void {
     const { min, max, mode, body } = node;
-    const { canBeEmpty, firstSlot, lastSlot } = this.facts.get(body) as Facts;
+    const { canBeEmpty, firstSlot, lastSlot } = this.factsOf(body);
     const { clearsCapturesEachIteration, emptyIteration } = this.dialect.semantics;
     const clears = clearsCapturesEachIteration && lastSlot > 0;
     const counted = min > 0 || max !== Number.POSITIVE_INFINITY;

@@ -10,22 +10,39 @@ export interface Lengths {
 
 /** The least and the most code units that a match can have. */
 export function lengthsOf(program: Program): Lengths {
+  let known = lengths.get(program);
+  if (!known) {
+    known = findLengths(program);
+    lengths.set(program, known);
+  }
+  return known;
+}
+
+const lengths = new WeakMap<Program, Lengths>();
+
+function findLengths(program: Program): Lengths {
   const found = new Map<Node, Lengths>();
   const outerFirst = [...walk(program.root)];
   const two = program.options.codePoints;
   for (const node of outerFirst.reverse()) {
-    const inner = childrenOf(node).map((child) => found.get(child) as Lengths);
+    const children = childrenOf(node);
+    const inner = children.length === 0 ? NONE : children.map((child) => found.get(child) as Lengths);
     found.set(node, lengthOf(node, inner, two));
   }
   return found.get(program.root) as Lengths;
 }
+
+const NONE: readonly Lengths[] = [];
+const EMPTY: Lengths = { least: 0, most: 0 };
+const ONE: Lengths = { least: 1, most: 1 };
+const TWO: Lengths = { least: 2, most: 2 };
 
 function lengthOf(node: Node, inner: readonly Lengths[], codePoints: boolean): Lengths {
   const times = (length: number, count: number) => (length === 0 || count === 0 ? 0 : length * count);
   switch (node.kind) {
     case "character":
       // Case folding never leads from one plane to another.
-      return node.codePoint > 0xffff ? { least: 2, most: 2 } : { least: 1, most: 1 };
+      return node.codePoint > 0xffff ? TWO : ONE;
     case "any":
       return { least: 1, most: codePoints ? 2 : 1 };
     case "set": {
@@ -49,7 +66,7 @@ function lengthOf(node: Node, inner: readonly Lengths[], codePoints: boolean): L
     case "empty":
     case "assertion":
     case "look":
-      return { least: 0, most: 0 };
+      return EMPTY;
     default:
       return unknownNode(node);
   }

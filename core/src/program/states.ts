@@ -19,12 +19,17 @@ const MAX_PARTS = 1 << 20;
 /** Conditions that ask for more groups than this do not fit a mask of bits. */
 const MAX_ASKED_GROUPS = 30;
 
+/** What has been made of programs; null where there are too many states. */
+const spaces = { choices: new WeakMap<Program, StateSpace | null>(), all: new WeakMap<Program, StateSpace | null>() };
+
 /** A register, and how many values of it are told apart. */
 interface Part {
   readonly kind: "count" | "progress" | "group";
   readonly register: number;
   readonly values: number;
 }
+
+const NO_PARTS: Part[] = [];
 
 /** A register that holds no offset of this moment: any number that is none. */
 const ELSEWHERE = -2;
@@ -45,9 +50,19 @@ export class StateSpace {
 
   /** The states of a program's choices, or of all its instructions; undefined where there are too many. */
   static of(program: Program, which: "choices" | "all" = "choices"): StateSpace | undefined {
+    const known = spaces[which];
+    let found = known.get(program);
+    if (found === undefined) {
+      found = StateSpace.make(program, which) ?? null;
+      known.set(program, found);
+    }
+    return found ?? undefined;
+  }
+
+  private static make(program: Program, which: "choices" | "all"): StateSpace | undefined {
     const count = program.code.length / INSTRUCTION_WIDTH;
     const base = new Int32Array(count).fill(-1);
-    const parts: Part[][] = Array.from({ length: count }, () => []);
+    const parts: Part[][] = Array<Part[]>(count).fill(NO_PARTS);
     const groups = askedGroups(program);
     if (groups.length > MAX_ASKED_GROUPS) return undefined;
     /** Loops around the instruction, inside the innermost enclosure. */
@@ -66,7 +81,7 @@ export class StateSpace {
         const around = operation === Op.Enter && which === "choices" ? [] : loops;
         partCount += around.length + groups.length;
         if (partCount > MAX_PARTS) return undefined;
-        const told = around.flatMap((number) => partsOf(program.loops[number] as Loop, number === own));
+        const told = around.length + groups.length === 0 ? NO_PARTS : around.flatMap((number) => partsOf(program.loops[number] as Loop, number === own));
         for (const group of groups) told.push({ kind: "group", register: captureRegister(group) + 1, values: 2 });
         parts[pc] = told;
         base[pc] = size;

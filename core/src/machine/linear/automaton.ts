@@ -32,15 +32,27 @@ export const SKIPS = 4;
 export const ROW = ~7;
 const LEAST_STRIDE = 8;
 const UNKNOWN = -1;
+const ASCII = 0x80;
 /** ASCII characters that a state has to stay on before it is worth skipping through. */
 const MOST_OF_ASCII = 96;
 
-/** In a list of threads: a new attempt begins at every offset. */
+/** At the end of a list of threads: a new attempt begins at every offset. */
 const RESTART = -1;
-const RESTART_AFTER = -2;
 /** The offset of the moment, as loops note it. */
 const HERE = 0;
 const LATER = 1;
+
+/** Where a thread comes to by each class of characters, whatever stands around it; and whether it is through. */
+interface Fan {
+  readonly next: readonly (readonly number[] | undefined)[];
+  readonly matched: boolean;
+}
+
+/** What comes of reading a symbol: the threads after it, and whether one was through before it. */
+interface Read {
+  readonly next: readonly number[];
+  readonly matched: boolean;
+}
 
 export interface AutomatonOptions {
   /** Along the text, or against it. */
@@ -84,10 +96,18 @@ export class Automaton {
   private threadCount = 0;
   private readonly numbers = new Map<string, number>();
   private readonly starts = new Map<number, number>();
+  /** What comes of an attempt that begins, by the kind behind and the symbol ahead: the same for every state. */
+  private readonly begun = new Map<number, Read>();
   /** What stands behind, told apart as far as assertions do: symbol → kind. */
   private readonly kindOf: Int32Array;
   private readonly kindSymbols: number[] = [];
-  private readonly accepts: (Uint8Array | undefined)[] = [];
+  /** Per set the classes that it holds. */
+  private readonly classes: (readonly number[] | undefined)[] = [];
+  private readonly fans = new Map<number, Fan | null>();
+  /** Whether the closing at hand asked for more than the program. */
+  private looked = false;
+  /** Classes, those that most ASCII characters are of first, with how many. */
+  private readonly byShare: readonly (readonly [character: number, share: number])[];
   private readonly registers: Int32Array;
   private readonly begin: number;
 
@@ -119,6 +139,9 @@ export class Automaton {
       }
       this.kindOf[symbol] = kind;
     }
+    const shares = new Map<number, number>();
+    for (let c = 0; c < ASCII; c++) shares.set(partition.latin[c] as number, (shares.get(partition.latin[c] as number) ?? 0) + 1);
+    this.byShare = [...shares].sort((a, b) => b[1] - a[1]);
     this.registers = new Int32Array(program.registerCount).fill(-1);
     this.begin = states.number(0, LATER, this.registers);
     this.forget();
@@ -146,9 +169,8 @@ export class Automaton {
     const state = (row & ROW) / this.stride;
     const threads = this.lists[state] as Float64Array;
     const kind = this.kinds[state] as number;
-    const { leaves, matched } = this.close(threads, kind, symbol, this.notHere[state] as boolean);
+    const { next, matched } = this.read(threads, kind, symbol, this.notHere[state] as boolean);
     const side = symbol % this.symbols;
-    const next = side === this.edge ? [] : this.step(leaves, side % this.partition.count);
     const full = (this.lists.length + 1) * this.stride > TABLE_ENTRIES || this.threadCount > MAX_THREADS;
     if (full) this.forget();
     const target = this.intern(next, this.kindOf[side] as number, false);
@@ -164,6 +186,8 @@ export class Automaton {
     this.threadCount = 0;
     this.numbers.clear();
     this.starts.clear();
+    this.begun.clear();
+    this.fans.clear();
     this.generation++;
     this.table = this.options.kernel?.table(this.options.backward ? 1 : 0) ?? new Int32Array(16 * this.stride);
     // The first state is the one where nothing is alive.
@@ -199,17 +223,20 @@ export class Automaton {
     const threads = this.lists[state] as Float64Array;
     const kind = this.kinds[state] as number;
     const read = (from: { readonly threads: Float64Array; readonly kind: number }, symbol: number) => {
-      const { leaves, matched } = this.close(from.threads, from.kind, symbol, false);
-      const next = Float64Array.from(this.step(leaves, symbol));
+      const { next: list, matched } = this.read(from.threads, from.kind, symbol, false);
+      const next = Float64Array.from(list);
       return { threads: next, kind: this.kindOf[symbol] as number, matched, key: `${matched}${this.kindOf[symbol]}:${next.join()}` };
     };
     const own = `false${kind}:${threads.join()}`;
+    // Most states stay on nothing: the class of most characters tells.
+    let staying = ASCII;
+    for (const [character, share] of this.byShare) {
+      if (read({ threads, kind }, character).key !== own) staying -= share;
+      if (staying < MOST_OF_ASCII) return false;
+    }
     const ways = this.partition.samples.map((_, symbol) => read({ threads, kind }, symbol));
     const leaving = ways.filter(({ key }) => key !== own);
     const leaves = (character: number): boolean => ways[this.partition.latin[character] as number]?.key !== own;
-    let staying = 0;
-    for (let c = 0; c < 0x80; c++) if (!leaves(c)) staying++;
-    if (staying < MOST_OF_ASCII) return false;
     // A character after one that leaves does not matter where it leads to the same state from there as from here.
     const matter = ways.map(({ key }, symbol) => leaving.some((way) => way.matched || read(way, symbol).key !== key));
     kernel.setSkip(state, leaves, (character) => matter[this.partition.latin[character] as number] as boolean);
@@ -225,8 +252,74 @@ export class Automaton {
     return symbol !== this.edge && contains(set, this.partition.samples[symbol % this.partition.count] as number);
   }
 
-  /** The threads that stand before an item, in order, once all that takes no text has been done; and whether one is through. */
-  private close(threads: Float64Array, kind: number, symbol: number, notHere: boolean): { leaves: number[]; matched: boolean } {
+  /** The threads after a symbol, in order, and whether one was through before it: what each comes to, one behind the other. */
+  private read(threads: Float64Array, kind: number, symbol: number, notHere: boolean): Read {
+    const side = symbol % this.symbols;
+    const next: number[] = [];
+    let matched = false;
+    for (let i = 0; i < threads.length; i++) {
+      const thread = threads[i] as number;
+      const restarts = thread === RESTART;
+      const fan = notHere ? null : this.fanOf(restarts ? this.begin : thread);
+      if (fan) {
+        if (side !== this.edge) join(next, fan.next[side % this.partition.count] ?? NO_THREADS);
+        if (fan.matched) matched = true;
+      } else {
+        const read = restarts ? this.begunOn(kind, symbol, notHere) : this.readOn(thread, kind, symbol, notHere);
+        join(next, read.next);
+        if (read.matched) matched = true;
+      }
+      if (matched && !this.options.everyMatch) break;
+      // Where attempts begin at every offset, the newest is the least preferred.
+      if (restarts && side !== this.edge) next.push(RESTART);
+    }
+    return { next, matched };
+  }
+
+  /** Where a thread comes to by each class of characters; null where that hangs on what stands around it. Worked out once. */
+  private fanOf(thread: number): Fan | null {
+    let fan = this.fans.get(thread);
+    if (fan !== undefined) return fan;
+    this.looked = false;
+    const { leaves, matched } = this.close(thread, 0, 0, false);
+    fan = null;
+    if (!this.looked) {
+      const next: number[][] = [];
+      for (const leaf of leaves) {
+        const to = this.after(leaf);
+        for (const character of this.classesOf(this.states.instructionOf(leaf))) {
+          next[character] ??= [];
+          join(next[character], [to]);
+          this.threadCount++;
+        }
+      }
+      fan = { next, matched };
+    }
+    this.fans.set(thread, fan);
+    return fan;
+  }
+
+  /** What the attempt that begins here comes to, where that hangs on what stands around it: the same in every state. */
+  private begunOn(kind: number, symbol: number, notHere: boolean): Read {
+    if (notHere) return this.readOn(this.begin, kind, symbol, true);
+    const key = symbol * this.kindSymbols.length + kind;
+    let read = this.begun.get(key);
+    if (!read) {
+      read = this.readOn(this.begin, kind, symbol, false);
+      this.begun.set(key, read);
+    }
+    return read;
+  }
+
+  /** What a thread comes to by what stands around it. */
+  private readOn(thread: number, kind: number, symbol: number, notHere: boolean): Read {
+    const { leaves, matched } = this.close(thread, kind, symbol, notHere);
+    const side = symbol % this.symbols;
+    return { next: side === this.edge ? NO_THREADS : this.step(leaves, side % this.partition.count), matched };
+  }
+
+  /** The threads from one on that stand before an item, in order, once all that takes no text has been done; and whether one is through. */
+  private close(from: number, kind: number, symbol: number, notHere: boolean): { leaves: number[]; matched: boolean } {
     const { everyMatch, whole, backward } = this.options;
     const ahead = symbol % this.symbols;
     const bits = (symbol - ahead) / this.symbols;
@@ -234,22 +327,15 @@ export class Automaton {
     const [before, after] = backward ? [ahead, behind] : [behind, ahead];
     const leaves: number[] = [];
     const seen = new Set<number>();
-    const pending = Array.from(threads).reverse();
+    const pending = [from];
     let matched = false;
     while (pending.length > 0) {
       const thread = pending.pop() as number;
       if (seen.has(thread)) continue;
       seen.add(thread);
-      if (thread === RESTART) {
-        pending.push(RESTART_AFTER, this.begin);
-        continue;
-      }
-      if (thread === RESTART_AFTER) {
-        leaves.push(RESTART);
-        continue;
-      }
       const pc = this.states.instructionOf(thread);
       if (this.program.code[pc * INSTRUCTION_WIDTH] === Op.Match) {
+        if (whole) this.looked = true;
         if (notHere || (whole && ahead !== this.edge)) continue;
         matched = true;
         if (!everyMatch) break;
@@ -282,9 +368,11 @@ export class Automaton {
         go(pc + 1);
         return true;
       case Op.Assert:
+        this.looked = true;
         if (this.asserts(a, b, before, after)) go(pc + 1);
         return true;
       case Op.Enter: {
+        this.looked = true;
         const { node, held, failed } = program.enclosures[a] as Enclosure;
         const side = this.options.sideLooks.get(node);
         const holds = side ? this.holds(side.set, side.behind ? before : after) : (bits & (1 << (this.options.looks.get(node) ?? 0))) !== 0;
@@ -342,35 +430,52 @@ export class Automaton {
 
   /** The threads after a character of the class. */
   private step(leaves: readonly number[], character: number): number[] {
-    const { states, registers } = this;
     const next: number[] = [];
     const seen = new Set<number>();
-    for (const thread of leaves) {
-      let to = RESTART;
-      if (thread !== RESTART) {
-        const pc = states.instructionOf(thread);
-        if ((this.acceptsOf(pc)[character] as number) === 0) continue;
-        states.load(thread, pc, HERE, registers);
-        to = states.number(pc + 1, LATER, registers);
-      }
+    for (const leaf of leaves) {
+      if (!this.classesOf(this.states.instructionOf(leaf)).includes(character)) continue;
+      const to = this.after(leaf);
       if (!seen.has(to)) next.push(to);
       seen.add(to);
     }
     return next;
   }
 
-  /** For each class, whether the item takes it. */
-  private acceptsOf(pc: number): Uint8Array {
-    let accepts = this.accepts[pc];
-    if (!accepts) {
-      const { code, sets } = this.program;
-      const operation = code[pc * INSTRUCTION_WIDTH];
-      const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
-      const unit = operation === Op.Unit || operation === Op.UnitBack;
-      accepts = Uint8Array.from(this.partition.samples, (sample) => Number(unit ? sample === a : contains(sets[a] as readonly number[], sample)));
-      this.accepts[pc] = accepts;
+  /** Where a thread goes on once its item has taken a character. */
+  private after(leaf: number): number {
+    const { states, registers } = this;
+    const pc = states.instructionOf(leaf);
+    states.load(leaf, pc, HERE, registers);
+    return states.number(pc + 1, LATER, registers);
+  }
+
+  /** The classes that an item takes. */
+  private classesOf(pc: number): readonly number[] {
+    const { code, sets } = this.program;
+    const operation = code[pc * INSTRUCTION_WIDTH];
+    const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
+    if (operation === Op.Unit || operation === Op.UnitBack) return [this.partition.classOf(a)];
+    let classes = this.classes[a];
+    if (!classes) {
+      const set = sets[a] as CharSet;
+      classes = this.partition.samples.flatMap((sample, number) => (contains(set, sample) ? [number] : []));
+      this.classes[a] = classes;
     }
-    return accepts;
+    return classes;
+  }
+}
+
+const NO_THREADS: readonly number[] = [];
+/** A list this short is searched through sooner than a set of it is made. */
+const SHORT_LIST = 24;
+
+/** Adds threads to a list, those that it has already left out. */
+function join(list: number[], more: readonly number[]): void {
+  const seen = list.length + more.length > SHORT_LIST && list.length > 0 ? new Set(list) : undefined;
+  for (const thread of more) {
+    if (seen ? seen.has(thread) : list.includes(thread)) continue;
+    list.push(thread);
+    seen?.add(thread);
   }
 }
 

@@ -467,11 +467,13 @@ class Search {
   /** The match at the offset with its captures, as the only row of a table; undefined where memory does not allow it. */
   captures(start: number, notEmptyAt: number): MatchTable | undefined {
     const mode = this.mode === "whole" ? "whole" : "start";
-    this.captureMachine ??= new BacktrackingMachine(this.program, this.text, { mode });
+    // The same captures: alternatives that begin alike are one there.
+    const { program } = this.plan.forward;
+    this.captureMachine ??= new BacktrackingMachine(program, this.text, { mode });
     const machine = this.captureMachine;
     machine.rewind(start, notEmptyAt);
     if (machine.advance(CAPTURE_STEPS)) return machine.matches;
-    const careful = new Forecast(this.program, this.text, { mode, from: start, notEmptyAt });
+    const careful = new Forecast(program, this.text, { mode, from: start, notEmptyAt });
     careful.advance(Number.MAX_SAFE_INTEGER);
     return careful.exact ? careful.matches : undefined;
   }

@@ -6,14 +6,15 @@ import type { CharSet } from "../../charset/charset.ts";
 import { Partition } from "../../charset/partition.ts";
 import { setsOf, singleLook } from "../../program/characters.ts";
 import { compilePart } from "../../program/compile.ts";
+import { factored } from "../../program/factor.ts";
 import { lengthsOf } from "../../program/lengths.ts";
 import { Op } from "../../program/operations.ts";
 import { type Enclosure, INSTRUCTION_WIDTH, type Program } from "../../program/program.ts";
 import { StateSpace } from "../../program/states.ts";
 import type { Node, NodeOf } from "../../syntax/tree.ts";
 
-/** Reading a longer program against the text, and telling its characters apart, takes longer than any text of a person's. */
-const MAX_INSTRUCTIONS = 50_000;
+/** Reading a longer program against the text, and telling its characters apart, takes a second and more: 40,000 words are less. */
+const MAX_INSTRUCTIONS = 400_000;
 /** Each lookaround doubles the symbols of an automaton. */
 const MAX_LOOKS = 4;
 
@@ -109,13 +110,15 @@ function makePlan(program: Program): Plan | Refusal {
     if (side) sideLooks.set(node, side);
   }
   for (const node of longLooksOf(program)) {
-    const part = partOf(compilePart(program.reading, node.body, !node.behind));
+    const part = partOf(compilePart(program.reading, factored(node.body, !node.behind), !node.behind));
     if (typeof part === "string") return part;
     looks.unshift({ ...part, node, backward: !node.behind });
   }
-  const forward = partOf(program);
+  const { root, reading } = program;
+  const along = factored(root, false);
+  const forward = partOf(along === root ? program : compilePart(reading, along, false));
   if (typeof forward === "string") return forward;
-  const backward = partOf(compilePart(program.reading, program.root, true));
+  const backward = partOf(compilePart(reading, factored(root, true), true));
   if (typeof backward === "string") return backward;
   const parts = [forward, backward, ...looks];
   const lengths = lengthsOf(program);
