@@ -19,8 +19,19 @@ const MAX_PATTERN = 20_000;
 /** Halves of a pair are left alone: a reference may not end between them. */
 const SURROGATES_FROM = 0xd800;
 
+const written = new WeakMap<Program, Program>();
+
 /** The program with as many references as possible written out; the program itself where there is nothing to write out. */
 export function withoutReferences(program: Program): Program {
+  let found = written.get(program);
+  if (!found) {
+    found = writeOut(program);
+    written.set(program, found);
+  }
+  return found;
+}
+
+function writeOut(program: Program): Program {
   const { reading, nodes } = program;
   if (nodes.length > MAX_NODES || !nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
   let size = 0;

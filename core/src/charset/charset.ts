@@ -84,3 +84,10 @@ export function contains(set: CharSet, codePoint: number): boolean {
   }
   return low < set.length >> 1 && codePoint >= (set[2 * low] as number);
 }
+
+/** Number of code points in a set. */
+export function countOf(set: CharSet): number {
+  let count = 0;
+  for (let i = 0; i < set.length; i += 2) count += (set[i + 1] as number) - (set[i] as number) + 1;
+  return count;
+}

@@ -164,6 +164,12 @@ export class Automaton {
     return row;
   }
 
+  /** Whether nothing is under way in a state but the wait for an attempt that begins. */
+  isWaiting(row: number): boolean {
+    const threads = this.lists[(row & ROW) / this.stride] as Float64Array;
+    return threads.length === 1 && threads[0] === RESTART;
+  }
+
   /** Works out a transition. The table may be thrown away first; the row returned is one of the table as it is then. */
   extend(row: number, symbol: number): number {
     const state = (row & ROW) / this.stride;

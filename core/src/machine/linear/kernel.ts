@@ -2,7 +2,7 @@
  * The loops of the linear machine in WebAssembly: reading a long text through an automaton's table, with stretches on
  * which a state stays as it is skipped sixteen characters at a time.
  *
- * A text comes into the memory window by window, a byte a character where a window is ASCII and two where it is not, so
+ * A text comes into the memory window by window, a byte a character where a window is Latin and two where it is not, so
  * the memory is the same for any text. Where the host has no WebAssembly, or may not compile any, the machine does the
  * same in plain loops.
  */
@@ -26,7 +26,7 @@ const TEXT = 0x880000;
 export const WINDOW = 0x10000;
 /** Bits of the lookarounds at the offsets of the window, its end included. */
 const HELD = TEXT + 2 * WINDOW + 64;
-/** UTF-8 of a window, three bytes a unit at most: read as it is where it is ASCII, else made UTF-16. */
+/** UTF-8 of a window, three bytes a unit at most: read as it is where it is ASCII, else made Latin in its place, or UTF-16. */
 const UTF8 = HELD + WINDOW + 64;
 const PAGE = 0x10000;
 const PAGES = Math.ceil((UTF8 + 3 * WINDOW) / PAGE) + 1;
@@ -37,6 +37,7 @@ export const MAX_SKIPPED_STATES = (TABLES[0] - SKIPS) / SKIP_BYTES;
 export const MAX_SYMBOLS = (SKIPS - STARTS) / 4;
 
 const ASCII = 0x80;
+const LATIN = 0x100;
 const UNITS = 0x10000;
 /** An offset that is in no window: what was found lies before it. */
 const NOT_HERE = 0x7fffff;
@@ -430,6 +431,81 @@ function widen(): WasmFunction {
   };
 }
 
+/**
+ * narrow(from, length): UTF-8 that stands at `from` as a byte a character in the same place; returns how many there are,
+ * or −1 where a character is beyond Latin, and then what stands there is spoilt.
+ */
+function narrow(): WasmFunction {
+  const [from, length, to, end, byte, start, v] = [0, 1, 2, 3, 4, 5, 6];
+  const advance = (local: number, bytes: number): number[] => [...op.get(local), ...op.i32(bytes), ...op.add, ...op.set(local)];
+  return {
+    name: "narrow",
+    parameters: 2,
+    numbers: 4,
+    vectors: 1,
+    body: [
+      op.get(from),
+      op.get(length),
+      op.add,
+      op.set(end),
+      op.get(from),
+      op.tee(to),
+      op.set(start),
+      op.block(
+        op.loop(
+          op.get(from),
+          op.get(end),
+          op.geS,
+          op.brIf(1),
+          // Sixteen characters of ASCII at once.
+          op.get(from),
+          op.i32(16),
+          op.add,
+          op.get(end),
+          op.leS,
+          op.when(
+            op.get(from),
+            op.v128Load(0),
+            op.tee(v),
+            op.i8x16Bitmask,
+            op.eqz,
+            op.when(op.get(to), op.get(v), op.v128Store(0), advance(to, 16), advance(from, 16), op.br(2)),
+          ),
+          op.get(from),
+          op.load8(0),
+          op.tee(byte),
+          op.i32(ASCII),
+          op.ltS,
+          op.when(op.get(to), op.get(byte), op.store8(0), advance(to, 1), advance(from, 1), op.br(1)),
+          // Two bytes up to U+00FF begin with C2 or C3.
+          op.get(byte),
+          op.i32(0xc3),
+          op.gtS,
+          op.when(op.i32(-1), op.ret),
+          op.get(to),
+          op.get(byte),
+          op.i32(0x03),
+          op.and,
+          op.i32(6),
+          op.shl,
+          op.get(from),
+          op.load8(1),
+          op.i32(0x3f),
+          op.and,
+          op.or,
+          op.store8(0),
+          advance(to, 1),
+          advance(from, 2),
+          op.br(0),
+        ),
+      ),
+      op.get(to),
+      op.get(start),
+      op.sub,
+    ],
+  };
+}
+
 interface Exports {
   readonly scan1: (
     at: number,
@@ -446,6 +522,7 @@ interface Exports {
   readonly back1: (at: number, from: number, row: number, found: number, held: number, symbols: number, mark: number) => number;
   readonly back2: Exports["back1"];
   readonly widen: (from: number, length: number, to: number) => number;
+  readonly narrow: (from: number, length: number) => number;
 }
 
 let compiled: HostModule | null | undefined;
@@ -454,7 +531,7 @@ let compiled: HostModule | null | undefined;
 function kernelModule(): HostModule | null {
   if (compiled !== undefined) return compiled;
   try {
-    const bytes = assemble([skip(1), skip(2), scan(1, 0), scan(2, 1), back(1), back(2), widen()]);
+    const bytes = assemble([skip(1), skip(2), scan(1, 0), scan(2, 1), back(1), back(2), widen(), narrow()]);
     compiled = host.WebAssembly ? new host.WebAssembly.Module(bytes) : null;
   } catch {
     // Without WebAssembly, or under a policy that forbids compiling it, the plain loops do the work.
@@ -485,8 +562,10 @@ export class Kernel {
   private readonly heldBits: Uint8Array;
   private width: Width = 1;
   private classOf: (unit: number) => number = () => 0;
-  /** Whether the classes beyond ASCII are in the memory. */
+  /** Whether the classes beyond Latin are in the memory. */
   private allClasses = false;
+  /** Whether the text is Latin as far as it was read. */
+  private latin = true;
 
   private constructor(exports: Exports, memory: HostMemory) {
     this.exports = exports;
@@ -527,9 +606,10 @@ export class Kernel {
   setClasses(classOf: (unit: number) => number): void {
     this.classOf = classOf;
     this.allClasses = false;
+    this.latin = true;
     this.forget();
-    const classes = new Uint16Array(this.memory.buffer, CLASSES, ASCII);
-    for (let unit = 0; unit < ASCII; unit++) classes[unit] = classOf(unit);
+    const classes = new Uint16Array(this.memory.buffer, CLASSES, LATIN);
+    for (let unit = 0; unit < LATIN; unit++) classes[unit] = classOf(unit);
   }
 
   /** Brings the text up to the offset into the memory. */
@@ -545,15 +625,23 @@ export class Kernel {
     this.to = to;
     const window = text.slice(this.from, to);
     const { written } = this.encoder.encodeInto(window, this.utf8);
-    this.width = written === window.length ? 1 : 2;
+    this.width = written === window.length || this.loadLatin(window, written) ? 1 : 2;
     if (this.width === 2) this.loadWide(window, written);
     if (held) this.heldBits.set(held.subarray(this.from, to + 1));
+  }
+
+  /** False where a character is beyond Latin: texts that hold one hold more of them, and are not tried again. */
+  private loadLatin(window: string, written: number): boolean {
+    if (!this.latin) return false;
+    this.latin = this.exports.narrow(UTF8, written) === window.length;
+    if (!this.latin) this.encoder.encodeInto(window, this.utf8);
+    return this.latin;
   }
 
   private loadWide(window: string, written: number): void {
     if (!this.allClasses) {
       const classes = new Uint16Array(this.memory.buffer, CLASSES, UNITS);
-      for (let unit = ASCII; unit < UNITS; unit++) classes[unit] = this.classOf(unit);
+      for (let unit = LATIN; unit < UNITS; unit++) classes[unit] = this.classOf(unit);
       this.allClasses = true;
     }
     if (isWellFormed(window)) this.exports.widen(UTF8, written, TEXT);

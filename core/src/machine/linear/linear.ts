@@ -7,8 +7,10 @@
  * the search goes on behind it. Patterns that an automaton cannot take (`planOf` says why) are run on remembered
  * outcomes instead, which is linear in the text too, only slower.
  */
+import type { CharSet } from "../../charset/charset.ts";
 import { Forecast } from "../../forecast/forecast.ts";
 import { lengthsOf } from "../../program/lengths.ts";
+import { requiredOf } from "../../program/literals.ts";
 import type { Program } from "../../program/program.ts";
 import { StateSpace } from "../../program/states.ts";
 import type { Node } from "../../syntax/tree.ts";
@@ -18,6 +20,7 @@ import { MatchTable } from "../matches.ts";
 import { Automaton, DEAD, MATCHED, ROW } from "./automaton.ts";
 import { Kernel, MAX_SYMBOLS, Stop, WIDE } from "./kernel.ts";
 import { type Plan, planOf, REFUSALS, type Refusal, refusalOf } from "./plan.ts";
+import { lacksAll, RequiredPlaces, TextSearch } from "./required.ts";
 import { Sides } from "./sides.ts";
 
 export interface LinearOptions {
@@ -47,6 +50,10 @@ const LATIN = 256;
 const KERNEL_TEXT = 50_000;
 /** Units that are kept on either side of the place in a window, so that a step back or ahead finds them. */
 const LEAST_LEFT = 2;
+/** Code units between a match's start and the text that it must hold: more are not passed over by looking for that. */
+const MAX_BEFORE = 256;
+/** Code units read before it is asked whether the search can jump again. */
+const READ_BETWEEN_JUMPS = 64;
 /** A match that is shorter is found its start in plain loops sooner than by a call. */
 const KERNEL_MATCH = 64;
 
@@ -65,11 +72,14 @@ export class LinearMachine {
   private readonly countOnly: boolean;
   private readonly matchLimit: number;
   /** Made when the trial has not settled it: a plan takes longer than most short runs. */
-  private runner: Search | Forecast | undefined;
-  private readonly makeRunner: () => Search | Forecast;
+  private runner: Search | TextSearch | Forecast | undefined;
+  private readonly makeRunner: () => Search | TextSearch | Forecast;
   private trial: BacktrackingMachine | undefined;
   /** Code units that any match has at least. */
   private readonly least: number;
+  private readonly text: string;
+  /** Characters one of which any match holds. */
+  private readonly beyond: CharSet | null;
 
   constructor(
     program: Program,
@@ -86,7 +96,12 @@ export class LinearMachine {
     if (text.length - from < this.least) this.outcome = "done";
     if (!directly && text.length <= SHORT_TEXT) this.trial = new BacktrackingMachine(program, text, { mode, from, matchLimit });
     this.matches = new MatchTable(program.groups.length);
+    const { text: required, beyond } = requiredOf(program);
+    this.text = text;
+    this.beyond = beyond;
+    const unanchored = (mode === "first" || mode === "all") && !program.options.sticky;
     this.makeRunner = () => {
+      if (required?.whole && unanchored) return new TextSearch(text, required.text, from, countOnly && mode === "all");
       const plan = planOf(program);
       return typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { mode, from, countOnly, kernelFrom });
     };
@@ -96,10 +111,11 @@ export class LinearMachine {
   advance(budget: number): boolean {
     if (this.outcome !== "running") return true;
     if (this.trial) this.try(this.trial, budget);
+    if (!this.trial && !this.runner && this.outcome === "running" && lacksAll(this.text, this.beyond)) this.outcome = "done";
     if (!this.trial && this.outcome === "running") {
       this.runner ??= this.makeRunner();
-      if (this.runner instanceof Search) this.search(this.runner, budget);
-      else this.follow(this.runner, budget);
+      if (this.runner instanceof Forecast) this.follow(this.runner, budget);
+      else this.search(this.runner, budget);
     }
     if (this.outcome !== "running" && this.runner instanceof Search) this.runner.close();
     return this.outcome !== "running";
@@ -119,7 +135,7 @@ export class LinearMachine {
     } else if (trial.outcome !== "running" || trial.steps >= allowed) this.trial = undefined;
   }
 
-  private search(search: Search, budget: number): void {
+  private search(search: Search | TextSearch, budget: number): void {
     const until = search.work + budget;
     while (search.work < until) {
       const found = search.next(until);
@@ -138,13 +154,13 @@ export class LinearMachine {
     }
   }
 
-  private add(search: Search): boolean {
-    const { start, end, notEmptyAt } = search;
-    if (this.matches.groupCount === 0) {
+  private add(search: Search | TextSearch): boolean {
+    const { start, end } = search;
+    if (search instanceof TextSearch || this.matches.groupCount === 0) {
       this.matches.add(start, end, NO_REGISTERS);
       return true;
     }
-    const captures = search.captures(start, notEmptyAt);
+    const captures = search.captures(start, search.notEmptyAt);
     if (!captures) {
       this.outcome = "memory-limit";
       return false;
@@ -197,6 +213,10 @@ class Search {
   private readonly counting: boolean;
   /** Generation of the forward automaton that the kernel's starts are of. */
   private startsOf = 0;
+  /** Where matches can begin, by a text that they all hold; null where none is known. */
+  private readonly places: RequiredPlaces | null;
+  /** Whether the search may go on there at once. */
+  private readonly jumps: boolean;
   /** Per offset, bits of the lookarounds that hold; null where there are none. */
   private readonly held: Uint8Array | null;
   private looksDone = 0;
@@ -237,6 +257,9 @@ class Search {
     this.backward = new Automaton(backward.program, backward.states, partition, { ...against, looks, sideLooks, kernel });
     this.kernel = kernel;
     this.counting = countOnly && mode === "all" && !this.anchored && !plan.canBeEmpty;
+    const required = this.anchored ? null : requiredOf(program).text;
+    this.places = required && new RequiredPlaces(text, required);
+    this.jumps = required !== null && required.most <= MAX_BEFORE;
     this.held = looks.size > 0 ? new Uint8Array(text.length + 1) : null;
     const { codePoints } = program.options;
     kernel?.setClasses((unit) => (codePoints && (unit & 0xf800) === 0xd800 ? WIDE : partition.classOf(unit)));
@@ -250,6 +273,7 @@ class Search {
 
   /** Finds the next match, or says that there is none, or that it needs more work than it may do. */
   next(until: number): "found" | "none" | "more" {
+    if (this.at < 0 && this.places && this.from <= this.text.length && !this.places.isAhead(this.from)) return "none";
     while (this.looksDone < this.plan.looks.length) if (!this.decideLook(until)) return "more";
     if (this.from > this.text.length) return "none";
     if (this.at < 0) {
@@ -326,9 +350,25 @@ class Search {
     const begun = this.at;
     let { at, row, lastEnd } = this;
     while (at < stop) {
+      const places = this.jumps && !this.places?.idle ? this.places : null;
+      let bound = places ? Math.min(stop, at + READ_BETWEEN_JUMPS) : stop;
+      if (places && lastEnd < 0 && forward.isWaiting(row)) {
+        const first = places.first(at);
+        if (first < 0) {
+          this.work += at - begun + 1;
+          this.lastEnd = -1;
+          return true;
+        }
+        if (first > at) {
+          at = first;
+          row = forward.start(sides.before(forward, at));
+        }
+        bound = Math.min(stop, places.reach + READ_BETWEEN_JUMPS);
+        if (at >= bound) break;
+      }
       if (at < kernel.from || at >= kernel.to - LEAST_LEFT) kernel.load(text, Math.max(0, at - LEAST_LEFT), held);
       if (counting && this.startsOf !== forward.generation) this.setStarts(kernel);
-      const why = kernel.scan(at, stop, row, lastEnd, counting, forward.strideLog, held !== null, forward.symbols);
+      const why = kernel.scan(at, bound, row, lastEnd, counting, forward.strideLog, held !== null, forward.symbols);
       at = kernel.at;
       row = kernel.row;
       lastEnd = kernel.end;
@@ -383,7 +423,7 @@ class Search {
   /** Where the match that ends at the offset begins: the furthest that a pass against the text comes. */
   private startOf(end: number): number {
     const { backward, held, from } = this;
-    if (this.anchored) return from;
+    if (this.anchored || (this.plan.alwaysEmpty && this.notEmptyAt !== from)) return from;
     if (this.plan.length >= 0) return end - this.plan.length;
     let row = backward.start(this.sides.after(backward, end));
     let found = end;

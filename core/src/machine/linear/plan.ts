@@ -2,6 +2,7 @@
  * What the linear machine makes of a program before it sees a text: the program read both ways, its lookarounds in
  * passes of their own, and the classes of characters that all of them share. Or why it cannot.
  */
+import { withoutReferences } from "../../automaton/references.ts";
 import type { CharSet } from "../../charset/charset.ts";
 import { Partition } from "../../charset/partition.ts";
 import { setsOf, singleLook } from "../../program/characters.ts";
@@ -11,7 +12,7 @@ import { lengthsOf } from "../../program/lengths.ts";
 import { Op } from "../../program/operations.ts";
 import { type Enclosure, INSTRUCTION_WIDTH, type Program } from "../../program/program.ts";
 import { StateSpace } from "../../program/states.ts";
-import type { Node, NodeOf } from "../../syntax/tree.ts";
+import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../../syntax/tree.ts";
 
 /** Reading a longer program against the text, and telling its characters apart, takes a second and more: 40,000 words are less. */
 const MAX_INSTRUCTIONS = 400_000;
@@ -45,15 +46,16 @@ export interface Plan {
   readonly sideLooks: ReadonlyMap<Node, SideLook>;
   /** Code units that every match has, where all have the same number; else −1. */
   readonly length: number;
-  /** Whether a match can be empty. */
+  /** Whether a match can be empty, and whether there is an empty one at every offset: then a match begins where the search does. */
   readonly canBeEmpty: boolean;
+  readonly alwaysEmpty: boolean;
 }
 
 export type Refusal = "references" | "counts" | "settled" | "conditions" | "looks" | "size";
 
 /** Why a program runs otherwise, for a sentence on the screen. */
 export const REFUSALS: Readonly<Record<Refusal, string>> = {
-  references: "the pattern has back-references, whose text is known only while it matches",
+  references: "it has back-references to groups of many texts, known only while it matches",
   counts: "its counts, one inside another, make too many states",
   settled: "it has atomic groups or possessive quantifiers, so what is tried hangs on what was found",
   conditions: "it has conditions, which hang on groups",
@@ -79,7 +81,7 @@ const refusals = new WeakMap<Program, { readonly refusal: Refusal | null }>();
 export function refusalOf(program: Program): Refusal | null {
   let found = refusals.get(program);
   if (!found) {
-    found = { refusal: findRefusal(program) };
+    found = { refusal: findRefusal(withoutReferences(program)) };
     refusals.set(program, found);
   }
   return found.refusal;
@@ -100,9 +102,11 @@ function longLooksOf({ enclosures }: Program): NodeOf<"look">[] {
   return enclosures.flatMap(({ node }) => (node.kind === "look" && !sideLookOf(node) ? [node] : []));
 }
 
-function makePlan(program: Program): Plan | Refusal {
-  const refusal = refusalOf(program);
+function makePlan(asked: Program): Plan | Refusal {
+  const refusal = refusalOf(asked);
   if (refusal) return refusal;
+  // What a group of few texts took is told by the way through it.
+  const program = withoutReferences(asked);
   const looks: LookPlan[] = [];
   const sideLooks = new Map<Node, SideLook>();
   for (const { node } of program.enclosures) {
@@ -131,7 +135,40 @@ function makePlan(program: Program): Plan | Refusal {
     sideLooks,
     length: lengths.least === lengths.most ? lengths.least : -1,
     canBeEmpty: lengths.least === 0,
+    alwaysEmpty: takesNothing(program.root),
   };
+}
+
+/** Whether a pattern matches the empty text wherever it is asked for it, whatever stands around. */
+function takesNothing(root: Node): boolean {
+  const found = new Map<Node, boolean>();
+  for (const node of [...walk(root)].reverse()) found.set(node, takesNothingBy(node, childrenOf(node), found));
+  return found.get(root) === true;
+}
+
+function takesNothingBy(node: Node, inner: readonly Node[], found: ReadonlyMap<Node, boolean>): boolean {
+  switch (node.kind) {
+    case "empty":
+      return true;
+    case "sequence":
+    case "group":
+      return inner.every((child) => found.get(child) === true);
+    case "alternation":
+      return inner.some((child) => found.get(child) === true);
+    case "quantifier":
+      return node.min === 0 || found.get(node.body) === true;
+    case "character":
+    case "any":
+    case "set":
+    case "assertion":
+    case "look":
+    case "atomic":
+    case "back-reference":
+    case "conditional":
+      return false;
+    default:
+      return unknownNode(node);
+  }
 }
 
 /** A lookaround for one character; undefined where it asks for more, or less. */
