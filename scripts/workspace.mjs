@@ -55,6 +55,7 @@ function fingerprint(folders) {
 }
 
 const TSC = join("node_modules", "typescript", "bin", "tsc");
+const VITE = join("node_modules", "vite", "bin", "vite.js");
 
 /** What can be built: sources whose change asks for a build, what must be there after it, and the command. */
 const BUILDS = {
@@ -64,9 +65,14 @@ const BUILDS = {
     command: [TSC, "-b", "core", "server"],
   },
   cli: {
-    sources: ["core/src", "sources/src", "cli/src", "core/tsconfig.json", "sources/tsconfig.json", "cli/tsconfig.json", "tsconfig.base.json"],
+    sources: ["core/src", "sources/src", "cli/src", "cli/vite.config.ts", "cli/package.json"],
     result: "cli/dist/main.js",
-    command: [TSC, "-b", "core", "sources", "cli"],
+    command: [VITE, "build", "cli", "--logLevel", "warn"],
+  },
+  sources: {
+    sources: ["core/src", "sources/src", "core/tsconfig.json", "sources/tsconfig.json", "tsconfig.base.json"],
+    result: "sources/dist/index.js",
+    command: [TSC, "-b", "core", "sources"],
   },
   fuzz: {
     sources: ["core/src", "fuzz/src", "core/tsconfig.json", "fuzz/tsconfig.json", "tsconfig.base.json"],
@@ -76,7 +82,7 @@ const BUILDS = {
   web: {
     sources: ["core/src", "sources/src", "web/src", "web/index.html", "web/public", "web/vite.config.ts", "web/package.json"],
     result: "web/dist/index.html",
-    command: [join("node_modules", "vite", "bin", "vite.js"), "build", "web", "--logLevel", "warn"],
+    command: [VITE, "build", "web", "--logLevel", "warn"],
   },
 };
 

@@ -1,5 +1,5 @@
 /** Answers as a person reads them on a terminal. */
-import { lineColumn, lineStarts, narrate, grouped as number, plain, type Reel, type RelationKind, visible } from "@lamprey/core";
+import { lineColumn, lineStarts, grouped as number, type RelationKind, visible } from "@lamprey/core";
 import type { MatchAnswer } from "./contract/match.ts";
 import type { RelateAnswer } from "./contract/relate.ts";
 import type { ContractError } from "./contract/request.ts";
@@ -45,17 +45,4 @@ export function printRelation({ relation, onlyLeft, onlyRight, both, reason }: R
     `  only the right one  ${shown(onlyRight)}`,
     `  both                ${shown(both)}`,
   ].join("\n");
-}
-
-export function printTrace(reel: Reel, from: number, count: number): string {
-  const lines: string[] = [];
-  const digits = String(Math.max(0, Math.min(reel.length, from + count) - 1)).length;
-  for (const event of reel.events(from, count)) {
-    lines.push(`${String(event.step).padStart(digits)}  ${event.kind.padEnd(8)}  ${plain(narrate(reel, event.step))}`);
-  }
-  const { steps, complete, attempts, backtracks, deepest } = reel.end;
-  const attemptWord = attempts === 1 ? "attempt" : "attempts";
-  lines.push(`${number(steps)} steps, ${number(attempts)} ${attemptWord}, ${number(backtracks)} backtracks, at most ${number(deepest)} saved states`);
-  if (!complete) lines.push("The recording stopped at its bound; --event-limit sets another.");
-  return lines.join("\n");
 }

@@ -3,12 +3,14 @@ import { spawnSync } from "node:child_process";
 import { fileURLToPath } from "node:url";
 import { describe, expect, jest, test } from "@jest/globals";
 import { record } from "@lamprey/core";
-import { forecast, forecastRequest } from "../src/contract/forecast.ts";
+import { forecast } from "../src/contract/forecast.ts";
 import { answerLine } from "../src/contract/lines.ts";
-import { match, matchRequest } from "../src/contract/match.ts";
+import { match } from "../src/contract/match.ts";
 import { programOf } from "../src/contract/request.ts";
-import { trace, traceRequest } from "../src/contract/trace.ts";
-import { printError, printMatches, printTrace } from "../src/print.ts";
+import { forecastRequest, matchRequest, traceRequest } from "../src/contract/requests.ts";
+import { trace } from "../src/contract/trace.ts";
+import { printError, printMatches } from "../src/print.ts";
+import { printTrace } from "../src/print-trace.ts";
 
 const askMatch = (request: object) => JSON.parse(answerLine(JSON.stringify(request), matchRequest, match)) as Record<string, unknown>;
 const askTrace = (request: object) => JSON.parse(answerLine(JSON.stringify(request), traceRequest, trace)) as Record<string, unknown>;

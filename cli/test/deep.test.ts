@@ -1,11 +1,12 @@
 /** Every kind of part that can hold another, as deep as a pattern may nest, through every command: answered, each of them. */
 import { describe, expect, test } from "@jest/globals";
-import { forecast, forecastRequest } from "../src/contract/forecast.ts";
+import { forecast } from "../src/contract/forecast.ts";
 import { answerLine } from "../src/contract/lines.ts";
-import { match, matchRequest } from "../src/contract/match.ts";
-import { relate, relateRequest } from "../src/contract/relate.ts";
-import { risk, riskRequest } from "../src/contract/risk.ts";
-import { trace, traceRequest } from "../src/contract/trace.ts";
+import { match } from "../src/contract/match.ts";
+import { relate } from "../src/contract/relate.ts";
+import { forecastRequest, matchRequest, relateRequest, riskRequest, traceRequest } from "../src/contract/requests.ts";
+import { risk } from "../src/contract/risk.ts";
+import { trace } from "../src/contract/trace.ts";
 
 const DEEP = 100_000;
 const TEXT = "xaab";

@@ -6,8 +6,9 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import { answerLine } from "../src/contract/lines.ts";
-import { relate, relateRequest } from "../src/contract/relate.ts";
-import { type RiskAnswer, risk, riskRequest, riskWithin } from "../src/contract/risk.ts";
+import { relate } from "../src/contract/relate.ts";
+import { relateRequest, riskRequest } from "../src/contract/requests.ts";
+import { type RiskAnswer, risk, riskWithin } from "../src/contract/risk.ts";
 
 const askRisk = (request: object) => JSON.parse(answerLine(JSON.stringify(request), riskRequest, risk)) as RiskAnswer & Record<string, unknown>;
 const askRelate = (request: object) => JSON.parse(answerLine(JSON.stringify(request), relateRequest, relate)) as Record<string, unknown>;

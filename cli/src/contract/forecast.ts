@@ -1,16 +1,10 @@
 /** The contract's `forecast`: the exact number of steps of the backtracking machine, counted without running it. */
 import { forecast as foresee, type MatchMode } from "@lamprey/core";
-import Joi from "joi";
-import { type Answer, COMMON_FIELDS, type CommonRequest, programOf } from "./request.ts";
+import { type Answer, type CommonRequest, programOf } from "./request.ts";
 
 export interface ForecastRequest extends CommonRequest {
   readonly mode: MatchMode;
 }
-
-export const forecastRequest = Joi.object<ForecastRequest>({
-  ...COMMON_FIELDS,
-  mode: Joi.string().valid("first", "all", "start", "whole").default("all"),
-}).unknown();
 
 export interface ForecastAnswer extends Omit<Answer, "id" | "elapsedMs"> {
   /** Decimal digits; where it is not exact, what was counted so far. */

@@ -1,7 +1,6 @@
 /** The contract's `match`: matches and captures of a pattern in a text. */
 import { BacktrackingMachine, chooseMachine, LinearMachine, type MatchMode, type MatchTable, type Program, runToEnd } from "@lamprey/core";
-import Joi from "joi";
-import { type Answer, COMMON_FIELDS, type CommonRequest, DEFAULT_STEP_LIMIT, failed, programOf } from "./request.ts";
+import { type Answer, type CommonRequest, failed, programOf } from "./request.ts";
 
 export interface MatchRequest extends CommonRequest {
   readonly mode: MatchMode;
@@ -9,14 +8,6 @@ export interface MatchRequest extends CommonRequest {
   readonly output: "matches" | "count";
   readonly stepLimit: number;
 }
-
-export const matchRequest = Joi.object<MatchRequest>({
-  ...COMMON_FIELDS,
-  mode: Joi.string().valid("first", "all", "start", "whole").default("all"),
-  machine: Joi.string().valid("auto", "backtracking", "linear").default("auto"),
-  output: Joi.string().valid("matches", "count").default("matches"),
-  stepLimit: Joi.number().integer().min(1).default(DEFAULT_STEP_LIMIT),
-}).unknown();
 
 export interface MatchRow {
   readonly start: number;

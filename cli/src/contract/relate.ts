@@ -1,17 +1,12 @@
 /** The contract's `relate`: how the sets of whole texts that two patterns accept lie to each other. */
 import { OBSTACLES, type Program, type Relation, relate as relateSlices, type Source } from "@lamprey/core";
-import Joi from "joi";
-import { type Answer, programOf, SOURCE_FIELDS } from "./request.ts";
+import { type Answer, programOf } from "./request.ts";
 
 export interface RelateRequest {
   readonly id?: string;
   readonly left: Source;
   readonly right: Source;
 }
-
-const side = Joi.object<Source>(SOURCE_FIELDS).unknown().required();
-
-export const relateRequest = Joi.object<RelateRequest>({ id: Joi.string().allow(""), left: side, right: side }).unknown();
 
 export interface RelateAnswer extends Omit<Answer, "id" | "elapsedMs">, Partial<Omit<Relation, "obstacle">> {
   /** Where the pattern of a failed request is wrong: an addition to the contract. */

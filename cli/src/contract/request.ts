@@ -1,6 +1,5 @@
 /** What every request of the JSON Lines contract shares: its source, its checks, and the forms of a failed answer. */
-import { compile, DIALECT_NAMES, type Diagnostic, type Program, read, type Source } from "@lamprey/core";
-import Joi from "joi";
+import { compile, type Diagnostic, type Program, read, type Source } from "@lamprey/core";
 
 export type Status = "ok" | "syntax-error" | "unsupported" | "step-limit" | "bad-request";
 
@@ -25,27 +24,6 @@ export interface PatternRequest extends Source {
 export interface CommonRequest extends PatternRequest {
   readonly text: string;
 }
-
-/** The fields of a pattern with its dialect and flags. */
-export const SOURCE_FIELDS = {
-  dialect: Joi.string()
-    .valid(...DIALECT_NAMES)
-    .default("ecmascript"),
-  pattern: Joi.string().allow("").required(),
-  flags: Joi.string().allow("").default(""),
-};
-
-/** The fields of a `PatternRequest`. Unknown fields are ignored: the contract grows by adding. */
-export const PATTERN_FIELDS = { id: Joi.string().allow(""), ...SOURCE_FIELDS };
-
-/** The fields of `CommonRequest`; a command adds its own. */
-export const COMMON_FIELDS = {
-  ...PATTERN_FIELDS,
-  text: Joi.string().allow("").required(),
-};
-
-/** A run that is asked for no limit of steps stops here: a few seconds of the machine's time. */
-export const DEFAULT_STEP_LIMIT = 100_000_000;
 
 export function failed(status: Status, code: string, message: string): Pick<Answer, "status" | "error"> {
   return { status, error: { code, message, start: 0, end: 0 } };

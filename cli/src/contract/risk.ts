@@ -1,16 +1,10 @@
 /** The contract's `risk`: how a pattern's work can grow with the text at worst, with the texts that make it. */
 import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS } from "@lamprey/core";
-import Joi from "joi";
-import { type Answer, PATTERN_FIELDS, type PatternRequest, programOf } from "./request.ts";
+import { type Answer, type PatternRequest, programOf } from "./request.ts";
 
 export interface RiskRequest extends PatternRequest {
   readonly mode: HazardMode;
 }
-
-export const riskRequest = Joi.object<RiskRequest>({
-  ...PATTERN_FIELDS,
-  mode: Joi.string().valid("search", "whole").default("search"),
-}).unknown();
 
 export interface RiskFinding extends Omit<Finding, "samples" | "readings"> {
   readonly samples: readonly { readonly pumps: number; readonly length: number; readonly steps: string }[];

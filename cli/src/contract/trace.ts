@@ -1,8 +1,7 @@
 /** The contract's `trace`: the events of a recorded run, a window of them at a time. */
 import { type MatchMode, type ReelEvent, record } from "@lamprey/core";
-import Joi from "joi";
 import { type MatchRow, rowsOf } from "./match.ts";
-import { type Answer, COMMON_FIELDS, type CommonRequest, programOf } from "./request.ts";
+import { type Answer, type CommonRequest, programOf } from "./request.ts";
 
 export interface TraceRequest extends CommonRequest {
   readonly mode: Exclude<MatchMode, "all">;
@@ -10,17 +9,6 @@ export interface TraceRequest extends CommonRequest {
   readonly from: number;
   readonly count: number;
 }
-
-/** Twelve bytes an event: about 1.2 GB, which is as much as one process should hold. */
-const MOST_EVENTS = 100_000_000;
-
-export const traceRequest = Joi.object<TraceRequest>({
-  ...COMMON_FIELDS,
-  mode: Joi.string().valid("first", "start", "whole").default("first"),
-  eventLimit: Joi.number().integer().min(1).max(MOST_EVENTS).default(1_000_000),
-  from: Joi.number().integer().min(0).default(0),
-  count: Joi.number().integer().min(0).default(1000),
-}).unknown();
 
 export interface TraceAnswer extends Omit<Answer, "id" | "elapsedMs"> {
   readonly events?: readonly ReelEvent[];

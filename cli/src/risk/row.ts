@@ -2,6 +2,7 @@
 import { rankOf as growthRank } from "@lamprey/core";
 import type { FoundPattern } from "@lamprey/sources";
 import type { RiskAnswer } from "../contract/risk.ts";
+import type { Threshold } from "./threshold.ts";
 
 export interface Row extends RiskAnswer {
   /** Relative to where the command runs; null for a pattern given as an argument. */
@@ -29,7 +30,7 @@ export const rankOf = ({ growth = "linear", degree = null, peak }: Pick<RiskAnsw
   growthRank({ growth, degree, peak });
 
 /** The growths that a pipeline can be told to fail at, with their ranks. */
-export const THRESHOLDS: Readonly<Record<string, number>> = {
+const THRESHOLDS: Readonly<Record<Threshold, number>> = {
   never: Number.NaN,
   exponential: Number.POSITIVE_INFINITY,
   polynomial: 2,
@@ -38,7 +39,7 @@ export const THRESHOLDS: Readonly<Record<string, number>> = {
   undecided: growthRank({ growth: "undecided", degree: null }),
 };
 
-export const isAtLeast = (row: Row, threshold: string): boolean => rankOf(row) >= (THRESHOLDS[threshold] as number);
+export const isAtLeast = (row: Row, threshold: Threshold): boolean => rankOf(row) >= THRESHOLDS[threshold];
 
 export function growthWords({ growth, degree, status, error, peak }: RiskAnswer): string {
   if (status !== "ok") return error?.code ?? status;

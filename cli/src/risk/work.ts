@@ -1,7 +1,7 @@
 /** A worker's part: reads a file or takes patterns, and judges them. */
 import { readFileSync } from "node:fs";
 import { VERDICT_PATIENCE_MS } from "@lamprey/core";
-import { type FoundPattern, type Passed, patternsInFile } from "@lamprey/sources";
+import type { Found, FoundPattern, Passed } from "@lamprey/sources";
 import { internal } from "../contract/request.ts";
 import { type RiskAnswer, riskWithin } from "../contract/risk.ts";
 import type { PassedPlace, Row } from "./row.ts";
@@ -22,10 +22,15 @@ export interface Done {
 /** Answers that this worker has given: code bases repeat themselves. */
 const known = new Map<string, Omit<Row, "file" | "found">>();
 
-export default function judge({ file, patterns, dialect, flags }: Task): Done {
-  const found = patterns ? { patterns, passed: [] as readonly Passed[] } : patternsInFile(file ?? "", readFileSync(file ?? "", "utf8"), dialect, flags);
+export default async function judge({ file, patterns, dialect, flags }: Task): Promise<Done> {
+  const found = patterns ? { patterns, passed: [] as readonly Passed[] } : await patternsIn(file ?? "", dialect, flags);
   const rows = found.patterns.map((each): Row => ({ file, found: each, ...answer(each) }));
   return { rows, passed: found.passed.map((each) => ({ file: file ?? "", ...each })) };
+}
+
+async function patternsIn(file: string, dialect: FoundPattern["dialect"], flags: string): Promise<Found> {
+  const { patternsInFile } = await import("@lamprey/sources");
+  return patternsInFile(file, readFileSync(file, "utf8"), dialect, flags);
 }
 
 function answer({ dialect, pattern, flags, mode }: FoundPattern): Omit<Row, "file" | "found"> {

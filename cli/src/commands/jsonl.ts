@@ -1,0 +1,16 @@
+/** Every command as JSON Lines, on standard input and output. */
+import { answerLines } from "../contract/lines.ts";
+import * as requests from "../contract/requests.ts";
+
+const { stdin, stdout } = process;
+
+const COMMANDS = {
+  match: async () => answerLines(stdin, stdout, requests.matchRequest, (await import("../contract/match.ts")).match),
+  forecast: async () => answerLines(stdin, stdout, requests.forecastRequest, (await import("../contract/forecast.ts")).forecast),
+  trace: async () => answerLines(stdin, stdout, requests.traceRequest, (await import("../contract/trace.ts")).trace),
+  risk: async () => answerLines(stdin, stdout, requests.riskRequest, (await import("../contract/risk.ts")).risk),
+  relate: async () => answerLines(stdin, stdout, requests.relateRequest, (await import("../contract/relate.ts")).relate),
+} as const;
+
+/** Answers every line of standard input. */
+export const answerInput = (command: keyof typeof COMMANDS): Promise<void> => COMMANDS[command]();

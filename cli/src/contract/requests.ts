@@ -1,0 +1,57 @@
+/** What a line of JSON must hold, command by command. Loaded for JSON Lines alone: a person's arguments are checked elsewhere. */
+import { DIALECT_NAMES, type Source } from "@lamprey/core";
+import Joi from "joi";
+import type { ForecastRequest } from "./forecast.ts";
+import { DEFAULT_STEP_LIMIT } from "./limits.ts";
+import type { MatchRequest } from "./match.ts";
+import type { RelateRequest } from "./relate.ts";
+import type { RiskRequest } from "./risk.ts";
+import type { TraceRequest } from "./trace.ts";
+
+/** The fields of a pattern with its dialect and flags. */
+const SOURCE_FIELDS = {
+  dialect: Joi.string()
+    .valid(...DIALECT_NAMES)
+    .default("ecmascript"),
+  pattern: Joi.string().allow("").required(),
+  flags: Joi.string().allow("").default(""),
+};
+
+/** The fields of a `PatternRequest`. Unknown fields are ignored: the contract grows by adding. */
+const PATTERN_FIELDS = { id: Joi.string().allow(""), ...SOURCE_FIELDS };
+
+/** The fields of a `CommonRequest`; a command adds its own. */
+const COMMON_FIELDS = { ...PATTERN_FIELDS, text: Joi.string().allow("").required() };
+
+/** Twelve bytes an event: about 1.2 GB, which is as much as one process should hold. */
+const MOST_EVENTS = 100_000_000;
+
+export const matchRequest = Joi.object<MatchRequest>({
+  ...COMMON_FIELDS,
+  mode: Joi.string().valid("first", "all", "start", "whole").default("all"),
+  machine: Joi.string().valid("auto", "backtracking", "linear").default("auto"),
+  output: Joi.string().valid("matches", "count").default("matches"),
+  stepLimit: Joi.number().integer().min(1).default(DEFAULT_STEP_LIMIT),
+}).unknown();
+
+export const forecastRequest = Joi.object<ForecastRequest>({
+  ...COMMON_FIELDS,
+  mode: Joi.string().valid("first", "all", "start", "whole").default("all"),
+}).unknown();
+
+export const traceRequest = Joi.object<TraceRequest>({
+  ...COMMON_FIELDS,
+  mode: Joi.string().valid("first", "start", "whole").default("first"),
+  eventLimit: Joi.number().integer().min(1).max(MOST_EVENTS).default(1_000_000),
+  from: Joi.number().integer().min(0).default(0),
+  count: Joi.number().integer().min(0).default(1000),
+}).unknown();
+
+export const riskRequest = Joi.object<RiskRequest>({
+  ...PATTERN_FIELDS,
+  mode: Joi.string().valid("search", "whole").default("search"),
+}).unknown();
+
+const side = Joi.object<Source>(SOURCE_FIELDS).unknown().required();
+
+export const relateRequest = Joi.object<RelateRequest>({ id: Joi.string().allow(""), left: side, right: side }).unknown();

@@ -1,0 +1,19 @@
+import { defaultServerConditions, defineConfig } from "vite";
+
+/** The command as a few files, each with all that it needs: hundreds of modules took longer to find than to run. */
+export default defineConfig({
+  resolve: { conditions: ["source", ...defaultServerConditions] },
+  // Piscina starts workers from files of its own package.
+  ssr: { noExternal: true, external: ["piscina"] },
+  build: {
+    ssr: true,
+    target: "node20",
+    outDir: "dist",
+    sourcemap: false,
+    minify: true,
+    rolldownOptions: {
+      input: { main: "src/main.ts", work: "src/risk/work.ts" },
+      output: { entryFileNames: "[name].js", chunkFileNames: "[name]-[hash].js" },
+    },
+  },
+});
