@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { describe, expect, test } from "@jest/globals";
 import type { ElementHandle, Page } from "puppeteer-core";
-import { clickText, part, press, Stage, typePattern, waitFor, waitForPart } from "../src/bench.ts";
+import { clickText, openBench, part, press, Stage, typePattern, waitFor, waitForPart } from "../src/bench.ts";
 
 const stage = new Stage();
 
@@ -34,6 +34,34 @@ describe("the strip", () => {
     await waitForPart(page, "drift", "it takes the same whole texts as before");
     await typePattern(page, "color");
     await waitForPart(page, "drift", "it no longer takes colour");
+  });
+});
+
+describe("a worker that fails", () => {
+  test("is said to have, and the bench lives", async () => {
+    const page = await stage.page();
+    // The page's end of every worker: a run of the pattern with the word is answered with a fault, as the worker would.
+    await page.evaluateOnNewDocument(() => {
+      const plain = Worker.prototype.postMessage as (this: Worker, message: unknown, options?: unknown) => void;
+      Worker.prototype.postMessage = function (this: Worker, message: { id?: string; path?: string[] }, options?: unknown) {
+        const call = message.path?.join();
+        const fails = (call === "run" || call === "assess") && JSON.stringify(message).includes("fault");
+        if (!fails) return plain.call(this, message, options);
+        const value = { isError: true, value: { message: "it nests too deep", name: "RangeError", stack: "" } };
+        const thrown = { id: message.id, type: "HANDLER", name: "throw", value };
+        setTimeout(() => this.dispatchEvent(new MessageEvent("message", { data: thrown })), 0);
+      } as typeof Worker.prototype.postMessage;
+    });
+    const { address } = await stage.keep("gate", "gate and fault");
+    await openBench(page, address);
+    await waitForPart(page, "verdict", "linear");
+    await typePattern(page, "fault");
+    await waitForPart(page, "fault", "Lamprey failed on this.");
+    await waitForPart(page, "verdict", "The hazard could not be judged: it nests too deep");
+    await typePattern(page, "and");
+    await waitFor(page, "no fault", () => document.querySelector("[data-part=fault]") === null);
+    await waitForPart(page, "verdict", "linear");
+    expect(stage.failures).toEqual([]);
   });
 });
 

@@ -22,6 +22,8 @@ export interface BenchState {
   readonly asked: number;
   /** Generation of the newest answer; the bench is at work while it is behind. */
   readonly answered: number;
+  /** On what the worker failed since the newest request; null where it has not. */
+  readonly fault: string | null;
   /** How the pattern reads now, good or not. */
   readonly reading: PatternReading | null;
   /** The last run that went through; shown dimmed while the pattern does not read. */
@@ -67,6 +69,7 @@ export interface BenchState {
 const initialState: BenchState = {
   asked: 0,
   answered: 0,
+  fault: null,
   reading: null,
   result: null,
   arrived: null,
@@ -98,7 +101,9 @@ const slice = createSlice({
   initialState: initialState as BenchState,
   reducers: {
     left: () => initialState,
-    asked: (state, { payload }: PayloadAction<number>) => ({ ...state, asked: payload }),
+    asked: (state, { payload }: PayloadAction<number>) => ({ ...state, asked: payload, fault: null }),
+    /** The worker failed: what is shown stays, and the bench no longer waits. */
+    faulted: (state, { payload }: PayloadAction<string>) => ({ ...state, answered: state.asked, fault: payload }),
     /** The pattern cannot be run: its mistakes are shown, the last good result stays. */
     refused: (state, { payload }: PayloadAction<{ generation: number; reading: PatternReading }>) => ({
       ...state,
@@ -164,6 +169,7 @@ const slice = createSlice({
 export const {
   left,
   asked,
+  faulted,
   refused,
   arrived,
   ran,

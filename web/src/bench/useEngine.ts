@@ -19,6 +19,7 @@ import {
   askingChosen,
   contrastFurtherKnown,
   contrastReady,
+  faulted,
   holdersKnown,
   left,
   matchChosen,
@@ -114,17 +115,26 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
   const dispatch = useAppDispatch();
   const [engine, setEngine] = useState<Engine | null>(null);
 
+  /** Goes up when the worker has stopped and another one is started. */
+  const [life, setLife] = useState(0);
+
   useEffect(() => {
-    const handle = startEngine();
+    const handle = startEngine({
+      say: (fault) => dispatch(faulted(fault)),
+      stopped: (fault) => {
+        setLife((lives) => lives + 1);
+        dispatch(faulted(fault));
+      },
+    });
     setEngine(() => handle.engine);
-    const unsubscribe = askOnChange(handle.engine, dispatch);
+    const unsubscribe = askOnChange(handle.engine, dispatch, life > 0);
     return () => {
       unsubscribe();
       setEngine(null);
       handle.close();
-      dispatch(left());
     };
-  }, [dispatch]);
+  }, [dispatch, life]);
+  useEffect(() => () => void dispatch(left()), [dispatch]);
 
   // Winding: one question at a time; while it is under way only the newest wish is remembered. Nothing changes on the
   // screen before the answer is there: a step and its sentence are painted in one frame.
@@ -252,15 +262,18 @@ export function useEngine(): { readonly controls: EngineControls; readonly engin
 
 /**
  * Asks the worker whenever the draft changes, in the very turn of the event loop in which it changes: a frame later
- * would be a frame lost between a key and its lanes.
+ * would be a frame lost between a key and its lanes. `again` says that the worker takes the place of one that has stopped.
  */
-function askOnChange(engine: Engine, dispatch: AppDispatch): () => void {
-  let last: Question | null = null;
+function askOnChange(engine: Engine, dispatch: AppDispatch, again: boolean): () => void {
+  // What made a worker stop is not asked of the next one: only another pattern or sample is.
+  let last: Question | null = again ? questionOf(store.getState()) : null;
+  let told = false;
   const ask = () => {
     const question = questionOf(store.getState());
     const { id, pattern, flags, dialect, text, asking } = question;
     if (id === null || (last && QUESTION_PARTS.every((part) => last?.[part] === question[part]))) return;
-    const newText = last?.text !== text || last.id !== id;
+    const newText = !told || last?.text !== text || last.id !== id;
+    told = true;
     last = question;
     const generation = ++generations;
     dispatch(asked(generation));

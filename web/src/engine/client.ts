@@ -1,23 +1,14 @@
 /** The page's end of the worker. */
-import * as Comlink from "comlink";
+import type { Remote } from "comlink";
+import { type Instead, type Listening, takeUp, type WorkerHandle } from "../shared/guarded.ts";
+import type { RunAnswer } from "./messages.ts";
 import type { Session } from "./session.ts";
 
-export type Engine = Comlink.Remote<Session>;
+export type Engine = Remote<Session>;
 
-export interface EngineHandle {
-  readonly engine: Engine;
-  close(): void;
-}
+const INSTEAD: Instead = { run: { kind: "superseded" } satisfies RunAnswer, attempts: [], savedStates: [] };
 
 /** Starts a worker; the bench has one, and ends it when it closes. */
-export function startEngine(): EngineHandle {
-  const worker = new Worker(new URL("./worker.ts", import.meta.url), { type: "module", name: "lamprey-engine" });
-  const engine = Comlink.wrap<Session>(worker);
-  return {
-    engine,
-    close: () => {
-      engine[Comlink.releaseProxy]();
-      worker.terminate();
-    },
-  };
+export function startEngine(listening: Listening): WorkerHandle<Session> {
+  return takeUp(new Worker(new URL("./worker.ts", import.meta.url), { type: "module", name: "lamprey-engine" }), INSTEAD, listening);
 }

@@ -14,6 +14,7 @@ export function HazardStrip() {
   return (
     <section className="shrink-0 border-b border-rule bg-sheet px-4 py-[3px]" aria-label="Hazard">
       <VerdictLine />
+      <FaultLine />
       <CutLine />
       <DriftLine />
     </section>
@@ -32,7 +33,8 @@ function Line({ name, children }: { readonly name: string; readonly children: Re
 function VerdictLine() {
   const dispatch = useAppDispatch();
   const verdict = useAppSelector((s) => s.hazard.verdict);
-  const behind = useAppSelector((s) => s.hazard.verdict?.generation !== s.hazard.asked);
+  const fault = useAppSelector((s) => s.hazard.fault);
+  const behind = useAppSelector((s) => s.hazard.fault === null && s.hazard.verdict?.generation !== s.hazard.asked);
   const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
   const stage = useAppSelector((s) => s.bench.stage);
   const [worst] = verdict?.findings ?? [];
@@ -62,7 +64,7 @@ function VerdictLine() {
             )}
           </>
         ) : (
-          <span className="text-ink-2">{broken ? "A pattern that does not read is not judged." : "being looked at …"}</span>
+          <span className="text-ink-2">{broken ? "A pattern that does not read is not judged." : fault ? notJudged(fault) : "being looked at …"}</span>
         )}
       </p>
       {(worst || verdict?.peak || stage === "hazard") && (
@@ -70,6 +72,22 @@ function VerdictLine() {
           {stage === "hazard" ? "back to the sample" : worst ? "proof and repairs" : "the text"}
         </button>
       )}
+    </Line>
+  );
+}
+
+const notJudged = (fault: string): string => `The hazard could not be judged: ${fault}. Another pattern can be.`;
+
+/** Where the worker failed: what is shown is of before, and the bench goes on. */
+function FaultLine() {
+  const fault = useAppSelector((s) => s.bench.fault);
+  if (fault === null) return null;
+  return (
+    <Line name="Fault">
+      <p className="min-w-0 flex-1 truncate" role="alert" title={fault} data-part="fault">
+        <b className="text-rust">Lamprey failed on this.</b> What is shown is of the pattern before; change something and it is asked again.{" "}
+        <span className="text-ink-2">({fault})</span>
+      </p>
     </Line>
   );
 }

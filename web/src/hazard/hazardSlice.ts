@@ -7,6 +7,8 @@ export interface HazardState {
   /** Generation of the newest question. */
   readonly asked: number;
   readonly verdict: VerdictView | null;
+  /** On what the worker failed since then; null where it has not. */
+  readonly fault: string | null;
   readonly drift: DriftView | null;
   /** What the drift is measured from; null follows the edits. */
   readonly driftFrom: (Source & { readonly name: string }) | null;
@@ -15,14 +17,15 @@ export interface HazardState {
   readonly chosen: number;
 }
 
-const initialState: HazardState = { asked: 0, verdict: null, drift: null, driftFrom: null, repairs: null, chosen: 0 };
+const initialState: HazardState = { asked: 0, verdict: null, fault: null, drift: null, driftFrom: null, repairs: null, chosen: 0 };
 
 const slice = createSlice({
   name: "hazard",
   initialState: initialState as HazardState,
   reducers: {
     hazardLeft: () => initialState,
-    hazardAsked: (state, { payload }: PayloadAction<number>) => ({ ...state, asked: payload }),
+    hazardAsked: (state, { payload }: PayloadAction<number>) => ({ ...state, asked: payload, fault: null }),
+    hazardFaulted: (state, { payload }: PayloadAction<string>) => ({ ...state, fault: payload }),
     /** Null where the pattern does not read. */
     verdictKnown: (state, { payload }: PayloadAction<VerdictView | null>) => ({ ...state, verdict: payload, repairs: null, chosen: 0 }),
     driftKnown: (state, { payload }: PayloadAction<DriftView | null>) => ({ ...state, drift: payload }),
@@ -32,5 +35,5 @@ const slice = createSlice({
   },
 });
 
-export const { hazardLeft, hazardAsked, verdictKnown, driftKnown, driftFromChosen, repairsKnown, findingChosen } = slice.actions;
+export const { hazardLeft, hazardAsked, hazardFaulted, verdictKnown, driftKnown, driftFromChosen, repairsKnown, findingChosen } = slice.actions;
 export const hazardReducer = slice.reducer;

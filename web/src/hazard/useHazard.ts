@@ -6,7 +6,7 @@ import { controlsOf } from "../shared/controls.ts";
 import { painted } from "../shared/painted.ts";
 import { type HazardEngine, startHazardEngine } from "./engine/client.ts";
 import type { Outlook, OutlookAsked, Sample } from "./engine/messages.ts";
-import { driftKnown, hazardAsked, hazardLeft, repairsKnown, verdictKnown } from "./hazardSlice.ts";
+import { driftKnown, hazardAsked, hazardFaulted, hazardLeft, repairsKnown, verdictKnown } from "./hazardSlice.ts";
 
 export interface HazardControls {
   readonly outlook: (asked: OutlookAsked) => Promise<Outlook | null>;
@@ -43,17 +43,25 @@ const keyOf = ({ id, source, mode, from }: Question): string => JSON.stringify([
 export function useHazard(): HazardControls {
   const dispatch = useAppDispatch();
   const [engine, setEngine] = useState<HazardEngine | null>(null);
+  /** Goes up when the worker has stopped and another one is started. */
+  const [life, setLife] = useState(0);
   useEffect(() => {
-    const handle = startHazardEngine();
+    const handle = startHazardEngine({
+      say: (fault) => dispatch(hazardFaulted(fault)),
+      stopped: (fault) => {
+        setLife((lives) => lives + 1);
+        dispatch(hazardFaulted(fault));
+      },
+    });
     setEngine(() => handle.engine);
-    const unsubscribe = askOnChange(handle.engine, dispatch);
+    const unsubscribe = askOnChange(handle.engine, dispatch, life > 0);
     return () => {
       unsubscribe();
       setEngine(null);
       handle.close();
-      dispatch(hazardLeft());
     };
-  }, [dispatch]);
+  }, [dispatch, life]);
+  useEffect(() => () => void dispatch(hazardLeft()), [dispatch]);
   return useMemo(
     () => ({
       outlook: async (asked) => (engine ? engine.outlook(asked) : null),
@@ -66,8 +74,9 @@ export function useHazard(): HazardControls {
   );
 }
 
-function askOnChange(engine: HazardEngine, dispatch: AppDispatch): () => void {
-  let last: Question | null = null;
+function askOnChange(engine: HazardEngine, dispatch: AppDispatch, again: boolean): () => void {
+  // What made a worker stop is not asked of the next one: only another pattern is.
+  let last: Question | null = again ? questionOf(store.getState()) : null;
   /** What the pattern was when it last stood still; and what it is while it does not. */
   let rested: Source | null = null;
   let settle: ReturnType<typeof setTimeout> | undefined;

@@ -1,17 +1,10 @@
 /** The page's end of the hazard's worker. */
-import * as Comlink from "comlink";
+import type { Remote } from "comlink";
+import { type Listening, takeUp, type WorkerHandle } from "../../shared/guarded.ts";
 import type { HazardSession } from "./session.ts";
 
-export type HazardEngine = Comlink.Remote<HazardSession>;
+export type HazardEngine = Remote<HazardSession>;
 
-export function startHazardEngine(): { readonly engine: HazardEngine; close(): void } {
-  const worker = new Worker(new URL("./assess.ts", import.meta.url), { type: "module", name: "lamprey-hazard" });
-  const engine = Comlink.wrap<HazardSession>(worker);
-  return {
-    engine,
-    close: () => {
-      engine[Comlink.releaseProxy]();
-      worker.terminate();
-    },
-  };
+export function startHazardEngine(listening: Listening): WorkerHandle<HazardSession> {
+  return takeUp(new Worker(new URL("./assess.ts", import.meta.url), { type: "module", name: "lamprey-hazard" }), {}, listening);
 }

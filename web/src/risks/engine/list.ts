@@ -40,10 +40,22 @@ export async function judgeList(
   return { patterns: found.length, files: files.length, passed, beyond };
 }
 
-async function rowOf(found: FoundPattern): Promise<Pick<RiskRow, "growth" | "degree" | "reason" | "mistake" | "peak" | "worst">> {
+/** A pattern on which we fail is one row, not the end of the list. */
+async function rowOf(found: FoundPattern): Promise<Judgement> {
+  try {
+    return await judgementOf(found);
+  } catch (fault) {
+    return { ...UNREAD, mistake: `Lamprey failed on this pattern: ${fault instanceof Error ? fault.message : String(fault)}` };
+  }
+}
+
+type Judgement = Pick<RiskRow, "growth" | "degree" | "reason" | "mistake" | "peak" | "worst">;
+
+const UNREAD: Judgement = { growth: null, degree: null, reason: null, mistake: null, peak: null, worst: null };
+
+async function judgementOf(found: FoundPattern): Promise<Judgement> {
   const compiled = compile(read(found));
-  if (!compiled.ok)
-    return { growth: null, degree: null, reason: null, mistake: compiled.diagnostics[0]?.message ?? "It does not read.", peak: null, worst: null };
+  if (!compiled.ok) return { ...UNREAD, mistake: compiled.diagnostics[0]?.message ?? "It does not read." };
   const { growth, degree, reason, findings, peak } = await verdictOf(compiled.program, found);
   const [first] = findings;
   const worst = first ? { start: first.start, end: first.end, attack: first.attack, restarts: first.restarts } : null;
