@@ -1,7 +1,7 @@
 /** The program as a graph, and how often its edges are taken. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { type Graph, graphOf, record, trafficOf } from "../src/index.ts";
+import { drained, type Graph, graphOf, record, trafficOf } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
 const graph = (pattern: string): Graph => {
@@ -16,10 +16,7 @@ const edgesOf = ({ nodes, edges }: Graph): string[] => edges.map((e) => `${nodes
 function countsOf(pattern: string, text: string): { graph: Graph; counts: Record<string, number>; failed: number[]; visits: number[] } {
   const made = graph(pattern);
   const reel = record(programOf(pattern), text, { mode: "all", eventLimit: 20_000 });
-  const slices = trafficOf(made, reel);
-  let next = slices.next();
-  while (!next.done) next = slices.next();
-  const { edges, failed, visits } = next.value;
+  const { edges, failed, visits } = drained(trafficOf(made, reel));
   return { graph: made, counts: Object.fromEntries(edgesOf(made).map((edge, i) => [edge, edges[i] ?? 0])), failed: [...failed], visits: [...visits] };
 }
 

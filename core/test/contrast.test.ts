@@ -1,21 +1,20 @@
 /** Variants and their comparison; where a run that explodes spent its steps. */
 import { describe, expect, test } from "@jest/globals";
 import {
-  applyEdit,
   BacktrackingMachine,
   compile,
   contrastSentences,
   curveOf,
   difference,
+  drained,
+  type Edit,
   failureSentence,
   givenBack,
   givingSentence,
   locateTrouble,
   type MatchMode,
-  modeEdit,
   modeEdits,
   partingSentence,
-  quantifierAt,
   quantifiers,
   read,
   record,
@@ -24,34 +23,31 @@ import {
   withMode,
 } from "../src/index.ts";
 import { lineColumn, lineStarts, visible } from "../src/text/visible.ts";
-import { programOf, readEcmascript } from "./support.ts";
+import { programOf, readEcmascript, readIn } from "./support.ts";
 
-function drive<T>(slices: Generator<number, T>): T {
-  let next = slices.next();
-  while (!next.done) next = slices.next();
-  return next.value;
-}
+const applied = (text: string, { from, to, insert }: Edit): string => text.slice(0, from) + insert + text.slice(to);
 
 function weighed(pattern: string, text: string, mode: MatchMode = "all"): Weighed {
-  return drive(weigh(programOf(pattern), text, mode, 1e6));
+  return drained(weigh(programOf(pattern), text, mode, 1e6));
 }
 
 describe("variants", () => {
   test.each([
-    ["a+b", 2, "lazy", "a+?b"],
-    ["a+?b", 2, "greedy", "a+b"],
-    ["a{2,3}?", 5, "greedy", "a{2,3}"],
-    ["(a*)*", 3, "lazy", "(a*?)*"],
-    ["(a*)*", 5, "lazy", "(a*)*?"],
-    ["x(ab)+", 3, "lazy", "x(ab)+?"],
-  ] as const)("in /%s/ the quantifier at %i becomes %s: /%s/", (pattern, caret, mode, expected) => {
-    const quantifier = quantifierAt(readEcmascript(pattern), caret);
-    if (!quantifier) throw new Error("none");
-    expect(applyEdit(pattern, modeEdit(quantifier, mode))).toBe(expected);
+    ["a+b", 1, "lazy", "a+?b"],
+    ["a+?b", 1, "greedy", "a+b"],
+    ["a{2,3}?", 1, "greedy", "a{2,3}"],
+    ["(a*)*", 2, "lazy", "(a*?)*"],
+    ["(a*)*", 4, "lazy", "(a*)*?"],
+    ["x(ab)+", 5, "lazy", "x(ab)+?"],
+    ["a+b", 1, "greedy", "a+b"],
+  ] as const)("in /%s/ the quantifier whose sign is at %i becomes %s: /%s/", (pattern, sign, mode, expected) => {
+    const edits = modeEdits(readEcmascript(pattern), new Set([sign]), mode) ?? [];
+    expect(edits.reduce(applied, pattern)).toBe(expected);
   });
 
-  test("a caret on none finds none; all are listed in order", () => {
-    expect(quantifierAt(readEcmascript("ab+"), 0)).toBeUndefined();
+  test("a mode that the dialect cannot write has no edits; all quantifiers are listed in order", () => {
+    expect(modeEdits(readEcmascript("a+"), new Set([1]), "possessive")).toBeNull();
+    expect(modeEdits(readIn("python", "a+", ""), new Set([1]), "possessive")).toEqual([{ from: 2, to: 2, insert: "+" }]);
     expect(quantifiers(readEcmascript("(a+)*b?")).map((q) => q.operator.start)).toEqual([2, 4, 6]);
   });
 });
@@ -112,7 +108,7 @@ describe("comparison", () => {
   test("steps grow as counted: every point is the run on that beginning", () => {
     for (const pattern of ["(\\w+)\\d", "(a+)+$", "(\\w)\\1x"]) {
       const text = "aab1 ".repeat(13);
-      const points = drive(curveOf(programOf(pattern), text, "all"));
+      const points = drained(curveOf(programOf(pattern), text, "all"));
       expect(points.map((p) => p.length)).toEqual([16, 32, 64, 65]);
       for (const { length, steps } of points) {
         const machine = new BacktrackingMachine(programOf(pattern), text.slice(0, length), { mode: "all" });
@@ -120,7 +116,7 @@ describe("comparison", () => {
         expect(steps).toBe(String(machine.steps));
       }
     }
-    expect(drive(curveOf(programOf("a"), "", "all"))).toEqual([]);
+    expect(drained(curveOf(programOf("a"), "", "all"))).toEqual([]);
   });
 });
 
@@ -139,7 +135,7 @@ describe("quantifiers in other modes", () => {
     const compiled = compile(withMode(reading, all, mode));
     if (!compiled.ok) throw new Error("It does not compile.");
     for (const text of TEXTS) {
-      const [one, other] = [compiled.program, programOf(edits.reduce(applyEdit, pattern))].map((program) => {
+      const [one, other] = [compiled.program, programOf(edits.reduce(applied, pattern))].map((program) => {
         const machine = new BacktrackingMachine(program, text, { mode: "all" });
         while (!machine.advance(1e5));
         return [machine.steps, ...machine.matches.toArray()];

@@ -1,19 +1,12 @@
 /** Hazard: known growth, judged exactly; findings that hold what they say. */
 import { describe, expect, test } from "@jest/globals";
-import { assessNow, type Finding, OBSTACLES, type Program, REASONS, record, relate, stepsOn, textOf, type Verdict } from "../src/index.ts";
+import { assessNow, drained, type Finding, OBSTACLES, type Program, REASONS, record, relate, stepsOn, textOf, type Verdict } from "../src/index.ts";
 import { GROWTH_CASES, type GrowthCase } from "./cases/growth.ts";
 import { programOf } from "./support.ts";
 
 function assessCase({ pattern, flags = "", dialect = "ecmascript", mode = "search" }: GrowthCase): { program: Program; verdict: Verdict } {
   const program = programOf(pattern, flags, dialect);
   return { program, verdict: assessNow(program, mode) };
-}
-
-function finish<T>(slices: Generator<unknown, T>): T {
-  for (;;) {
-    const next = slices.next();
-    if (next.done) return next.value;
-  }
 }
 
 /** Every reading takes the whole stretch, a character at a time, by parts of the pattern. */
@@ -48,7 +41,7 @@ for (const [family, cases] of GROWTH_CASES) {
         for (const { pumps, length, steps } of finding.samples) {
           const text = textOf(finding.attack, pumps);
           expect(text.length).toBe(length);
-          expect(finish(stepsOn(program, text, each.mode ?? "search"))).toBe(steps);
+          expect(drained(stepsOn(program, text, each.mode ?? "search"))).toBe(steps);
         }
       }
     });
@@ -71,7 +64,7 @@ describe("patterns beyond the bounds say which bound", () => {
     const words = programOf(
       `^(?:${Array.from({ length: 1500 }, (_, i) => `[${String.fromCharCode(0x100 + i)}-${String.fromCharCode(0x10a + i)}]`).join("|")})*x`,
     );
-    const relation = finish(relate(words, programOf("a")));
+    const relation = drained(relate(words, programOf("a")));
     expect(relation).toMatchObject({ relation: "undecided", obstacle: "size" });
     expect(OBSTACLES.size).toMatch(/10,000 pairs of states/);
   });

@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { Alphabet } from "../src/automaton/alphabet.ts";
 import { exactBounds, Walk } from "../src/automaton/walk.ts";
-import { assessNow, BacktrackingMachine, forecast, graphOf, LinearMachine, type Program, record, relate, runToEnd } from "../src/index.ts";
+import { assessNow, BacktrackingMachine, drained, forecast, graphOf, LinearMachine, type Program, record, relate, runToEnd } from "../src/index.ts";
 import { Items } from "../src/machine/items.ts";
 import { ASSERTIONS, Side } from "../src/program/assertions.ts";
 import { dumpProgram } from "../src/program/dump.ts";
@@ -23,13 +23,6 @@ function patched(program: Program, operation: number): Program {
   return { ...program, code };
 }
 
-const drain = <T>(slices: Generator<number, T>): T => {
-  for (;;) {
-    const next = slices.next();
-    if (next.done) return next.value;
-  }
-};
-
 describe("an operation that is not in the table", () => {
   const program = patched(programOf("(?:a|bc)+d"), Op.Unit);
   const text = "abcd".repeat(10);
@@ -43,7 +36,7 @@ describe("an operation that is not in the table", () => {
     ["the forecast", () => forecast(program, text, { mode: "all" })],
     ["the forecast of references", () => forecast(patched(programOf("(a|b)\\1c"), Op.Unit), text, { mode: "all", stepsFirst: 0 })],
     ["the hazard", () => assessNow(program, "search")],
-    ["relating", () => drain(relate(program, programOf("a")))],
+    ["relating", () => drained(relate(program, programOf("a")))],
     ["a walk", () => new Walk(program, Alphabet.of(program), program.loops.map(exactBounds)).takes(program.code.indexOf(UNKNOWN) / INSTRUCTION_WIDTH)],
     ["items", () => new Items(program, text).take(program.code.indexOf(UNKNOWN) / INSTRUCTION_WIDTH, 0)],
     ["states", () => StateSpace.of(program)],

@@ -1,14 +1,7 @@
 /** What a finding means for a person: exact steps at any number of pumps, the longest safe text, time in words. */
 import { describe, expect, test } from "@jest/globals";
-import { assessNow, BacktrackingMachine, longestWithin, runToEnd, stepsAt, textOf, timeWords } from "../src/index.ts";
+import { assessNow, BacktrackingMachine, drained, longestWithin, runToEnd, stepsAt, textOf, timeWords } from "../src/index.ts";
 import { programOf } from "./support.ts";
-
-function finish<T>(slices: Generator<unknown, T>): T {
-  for (;;) {
-    const next = slices.next();
-    if (next.done) return next.value;
-  }
-}
 
 const found = (pattern: string) => {
   const program = programOf(pattern);
@@ -23,7 +16,7 @@ describe("steps at any number of pumps", () => {
     (pattern) => {
       const { program, finding } = found(pattern);
       const pumps = finding.growth === "exponential" ? [1, 2, 5, 12] : [1, 2, 7, 8, 9, 33, 64, 120];
-      const points = finish(stepsAt(program, "search", finding.attack, pumps));
+      const points = drained(stepsAt(program, "search", finding.attack, pumps));
       expect(points.map((point) => point.pumps)).toEqual(pumps);
       for (const { pumps: count, length, steps } of points) {
         const text = textOf(finding.attack, count);
@@ -36,7 +29,7 @@ describe("steps at any number of pumps", () => {
 
   test("by the polynomial, far beyond what could be run", () => {
     const { program, finding } = found("\\s+$");
-    const [far] = finish(stepsAt(program, "search", finding.attack, [1_000_000]));
+    const [far] = drained(stepsAt(program, "search", finding.attack, [1_000_000]));
     expect(far?.steps).toBeGreaterThan(10n ** 12n);
   });
 });
@@ -48,7 +41,7 @@ describe("the longest text within a number of steps", () => {
     ["a*a*b", 200_000n],
   ])("/%s/ within %s: one more pump is too many", (pattern, most) => {
     const { program, finding } = found(pattern);
-    const safe = finish(longestWithin(program, "search", finding, most));
+    const safe = drained(longestWithin(program, "search", finding, most));
     if (!safe) throw new Error("there is one");
     const stepsOf = (pumps: number) => {
       const machine = new BacktrackingMachine(program, textOf(finding.attack, pumps), { mode: "first" });
@@ -63,7 +56,7 @@ describe("the longest text within a number of steps", () => {
 
   test("where what groups hold makes too much to count, it is said to be the least", () => {
     const { program, finding } = found("^(?:(a+)(a+)(a+)(a+))+\\1\\2\\3\\4b");
-    const safe = finish(longestWithin(program, "search", finding, 10n ** 12n));
+    const safe = drained(longestWithin(program, "search", finding, 10n ** 12n));
     expect(safe).toMatchObject({ atLeast: true });
     expect(safe?.steps).toBeGreaterThan(10_000n);
   });
@@ -71,7 +64,7 @@ describe("the longest text within a number of steps", () => {
   test("growth that ends before it costs so much has no longest text", () => {
     const { program, finding } = found("^a{1,100}a{1,100}b");
     expect(finding.until).toBe(100);
-    expect(finish(longestWithin(program, "search", finding, 10n ** 8n))).toBeNull();
+    expect(drained(longestWithin(program, "search", finding, 10n ** 8n))).toBeNull();
   });
 });
 

@@ -1,7 +1,7 @@
 /** What a reel answers about a run, against the plainest way of working it out: looking at every event. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { attempts, find, findAny, type Holder, holders, profile, type Reel, type ReelEvent, record, type Sought, workDone } from "../src/index.ts";
+import { attempts, drained, find, findAny, type Holder, holders, profile, type Reel, type ReelEvent, record, type Sought, workDone } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
 const reelOf = (pattern: string, text: string, eventLimit = 5_000, flags = "g"): Reel =>
@@ -226,10 +226,7 @@ describe("who took what", () => {
 
 describe("work done", () => {
   test.each(REELS)("%s: every step is counted once, every item tried at its offset", (_, reel) => {
-    const slices = workDone(reel);
-    let next = slices.next();
-    while (!next.done) next = slices.next();
-    const { reads, parts } = next.value;
+    const { reads, parts } = drained(workDone(reel));
     const events = eventsOf(reel);
     expect(parts.reduce((sum, p) => sum + p.steps, 0)).toBe(reel.length);
     const tried = events.filter((e) => e.kind === "consume" || e.kind === "mismatch");

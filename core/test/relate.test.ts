@@ -1,6 +1,6 @@
 /** The sets of whole texts that two patterns accept: what they are to each other, with a shortest text for each side. */
 import { describe, expect, test } from "@jest/globals";
-import { acceptsText, type DialectName, type Relation, type RelationKind, relate } from "../src/index.ts";
+import { acceptsText, type DialectName, drained, type Relation, type RelationKind, relate } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
 interface Side {
@@ -16,16 +16,12 @@ function related(left: string | Side, right: string | Side): Relation {
     ReturnType<typeof programOf>,
     ReturnType<typeof programOf>,
   ];
-  const slices = relate(one, other);
-  for (;;) {
-    const next = slices.next();
-    if (!next.done) continue;
-    const { onlyLeft, onlyRight, both } = next.value;
-    if (onlyLeft !== null) expect([acceptsText(one, onlyLeft), acceptsText(other, onlyLeft)]).toEqual([true, false]);
-    if (onlyRight !== null) expect([acceptsText(one, onlyRight), acceptsText(other, onlyRight)]).toEqual([false, true]);
-    if (both !== null) expect([acceptsText(one, both), acceptsText(other, both)]).toEqual([true, true]);
-    return next.value;
-  }
+  const relation = drained(relate(one, other));
+  const { onlyLeft, onlyRight, both } = relation;
+  if (onlyLeft !== null) expect([acceptsText(one, onlyLeft), acceptsText(other, onlyLeft)]).toEqual([true, false]);
+  if (onlyRight !== null) expect([acceptsText(one, onlyRight), acceptsText(other, onlyRight)]).toEqual([false, true]);
+  if (both !== null) expect([acceptsText(one, both), acceptsText(other, both)]).toEqual([true, true]);
+  return relation;
 }
 
 type Row = readonly [left: string | Side, right: string | Side, relation: RelationKind, onlyLeft: string | null, onlyRight: string | null, both: string | null];

@@ -1,14 +1,10 @@
 /** Repairs: what is offered helps, and means what is said of it. */
 import { describe, expect, test } from "@jest/globals";
-import { acceptsText, assessNow, type DialectName, findRepairs, forecast, keepsMeaning, type Program, type Repair } from "../src/index.ts";
+import { acceptsText, assessNow, type DialectName, drained, findRepairs, forecast, keepsMeaning, type Program, type Repair } from "../src/index.ts";
 import { programOf, rowsOf } from "./support.ts";
 
 function repairsOf(program: Program): Repair[] {
-  const slices = findRepairs(program, "search", assessNow(program, "search"));
-  for (;;) {
-    const next = slices.next();
-    if (next.done) return next.value;
-  }
+  return drained(findRepairs(program, "search", assessNow(program, "search")));
 }
 
 describe("a repair that keeps the meaning is found", () => {

@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { BacktrackingMachine, chooseMachine, LinearMachine, runToEnd } from "../src/index.ts";
-import { lacksAll, RequiredPlaces } from "../src/machine/linear/required.ts";
+import { lacksAll, RequiredPlaces } from "../src/linear/required.ts";
 import { requiredOf } from "../src/program/literals.ts";
 import { programOf, rowsOf } from "./support.ts";
 

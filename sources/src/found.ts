@@ -1,5 +1,5 @@
 /** Patterns found in a text that is not one itself: a source file, or a list. */
-import type { DialectName, HazardMode } from "@lamprey/core";
+import { type DialectName, type HazardMode, lineColumn, lineStarts } from "@lamprey/core";
 
 export interface FoundPattern {
   readonly dialect: DialectName;
@@ -27,22 +27,8 @@ export interface Found {
   readonly passed: readonly Passed[];
 }
 
-/** Offsets to lines and columns. */
-export class Lines {
-  private readonly starts: number[] = [0];
-
-  constructor(text: string) {
-    for (let at = text.indexOf("\n"); at >= 0; at = text.indexOf("\n", at + 1)) this.starts.push(at + 1);
-  }
-
-  at(offset: number): { line: number; column: number } {
-    let low = 0;
-    let high = this.starts.length - 1;
-    while (low < high) {
-      const middle = (low + high + 1) >> 1;
-      if ((this.starts[middle] as number) <= offset) low = middle;
-      else high = middle - 1;
-    }
-    return { line: low + 1, column: offset - (this.starts[low] as number) + 1 };
-  }
+/** Says of offsets in a text where they are. */
+export function placesIn(text: string): (offset: number) => { line: number; column: number } {
+  const starts = lineStarts(text);
+  return (offset) => lineColumn(starts, offset);
 }

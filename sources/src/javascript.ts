@@ -1,6 +1,6 @@
 /** Patterns in JavaScript and TypeScript sources: literals, and calls of the constructor with literal arguments. */
 import { type ParserPlugin, parse } from "@babel/parser";
-import { type Found, type FoundPattern, Lines, type Passed } from "./found.ts";
+import { type Found, type FoundPattern, type Passed, placesIn } from "./found.ts";
 
 /** A node of the parser's tree, as far as it is looked at. */
 interface Node {
@@ -22,7 +22,7 @@ const GLOBALS = new Set(["globalThis", "window", "self", "global"]);
 
 /** Finds the patterns of a source text; never throws. */
 export function patternsInJavaScript(text: string, language: keyof typeof DIALECTS): Found {
-  const lines = new Lines(text);
+  const placeOf = placesIn(text);
   const { root, problem } = read(text, language);
   if (!root) return { patterns: [], passed: [{ line: 1, column: 1, reason: problem }] };
   const patterns: FoundPattern[] = [];
@@ -31,7 +31,7 @@ export function patternsInJavaScript(text: string, language: keyof typeof DIALEC
   for (const node of nodesOf(root)) {
     if (node.type === "RegExpLiteral") {
       const { pattern, flags, start, end } = node as Node & { pattern: string; flags: string };
-      patterns.push({ dialect: "ecmascript", pattern, flags, mode: "search", start, end, ...lines.at(start) });
+      patterns.push({ dialect: "ecmascript", pattern, flags, mode: "search", start, end, ...placeOf(start) });
     } else if ((node.type === "NewExpression" || node.type === "CallExpression") && isConstructor(node.callee)) {
       const [first, second] = node.arguments as readonly (Node | undefined)[];
       // A literal is found by itself.
@@ -39,9 +39,8 @@ export function patternsInJavaScript(text: string, language: keyof typeof DIALEC
       const pattern = textOf(first, constants);
       const flags = second ? textOf(second, constants) : "";
       const { start, end } = first;
-      if (pattern !== undefined && flags !== undefined)
-        patterns.push({ dialect: "ecmascript", pattern, flags, mode: "search", start, end, ...lines.at(start) });
-      else passed.push({ ...lines.at(start), reason: "The pattern is put together when the program runs." });
+      if (pattern !== undefined && flags !== undefined) patterns.push({ dialect: "ecmascript", pattern, flags, mode: "search", start, end, ...placeOf(start) });
+      else passed.push({ ...placeOf(start), reason: "The pattern is put together when the program runs." });
     }
   }
   patterns.sort((a, b) => a.start - b.start);

@@ -1,12 +1,12 @@
 /** Patterns in a list, one a line: as a literal between solidi with its flags, or plain. */
 import type { DialectName } from "@lamprey/core";
-import { type Found, type FoundPattern, Lines } from "./found.ts";
+import { type Found, type FoundPattern, placesIn } from "./found.ts";
 
 const isFlag = (letter: string): boolean => letter >= "a" && letter <= "z";
 
 /** Finds the patterns of a list; empty lines and lines that begin with `# ` are left out. */
 export function patternsInList(text: string, dialect: DialectName, flags = ""): Found {
-  const lines = new Lines(text);
+  const placeOf = placesIn(text);
   const patterns: FoundPattern[] = [];
   let start = 0;
   for (const line of text.split("\n")) {
@@ -16,7 +16,7 @@ export function patternsInList(text: string, dialect: DialectName, flags = ""): 
       const close = written.lastIndexOf("/");
       const isLiteral = dialect === "ecmascript" && written.startsWith("/") && close > 0 && [...written.slice(close + 1)].every(isFlag);
       const made = isLiteral ? { pattern: written.slice(1, close), flags: written.slice(close + 1) } : { pattern: written, flags };
-      patterns.push({ dialect, ...made, mode: "search", start, end, ...lines.at(start) });
+      patterns.push({ dialect, ...made, mode: "search", start, end, ...placeOf(start) });
     }
     start += line.length + 1;
   }

@@ -2,7 +2,7 @@
 import type { HazardMode } from "@lamprey/core";
 import type { SyntaxNode } from "@lezer/common";
 import { parser } from "@lezer/python";
-import { type Found, type FoundPattern, Lines, type Passed } from "./found.ts";
+import { type Found, type FoundPattern, type Passed, placesIn } from "./found.ts";
 import { pythonString } from "./python-string.ts";
 
 /** The calls that take a pattern first: where their flags stand, and how they ask. */
@@ -44,7 +44,7 @@ interface Names {
 
 /** Finds the patterns of a source text; never throws. */
 export function patternsInPython(text: string): Found {
-  const lines = new Lines(text);
+  const placeOf = placesIn(text);
   const tree = parser.parse(text);
   const patterns: FoundPattern[] = [];
   const passed: Passed[] = [];
@@ -58,7 +58,7 @@ export function patternsInPython(text: string): Found {
       const { positional, named } = argumentsOf(node, text);
       const argument = positional[0] ?? named.get("pattern");
       if (!argument) return;
-      const at = lines.at(argument.from);
+      const at = placeOf(argument.from);
       const string = pythonString(argument, text);
       const flags = flagsOf(positional[call.flagsAt] ?? named.get("flags"), names, text);
       if (!string) passed.push({ ...at, reason: "The pattern is put together when the program runs." });

@@ -1,5 +1,5 @@
 /** The contract's `relate`: how the sets of whole texts that two patterns accept lie to each other. */
-import { OBSTACLES, type Program, type Relation, relate as relateSlices, type Source } from "@lamprey/core";
+import { drained, OBSTACLES, type Program, type Relation, relate as relateSlices, type Source } from "@lamprey/core";
 import { type Answer, programOf } from "./request.ts";
 
 export interface RelateRequest {
@@ -22,14 +22,6 @@ export function relate(request: RelateRequest): RelateAnswer {
     if ("refused" in made) return { ...made.refused, side: name };
     programs.push(made.program);
   }
-  const { obstacle, ...relation } = relateNow(programs[0] as Program, programs[1] as Program);
+  const { obstacle, ...relation } = drained(relateSlices(programs[0] as Program, programs[1] as Program));
   return { status: "ok", ...relation, ...(obstacle ? { reason: { code: obstacle, message: OBSTACLES[obstacle] } } : {}) };
-}
-
-function relateNow(left: Program, right: Program): Relation {
-  const slices = relateSlices(left, right);
-  for (;;) {
-    const next = slices.next();
-    if (next.done) return next.value;
-  }
 }

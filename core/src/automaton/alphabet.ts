@@ -4,8 +4,9 @@
  */
 import { type CharSet, contains } from "../charset/charset.ts";
 import { Partition } from "../charset/partition.ts";
-import { setsOf, singleLook } from "../program/characters.ts";
 import type { Program } from "../program/program.ts";
+import { setsOf } from "../program/sets.ts";
+import { singleLook } from "../syntax/characters.ts";
 import { walk } from "../syntax/tree.ts";
 
 /** Characters that a person reads easily, the easiest first: a class is shown by the first of them that it holds. */

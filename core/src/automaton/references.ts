@@ -5,9 +5,10 @@
  * A group is written out where every reference to it stands behind it in its own sequence, so that each of them reads
  * what the group took last; the choice of the text then moves no further than to the end of that sequence.
  */
-import { charactersOf } from "../program/characters.ts";
+
 import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
+import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, mapChildren, type Node, type NodeOf, rewrite, unknownNode, walk } from "../syntax/tree.ts";
 
 /** Texts of one group: an alphabet's letters in both cases, and the digits. */

@@ -7,9 +7,9 @@
  */
 
 import { assertionOf, Side } from "../program/assertions.ts";
-import { singleLook } from "../program/characters.ts";
 import { Op, type Operation, rowOf, unknownOperation } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
+import { singleLook } from "../syntax/characters.ts";
 import type { Alphabet, Mask, Masks } from "./alphabet.ts";
 
 /** A place in a program between two characters. `E` is what the caller carries along. */

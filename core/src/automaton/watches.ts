@@ -2,9 +2,10 @@
  * Lookbehinds, watched while the text is read forward: for each one the threads of its body that have begun at any
  * offset so far. It holds where one of them is through. Whichever way the machine reads, the same texts satisfy it.
  */
-import { singleLook } from "../program/characters.ts";
+
 import { compilePart } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
+import { singleLook } from "../syntax/characters.ts";
 import type { Alphabet, Mask } from "./alphabet.ts";
 import { type ThreadSet, Threads } from "./threads.ts";
 import { exactBounds, type Place, Walk } from "./walk.ts";

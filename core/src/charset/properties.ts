@@ -165,10 +165,3 @@ export function category(code: string): CharSet {
 export function binaryProperty(name: string): CharSet {
   return binary(name) ?? [];
 }
-
-/** Every name that `valuedProperty` and `loneProperty` know, for tests and completion: `[name, value or null]`. */
-export function propertyNames(): [string, string | null][] {
-  const valued = Object.entries(VALUED).flatMap(([name, table]) => [...table().keys()].map((value): [string, string] => [name, value]));
-  const lone = [...categories().keys(), ...Object.keys(BINARY_PROPERTIES), ...Object.keys(BINARY_ALIASES)];
-  return [...valued, ...[...lone, ...Object.keys(SEQUENCE_PROPERTIES), RGI_EMOJI].map((name): [string, null] => [name, null])];
-}

@@ -1,8 +1,8 @@
 /** What a pattern does on a sample, in figures, and where two patterns differ on it. */
 import { Forecast } from "../forecast/forecast.ts";
+import { chooseMachine } from "../linear/choose.ts";
+import { LinearMachine } from "../linear/linear.ts";
 import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
-import { chooseMachine } from "../machine/choose.ts";
-import { LinearMachine } from "../machine/linear/linear.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import type { Program } from "../program/program.ts";
 import { find } from "../reel/find.ts";

@@ -9,20 +9,6 @@ export interface Edit {
   readonly insert: string;
 }
 
-/**
- * The quantifier that a caret at the offset means: the one whose sign it touches, else the innermost one around it.
- * Undefined where there is none.
- */
-export function quantifierAt(reading: Reading, offset: number): NodeOf<"quantifier"> | undefined {
-  let around: NodeOf<"quantifier"> | undefined;
-  for (const node of walk(reading.root)) {
-    if (node.kind !== "quantifier") continue;
-    if (offset >= node.operator.start && offset <= node.operator.end) return node;
-    if (offset >= node.start && offset <= node.end) around = node;
-  }
-  return around;
-}
-
 /** Every quantifier of a pattern, in the order of their signs. */
 export function quantifiers(reading: Reading): NodeOf<"quantifier">[] {
   return [...walk(reading.root)].filter((node) => node.kind === "quantifier").sort((a, b) => a.operator.start - b.operator.start);
@@ -31,13 +17,9 @@ export function quantifiers(reading: Reading): NodeOf<"quantifier">[] {
 const SIGN: Readonly<Record<QuantifierMode, string>> = { greedy: "", lazy: "?", possessive: "+" };
 
 /** The edit that puts a quantifier into a mode; of no effect where it is in it already. */
-export function modeEdit(quantifier: NodeOf<"quantifier">, mode: QuantifierMode): Edit {
+function modeEdit(quantifier: NodeOf<"quantifier">, mode: QuantifierMode): Edit {
   const { end } = quantifier.operator;
   return { from: end - SIGN[quantifier.mode].length, to: end, insert: SIGN[mode] };
-}
-
-export function applyEdit(pattern: string, { from, to, insert }: Edit): string {
-  return pattern.slice(0, from) + insert + pattern.slice(to);
 }
 
 /**

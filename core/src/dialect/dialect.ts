@@ -6,8 +6,8 @@
  */
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
-import type { DiagnosticCode } from "../syntax/diagnostic.ts";
-import type { AssertionKind } from "../syntax/tree.ts";
+import type { DiagnosticCode } from "../diagnostic/diagnostic.ts";
+import type { AssertionKind } from "./assertions.ts";
 
 export const DIALECT_NAMES = ["ecmascript", "python", "java", "dotnet", "perl", "pcre", "ere", "bre", "literal"] as const;
 export type DialectName = (typeof DIALECT_NAMES)[number];

@@ -1,6 +1,5 @@
-/** The dialects that Lamprey reads, and the flags of a request read by a dialect's own table. */
-import { type Diagnostic, diagnostic } from "../syntax/diagnostic.ts";
-import type { Dialect, DialectName, Options } from "./dialect.ts";
+/** The dialects that Lamprey reads. */
+import type { Dialect, DialectName } from "./dialect.ts";
 import { ecmascript } from "./ecmascript.ts";
 import { python } from "./python.ts";
 
@@ -12,25 +11,3 @@ export function dialectOf(name: DialectName): Dialect | undefined {
 }
 
 export const READ_DIALECTS: readonly Dialect[] = Object.values(DIALECTS);
-
-const NOWHERE = { start: 0, end: 0 };
-
-/** Reads the letters of `flags`; what is wrong with them is said at the start of the pattern. */
-export function readFlags(dialect: Dialect, flags: string): { options: Options; diagnostics: Diagnostic[] } {
-  const diagnostics: Diagnostic[] = [];
-  const options: { -readonly [K in keyof Options]: Options[K] } = { ...dialect.base };
-  const seen = new Set<string>();
-  for (const letter of flags) {
-    const flag = dialect.flags.find((f) => f.letter === letter);
-    if (!flag) {
-      const known = dialect.flags.map((f) => f.letter).join("");
-      diagnostics.push(diagnostic("flag-unknown", NOWHERE, letter, dialect.title, known));
-    } else if (seen.has(letter)) diagnostics.push(diagnostic("flag-twice", NOWHERE, letter));
-    else for (const option of flag.options) options[option] = true;
-    seen.add(letter);
-  }
-  for (const [one, other] of dialect.exclusive) {
-    if (seen.has(one) && seen.has(other)) diagnostics.push(diagnostic("flags-exclude", NOWHERE, one, other));
-  }
-  return { options, diagnostics };
-}

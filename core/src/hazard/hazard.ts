@@ -7,14 +7,16 @@
  * cannot: `linear` is said where that is shown. The first one is cheap; closer ones follow while a candidate is left
  * that no attack confirms.
  */
+
 import { Alphabet } from "../automaton/alphabet.ts";
 import { MAX_EDGES, MAX_STATES, PathAutomaton } from "../automaton/paths.ts";
 import { withoutReferences } from "../automaton/references.ts";
 import { type Bounds, exactBounds } from "../automaton/walk.ts";
-import { charactersOf } from "../program/characters.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
+import { drained } from "../slices.ts";
+import { charactersOf } from "../syntax/characters.ts";
 import type { Span } from "../syntax/tree.ts";
 import { grouped } from "../text/visible.ts";
 import { type Ambiguity, type Candidate, findAmbiguity, MAX_PRODUCT_STATES, type Path } from "./ambiguity.ts";
@@ -121,11 +123,7 @@ function isBounded(program: Program): boolean {
 
 /** The verdict at once. */
 export function assessNow(program: Program, mode: HazardMode, stop?: () => boolean): Verdict {
-  const slices = assess(program, mode, stop);
-  for (;;) {
-    const next = slices.next();
-    if (next.done) return next.value;
-  }
+  return drained(assess(program, mode, stop));
 }
 
 /** One automaton to look at: how loops are counted, and whether only ways before a match are followed. */

@@ -21,9 +21,11 @@ export const EVENT_KINDS = [
 
 export type EventKind = (typeof EVENT_KINDS)[number];
 
-/** An event in one number: its kind (4 bits), whether it cleared captures (1 bit), and its instruction. */
-export const KIND_MASK = 15;
-export const PC_SHIFT = 5;
+/** An event in one number: its kind (5 bits), whether it cleared captures (1 bit), and its instruction (26 bits). */
+export const KIND_MASK = 0x1f;
+export const CLEARED = 0x20;
+export const PC_SHIFT = 6;
+export const PC_MASK = 0x3ffffff;
 
 /** The numbers of the kinds, for the machine's loop. */
 export const Kind = {

@@ -2,7 +2,7 @@
  * The assertions: each is one predicate over what stands on either side of an offset. Machines and automata look it up
  * as a bit in a table of all sides there can be, so that none of them knows an assertion by its name.
  */
-import type { AssertionKind } from "../syntax/tree.ts";
+import type { AssertionKind } from "../dialect/assertions.ts";
 
 /** What stands on either side, as bits; a character counts where the assertion's set holds it. */
 export const Side = {

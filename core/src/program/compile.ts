@@ -7,15 +7,15 @@
 
 import { type CharSet, contains } from "../charset/charset.ts";
 import { type FoldingRule, foldedAlike } from "../charset/folding.ts";
-import { type Diagnostic, diagnostic } from "../syntax/diagnostic.ts";
+import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
+import { charactersOf } from "../syntax/characters.ts";
 import type { Reading } from "../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
 import { assertionNumber } from "./assertions.ts";
-import { charactersOf } from "./characters.ts";
 import { Op, type Operation } from "./operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, type Reference, UNBOUNDED } from "./program.ts";
 
-/** A reel keeps 27 bits for the instruction; patterns that people write need a few thousand. */
+/** A reel keeps 26 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
 
 const LATIN = 256;

@@ -5,8 +5,8 @@
  * What is moved is only ever moved past alternatives that begin with another character, and those exclude each other.
  */
 import { rangesOf } from "../charset/charset.ts";
+import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, mapChildren, type Node, type NodeOf } from "../syntax/tree.ts";
-import { charactersOf } from "./characters.ts";
 
 /** Fewer alternatives are followed as they stand. */
 const LEAST_BRANCHES = 4;

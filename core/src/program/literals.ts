@@ -3,8 +3,8 @@
  * and pass over whatever comes before it.
  */
 import { type CharSet, countOf } from "../charset/charset.ts";
+import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
-import { charactersOf } from "./characters.ts";
 import type { Program } from "./program.ts";
 
 /** In UTF-16 code units. */

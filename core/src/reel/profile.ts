@@ -25,7 +25,7 @@ export interface Profile {
   readonly least: Int32Array;
   readonly greatest: Int32Array;
   readonly last: Int32Array;
-  readonly marks: Uint16Array;
+  readonly marks: Uint32Array;
   /** Least and greatest offset over all columns. */
   readonly bottom: number;
   readonly top: number;
@@ -43,7 +43,7 @@ export function profile(reel: Reel, from: number, to: number, columns: number): 
   const least = new Int32Array(count);
   const greatest = new Int32Array(count);
   const last = new Int32Array(count);
-  const marks = new Uint16Array(count);
+  const marks = new Uint32Array(count);
   let bottom = Number.POSITIVE_INFINITY;
   let top = Number.NEGATIVE_INFINITY;
   for (let c = 0; c < count; c++) {

@@ -6,7 +6,7 @@
  * captures are read back along that chain as far as the last checkpoint (reel.ts).
  */
 import type { Recorder } from "../machine/backtracking.ts";
-import { KIND_MASK, Kind } from "../machine/events.ts";
+import { CLEARED, KIND_MASK, Kind } from "../machine/events.ts";
 import type { Program } from "../program/program.ts";
 
 export const ROW_WIDTH = 3;
@@ -18,9 +18,6 @@ const CHUNK_MASK = CHUNK_ROWS - 1;
 const CHECKPOINT_ROWS = 4096;
 /** Patterns with many groups have large checkpoints, and so fewer: this keeps them under a tenth of a byte an event. */
 const ROWS_PER_REGISTER = 64;
-
-/** In a row's second number. */
-export const CLEARED = 1 << 4;
 
 /** In a checkpoint, before the registers. */
 export const CHECKPOINT_HEAD = 4; // saved states held, offset where the attempt began, its first step, its furthest offset

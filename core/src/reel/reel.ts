@@ -6,14 +6,16 @@
  * where a resume jumps to the moment its state was saved and skips what was undone in between. Captures, the turns of
  * a repeated group, and who took what are all read off the live path.
  */
+
 import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
-import { EVENT_KINDS, type EventKind, KIND_MASK, Kind, PC_SHIFT } from "../machine/events.ts";
+import { CLEARED, EVENT_KINDS, type EventKind, KIND_MASK, Kind, PC_MASK, PC_SHIFT } from "../machine/events.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import { Op } from "../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, openRegister, type Program } from "../program/program.ts";
+import { drained } from "../slices.ts";
 import type { Node, Span } from "../syntax/tree.ts";
 import { BLOCK, Blocks, savedAfter } from "./blocks.ts";
-import { CHECKPOINT_HEAD, CLEARED, ReelRecorder } from "./recorder.ts";
+import { CHECKPOINT_HEAD, ReelRecorder } from "./recorder.ts";
 
 /** One event as contract and interface see it. Offsets are UTF-16 code units. */
 export interface ReelEvent {
@@ -123,11 +125,7 @@ export function* recordInSlices(program: Program, text: string, options: RecordO
 
 /** Records a run at once. */
 export function record(program: Program, text: string, options: RecordOptions): Reel {
-  const slices = recordInSlices(program, text, options);
-  for (;;) {
-    const next = slices.next();
-    if (next.done) return next.value;
-  }
+  return drained(recordInSlices(program, text, options));
 }
 
 export class Reel {
@@ -178,7 +176,7 @@ export class Reel {
 
   /** The instruction that an event is of; for a resume, where the machine goes on. */
   pc(step: number): number {
-    return (this.rows.at(step, 1) >> PC_SHIFT) & 0x7ffffff;
+    return (this.rows.at(step, 1) >> PC_SHIFT) & PC_MASK;
   }
 
   private operation(pc: number): number {

@@ -4,8 +4,8 @@
  */
 import { type CharSet, rangesOf, subtract } from "../charset/charset.ts";
 import type { Dialect, Options } from "../dialect/dialect.ts";
-import { charactersOf } from "../program/characters.ts";
 import { visible } from "../text/visible.ts";
+import { charactersOf } from "./characters.ts";
 import type { Reading } from "./read.ts";
 import { type AssertionKind, childrenOf, type Node, type Span, walk } from "./tree.ts";
 

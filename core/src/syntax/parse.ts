@@ -6,8 +6,8 @@
  * Grammars: ECMA-262 (2025) §22.2.1 and Annex B.1.2; the others as their dialect's file says.
  */
 import { complement, EMPTY_SET } from "../charset/charset.ts";
+import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Dialect, Escape, GroupOpener, Options } from "../dialect/dialect.ts";
-import { type Diagnostic, diagnostic } from "./diagnostic.ts";
 import { readEscape } from "./escapes.ts";
 import { NameTable, type Place, readName } from "./names.ts";
 import { isDigit, isLetter, isOctal, Reader } from "./reader.ts";

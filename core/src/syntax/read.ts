@@ -1,8 +1,10 @@
 /** A pattern with its dialect and flags, read: the one way in for everything that stands on a tree. */
+
+import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Dialect, DialectName, Options } from "../dialect/dialect.ts";
 import { NO_OPTIONS } from "../dialect/dialect.ts";
-import { dialectOf, READ_DIALECTS, readFlags } from "../dialect/index.ts";
-import { type Diagnostic, diagnostic } from "./diagnostic.ts";
+import { dialectOf, READ_DIALECTS } from "../dialect/index.ts";
+import { readFlags } from "./flags.ts";
 import { parse } from "./parse.ts";
 import type { Group, Node, Slot } from "./tree.ts";
 

@@ -1,6 +1,7 @@
 /** The reading place in a pattern, what the dialect and the flags say there, and the mistakes found so far. */
+
+import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Dialect, Options } from "../dialect/dialect.ts";
-import { type Diagnostic, type DiagnosticCode, diagnostic } from "./diagnostic.ts";
 import type { Span } from "./tree.ts";
 
 /** Past the first hundred mistakes nobody reads on. */

@@ -5,25 +5,12 @@
  */
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
+import type { AssertionKind } from "../dialect/assertions.ts";
+import type { Span } from "../text/span.ts";
 
-export interface Span {
-  readonly start: number;
-  readonly end: number;
-}
+export type { AssertionKind, Span };
 
 export type QuantifierMode = "greedy" | "lazy" | "possessive";
-export type AssertionKind =
-  | "text-start"
-  | "text-end"
-  /** At the end of the text, or before a line end that ends it. */
-  | "last-line-end"
-  | "line-start"
-  | "line-end"
-  | "word-edge"
-  | "not-word-edge"
-  /** The same, but never in an empty text. */
-  | "not-word-edge-in-text";
-
 /** What a set is made of, as written: kept for whoever explains it. */
 export type SetItem = Span & ({ readonly kind: "range"; readonly from: number; readonly to: number } | { readonly kind: "class"; readonly name: string });
 

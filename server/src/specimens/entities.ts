@@ -88,5 +88,4 @@ export const Fact = defineEntity({
 });
 
 export type SpecimenRow = InferEntity<typeof Specimen>;
-export type EarlierRow = InferEntity<typeof Earlier>;
 export type SampleRow = InferEntity<typeof Sample>;

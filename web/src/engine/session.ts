@@ -34,6 +34,7 @@ import {
   type Reading,
   type Reel,
   read,
+  record,
   recordInSlices,
   type Sought,
   type Span,
@@ -281,10 +282,7 @@ export class Session {
   turns(start: number): TurnsAnswer | null {
     if (!this.current) return null;
     const { program } = this.current;
-    const slices = recordInSlices(program, this.sample, { mode: "start", from: start, eventLimit: TURN_EVENTS });
-    let next = slices.next();
-    while (!next.done) next = slices.next();
-    const reel = next.value;
+    const reel = record(program, this.sample, { mode: "start", from: start, eventLimit: TURN_EVENTS });
     if (!reel.end.complete || reel.end.matches.length === 0) return { turns: [], complete: false };
     const turns = program.groups.map(({ number }) => {
       const all = reel.turns(number, reel.length - 1, MOST_TURNS);

@@ -4,7 +4,7 @@
  * shape may propose freely.
  */
 import { complement, contains, unionOf } from "../../charset/charset.ts";
-import { charactersOf } from "../../program/characters.ts";
+import { charactersOf } from "../../syntax/characters.ts";
 import type { Reading } from "../../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, type Span, walk } from "../../syntax/tree.ts";
 

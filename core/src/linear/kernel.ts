@@ -6,8 +6,8 @@
  * the memory is the same for any text. Where the host has no WebAssembly, or may not compile any, the machine does the
  * same in plain loops.
  */
-import { assemble, op, type WasmFunction } from "../assembler.ts";
-import { type HostMemory, type HostModule, host } from "../host.ts";
+import { assemble, op, type WasmFunction } from "../machine/assembler.ts";
+import { type HostMemory, type HostModule, host } from "../machine/host.ts";
 
 // Where things lie in the memory, in bytes.
 const CONTROL = 0;
@@ -263,16 +263,15 @@ function scan(width: Width, skipIndex: number): WasmFunction {
           op.br(0),
         ),
       ),
-      ...[
-        [Result.at, at],
-        [Result.row, row],
-        [Result.end, end],
-        [Result.count, count],
-      ].flatMap(([address, local]) => [op.i32(0), op.get(local as number), op.store(address as number)]),
+      stored({ at, row, end, count }),
       op.get(status),
     ],
   };
 }
+
+/** Puts locals where the results of a call lie. */
+const stored = (locals: Partial<Record<keyof typeof Result, number>>): number[] =>
+  Object.entries(locals).flatMap(([result, local]) => [...op.i32(0), ...op.get(local), ...op.store(Result[result as keyof typeof Result])]);
 
 /** Sets a bit among those of the lookarounds. */
 const marked = (at: number, mark: number): number[] => [
@@ -319,11 +318,7 @@ function back(width: Width): WasmFunction {
           op.br(0),
         ),
       ),
-      ...[
-        [Result.at, at],
-        [Result.row, row],
-        [Result.end, found],
-      ].flatMap(([address, local]) => [op.i32(0), op.get(local as number), op.store(address as number)]),
+      stored({ at, row, end: found }),
       op.get(status),
     ],
   };

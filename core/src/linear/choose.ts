@@ -1,7 +1,7 @@
 /** Which machine finds a program's matches when nobody says, and why: for a result, and for a sentence on the screen. */
 import type { Program } from "../program/program.ts";
 import { StateSpace } from "../program/states.ts";
-import { REFUSALS, refusalOf } from "./linear/plan.ts";
+import { REFUSALS, refusalOf } from "./plan.ts";
 
 export interface Choice {
   readonly machine: "linear" | "backtracking";

@@ -2,17 +2,18 @@
  * What the linear machine makes of a program before it sees a text: the program read both ways, its lookarounds in
  * passes of their own, and the classes of characters that all of them share. Or why it cannot.
  */
-import { withoutReferences } from "../../automaton/references.ts";
-import type { CharSet } from "../../charset/charset.ts";
-import { Partition } from "../../charset/partition.ts";
-import { setsOf, singleLook } from "../../program/characters.ts";
-import { compilePart } from "../../program/compile.ts";
-import { factored } from "../../program/factor.ts";
-import { lengthsOf } from "../../program/lengths.ts";
-import { Op } from "../../program/operations.ts";
-import { type Enclosure, INSTRUCTION_WIDTH, type Program } from "../../program/program.ts";
-import { StateSpace } from "../../program/states.ts";
-import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../../syntax/tree.ts";
+import { withoutReferences } from "../automaton/references.ts";
+import type { CharSet } from "../charset/charset.ts";
+import { Partition } from "../charset/partition.ts";
+import { compilePart } from "../program/compile.ts";
+import { factored } from "../program/factor.ts";
+import { lengthsOf } from "../program/lengths.ts";
+import { Op } from "../program/operations.ts";
+import { type Enclosure, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
+import { setsOf } from "../program/sets.ts";
+import { StateSpace } from "../program/states.ts";
+import { singleLook } from "../syntax/characters.ts";
+import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
 
 /** Reading a longer program against the text, and telling its characters apart, takes a second and more: 40,000 words are less. */
 const MAX_INSTRUCTIONS = 400_000;

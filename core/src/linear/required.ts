@@ -2,8 +2,8 @@
  * Searching by a text that every match holds: the host string's own search finds it many times faster than any table is
  * read, so that a search passes over whatever lies before it.
  */
-import { type CharSet, countOf, rangesOf } from "../../charset/charset.ts";
-import type { RequiredText } from "../../program/literals.ts";
+import { type CharSet, countOf, rangesOf } from "../charset/charset.ts";
+import type { RequiredText } from "../program/literals.ts";
 
 /** Jumps after which it is asked whether they are worth it. */
 const JUMPS_TRIED = 64;

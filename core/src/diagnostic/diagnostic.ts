@@ -1,5 +1,5 @@
 /** What is wrong with a pattern, where, and what to do: one table of messages for all dialects. */
-import type { Span } from "./tree.ts";
+import type { Span } from "../text/span.ts";
 
 export type Severity = "syntax-error" | "unsupported";
 

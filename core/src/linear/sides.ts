@@ -1,6 +1,6 @@
 /** A text as symbols of an automaton: the character on either side of an offset, as the automaton's tables number it. */
-import type { Partition } from "../../charset/partition.ts";
-import { pointAt, pointBefore } from "../items.ts";
+import type { Partition } from "../charset/partition.ts";
+import { pointAt, pointBefore } from "../machine/items.ts";
 import type { Automaton } from "./automaton.ts";
 
 export class Sides {

@@ -7,16 +7,16 @@
  * the search goes on behind it. Patterns that an automaton cannot take (`planOf` says why) are run on remembered
  * outcomes instead, which is linear in the text too, only slower.
  */
-import type { CharSet } from "../../charset/charset.ts";
-import { Forecast } from "../../forecast/forecast.ts";
-import { lengthsOf } from "../../program/lengths.ts";
-import { requiredOf } from "../../program/literals.ts";
-import type { Program } from "../../program/program.ts";
-import { StateSpace } from "../../program/states.ts";
-import type { Node } from "../../syntax/tree.ts";
-import { BacktrackingMachine, type MatchMode } from "../backtracking.ts";
-import { Items } from "../items.ts";
-import { MatchTable } from "../matches.ts";
+import type { CharSet } from "../charset/charset.ts";
+import { Forecast } from "../forecast/forecast.ts";
+import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import { Items } from "../machine/items.ts";
+import { MatchTable } from "../machine/matches.ts";
+import { lengthsOf } from "../program/lengths.ts";
+import { requiredOf } from "../program/literals.ts";
+import type { Program } from "../program/program.ts";
+import { StateSpace } from "../program/states.ts";
+import type { Node } from "../syntax/tree.ts";
 import { Automaton, DEAD, MATCHED, ROW } from "./automaton.ts";
 import { Kernel, MAX_SYMBOLS, Stop, WIDE } from "./kernel.ts";
 import { type Plan, planOf, REFUSALS, type Refusal, refusalOf } from "./plan.ts";

@@ -9,14 +9,14 @@
  * States are kept in a table of bounded size that is thrown away when it is full (R. Cox, "Regular Expression
  * Matching in the Wild", 2010, describes the technique).
  */
-import { type CharSet, contains } from "../../charset/charset.ts";
-import type { Partition } from "../../charset/partition.ts";
-import { type Assertion, assertionOf, Side } from "../../program/assertions.ts";
-import { Op, type Operation, unknownOperation } from "../../program/operations.ts";
-import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "../../program/program.ts";
-import { beginIteration, endIteration, enterLoop, forcedWay } from "../../program/registers.ts";
-import type { StateSpace } from "../../program/states.ts";
-import type { Node } from "../../syntax/tree.ts";
+import { type CharSet, contains } from "../charset/charset.ts";
+import type { Partition } from "../charset/partition.ts";
+import { type Assertion, assertionOf, Side } from "../program/assertions.ts";
+import { Op, type Operation, unknownOperation } from "../program/operations.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "../program/program.ts";
+import { beginIteration, endIteration, enterLoop, forcedWay } from "../program/registers.ts";
+import type { StateSpace } from "../program/states.ts";
+import type { Node } from "../syntax/tree.ts";
 import { type Kernel, MAX_SKIPPED_STATES, TABLE_ENTRIES } from "./kernel.ts";
 import type { SideLook } from "./plan.ts";
 
