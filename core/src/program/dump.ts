@@ -4,15 +4,12 @@
  *
  * `4 loop-try 0 →7 begins` is instruction 4, of loop 0, which goes on at 7 and begins its turns with a note.
  */
-import { rangesOf } from "../charset/charset.ts";
+import { dumpSet } from "../syntax/dump.ts";
 import { visible } from "../text/visible.ts";
 import { assertionOf } from "./assertions.ts";
 import { instructionCount } from "./flow.ts";
 import { type Operand, rowOf } from "./operations.ts";
 import { FAILS, INSTRUCTION_WIDTH, type Program, UNBOUNDED } from "./program.ts";
-
-/** Ranges of a set that are written out. */
-const MOST_RANGES = 4;
 
 export function dumpProgram(program: Program): string {
   const lines: string[] = [];
@@ -56,13 +53,3 @@ const WRITTEN: Readonly<Record<Operand, (value: number, program: Program) => str
   backward: (value) => (value === 1 ? "backward" : ""),
   begins: (value) => (value === 1 ? "begins" : ""),
 };
-
-/** A set of characters, by its first ranges. */
-export function dumpSet(set: readonly number[]): string {
-  const ranges = rangesOf(set);
-  const shown = ranges.slice(0, MOST_RANGES).map(([from, to]) => (from === to ? point(from) : `${point(from)}–${point(to)}`));
-  return `[${shown.join(" ")}${ranges.length > MOST_RANGES ? ` and ${ranges.length - MOST_RANGES} more` : ""}]`;
-}
-
-const point = (codePoint: number): string =>
-  codePoint > 0x20 && codePoint < 0x7f ? String.fromCodePoint(codePoint) : `U+${codePoint.toString(16).toUpperCase().padStart(4, "0")}`;

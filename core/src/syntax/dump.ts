@@ -15,15 +15,18 @@ export function dumpTree(root: Node): string {
   return lines.join("\n");
 }
 
+/** Ranges of a set that are written out. */
+const MOST_RANGES = 4;
+
+/** A set of characters, by its first ranges. */
+export function dumpSet(set: readonly number[]): string {
+  const ranges = rangesOf(set);
+  const shown = ranges.slice(0, MOST_RANGES).map(([from, to]) => (from === to ? point(from) : `${point(from)}–${point(to)}`));
+  return `[${shown.join(" ")}${ranges.length > MOST_RANGES ? ` and ${ranges.length - MOST_RANGES} more` : ""}]`;
+}
+
 const point = (codePoint: number): string =>
   codePoint > 0x20 && codePoint < 0x7f ? String.fromCodePoint(codePoint) : `U+${codePoint.toString(16).toUpperCase().padStart(4, "0")}`;
-
-/** The number of ranges tells one large set from another well enough. */
-function setFacts(set: readonly number[]): string {
-  const ranges = rangesOf(set);
-  const shown = ranges.slice(0, 3).map(([from, to]) => (from === to ? point(from) : `${point(from)}-${point(to)}`));
-  return `[${shown.join(" ")}${ranges.length > 3 ? ` …${ranges.length}` : ""}]`;
-}
 
 /** What there is to know of a node, besides its kind, its span and its children. */
 function factsOf(node: Node): string[] {
@@ -36,12 +39,12 @@ function factsOf(node: Node): string[] {
     case "character":
       return [point(node.codePoint), node.folding ?? ""];
     case "any":
-      return [setFacts(node.set)];
+      return [dumpSet(node.set)];
     case "set":
       return [
         node.negated ? "not" : "",
-        setFacts(node.set),
-        node.fixed.length > 0 ? `fixed ${setFacts(node.fixed)}` : "",
+        dumpSet(node.set),
+        node.fixed.length > 0 ? `fixed ${dumpSet(node.fixed)}` : "",
         ...node.strings.map((string) => `“${string}”`),
         node.folding ?? "",
       ];
