@@ -8,7 +8,7 @@ const SOURCE = fileURLToPath(new URL("../src", import.meta.url));
 
 /** What stands on nothing comes first. Folders of one line do not know each other. */
 const LAYERS: readonly (readonly string[])[] = [
-  ["text", "charset", "slices.ts"],
+  ["text", "charset", "slices.ts", "unknown.ts"],
   ["diagnostic"],
   ["dialect"],
   ["syntax"],

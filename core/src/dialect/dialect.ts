@@ -47,35 +47,62 @@ export const NO_OPTIONS: Options = {
 };
 
 export interface Flag {
+  /** As users write it: one letter, or several. */
   readonly letter: string;
-  /** What the flag switches on; empty where it does not change what matches. */
-  readonly options: readonly (keyof Options)[];
+  /** What the flag sets; empty where it does not change what matches. */
+  readonly sets: Partial<Options>;
   /** A few words for a control. */
   readonly label: string;
 }
 
 /** A flag written inside a pattern, as in `(?i:…)`. */
 export interface InlineFlag {
-  readonly option: keyof Options;
-  /** What the letter sets the option to. */
-  readonly value: boolean;
-  /** Whether it may stand after the hyphen, which sets the opposite. */
-  readonly mayTurnOff: boolean;
+  readonly sets: Partial<Options>;
+  /** What it sets behind the hyphen; null where it may not stand there. */
+  readonly unsets: Partial<Options> | null;
   /** Letters of one family exclude each other. */
   readonly family?: string;
 }
 
+/** Where an operator stands among its neighbours. */
+export interface OperatorPlace {
+  /** Nothing stands before it in its alternative. */
+  readonly first: boolean;
+}
+
+/** What a piece of a pattern outside sets does. One with `where` is none in other places, and is read on as what it is there. */
+export type Operator = { readonly where?: (place: OperatorPlace) => boolean } & (
+  | { readonly kind: "alternative" }
+  /** A group begins; what kind of group is told by what follows. */
+  | { readonly kind: "open" }
+  | { readonly kind: "close" }
+  | { readonly kind: "any" }
+  /** A set begins. */
+  | { readonly kind: "set" }
+  /** An escape begins. */
+  | { readonly kind: "escape" }
+  /** A quantifier that stands for its counts. */
+  | { readonly kind: "repeat"; readonly min: number; readonly max: number }
+  /** Counts up to the end mark; where they are none, a bracket that stands for itself. */
+  | { readonly kind: "counts"; readonly end: string; readonly strict: boolean }
+  /** What it asserts without line anchors, and with them. */
+  | { readonly kind: "anchor"; readonly assertions: readonly [AssertionKind, AssertionKind] }
+  /** A bracket of another operator by itself: it stands for itself, but not in the strict grammar where `strict`. */
+  | { readonly kind: "lone"; readonly strict: boolean }
+);
+
 export type GroupOpener =
   | { readonly kind: "plain" }
-  | { readonly kind: "named" }
+  /** A capturing group; its name goes up to the end mark. */
+  | { readonly kind: "named"; readonly end: string }
   | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean }
   | { readonly kind: "atomic" }
   /** `(?(1)…|…)`; the opener ends before the group it asks for. */
   | { readonly kind: "conditional" }
-  /** A comment up to the next closing bracket. */
-  | { readonly kind: "comment" }
-  /** A back-reference by name that ends with the bracket. */
-  | { readonly kind: "name-reference" };
+  /** A comment up to the end mark. */
+  | { readonly kind: "comment"; readonly end: string }
+  /** A back-reference by name, which goes up to the end mark. */
+  | { readonly kind: "name-reference"; readonly end: string };
 
 /** What the letter after a backslash makes of an escape. */
 export type Escape =
@@ -88,8 +115,8 @@ export type Escape =
   | { readonly kind: "control" }
   /** `\p{…}`, in the strict grammar only. */
   | { readonly kind: "property"; readonly negated: boolean }
-  /** `\k<…>`. */
-  | { readonly kind: "name-reference" }
+  /** A name between one of the pairs of marks, as in `\k<…>`. */
+  | { readonly kind: "name-reference"; readonly marks: readonly (readonly [open: string, close: string])[] }
   /** `\q{…|…}`, where sets have operations. */
   | { readonly kind: "strings" }
   /** `\N{…}`, a character by its name. */
@@ -115,7 +142,9 @@ export interface Dialect {
   readonly syntax: {
     /** Whether the grammar forgives nothing. */
     readonly strict: (options: Options) => boolean;
-    /** What follows `(`, longest first; a bracket with none of them captures. */
+    /** What a text means outside sets, longest first; what is none of these, and no escape, stands for itself. */
+    readonly operators: readonly (readonly [string, Operator])[];
+    /** What follows the opening bracket of a group, longest first; a bracket with none of them captures. */
     readonly groupOpeners: readonly (readonly [string, GroupOpener])[];
     readonly inlineFlags: Readonly<Record<string, InlineFlag>>;
     readonly inlineFlagRules: {
@@ -133,10 +162,6 @@ export interface Dialect {
     readonly unknownEscape: (character: string) => DiagnosticCode;
     /** How digits after a backslash are read. */
     readonly digits: "annex-b" | "octal-or-group";
-    /** `^` and `$`, without and with line anchors. */
-    readonly anchors: Readonly<Record<string, readonly [AssertionKind, AssertionKind]>>;
-    /** `]`, `{` and `}` may stand for themselves in the strict grammar too. */
-    readonly bareBrackets: boolean;
     readonly quantifiers: {
       readonly possessive: boolean;
       /** `{,m}`. */

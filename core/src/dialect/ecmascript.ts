@@ -2,7 +2,7 @@
 import { type CharSet, complement, FULL_SET } from "../charset/charset.ts";
 import { continuesIdentifier, DIGITS, LINE_TERMINATORS, startsIdentifier, WHITE_SPACE, WORD } from "../charset/classes.ts";
 import { closeOverCase } from "../charset/folding.ts";
-import { type Dialect, type Escape, NO_OPTIONS, type Options } from "./dialect.ts";
+import { type Dialect, type Escape, type InlineFlag, NO_OPTIONS, type Options } from "./dialect.ts";
 
 const NOT_LINE_TERMINATORS = complement(LINE_TERMINATORS);
 
@@ -37,32 +37,48 @@ const SYNTAX_CHARACTERS = "^$\\.*+?()[]{}|/";
 /** ClassSetReservedPunctuator. */
 const SET_PUNCTUATION = "&-!#%,:;<=>@`~";
 
-const inline = (option: keyof Options) => ({ option, value: true, mayTurnOff: true });
+const inline = (option: keyof Options): InlineFlag => ({ sets: { [option]: true }, unsets: { [option]: false } });
 
 export const ecmascript: Dialect = {
   name: "ecmascript",
   title: "ECMAScript",
   flags: [
-    { letter: "g", options: ["everyMatch"], label: "every match" },
-    { letter: "i", options: ["ignoreCase"], label: "ignore case" },
-    { letter: "m", options: ["lineAnchors"], label: "anchors by line" },
-    { letter: "s", options: ["dotTakesAll"], label: "dot takes line ends" },
-    { letter: "u", options: ["codePoints"], label: "by code point" },
-    { letter: "v", options: ["codePoints", "setOperations"], label: "set operations" },
-    { letter: "y", options: ["sticky"], label: "sticky" },
-    { letter: "d", options: [], label: "offsets of groups" },
+    { letter: "g", sets: { everyMatch: true }, label: "every match" },
+    { letter: "i", sets: { ignoreCase: true }, label: "ignore case" },
+    { letter: "m", sets: { lineAnchors: true }, label: "anchors by line" },
+    { letter: "s", sets: { dotTakesAll: true }, label: "dot takes line ends" },
+    { letter: "u", sets: { codePoints: true }, label: "by code point" },
+    { letter: "v", sets: { codePoints: true, setOperations: true }, label: "set operations" },
+    { letter: "y", sets: { sticky: true }, label: "sticky" },
+    { letter: "d", sets: {}, label: "offsets of groups" },
   ],
   exclusive: [["u", "v"]],
   base: NO_OPTIONS,
   syntax: {
     strict: (options) => options.codePoints,
+    operators: [
+      ["|", { kind: "alternative" }],
+      ["(", { kind: "open" }],
+      [")", { kind: "close" }],
+      ["*", { kind: "repeat", min: 0, max: Number.POSITIVE_INFINITY }],
+      ["+", { kind: "repeat", min: 1, max: Number.POSITIVE_INFINITY }],
+      ["?", { kind: "repeat", min: 0, max: 1 }],
+      ["{", { kind: "counts", end: "}", strict: true }],
+      ["}", { kind: "lone", strict: true }],
+      ["]", { kind: "lone", strict: true }],
+      [".", { kind: "any" }],
+      ["[", { kind: "set" }],
+      ["\\", { kind: "escape" }],
+      ["^", { kind: "anchor", assertions: ["text-start", "line-start"] }],
+      ["$", { kind: "anchor", assertions: ["text-end", "line-end"] }],
+    ],
     groupOpeners: [
       ["?<=", { kind: "look", behind: true, negated: false }],
       ["?<!", { kind: "look", behind: true, negated: true }],
       ["?=", { kind: "look", behind: false, negated: false }],
       ["?!", { kind: "look", behind: false, negated: true }],
       ["?:", { kind: "plain" }],
-      ["?<", { kind: "named" }],
+      ["?<", { kind: "named", end: ">" }],
     ],
     inlineFlags: { i: inline("ignoreCase"), m: inline("lineAnchors"), s: inline("dotTakesAll") },
     inlineFlagRules: { global: false, repeated: false, emptyOff: true },
@@ -71,7 +87,7 @@ export const ecmascript: Dialect = {
       ...CHARACTERS,
       b: { kind: "assertion", assertion: "word-edge" },
       B: { kind: "assertion", assertion: "not-word-edge" },
-      k: { kind: "name-reference" },
+      k: { kind: "name-reference", marks: [["<", ">"]] },
     },
     setEscapes: { ...CLASSES, ...CHARACTERS, b: { kind: "character", codePoint: 0x08 }, q: { kind: "strings" } },
     mayEscape: (character, { strict, inSet, setOperations, hasNames }) => {
@@ -81,8 +97,6 @@ export const ecmascript: Dialect = {
     },
     unknownEscape: (character) => (character === "k" ? "reference-name-form" : "escape-unknown"),
     digits: "annex-b",
-    anchors: { "^": ["text-start", "line-start"], $: ["text-end", "line-end"] },
-    bareBrackets: false,
     quantifiers: {
       possessive: false,
       leastLeftOut: false,

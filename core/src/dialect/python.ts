@@ -2,7 +2,7 @@
 import { type CharSet, complement, contains, FULL_SET, setOfText, union } from "../charset/charset.ts";
 import { continuesPythonName, DIGITS, startsPythonName, WORD } from "../charset/classes.ts";
 import { category } from "../charset/properties.ts";
-import { type Dialect, type Escape, NO_OPTIONS, type Options } from "./dialect.ts";
+import { type Dialect, type Escape, type InlineFlag, NO_OPTIONS, type Options } from "./dialect.ts";
 
 const NEWLINE = setOfText("\n");
 const NOT_NEWLINE = complement(NEWLINE);
@@ -75,33 +75,47 @@ function pythonInteger(text: string): number | undefined {
 }
 
 const isAsciiLetter = (c: string): boolean => (c >= "a" && c <= "z") || (c >= "A" && c <= "Z");
-const inline = (option: keyof Options) => ({ option, value: true, mayTurnOff: true });
+const inline = (option: keyof Options): InlineFlag => ({ sets: { [option]: true }, unsets: { [option]: false } });
 const folding = (options: Options) => (options.ignoreCase ? (options.asciiClasses ? "ascii" : "loose-lower") : null);
 
 export const python: Dialect = {
   name: "python",
   title: "Python",
   flags: [
-    { letter: "i", options: ["ignoreCase"], label: "ignore case" },
-    { letter: "m", options: ["lineAnchors"], label: "anchors by line" },
-    { letter: "s", options: ["dotTakesAll"], label: "dot takes line ends" },
-    { letter: "x", options: ["verbose"], label: "verbose" },
-    { letter: "a", options: ["asciiClasses"], label: "ASCII classes" },
+    { letter: "i", sets: { ignoreCase: true }, label: "ignore case" },
+    { letter: "m", sets: { lineAnchors: true }, label: "anchors by line" },
+    { letter: "s", sets: { dotTakesAll: true }, label: "dot takes line ends" },
+    { letter: "x", sets: { verbose: true }, label: "verbose" },
+    { letter: "a", sets: { asciiClasses: true }, label: "ASCII classes" },
   ],
   exclusive: [],
   base: { ...NO_OPTIONS, codePoints: true, everyMatch: true },
   syntax: {
     strict: () => true,
+    operators: [
+      ["|", { kind: "alternative" }],
+      ["(", { kind: "open" }],
+      [")", { kind: "close" }],
+      ["*", { kind: "repeat", min: 0, max: Number.POSITIVE_INFINITY }],
+      ["+", { kind: "repeat", min: 1, max: Number.POSITIVE_INFINITY }],
+      ["?", { kind: "repeat", min: 0, max: 1 }],
+      ["{", { kind: "counts", end: "}", strict: false }],
+      [".", { kind: "any" }],
+      ["[", { kind: "set" }],
+      ["\\", { kind: "escape" }],
+      ["^", { kind: "anchor", assertions: ["text-start", "line-start"] }],
+      ["$", { kind: "anchor", assertions: ["last-line-end", "line-end"] }],
+    ],
     groupOpeners: [
-      ["?P<", { kind: "named" }],
-      ["?P=", { kind: "name-reference" }],
+      ["?P<", { kind: "named", end: ">" }],
+      ["?P=", { kind: "name-reference", end: ")" }],
       ["?<=", { kind: "look", behind: true, negated: false }],
       ["?<!", { kind: "look", behind: true, negated: true }],
       ["?=", { kind: "look", behind: false, negated: false }],
       ["?!", { kind: "look", behind: false, negated: true }],
       ["?:", { kind: "plain" }],
       ["?>", { kind: "atomic" }],
-      ["?#", { kind: "comment" }],
+      ["?#", { kind: "comment", end: ")" }],
       ["?(", { kind: "conditional" }],
     ],
     inlineFlags: {
@@ -109,8 +123,8 @@ export const python: Dialect = {
       m: inline("lineAnchors"),
       s: inline("dotTakesAll"),
       x: inline("verbose"),
-      a: { option: "asciiClasses", value: true, mayTurnOff: false, family: "a, u" },
-      u: { option: "asciiClasses", value: false, mayTurnOff: false, family: "a, u" },
+      a: { sets: { asciiClasses: true }, unsets: null, family: "a, u" },
+      u: { sets: { asciiClasses: false }, unsets: null, family: "a, u" },
     },
     inlineFlagRules: { global: true, repeated: true, emptyOff: false },
     escapes: {
@@ -125,8 +139,6 @@ export const python: Dialect = {
     mayEscape: (character) => !isAsciiLetter(character),
     unknownEscape: () => "escape-unknown-letter",
     digits: "octal-or-group",
-    anchors: { "^": ["text-start", "line-start"], $: ["last-line-end", "line-end"] },
-    bareBrackets: true,
     quantifiers: {
       possessive: true,
       leastLeftOut: true,

@@ -1,4 +1,5 @@
 /** Where control goes on in a program: the ways out of each instruction, by the table of operations. */
+import { unknownKey } from "../unknown.ts";
 import { type Operation, rowOf } from "./operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "./program.ts";
 
@@ -41,6 +42,8 @@ export function waysFrom({ code, loops, enclosures }: Program, pc: number): read
     }
     case "end":
       return [];
+    default:
+      return unknownKey(flow);
   }
 }
 

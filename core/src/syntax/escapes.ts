@@ -3,6 +3,7 @@ import { type CharSet, complement, EMPTY_SET, subtract } from "../charset/charse
 import { canonicalize, foldedCharacters, foldSet } from "../charset/folding.ts";
 import { loneProperty, type Property, valuedProperty } from "../charset/properties.ts";
 import type { Dialect, Escape, Options } from "../dialect/dialect.ts";
+import { unknownKey } from "../unknown.ts";
 import { isDigit, isLetter, isOctal, type Reader } from "./reader.ts";
 import type { Span } from "./tree.ts";
 
@@ -65,8 +66,15 @@ function applies(meaning: Escape, reader: Reader): boolean {
       return reader.options.setOperations;
     case "name-reference":
       return reader.strict || reader.hasNames;
-    default:
+    case "class":
+    case "assertion":
+    case "character":
+    case "hex":
+    case "control":
+    case "named-character":
       return true;
+    default:
+      return unknownKey(meaning);
   }
 }
 
@@ -92,6 +100,8 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
     case "name-reference":
     case "strings":
       return { kind: "other", meaning };
+    default:
+      return unknownKey(meaning);
   }
 }
 

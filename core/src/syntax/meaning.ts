@@ -15,8 +15,9 @@ export interface MeaningChange extends Span {
 
 /** The flags of one dialect as another writes them: letters that switch the same; the rest is dropped. */
 export function translateFlags(flags: string, from: Dialect, to: Dialect): string {
-  const wanted = new Set<keyof Options>(from.flags.filter((f) => flags.includes(f.letter)).flatMap((f) => f.options));
-  const kept = to.flags.filter((flag) => flag.options.length > 0 && flag.options.every((option) => wanted.has(option) && !to.base[option]));
+  const wanted: Partial<Options> = Object.assign({}, ...from.flags.filter((f) => flags.includes(f.letter)).map((f) => f.sets));
+  const isWanted = ([option, value]: [string, unknown]): boolean => wanted[option as keyof Options] === value && to.base[option as keyof Options] !== value;
+  const kept = to.flags.filter(({ sets }) => Object.keys(sets).length > 0 && Object.entries(sets).every(isWanted));
   // Of flags that cannot stand together the first stays.
   const apart = (letter: string, others: readonly string[]) =>
     !to.exclusive.some(([a, b]) => (a === letter && others.includes(b)) || (b === letter && others.includes(a)));

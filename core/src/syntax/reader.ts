@@ -1,7 +1,7 @@
 /** The reading place in a pattern, what the dialect and the flags say there, and the mistakes found so far. */
 
 import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
-import type { Dialect, Options } from "../dialect/dialect.ts";
+import type { Dialect, Operator, Options } from "../dialect/dialect.ts";
 import type { Span } from "./tree.ts";
 
 /** Past the first hundred mistakes nobody reads on. */
@@ -42,6 +42,12 @@ export class Reader {
 
   peek(ahead = 0): string | undefined {
     return this.pattern[this.at + ahead];
+  }
+
+  /** The operator at the reading place, with its sign; `first` says that nothing stands before it in its alternative. */
+  operatorHere(first: boolean): readonly [sign: string, operator: Operator] | undefined {
+    const rows = operatorsOf(this.dialect).get(this.pattern.charCodeAt(this.at));
+    return rows?.find(([sign, { where }]) => this.looksAt(sign) && (!where || where({ first })));
   }
 
   looksAt(text: string): boolean {
@@ -104,4 +110,23 @@ export class Reader {
   report(code: DiagnosticCode, span: Span, ...words: (string | number)[]): void {
     if (this.diagnostics.length < MAX_DIAGNOSTICS) this.diagnostics.push(diagnostic(code, span, ...words));
   }
+}
+
+type Rows = readonly (readonly [string, Operator])[];
+
+const tables = new WeakMap<Dialect, ReadonlyMap<number, Rows>>();
+
+/** A dialect's operators by their first code unit. */
+function operatorsOf(dialect: Dialect): ReadonlyMap<number, Rows> {
+  let table = tables.get(dialect);
+  if (!table) {
+    const made = new Map<number, (readonly [string, Operator])[]>();
+    for (const row of dialect.syntax.operators) {
+      const unit = row[0].charCodeAt(0);
+      made.set(unit, [...(made.get(unit) ?? []), row]);
+    }
+    table = made;
+    tables.set(dialect, table);
+  }
+  return table;
 }

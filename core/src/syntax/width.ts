@@ -2,6 +2,7 @@
  * How many characters a part of a pattern can take, for dialects whose lookbehinds must have one width.
  * Counted as python's re counts: lookarounds take nothing, a back-reference what its group takes.
  */
+import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import { childrenOf, type Node, unknownNode, walk } from "./tree.ts";
 
 export interface Width {
@@ -16,7 +17,7 @@ const ONE: Width = { least: 1, most: 1 };
 const times = (width: number, count: number): number => (width === 0 || count === 0 ? 0 : width * count);
 
 /** The widths of all parts of the pattern, found from the inside out and in the pattern's order. */
-export function widthsOf(root: Node): ReadonlyMap<Node, Width> {
+function widthsOf(root: Node): ReadonlyMap<Node, Width> {
   const widths = new Map<Node, Width>();
   const groups = new Map<number, Width>();
   // Reversed, an order of outer before inner and left before right gives inner before outer, but right before left;
@@ -60,4 +61,19 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
     default:
       return unknownNode(node);
   }
+}
+
+/** Gives lookbehinds of one width that width; what has none is said. */
+export function settleLookbehinds(root: Node, lookbehinds: readonly Node[]): Diagnostic[] {
+  const diagnostics: Diagnostic[] = [];
+  if (lookbehinds.length === 0) return diagnostics;
+  const widths = widthsOf(root);
+  for (const look of lookbehinds) {
+    if (look.kind !== "look") continue;
+    const { least, most } = widths.get(look.body) ?? NONE;
+    if (least !== most) diagnostics.push(diagnostic("lookbehind-width", look, least, most === Number.POSITIVE_INFINITY ? "any number of" : most));
+    // The one place where a node is not whole when it is made: its width is known only when all groups are.
+    (look as { width: number | null }).width = least;
+  }
+  return diagnostics;
 }

@@ -20,7 +20,7 @@ export function AskingControl({ pattern }: { readonly pattern: RefObject<Pattern
   const { dialect, flags } = useAppSelector((s) => s.draft.fields);
   const count = result ? result.matches.rows.length / (2 * (result.matches.groupCount + 1)) : 0;
   const mode = result?.mode ?? "all";
-  const letter = dialectOf(dialect)?.flags.find(({ options }) => options.includes("everyMatch"))?.letter;
+  const letter = dialectOf(dialect)?.flags.find(({ sets }) => sets.everyMatch)?.letter;
   const choose = (wanted: MatchMode) => {
     const byFlag = letter !== undefined && (wanted === "all" || wanted === "first");
     dispatch(askingChosen(byFlag ? null : wanted));

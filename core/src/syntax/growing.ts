@@ -1,0 +1,200 @@
+/**
+ * A tree while its pattern is read: the groups that are open, with the items and alternatives that each has so far.
+ * Groups wait on a list, so nesting cannot overflow the host's stack.
+ */
+import { EMPTY_SET } from "../charset/charset.ts";
+import type { GroupOpener, Options } from "../dialect/dialect.ts";
+import { NameTable, type Place } from "./names.ts";
+import type { Reader } from "./reader.ts";
+import type { AssertionKind, Group, Node, Span } from "./tree.ts";
+
+/** Deeper brackets than anybody draws; trees of this depth still pass through every machine. */
+export const MAX_NESTING = 100_000;
+
+export interface Condition {
+  readonly slot: number;
+  readonly label: string;
+}
+
+/** An open bracket, or the whole pattern, while its inside is read. */
+interface OpenGroup {
+  readonly start: number;
+  readonly opener: GroupOpener | { readonly kind: "capture" } | { readonly kind: "pattern" };
+  readonly capture: number | null;
+  readonly name: string | null;
+  /** What flags said before the bracket. */
+  readonly outerOptions: Options;
+  readonly condition: Condition | null;
+  /** The innermost lookbehind around the inside, as the number of groups that were there before it; −1 for none. */
+  readonly lookbehindGroups: number;
+  readonly branches: Node[];
+  place: Place;
+  branchStart: number;
+  items: Node[];
+}
+
+export interface Opening {
+  readonly opener: OpenGroup["opener"];
+  /** Offset of the bracket. */
+  readonly start: number;
+  readonly capture?: number;
+  readonly name?: string | null;
+  readonly condition?: Condition | null;
+}
+
+export class GrowingTree {
+  readonly groups: Group[] = [];
+  readonly names = new NameTable();
+  /** Lookbehinds that go back by a width, which is known only when all groups are. */
+  readonly lookbehinds: Node[] = [];
+  private readonly reader: Reader;
+  private readonly closed: boolean[] = [];
+  private readonly open: OpenGroup[] = [];
+  private captureDepth = 0;
+  private tooDeep = false;
+
+  constructor(reader: Reader) {
+    this.reader = reader;
+    this.push({ opener: { kind: "pattern" }, start: 0 });
+  }
+
+  get top(): OpenGroup {
+    return this.open[this.open.length - 1] as OpenGroup;
+  }
+
+  /** Whether no bracket is open. */
+  get isOutermost(): boolean {
+    return this.open.length === 1;
+  }
+
+  /** Whether nothing stands before the reading place in the whole pattern. */
+  get isEmpty(): boolean {
+    return this.isOutermost && this.top.branches.length === 0 && this.top.items.length === 0;
+  }
+
+  /** The item that a quantifier would repeat. */
+  get last(): Node | undefined {
+    return this.top.items.at(-1);
+  }
+
+  /** Whether the group has been closed. */
+  isClosed(number: number): boolean {
+    return this.closed[number] === true;
+  }
+
+  add(node: Node): void {
+    this.top.items.push(node);
+  }
+
+  /** Puts a node in the place of the last one. */
+  replaceLast(node: Node): void {
+    this.top.items.pop();
+    this.top.items.push(node);
+  }
+
+  /** Adds a character that ends at the reading place. */
+  addCharacter(codePoint: number, start: number): void {
+    const { options, dialect, at: end } = this.reader;
+    this.add({ kind: "character", codePoint, folding: dialect.semantics.folding(options), start, end });
+  }
+
+  addAssertion(assertion: AssertionKind, start: number): void {
+    const { options, dialect, at: end } = this.reader;
+    const { word, lineEnds } = dialect.semantics;
+    const set = assertion.startsWith("text") ? EMPTY_SET : assertion.includes("word") ? word(options) : lineEnds;
+    this.add({ kind: "assertion", assertion, set, start, end });
+  }
+
+  addReference(slots: readonly number[], label: string, span: Span): void {
+    const folding = this.reader.dialect.semantics.referenceFolding(this.reader.options);
+    this.add({ kind: "back-reference", slots, label, folding, start: span.start, end: span.end });
+  }
+
+  /** Numbers a capturing group whose bracket stands at the offset. */
+  newGroup(start: number, name: string | null): number {
+    const number = this.groups.length + 1;
+    this.groups.push({ slot: number, number, name, start, end: this.reader.pattern.length, depth: this.captureDepth++ });
+    return number;
+  }
+
+  /** Opens a group: what is added from now on lies in it. */
+  push({ opener, start, capture, name = null, condition = null }: Opening): void {
+    const { reader, open } = this;
+    if (open.length > MAX_NESTING) {
+      reader.report("too-deep", { start, end: start + 1 }, MAX_NESTING);
+      reader.at = reader.pattern.length;
+      this.tooDeep = true;
+    }
+    const outer = open[open.length - 1];
+    const behind = opener.kind === "look" && opener.behind;
+    open.push({
+      start,
+      opener,
+      capture: capture ?? null,
+      name,
+      outerOptions: reader.options,
+      condition,
+      lookbehindGroups: outer && outer.lookbehindGroups >= 0 ? outer.lookbehindGroups : behind ? this.groups.length : -1,
+      branches: [],
+      place: { bracket: {}, outer: outer?.place ?? null },
+      branchStart: reader.at,
+      items: [],
+    });
+  }
+
+  /** Ends an alternative at the offset; the next one begins at the reading place. */
+  endBranch(end: number): void {
+    const group = this.top;
+    const { items, branchStart: start } = group;
+    if (items.length === 1 && items[0]) group.branches.push(items[0]);
+    else group.branches.push(items.length === 0 ? { kind: "empty", start, end } : { kind: "sequence", items, start, end });
+    group.place = { ...group.place };
+    group.items = [];
+    group.branchStart = this.reader.at;
+  }
+
+  /** Closes the innermost group, whose inside ends at the offset and which ends at the reading place. */
+  close(bodyEnd: number): void {
+    const { reader } = this;
+    const body = this.body(bodyEnd);
+    const { start, opener, capture, name, condition, branches, outerOptions } = this.open.pop() as OpenGroup;
+    reader.options = outerOptions;
+    const span = { start, end: reader.at };
+    if (capture !== null) {
+      this.captureDepth--;
+      this.groups[capture - 1] = { ...(this.groups[capture - 1] as Group), end: reader.at };
+      this.closed[capture] = true;
+    }
+    if (opener.kind === "look") {
+      const look: Node = { kind: "look", behind: opener.behind, negated: opener.negated, width: null, body, ...span };
+      if (opener.behind && reader.dialect.semantics.lookbehind === "fixed-width") this.lookbehinds.push(look);
+      this.add(look);
+    } else if (opener.kind === "atomic") this.add({ kind: "atomic", body, ...span });
+    else if (opener.kind === "conditional") {
+      const [yes, no, more] = branches as [Node, Node | undefined, Node | undefined];
+      if (more) reader.report("condition-branches", { start: more.start, end: bodyEnd });
+      const nothing: Node = { kind: "empty", start: bodyEnd, end: bodyEnd };
+      this.add({ kind: "conditional", slot: condition?.slot ?? 0, label: condition?.label ?? "", yes, no: no ?? nothing, ...span });
+    } else this.add({ kind: "group", capture, name, body, ...span });
+  }
+
+  /** The whole tree; brackets that are still open are said to be. */
+  finish(): Node {
+    const { reader } = this;
+    while (!this.isOutermost) {
+      const { start } = this.top;
+      if (!this.tooDeep) reader.report("group-open", { start, end: start + 1 });
+      this.close(reader.at);
+    }
+    return this.body(reader.at);
+  }
+
+  /** The inside of the innermost group, which ends at the offset. */
+  private body(end: number): Node {
+    const group = this.top;
+    const start = group.branches[0]?.start ?? group.branchStart;
+    this.endBranch(end);
+    const only = group.branches.length === 1 ? group.branches[0] : undefined;
+    return only ?? { kind: "alternation", branches: group.branches, start, end };
+  }
+}

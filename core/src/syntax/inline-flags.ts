@@ -1,0 +1,73 @@
+/** Flags inside a pattern, `(?i-s:…)`, and at its start for all of it, `(?i)`. */
+import type { InlineFlag, Options } from "../dialect/dialect.ts";
+import type { GrowingTree } from "./growing.ts";
+import { isLetter, type Reader } from "./reader.ts";
+
+/** The flags that hold for a whole pattern. */
+export class GlobalFlags {
+  options: Options;
+  private readonly letters: Set<string>;
+
+  constructor(options: Options, known: Readonly<Record<string, InlineFlag>>) {
+    this.options = options;
+    const isSet = ({ sets }: InlineFlag): boolean =>
+      Object.entries(sets).every(([option, value]) => value === true && options[option as keyof Options] === value);
+    this.letters = new Set(Object.entries(known).flatMap(([letter, flag]) => (isSet(flag) ? [letter] : [])));
+  }
+
+  /** Sets a letter; false where one of its family is set already. */
+  add(letter: string, known: Readonly<Record<string, InlineFlag>>): boolean {
+    const family = known[letter]?.family;
+    const rival = family !== undefined && [...this.letters].some((other) => other !== letter && known[other]?.family === family);
+    this.letters.add(letter);
+    return !rival;
+  }
+}
+
+/** Reads flags behind `(?`, where the reading place is, and opens the group that they hold for, if there is one. */
+export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number, global: GlobalFlags): void {
+  const { inlineFlags, inlineFlagRules: rules } = reader.dialect.syntax;
+  const known = Object.keys(inlineFlags).join("");
+  let options = reader.options;
+  const seen = { on: "", off: "" };
+  let side: "on" | "off" = "on";
+  for (;;) {
+    const span = { start: reader.at, end: reader.at + 1 };
+    if (side === "on" && reader.pass("-")) {
+      side = "off";
+      continue;
+    }
+    const letter = reader.peek();
+    if (!isLetter(letter) || letter === undefined) break;
+    reader.at++;
+    const flag = Object.hasOwn(inlineFlags, letter) ? inlineFlags[letter] : undefined;
+    if (!flag) {
+      reader.report("flags-unknown", span, letter, reader.dialect.title, known);
+      continue;
+    }
+    const rivals = [...seen.on].filter((other) => other !== letter && flag.family !== undefined && inlineFlags[other]?.family === flag.family);
+    if (seen[side].includes(letter) && !rules.repeated) reader.report("flags-repeated", span, letter);
+    else if (side === "off" && seen.on.includes(letter)) reader.report(rules.repeated ? "flags-on-and-off" : "flags-repeated", span, letter);
+    else if (side === "off" && flag.unsets === null) reader.report("flags-not-off", span, letter);
+    else if (rivals.length > 0) reader.report("flags-family", span, flag.family ?? "");
+    options = { ...options, ...(side === "on" ? flag.sets : flag.unsets) };
+    seen[side] += letter;
+  }
+  const here = { start, end: Math.max(reader.at, start + 2) };
+  if (side === "off" && seen.off === "" && (!rules.emptyOff || seen.on === "")) reader.report("flags-missing", here, known);
+  if (reader.pass(":")) {
+    tree.push({ opener: { kind: "plain" }, start });
+    reader.options = options;
+    return;
+  }
+  if (rules.global && side === "on" && reader.pass(")")) {
+    const span = { start, end: reader.at };
+    if (!tree.isEmpty) reader.report("flags-late", span, seen.on);
+    for (const letter of seen.on) if (!global.add(letter, inlineFlags)) reader.report("flags-family", span, inlineFlags[letter]?.family ?? "");
+    reader.options = options;
+    global.options = options;
+    return;
+  }
+  reader.report("flags-end", { start: reader.at, end: reader.at + 1 }, rules.global ? ", or “)” at the start of the pattern" : "");
+  tree.push({ opener: { kind: "plain" }, start });
+}

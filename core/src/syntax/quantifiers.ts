@@ -1,0 +1,70 @@
+/** Quantifiers: how their counts and modes are written, and what they may stand behind. */
+import type { Operator } from "../dialect/dialect.ts";
+import type { GrowingTree } from "./growing.ts";
+import { isDigit, type Reader } from "./reader.ts";
+import type { QuantifierMode } from "./tree.ts";
+
+/** Counts above this are the same as "no bound": no text is longer than a host's string. */
+const LARGEST_COUNT = 2_147_483_647;
+
+interface Counts {
+  readonly min: number;
+  readonly max: number;
+}
+
+/** Puts a quantifier whose sign is at the reading place around the item before it. */
+export function readRepeat(reader: Reader, tree: GrowingTree, { min, max }: Counts, sign: string): void {
+  const start = reader.at;
+  reader.at += sign.length;
+  repeat(reader, tree, { min, max }, start);
+}
+
+/** The same for counts in brackets; false where there are none, and then nothing is passed. */
+export function readCounts(reader: Reader, tree: GrowingTree, { end }: Extract<Operator, { kind: "counts" }>, sign: string): boolean {
+  const start = reader.at;
+  const bounds = boundsAt(reader, sign, end);
+  if (!bounds) return false;
+  const { min, max } = bounds;
+  const { tooLarge } = reader.dialect.syntax.quantifiers;
+  const span = { start, end: reader.at };
+  if (max < min) reader.report("repeat-order", span, min, max);
+  for (const count of new Set([min, max])) {
+    if (count >= tooLarge && count !== Number.POSITIVE_INFINITY) reader.report("repeat-too-large", span, count, tooLarge - 1);
+  }
+  repeat(reader, tree, { min: Math.min(min, LARGEST_COUNT), max: max > LARGEST_COUNT ? Number.POSITIVE_INFINITY : Math.max(min, max) }, start);
+  return true;
+}
+
+/** `n`, `n,` or `n,m` between the marks, which are passed; undefined where it is none of them. */
+function boundsAt(reader: Reader, sign: string, end: string): Counts | undefined {
+  const from = reader.at;
+  reader.at += sign.length;
+  const least = reader.takeWhile(isDigit);
+  const comma = reader.pass(",");
+  const most = comma ? reader.takeWhile(isDigit) : "";
+  const whole = (least !== "" || (comma && reader.dialect.syntax.quantifiers.leastLeftOut)) && reader.pass(end);
+  if (!whole) {
+    reader.at = from;
+    return undefined;
+  }
+  const min = Number(least);
+  return { min, max: !comma ? min : most === "" ? Number.POSITIVE_INFINITY : Number(most) };
+}
+
+/** Reads the mode behind the counts, and repeats the last item. */
+function repeat(reader: Reader, tree: GrowingTree, { min, max }: Counts, start: number): void {
+  const { quantifiers } = reader.dialect.syntax;
+  const lazy = reader.pass("?");
+  const possessive = !lazy && quantifiers.possessive && reader.pass("+");
+  const mode: QuantifierMode = possessive ? "possessive" : lazy ? "lazy" : "greedy";
+  const operator = { start, end: reader.at };
+  const sign = reader.pattern.charAt(start);
+  const body = tree.last;
+  if (!body) reader.report("nothing-to-repeat", operator, sign);
+  else if (body.kind === "quantifier") reader.report(quantifiers.stacked, operator, sign);
+  else {
+    if (body.kind === "assertion") reader.report(quantifiers.onAssertion, operator, sign);
+    if (body.kind === "look" && !quantifiers.onLook(body.behind, reader.strict)) reader.report("assertion-repeated", operator);
+    tree.replaceLast({ kind: "quantifier", min, max, mode, body, operator, start: body.start, end: reader.at });
+  }
+}
