@@ -48,6 +48,9 @@ interface Fan {
   readonly matched: boolean;
 }
 
+/** Leaves of a thread that are kept for it alone. */
+const MAX_FAN = 64;
+
 /** What comes of reading a symbol: the threads after it, and whether one was through before it. */
 interface Read {
   readonly next: readonly number[];
@@ -263,43 +266,56 @@ export class Automaton {
     const side = symbol % this.symbols;
     const next: number[] = [];
     let matched = false;
-    for (let i = 0; i < threads.length; i++) {
-      const thread = threads[i] as number;
+    /** Threads that stand side by side and have no fan: what takes no text is gone through for all of them together. */
+    let loose: number[] = [];
+    const add = (read: Read): boolean => {
+      join(next, read.next);
+      matched ||= read.matched;
+      return matched && !this.options.everyMatch;
+    };
+    for (const thread of threads) {
       const restarts = thread === RESTART;
       const fan = notHere ? null : this.fanOf(restarts ? this.begin : thread);
-      if (fan) {
-        if (side !== this.edge) join(next, fan.next[side % this.partition.count] ?? NO_THREADS);
-        if (fan.matched) matched = true;
-      } else {
-        const read = restarts ? this.begunOn(kind, symbol, notHere) : this.readOn(thread, kind, symbol, notHere);
-        join(next, read.next);
-        if (read.matched) matched = true;
+      if (!fan && !restarts) {
+        loose.push(thread);
+        continue;
       }
-      if (matched && !this.options.everyMatch) break;
+      if (loose.length > 0 && add(this.readOn(loose, kind, symbol, notHere))) return { next, matched };
+      loose = [];
+      const read = fan
+        ? { next: (side !== this.edge && fan.next[side % this.partition.count]) || NO_THREADS, matched: fan.matched }
+        : this.begunOn(kind, symbol, notHere);
+      if (add(read)) return { next, matched };
       // Where attempts begin at every offset, the newest is the least preferred.
       if (restarts && side !== this.edge) next.push(RESTART);
     }
+    if (loose.length > 0) add(this.readOn(loose, kind, symbol, notHere));
     return { next, matched };
   }
 
-  /** Where a thread comes to by each class of characters; null where that hangs on what stands around it. Worked out once. */
+  /**
+   * Where a thread comes to by each class of characters, worked out once; null where that hangs on what stands around it,
+   * or is so much that it is better gone through together with other threads.
+   */
   private fanOf(thread: number): Fan | null {
     let fan = this.fans.get(thread);
     if (fan !== undefined) return fan;
     this.looked = false;
-    const { leaves, matched } = this.close(thread, 0, 0, false);
+    // The attempt that begins is part of nearly every state, so that its fan is worth having whatever its size.
+    const most = thread === this.begin ? Number.POSITIVE_INFINITY : MAX_FAN;
+    const { leaves, matched } = this.close([thread], 0, 0, false, most);
     fan = null;
-    if (!this.looked) {
-      const next: number[][] = [];
+    if (!this.looked && leaves.length <= most) {
+      const next: Set<number>[] = [];
       for (const leaf of leaves) {
         const to = this.after(leaf);
         for (const character of this.classesOf(this.states.instructionOf(leaf))) {
-          next[character] ??= [];
-          join(next[character], [to]);
+          next[character] ??= new Set();
+          next[character].add(to);
           this.threadCount++;
         }
       }
-      fan = { next, matched };
+      fan = { next: next.map((threads) => [...threads]), matched };
     }
     this.fans.set(thread, fan);
     return fan;
@@ -307,25 +323,31 @@ export class Automaton {
 
   /** What the attempt that begins here comes to, where that hangs on what stands around it: the same in every state. */
   private begunOn(kind: number, symbol: number, notHere: boolean): Read {
-    if (notHere) return this.readOn(this.begin, kind, symbol, true);
+    if (notHere) return this.readOn([this.begin], kind, symbol, true);
     const key = symbol * this.kindSymbols.length + kind;
     let read = this.begun.get(key);
     if (!read) {
-      read = this.readOn(this.begin, kind, symbol, false);
+      read = this.readOn([this.begin], kind, symbol, false);
       this.begun.set(key, read);
     }
     return read;
   }
 
-  /** What a thread comes to by what stands around it. */
-  private readOn(thread: number, kind: number, symbol: number, notHere: boolean): Read {
-    const { leaves, matched } = this.close(thread, kind, symbol, notHere);
+  /** What threads come to by what stands around them. */
+  private readOn(threads: readonly number[], kind: number, symbol: number, notHere: boolean): Read {
+    const { leaves, matched } = this.close(threads, kind, symbol, notHere);
     const side = symbol % this.symbols;
     return { next: side === this.edge ? NO_THREADS : this.step(leaves, side % this.partition.count), matched };
   }
 
-  /** The threads from one on that stand before an item, in order, once all that takes no text has been done; and whether one is through. */
-  private close(from: number, kind: number, symbol: number, notHere: boolean): { leaves: number[]; matched: boolean } {
+  /** The threads from some on that stand before an item, in order, once all that takes no text has been done; and whether one is through. */
+  private close(
+    from: readonly number[],
+    kind: number,
+    symbol: number,
+    notHere: boolean,
+    most = Number.POSITIVE_INFINITY,
+  ): { leaves: number[]; matched: boolean } {
     const { everyMatch, whole, backward } = this.options;
     const ahead = symbol % this.symbols;
     const bits = (symbol - ahead) / this.symbols;
@@ -333,9 +355,9 @@ export class Automaton {
     const [before, after] = backward ? [ahead, behind] : [behind, ahead];
     const leaves: number[] = [];
     const seen = new Set<number>();
-    const pending = [from];
+    const pending = [...from].reverse();
     let matched = false;
-    while (pending.length > 0) {
+    while (pending.length > 0 && leaves.length <= most) {
       const thread = pending.pop() as number;
       if (seen.has(thread)) continue;
       seen.add(thread);
@@ -439,7 +461,7 @@ export class Automaton {
     const next: number[] = [];
     const seen = new Set<number>();
     for (const leaf of leaves) {
-      if (!this.classesOf(this.states.instructionOf(leaf)).includes(character)) continue;
+      if (!this.takes(this.states.instructionOf(leaf), character)) continue;
       const to = this.after(leaf);
       if (!seen.has(to)) next.push(to);
       seen.add(to);
@@ -453,6 +475,14 @@ export class Automaton {
     const pc = states.instructionOf(leaf);
     states.load(leaf, pc, HERE, registers);
     return states.number(pc + 1, LATER, registers);
+  }
+
+  private takes(pc: number, character: number): boolean {
+    const operation = this.program.code[pc * INSTRUCTION_WIDTH];
+    if (operation === Op.Unit || operation === Op.UnitBack) {
+      return this.partition.classOf(this.program.code[pc * INSTRUCTION_WIDTH + 1] as number) === character;
+    }
+    return this.classesOf(pc).includes(character);
   }
 
   /** The classes that an item takes. */
