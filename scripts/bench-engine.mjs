@@ -1,8 +1,9 @@
 // The engine beside the host's own, in one run: ratios with their median and spread. Part of npm run bench.
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { createInterface } from "node:readline";
 import { gzipSync } from "node:zlib";
 import { BacktrackingMachine, chooseMachine, forecast, LinearMachine, record } from "../core/dist/index.js";
 import { clocked, line, programOf, sorted } from "./figures.mjs";
@@ -113,7 +114,116 @@ function everyday(text, what) {
   line("  geometric mean", Math.exp(logs.reduce((a, b) => a + b, 0) / logs.length).toFixed(2));
 }
 
-export function benchEngine() {
+/** What a program asks through the command: patterns that find little, much and nothing, each on a text that is new. */
+const THROUGH_THE_COMMAND = [
+  ["a literal that is not there", "zzqq", ""],
+  ["a literal", "Alarm", ""],
+  ["a literal, any case", "alarm", "i"],
+  ["two words", "eel passed", ""],
+  ["a word and its number", "\\bpump#\\d+", ""],
+  ["figures with a unit", "\\d+\\.\\d{3}m", ""],
+  ["every line", ".*", ""],
+  ["every word", "\\w+", ""],
+  ["between blanks", "[^ ]+", ""],
+  ["blanks", "\\s+", ""],
+  ["a property that matches nothing", "\\p{Script=Greek}+", "u"],
+  ["capitals", "\\p{Lu}\\w*", "u"],
+  ["a back-reference", "(\\w)\\1", ""],
+  ["starts of lines", "^<\\d+>", "m"],
+  ["ends of lines", 'passed"?;?$', "m"],
+  ["alternatives and a number", "(?:gate|weir|pump)#\\d+ lost", ""],
+  ["names", "mara|olen|tibb", ""],
+  ["names, any case", "MARA|OLEN", "i"],
+  ["addresses", "[a-z]+\\.[a-z]+@[a-z.]+", ""],
+  ["keys and values", "(\\w+)=([0-9a-f]+)", ""],
+  ["in quotes", '"[^"]*"', ""],
+  ["a lookbehind", "(?<=ref=)[0-9a-f]+", ""],
+  ["four numbers", "\\d{1,3}(?:\\.\\d{1,3}){3}", ""],
+  ["two words in a line", "lost.*bell", ""],
+  ["a word that is not there, and more", "nowhere.*\\d+", ""],
+  ["empty matches", "x*", ""],
+];
+
+/** Another made-up log, of another shape than the one above. */
+function stationText(beyond) {
+  let seed = 77;
+  const random = () => {
+    seed = (Math.imul(seed, 1103515245) + 12345) >>> 0;
+    return seed / 2 ** 32;
+  };
+  const pick = (words) => words[Math.floor(random() * words.length)];
+  const octet = () => Math.floor(random() * 255);
+  const lines = [];
+  for (let length = 0; length < LOG_BYTES; ) {
+    const thing = `${pick(["gate", "weir", "tag", "pump", "Ladder"])}#${Math.floor(random() * 500)} ${pick(["opened", "closed", "lost", "found", "Alarm"])}`;
+    const who = `${pick(["mara", "olen", "tibb"])}.${pick(["vey", "rook"])}@tarrow.example ref=${Math.floor(random() * 2 ** 32).toString(16)}`;
+    const note = `"${pick(["all well", "bell rang", "nothing seen", "eel passed"])}" ${beyond && random() < 0.1 ? "21° " : ""}ip 10.${octet()}.${octet()}.7;`;
+    const line = `<${Math.floor(random() * 1e6)}> ${thing} at ${(random() * 100).toFixed(3)}m by ${who} ${note}`;
+    lines.push(line);
+    length += line.length + 1;
+  }
+  return lines.join("\n");
+}
+
+/** Counting through \`lamprey match --jsonl\`: \`elapsedMs\` over the host's time, a text read anew with each call. */
+async function throughTheCommand(what, text) {
+  console.log(`\nCounting through match --jsonl, a new text with each line, ${what}: our elapsedMs over the host's time, median of ${ROUNDS} (least–most)`);
+  const child = spawn(process.execPath, [join(ROOT, "cli/dist/main.js"), "match", "--jsonl"], { stdio: ["pipe", "pipe", "inherit"] });
+  const answers = createInterface({ input: child.stdout })[Symbol.asyncIterator]();
+  const written = JSON.stringify(text);
+  const logs = [];
+  for (const [name, pattern, flags] of THROUGH_THE_COMMAND) {
+    const ratios = [];
+    const times = [];
+    for (let round = 0; round <= ROUNDS; round++) {
+      child.stdin.write(`{"pattern":${JSON.stringify(pattern)},"flags":"${flags}","output":"count","text":${written}}\n`);
+      const ours = JSON.parse((await answers.next()).value);
+      const fresh = JSON.parse(written);
+      const host = clocked(() =>
+        pattern === "x*" || pattern === ".*" ? fresh.match(new RegExp(pattern, `${flags}g`)).length : countByHost(pattern, flags, fresh),
+      );
+      if (ours.count !== host.result) throw new Error(`/${pattern}/${flags}: the host counts ${host.result}, we count ${ours.count}`);
+      if (round === 0) continue;
+      ratios.push(ours.elapsedMs / host.ms);
+      times.push(host.ms);
+    }
+    logs.push(Math.log(median(ratios)));
+    line(`  ${name}  /${pattern}/${flags}`, `${spread(ratios)}   host ${median(times).toFixed(1)} ms`);
+  }
+  child.stdin.end();
+  line("  geometric mean", Math.exp(logs.reduce((a, b) => a + b, 0) / logs.length).toFixed(2));
+}
+
+/** A list of words as alternatives: where an automaton follows letters, and not every word. */
+function lists() {
+  let seed = 12345;
+  const random = () => {
+    seed = (Math.imul(seed, 1103515245) + 12345) >>> 0;
+    return seed / 2 ** 32;
+  };
+  const parts = ["ta", "rro", "we", "ir", "ga", "te", "fi", "sh", "pa", "ss", "co", "un", "ter", "ri", "ver", "sa", "llow", "me", "rle", "a", "o"];
+  const word = () =>
+    Array.from({ length: 2 + Math.floor(random() * 3) }, () => parts[Math.floor(random() * parts.length)]).join("") + Math.floor(random() * 40);
+  for (const count of [100, 1000, 20_000]) {
+    const list = new Set();
+    while (list.size < count) list.add(word());
+    const all = [...list];
+    let text = "";
+    while (text.length < 200_000) text += `${random() < 0.4 ? all[Math.floor(random() * count)] : word()} `;
+    for (const pattern of [all.join("|"), `\\b(?:${all.join("|")})\\b`]) {
+      const runs = Array.from({ length: ROUNDS }, () => clocked(() => countByUs(pattern, "", text)).ms);
+      line(
+        `${count} words as alternatives${pattern.startsWith("\\b") ? ", with word edges," : ""} on 200,000 characters, reading included (ms)`,
+        spread(runs, 0),
+      );
+    }
+  }
+}
+
+export async function benchEngine() {
+  lists();
+  await throughTheCommand("ASCII", stationText(false));
+  await throughTheCommand("with a character beyond ASCII in every tenth line", stationText(true));
   everyday(logText(false), "ASCII");
   everyday(logText(true), "with a character beyond ASCII in every tenth line");
   console.log("");

@@ -80,7 +80,7 @@ if (wanted === undefined || wanted === "core") {
 
 if (wanted === undefined || wanted === "engine") {
   const { benchEngine } = await import("./bench-engine.mjs");
-  benchEngine();
+  await benchEngine();
 }
 
 if (wanted === undefined || wanted === "hazard") {
