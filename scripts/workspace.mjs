@@ -60,9 +60,9 @@ const VITE = join("node_modules", "vite", "bin", "vite.js");
 /** What can be built: sources whose change asks for a build, what must be there after it, and the command. */
 const BUILDS = {
   server: {
-    sources: ["core/src", "server/src", "core/tsconfig.json", "server/tsconfig.json", "tsconfig.base.json"],
+    sources: ["core/src", "api/src", "server/src", "core/tsconfig.json", "api/tsconfig.json", "server/tsconfig.json", "tsconfig.base.json"],
     result: "server/dist/main.js",
-    command: [TSC, "-b", "core", "server"],
+    command: [TSC, "-b", "core", "api", "server"],
   },
   cli: {
     sources: ["core/src", "sources/src", "cli/src", "cli/vite.config.ts", "cli/package.json"],
@@ -80,7 +80,7 @@ const BUILDS = {
     command: [TSC, "-b", "core", "fuzz"],
   },
   web: {
-    sources: ["core/src", "sources/src", "web/src", "web/index.html", "web/public", "web/vite.config.ts", "web/package.json"],
+    sources: ["core/src", "api/src", "sources/src", "web/src", "web/index.html", "web/public", "web/vite.config.ts", "web/package.json"],
     result: "web/dist/index.html",
     command: [VITE, "build", "web", "--logLevel", "warn"],
   },

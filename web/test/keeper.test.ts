@@ -1,6 +1,6 @@
 /** The keeper: what is sent, and when the server is away, late or contradicts. */
 import { describe, expect, test } from "@jest/globals";
-import type { Specimen, SpecimenChange } from "../src/api/specimens.ts";
+import type { Specimen, SpecimenChange } from "@lamprey/api";
 import { acknowledged, draftReducer, edited, fieldsOf, keepingChanged, opened, sampleAdded, sampleEdited } from "../src/draft/draftSlice.ts";
 import { type ChangeAnswer, changeOf, fromJournal, type JournalEntry, journalEntry, Keeper } from "../src/draft/keeper.ts";
 

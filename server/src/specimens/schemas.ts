@@ -1,33 +1,11 @@
 /** What requests about specimens may hold. Unknown fields are refused: a misspelt one must not be lost in silence. */
-import { DIALECT_NAMES, type DialectName } from "@lamprey/core";
+import { BOUNDS, type NewSpecimen, type SpecimenChange } from "@lamprey/api";
+import { DIALECT_NAMES } from "@lamprey/core";
 import Joi from "joi";
 import { Problem } from "../problem.ts";
 
-/** A pattern this long is refused by the parser anyway. */
-const MOST_PATTERN = 1_000_000;
-/** The issue of size is the body as a whole (see app.ts); this one keeps a single sample readable on a screen. */
-const MOST_SAMPLE = 8_000_000;
-const MOST_SAMPLES = 50;
-const MOST_WORDS = 200;
-const MOST_NOTES = 20_000;
-
-export interface SampleInput {
-  readonly id?: string;
-  readonly name: string;
-  /** Left out where a sample that is kept already stays as it is. */
-  readonly text?: string;
-}
-
-export interface SpecimenFields {
-  readonly title: string;
-  readonly pattern: string;
-  readonly dialect: DialectName;
-  readonly flags: string;
-  readonly notes: string;
-  readonly samples: readonly SampleInput[];
-}
-
-export type SpecimenChange = Partial<SpecimenFields> & { readonly revision: number };
+/** A new specimen with its defaults. */
+export type SpecimenFields = Required<NewSpecimen>;
 
 export interface SpecimenQuery {
   readonly search: string;
@@ -37,13 +15,13 @@ export interface SpecimenQuery {
 }
 
 const id = Joi.string().guid();
-const title = Joi.string().trim().min(1).max(MOST_WORDS);
-const pattern = Joi.string().allow("").max(MOST_PATTERN);
+const title = Joi.string().trim().min(1).max(BOUNDS.title);
+const pattern = Joi.string().allow("").max(BOUNDS.pattern);
 const dialect = Joi.string().valid(...DIALECT_NAMES);
-const flags = Joi.string().allow("").max(20);
-const notes = Joi.string().allow("").max(MOST_NOTES);
-const name = Joi.string().trim().min(1).max(MOST_WORDS);
-const text = Joi.string().allow("").max(MOST_SAMPLE);
+const flags = Joi.string().allow("").max(BOUNDS.flags);
+const notes = Joi.string().allow("").max(BOUNDS.notes);
+const name = Joi.string().trim().min(1).max(BOUNDS.sampleName);
+const text = Joi.string().allow("").max(BOUNDS.sample);
 
 export const newSpecimen = Joi.object<SpecimenFields>({
   title: title.required(),
@@ -53,7 +31,7 @@ export const newSpecimen = Joi.object<SpecimenFields>({
   notes: notes.default(""),
   samples: Joi.array()
     .items(Joi.object({ name: name.required(), text: text.required() }))
-    .max(MOST_SAMPLES)
+    .max(BOUNDS.samples)
     .default([]),
 });
 
@@ -66,15 +44,15 @@ export const specimenChange = Joi.object<SpecimenChange>({
   notes,
   samples: Joi.array()
     .items(Joi.object({ id, name: name.required(), text }).or("id", "text"))
-    .max(MOST_SAMPLES)
+    .max(BOUNDS.samples)
     .unique("id", { ignoreUndefined: true }),
 });
 
 export const specimenQuery = Joi.object<SpecimenQuery>({
-  search: Joi.string().allow("").max(MOST_WORDS).default(""),
+  search: Joi.string().allow("").max(BOUNDS.title).default(""),
   removed: Joi.boolean().default(false),
   offset: Joi.number().integer().min(0).default(0),
-  limit: Joi.number().integer().min(1).max(200).default(100),
+  limit: Joi.number().integer().min(1).max(BOUNDS.page).default(100),
 });
 
 export const specimenId = id.required();

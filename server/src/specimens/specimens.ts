@@ -1,50 +1,12 @@
 /** Keeping specimens: every change is one transaction, and names the revision that it changes. */
 import { randomUUID } from "node:crypto";
+import type { EarlierPattern, SampleChange, SampleHead, SpecimenChange, SpecimenHead, SpecimenList, Specimen as SpecimenWhole } from "@lamprey/api";
 import type { DialectName } from "@lamprey/core";
 import type { SqlEntityManager } from "@mikro-orm/libsql";
 import { Problem } from "../problem.ts";
 import type { Store } from "../store/store.ts";
 import { Earlier, Sample, type SampleRow, Specimen, type SpecimenRow } from "./entities.ts";
-import type { SampleInput, SpecimenChange, SpecimenFields, SpecimenQuery } from "./schemas.ts";
-
-export interface SampleHead {
-  readonly id: string;
-  readonly name: string;
-  /** UTF-16 code units. */
-  readonly length: number;
-}
-
-export interface SpecimenHead {
-  readonly id: string;
-  readonly title: string;
-  readonly pattern: string;
-  readonly dialect: DialectName;
-  readonly flags: string;
-  readonly notes: string;
-  readonly revision: number;
-  readonly createdAt: string;
-  readonly updatedAt: string;
-  readonly deletedAt: string | null;
-  readonly samples: readonly SampleHead[];
-}
-
-export interface SpecimenWhole extends Omit<SpecimenHead, "samples"> {
-  readonly samples: readonly (SampleHead & { readonly text: string })[];
-}
-
-export interface SpecimenList {
-  readonly items: readonly SpecimenHead[];
-  readonly total: number;
-}
-
-/** A pattern at an earlier revision. */
-export interface EarlierPattern {
-  readonly revision: number;
-  readonly pattern: string;
-  readonly dialect: DialectName;
-  readonly flags: string;
-  readonly keptAt: string;
-}
+import type { SpecimenFields, SpecimenQuery } from "./schemas.ts";
 
 /** Milliseconds that a pattern must have stood unchanged for it to be kept as an earlier one. */
 const STOOD_FOR = 5_000;
@@ -168,7 +130,7 @@ export class Specimens {
   }
 
   /** Makes the samples those of the list, in its order; one without a text keeps the text it has. */
-  private async keepSamples(em: SqlEntityManager, specimenId: string, inputs: readonly SampleInput[]): Promise<void> {
+  private async keepSamples(em: SqlEntityManager, specimenId: string, inputs: readonly SampleChange[]): Promise<void> {
     const kept = new Map((await em.find(Sample, { specimenId })).map((row): [string, SampleRow] => [row.id, row]));
     inputs.forEach(({ id, name, text }, position) => {
       const row = id === undefined ? undefined : kept.get(id);

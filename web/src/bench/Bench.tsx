@@ -1,9 +1,11 @@
 /** The bench: pattern above, sample and its ledger in the middle, the reel along the bottom. */
+
+import { isProblem, type Specimen } from "@lamprey/api";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { Tabs } from "radix-ui";
 import { lazy, Suspense, useEffect, useRef } from "react";
 import { Link, useParams } from "react-router";
-import { isProblem, type Specimen, specimensApi } from "../api/specimens.ts";
+import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { ContrastPanel } from "../contrast/ContrastPanel.tsx";

@@ -1,7 +1,9 @@
 /** How far the draft is kept; and where two people changed it, the choice between the two. */
+
+import type { Specimen } from "@lamprey/api";
 import { Dialog } from "radix-ui";
 import { useNavigate } from "react-router";
-import { type Specimen, specimensApi } from "../api/specimens.ts";
+import { specimensApi } from "../api/specimens.ts";
 import { store, useAppSelector } from "../app/store.ts";
 import { clock } from "../shared/words.ts";
 import type { DraftControls } from "./useDraft.ts";

@@ -1,12 +1,14 @@
 /** Puts a specimen on the bench, keeps what is edited there, and settles conflicts. */
+
+import type { Specimen } from "@lamprey/api";
 import { useCallback, useEffect, useRef } from "react";
-import { type Specimen, type SpecimenChange, specimensApi } from "../api/specimens.ts";
+import { type ChangeOf, specimensApi } from "../api/specimens.ts";
 import { store, useAppDispatch } from "../app/store.ts";
 import { acknowledged, closed, type DraftFields, fieldsOf, keepingChanged, opened } from "../draft/draftSlice.ts";
 import { journal } from "../draft/journal.ts";
 import { type ChangeAnswer, fromJournal, Keeper, sameFields } from "../draft/keeper.ts";
 
-async function send(change: SpecimenChange): Promise<ChangeAnswer> {
+async function send(change: ChangeOf): Promise<ChangeAnswer> {
   const answer = await store.dispatch(specimensApi.endpoints.change.initiate(change));
   if (answer.data) return { specimen: answer.data };
   if (answer.error && "status" in answer.error && typeof answer.error.status === "number") return { status: answer.error.status, body: answer.error.data };

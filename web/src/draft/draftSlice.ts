@@ -1,7 +1,8 @@
 /** The draft: the specimen on the bench as it is being edited, and how far it is kept. */
+
+import type { Specimen } from "@lamprey/api";
 import type { DialectName } from "@lamprey/core";
 import { createSlice, nanoid, type PayloadAction } from "@reduxjs/toolkit";
-import type { Specimen } from "../api/specimens.ts";
 
 export interface DraftSample {
   /** Stays the same from the moment the sample is added, before the server has given it an id. */

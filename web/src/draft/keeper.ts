@@ -3,8 +3,9 @@
  * sent again until it is acknowledged. Meanwhile a journal in the browser holds it, so that neither a server that is
  * down nor a page that is closed loses anything.
  */
-import type { SampleChange, Specimen, SpecimenChange, SpecimenHead } from "../api/specimens.ts";
-import { isProblem } from "../api/specimens.ts";
+import type { SampleChange, Specimen, SpecimenHead } from "@lamprey/api";
+import { isProblem } from "@lamprey/api";
+import type { ChangeOf } from "../api/specimens.ts";
 import type { Draft, DraftFields, DraftSample, Keeping } from "./draftSlice.ts";
 
 /** Wait for a pause in typing this long before sending (milliseconds). */
@@ -42,7 +43,7 @@ export type ChangeAnswer = { readonly specimen: SpecimenHead } | { readonly stat
 
 export interface KeeperParts {
   readonly draft: () => Draft;
-  readonly send: (change: SpecimenChange) => Promise<ChangeAnswer>;
+  readonly send: (change: ChangeOf) => Promise<ChangeAnswer>;
   readonly journal: Journal;
   readonly say: (keeping: Keeping) => void;
   readonly acknowledge: (revision: number, ids: Readonly<Record<string, string>>) => void;
@@ -149,7 +150,7 @@ export class Keeper {
 }
 
 /** The change that makes what is kept the draft; null where they are the same. */
-export function changeOf(id: string, revision: number, kept: DraftFields, draft: DraftFields): SpecimenChange | null {
+export function changeOf(id: string, revision: number, kept: DraftFields, draft: DraftFields): ChangeOf | null {
   const own: Record<string, string> = {};
   for (const field of ["title", "pattern", "dialect", "flags", "notes"] as const) {
     // An empty title cannot be kept; the last one stays until there is a new one.

@@ -1,7 +1,9 @@
 /** The shelf: every specimen that is kept, searched, opened, added, removed and restored. */
+
+import type { SpecimenHead } from "@lamprey/api";
 import { useDeferredValue, useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { type SpecimenHead, specimensApi } from "../api/specimens.ts";
+import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { number, plural, size } from "../shared/words.ts";
 

@@ -1,0 +1,16 @@
+/** What the server and the page say to each other. */
+export { type Closed, closed, listOf, type Value } from "./schema.ts";
+export {
+  BOUNDS,
+  type EarlierPattern,
+  isProblem,
+  type NewSpecimen,
+  type ProblemDetails,
+  type SampleChange,
+  type SampleHead,
+  SCHEMAS,
+  type Specimen,
+  type SpecimenChange,
+  type SpecimenHead,
+  type SpecimenList,
+} from "./specimens.ts";

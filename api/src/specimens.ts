@@ -1,0 +1,84 @@
+/** Specimens as the server answers them and takes them: one place for their shapes, their bounds and their types. */
+import { DIALECT_NAMES } from "@lamprey/core";
+import { closed, listOf, type Value } from "./schema.ts";
+
+/** The most that a request may hold. Lengths are UTF-16 code units. */
+export const BOUNDS = {
+  title: 200,
+  /** A pattern this long is refused by the parser anyway. */
+  pattern: 1_000_000,
+  flags: 20,
+  notes: 20_000,
+  sampleName: 200,
+  /** The issue of size is the body as a whole; this one keeps a single sample readable on a screen. */
+  sample: 8_000_000,
+  samples: 50,
+  /** Specimens in one page of the list. */
+  page: 200,
+} as const;
+
+const TEXT = { type: "string" } as const;
+const ID = { type: "string", format: "uuid" } as const;
+const MOMENT = { type: "string", format: "date-time" } as const;
+const REVISION = { type: "integer", minimum: 1 } as const;
+const LENGTH = { type: "integer", description: "UTF-16 code units" } as const;
+
+/** What a person writes of a specimen. */
+const OWN = {
+  title: { type: "string", minLength: 1, maxLength: BOUNDS.title },
+  pattern: { type: "string", maxLength: BOUNDS.pattern },
+  dialect: { type: "string", enum: DIALECT_NAMES },
+  flags: { type: "string", maxLength: BOUNDS.flags },
+  notes: { type: "string", maxLength: BOUNDS.notes },
+} as const;
+
+/** What the server adds. */
+const KEPT = { revision: REVISION, createdAt: MOMENT, updatedAt: MOMENT, deletedAt: { type: ["string", "null"], format: "date-time" } } as const;
+
+const sampleHead = closed({ id: ID, name: TEXT, length: LENGTH });
+const sample = closed({ id: ID, name: TEXT, length: LENGTH, text: TEXT });
+const newSample = closed({ name: TEXT, text: TEXT });
+/** One with an id is kept already, and stays as it is where its text is left out. */
+const sampleChange = closed({ id: ID, name: TEXT, text: TEXT }, ["name"]);
+
+const specimenHead = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sampleHead) });
+const specimen = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sample) });
+const specimenList = closed({ items: listOf(specimenHead), total: { type: "integer" } });
+const newSpecimen = closed({ ...OWN, samples: listOf(newSample, BOUNDS.samples) }, ["title"]);
+const specimenChange = closed({ revision: REVISION, ...OWN, samples: listOf(sampleChange, BOUNDS.samples) }, ["revision"]);
+/** A pattern at an earlier revision. */
+const earlierPattern = closed({ revision: REVISION, pattern: OWN.pattern, dialect: OWN.dialect, flags: OWN.flags, keptAt: MOMENT });
+const earlierPatterns = closed({ items: listOf(earlierPattern) });
+
+/** RFC 9457, as the server answers errors. */
+const problem = {
+  type: "object",
+  description: "RFC 9457",
+  properties: { type: TEXT, title: TEXT, status: { type: "integer" }, detail: TEXT, instance: TEXT, errors: { type: "array", items: {} }, current: specimen },
+  required: ["type", "title", "status", "detail"],
+} as const;
+
+/** By the names that the API's own description gives them. */
+export const SCHEMAS = {
+  NewSpecimen: newSpecimen,
+  SpecimenChange: specimenChange,
+  SpecimenHead: specimenHead,
+  Specimen: specimen,
+  SpecimenList: specimenList,
+  EarlierPatterns: earlierPatterns,
+  Problem: problem,
+} as const;
+
+export type SampleHead = Value<typeof sampleHead>;
+export type SampleChange = Value<typeof sampleChange>;
+export type NewSpecimen = Value<typeof newSpecimen>;
+export type SpecimenChange = Value<typeof specimenChange>;
+export type SpecimenHead = Value<typeof specimenHead>;
+export type Specimen = Value<typeof specimen>;
+export type SpecimenList = Value<typeof specimenList>;
+export type EarlierPattern = Value<typeof earlierPattern>;
+export type ProblemDetails = Value<typeof problem>;
+
+export function isProblem(value: unknown): value is ProblemDetails {
+  return typeof value === "object" && value !== null && "detail" in value && "status" in value;
+}
