@@ -2,9 +2,12 @@ import { defaultServerConditions, defineConfig } from "vite";
 
 /** The command as a few files, each with all that it needs: hundreds of modules took longer to find than to run. */
 export default defineConfig({
-  resolve: { conditions: ["source", ...defaultServerConditions] },
-  // Piscina starts workers from files of its own package.
-  ssr: { noExternal: true, external: ["piscina"] },
+  ssr: {
+    resolve: { conditions: ["source", ...defaultServerConditions] },
+    noExternal: true,
+    // Piscina starts workers from files of its own package.
+    external: ["piscina"],
+  },
   build: {
     ssr: true,
     target: "node20",

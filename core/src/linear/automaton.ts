@@ -28,9 +28,11 @@ export const MATCHED = 1;
 export const DEAD = 2;
 /** The state that it leads to stays as it is on most characters: a flag of the row itself. */
 export const SKIPS = 4;
+/** The state only waits for an attempt, and attempts come to nothing but where the text that they begin with stands. */
+export const WAITS = 8;
 /** What is left of a transition without its flags is where the row of its state begins. */
-export const ROW = ~7;
-const LEAST_STRIDE = 8;
+export const ROW = ~15;
+const LEAST_STRIDE = 16;
 const UNKNOWN = -1;
 const ASCII = 0x80;
 /** ASCII characters that a state has to stay on before it is worth skipping through. */
@@ -72,6 +74,8 @@ export interface AutomatonOptions {
   /** The memory that the table lies in, and whether states are skipped through there. */
   readonly kernel?: Kernel | undefined;
   readonly skips?: boolean;
+  /** The text that every match begins with, where one is known. */
+  readonly prefix?: string | undefined;
 }
 
 export class Automaton {
@@ -220,9 +224,24 @@ export class Automaton {
       this.table = grown;
     }
     this.table.fill(UNKNOWN, row, row + this.stride);
-    const marked = row | (row > 0 && this.skipsThrough(row / this.stride) ? SKIPS : 0);
+    const state = row / this.stride;
+    const marked = row | (row === 0 ? 0 : this.waitsFor(state) ? WAITS : this.skipsThrough(state) ? SKIPS : 0);
     this.numbers.set(key, marked);
     return marked;
+  }
+
+  /** Whether a state only waits for a text; then the kernel is told how that begins. */
+  private waitsFor(state: number): boolean {
+    const { kernel, skips, looks, prefix } = this.options;
+    if (!kernel || !skips || prefix === undefined || looks.size > 0 || state >= MAX_SKIPPED_STATES || this.notHere[state]) return false;
+    if (!this.isWaiting(state * this.stride)) return false;
+    const [first, second] = [prefix.charCodeAt(0), prefix.charCodeAt(1)];
+    kernel.setSkip(
+      state,
+      (character) => character === first,
+      (character) => character === second,
+    );
+    return true;
   }
 
   /** Whether a state stays as it is on most characters; then the kernel is told on which it does not. */

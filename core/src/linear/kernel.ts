@@ -49,7 +49,8 @@ export const WIDE = 0xffff;
 const MATCHED = 1;
 const DEAD = 2;
 const SKIPS_HERE = 4;
-const FLAGS = 7;
+const WAITS_HERE = 8;
+const FLAGS = 15;
 
 /** Why a kernel stopped. */
 export const Stop = { Bound: 0, Dead: 1, Unknown: 2, Wide: 3 } as const;
@@ -199,6 +200,44 @@ function scan(width: Width, skipIndex: number): WasmFunction {
             op.get(strideLog),
             op.call(skipIndex),
             op.set(at),
+            op.get(at),
+            op.get(stop),
+            op.geS,
+            op.when(leave(Stop.Bound, 3)),
+          ),
+          // One that waits goes on where the text stands that attempts begin with, as an attempt begins there.
+          op.get(row),
+          op.i32(WAITS_HERE),
+          op.and,
+          op.when(
+            op.get(at),
+            op.set(symbol),
+            op.get(row),
+            op.i32(~FLAGS),
+            op.and,
+            op.set(row),
+            op.get(at),
+            op.get(stop),
+            op.get(row),
+            op.get(strideLog),
+            op.call(skipIndex),
+            op.tee(at),
+            op.get(symbol),
+            op.ne,
+            op.when(
+              classOf(unitAt(op.get(at), width, 1)),
+              op.tee(symbol),
+              op.i32(WIDE),
+              op.eq,
+              op.when(op.i32(-1), op.set(row), leave(Stop.Wide, 4)),
+              op.get(symbol),
+              op.i32(2),
+              op.shl,
+              op.load(STARTS),
+              op.i32(~FLAGS),
+              op.and,
+              op.set(row),
+            ),
             op.get(at),
             op.get(stop),
             op.geS,

@@ -45,6 +45,7 @@ const TRIAL_STEPS = 1_000;
 const TRIAL_SLICE = 2_000;
 
 const LATIN = 256;
+const ASCII = 128;
 
 /** Texts from this length on are worth copying into a kernel's memory. */
 const KERNEL_TEXT = 50_000;
@@ -179,6 +180,9 @@ export class LinearMachine {
   }
 }
 
+/** Whether a text begins with two characters of ASCII, by which the kernel finds it. */
+const isAsciiPair = (text: string): boolean => text.length > 1 && text.charCodeAt(0) < ASCII && text.charCodeAt(1) < ASCII;
+
 const NO_REGISTERS = new Int32Array(0);
 
 interface SearchOptions {
@@ -217,6 +221,8 @@ class Search {
   private readonly places: RequiredPlaces | null;
   /** Whether the search may go on there at once. */
   private readonly jumps: boolean;
+  /** Whether the kernel looks for what attempts begin with. */
+  private readonly waits: boolean;
   /** Per offset, bits of the lookarounds that hold; null where there are none. */
   private readonly held: Uint8Array | null;
   private looksDone = 0;
@@ -243,6 +249,8 @@ class Search {
     const { forward, backward, partition, sideLooks } = plan;
     // Twice as many symbols as classes, and one for the edge, are the most there can be.
     const kernel = text.length >= kernelFrom && 2 * partition.count < MAX_SYMBOLS ? Kernel.take() : undefined;
+    const required = this.anchored ? null : requiredOf(program).text;
+    const prefix = required && required.most === 0 && isAsciiPair(required.text) ? required.text : undefined;
     this.forward = new Automaton(forward.program, forward.states, partition, {
       backward: false,
       anchored: this.anchored,
@@ -252,12 +260,13 @@ class Search {
       sideLooks,
       kernel,
       skips: true,
+      prefix,
     });
+    this.waits = kernel !== undefined && prefix !== undefined;
     const against = { backward: true, anchored: true, everyMatch: true, whole: false };
     this.backward = new Automaton(backward.program, backward.states, partition, { ...against, looks, sideLooks, kernel });
     this.kernel = kernel;
     this.counting = countOnly && mode === "all" && !this.anchored && !plan.canBeEmpty;
-    const required = this.anchored ? null : requiredOf(program).text;
     this.places = required && new RequiredPlaces(text, required);
     this.jumps = required !== null && required.most <= MAX_BEFORE;
     this.held = looks.size > 0 ? new Uint8Array(text.length + 1) : null;
@@ -367,7 +376,7 @@ class Search {
         if (at >= bound) break;
       }
       if (at < kernel.from || at >= kernel.to - LEAST_LEFT) kernel.load(text, Math.max(0, at - LEAST_LEFT), held);
-      if (counting && this.startsOf !== forward.generation) this.setStarts(kernel);
+      if ((counting || this.waits) && this.startsOf !== forward.generation) this.setStarts(kernel);
       const why = kernel.scan(at, bound, row, lastEnd, counting, forward.strideLog, held !== null, forward.symbols);
       at = kernel.at;
       row = kernel.row;

@@ -7,8 +7,8 @@ import type { RequiredText } from "../program/literals.ts";
 
 /** Jumps after which it is asked whether they are worth it. */
 const JUMPS_TRIED = 64;
-/** Code units that a jump passes over, on an average: fewer are read as soon. */
-const LEAST_JUMP = 256;
+/** Code units that a jump passes over, on an average: fewer are read as soon by the kernel. */
+const LEAST_JUMP = 2048;
 
 /** Where the next match can begin, and where it must have come to. */
 export class RequiredPlaces {
