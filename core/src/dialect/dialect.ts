@@ -148,8 +148,8 @@ export interface Dialect {
     readonly groupOpeners: readonly (readonly [string, GroupOpener])[];
     readonly inlineFlags: Readonly<Record<string, InlineFlag>>;
     readonly inlineFlagRules: {
-      /** `(?i)` at the start of a pattern sets the flag for all of it. */
-      readonly global: boolean;
+      /** `(?i)`: at the start of a pattern it sets the flag for all of it, or anywhere for what follows in its group; null where there is none. */
+      readonly alone: "at-start" | "from-here" | null;
       /** A letter may stand twice. */
       readonly repeated: boolean;
       /** Nothing may stand after the hyphen. */
@@ -176,6 +176,8 @@ export interface Dialect {
       readonly onLook: (behind: boolean, strict: boolean) => boolean;
     };
     readonly sets: {
+      /** How what stands between the brackets is read. */
+      readonly reader: (options: Options) => "plain" | "operations";
       /** A closing bracket right after the opening one stands for itself. */
       readonly firstBracket: boolean;
       /** A class as the end of a range: an error, or the hyphen stands for itself. */

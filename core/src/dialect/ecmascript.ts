@@ -81,7 +81,7 @@ export const ecmascript: Dialect = {
       ["?<", { kind: "named", end: ">" }],
     ],
     inlineFlags: { i: inline("ignoreCase"), m: inline("lineAnchors"), s: inline("dotTakesAll") },
-    inlineFlagRules: { global: false, repeated: false, emptyOff: true },
+    inlineFlagRules: { alone: null, repeated: false, emptyOff: true },
     escapes: {
       ...CLASSES,
       ...CHARACTERS,
@@ -105,7 +105,7 @@ export const ecmascript: Dialect = {
       onAssertion: "assertion-repeated",
       onLook: (behind, strict) => !behind && !strict,
     },
-    sets: { firstBracket: false, classEndsRange: (strict) => !strict },
+    sets: { reader: (options) => (options.setOperations ? "operations" : "plain"), firstBracket: false, classEndsRange: (strict) => !strict },
     names: { starts: startsIdentifier, continues: continuesIdentifier, shared: true, escapes: true },
     conditionNumber: () => undefined,
     escapesInComments: false,

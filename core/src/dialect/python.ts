@@ -126,7 +126,7 @@ export const python: Dialect = {
       a: { sets: { asciiClasses: true }, unsets: null, family: "a, u" },
       u: { sets: { asciiClasses: false }, unsets: null, family: "a, u" },
     },
-    inlineFlagRules: { global: true, repeated: true, emptyOff: false },
+    inlineFlagRules: { alone: "at-start", repeated: true, emptyOff: false },
     escapes: {
       ...CLASSES,
       ...CHARACTERS,
@@ -147,7 +147,7 @@ export const python: Dialect = {
       onAssertion: "nothing-to-repeat",
       onLook: () => true,
     },
-    sets: { firstBracket: true, classEndsRange: () => false },
+    sets: { reader: () => "plain", firstBracket: true, classEndsRange: () => false },
     names: { starts: startsPythonName, continues: continuesPythonName, shared: false, escapes: false },
     conditionNumber: pythonInteger,
     escapesInComments: true,

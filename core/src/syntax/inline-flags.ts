@@ -24,6 +24,9 @@ export class GlobalFlags {
   }
 }
 
+/** What else may follow the flags, as the end of a sentence. */
+const ALONE = { "at-start": ", or “)” at the start of the pattern", "from-here": ", or “)”", never: "" } as const;
+
 /** Reads flags behind `(?`, where the reading place is, and opens the group that they hold for, if there is one. */
 export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number, global: GlobalFlags): void {
   const { inlineFlags, inlineFlagRules: rules } = reader.dialect.syntax;
@@ -60,7 +63,12 @@ export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number
     reader.options = options;
     return;
   }
-  if (rules.global && side === "on" && reader.pass(")")) {
+  if (rules.alone === "from-here" && reader.pass(")")) {
+    // What the flags said before comes back where the group ends.
+    reader.options = options;
+    return;
+  }
+  if (rules.alone === "at-start" && side === "on" && reader.pass(")")) {
     const span = { start, end: reader.at };
     if (!tree.isEmpty) reader.report("flags-late", span, seen.on);
     for (const letter of seen.on) if (!global.add(letter, inlineFlags)) reader.report("flags-family", span, inlineFlags[letter]?.family ?? "");
@@ -68,6 +76,6 @@ export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number
     global.options = options;
     return;
   }
-  reader.report("flags-end", { start: reader.at, end: reader.at + 1 }, rules.global ? ", or “)” at the start of the pattern" : "");
+  reader.report("flags-end", { start: reader.at, end: reader.at + 1 }, ALONE[rules.alone ?? "never"]);
   tree.push({ opener: { kind: "plain" }, start });
 }

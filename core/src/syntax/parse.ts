@@ -47,6 +47,8 @@ export function parse(pattern: string, dialect: Dialect, options: Options): Pars
   return new Parser(new Reader(pattern, dialect, options, count, named)).run();
 }
 
+const SET_READERS = { plain: readSet, operations: readSetWithOperations } as const;
+
 type OperatorOf<K extends Operator["kind"]> = Extract<Operator, { kind: K }>;
 
 class Parser {
@@ -111,7 +113,7 @@ class Parser {
         tree.add({ kind: "any", set: dialect.semantics.dot(reader.options), start, end: reader.at });
         return;
       case "set":
-        tree.add(reader.options.setOperations ? readSetWithOperations(reader) : readSet(reader));
+        tree.add(SET_READERS[dialect.syntax.sets.reader(reader.options)](reader));
         return;
       case "escape":
         reader.at += sign.length;
