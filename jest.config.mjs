@@ -19,7 +19,7 @@ export default {
   // Browser tests wait for a server, a browser and a worker; nothing else comes near this.
   testTimeout: 60_000,
   projects: [
-    { ...shared, displayName: "unit", testMatch: ["<rootDir>/{core,sources,server,cli,web,fuzz}/test/**/*.test.{ts,tsx}"] },
+    { ...shared, displayName: "unit", testMatch: ["<rootDir>/{core,sources,server,cli,web,fuzz,scripts}/test/**/*.test.{ts,tsx}"] },
     { ...shared, displayName: "e2e", testMatch: ["<rootDir>/e2e/test/**/*.test.ts"] },
   ],
 };

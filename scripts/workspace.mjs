@@ -4,7 +4,7 @@
  */
 import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 
 export const ROOT = fileURLToPath(new URL("..", import.meta.url));
@@ -38,7 +38,7 @@ export function ensureInstalled() {
 }
 
 /** Number and newest change of the files below a folder, as a text to compare. */
-function fingerprint(folders) {
+export function fingerprint(folders) {
   let count = 0;
   let newest = 0;
   const visit = (path) => {
@@ -50,7 +50,7 @@ function fingerprint(folders) {
     }
     for (const name of readdirSync(path)) visit(join(path, name));
   };
-  for (const folder of folders) if (existsSync(join(ROOT, folder))) visit(join(ROOT, folder));
+  for (const folder of folders) if (existsSync(resolve(ROOT, folder))) visit(resolve(ROOT, folder));
   return `${count}:${newest}`;
 }
 
@@ -58,7 +58,7 @@ const TSC = join("node_modules", "typescript", "bin", "tsc");
 const VITE = join("node_modules", "vite", "bin", "vite.js");
 
 /** What can be built: sources whose change asks for a build, what must be there after it, and the command. */
-const BUILDS = {
+export const BUILDS = {
   server: {
     sources: ["core/src", "api/src", "server/src", "core/tsconfig.json", "api/tsconfig.json", "server/tsconfig.json", "tsconfig.base.json"],
     result: "server/dist/main.js",
