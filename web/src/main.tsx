@@ -11,8 +11,8 @@ import { Provider } from "react-redux";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { NothingHere, ScreenFailed } from "./app/Fallback.tsx";
 import { Frame } from "./app/Frame.tsx";
-import { store } from "./app/store.ts";
 import { Shelf } from "./shelf/Shelf.tsx";
+import { store } from "./state/store.ts";
 
 const router = createBrowserRouter([
   {

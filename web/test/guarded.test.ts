@@ -1,10 +1,10 @@
 /** A worker that fails: the fault is said, the call is answered, and the next one goes through. */
 import { describe, expect, test } from "@jest/globals";
 import type { Remote } from "comlink";
-import { asked, benchReducer, faulted, ran } from "../src/bench/benchSlice.ts";
 import type { RunResult } from "../src/engine/messages.ts";
-import { hazardAsked, hazardFaulted, hazardReducer } from "../src/hazard/hazardSlice.ts";
 import { guarded, takeUp } from "../src/shared/guarded.ts";
+import { asked, benchReducer, faulted, ran } from "../src/state/benchSlice.ts";
+import { hazardAsked, hazardFaulted, hazardReducer } from "../src/state/hazardSlice.ts";
 
 interface Calls {
   steps(): Promise<number>;

@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Relation, Repair } from "@lamprey/core";
 import { renderToStaticMarkup } from "react-dom/server";
-import type { FindingView } from "../src/hazard/engine/messages.ts";
+import type { FindingView } from "../src/engine/hazard/messages.ts";
 import { Repairs } from "../src/hazard/Repairs.tsx";
 import { growthClause, headline, peakClause, powerWords, safeClause, timeOf } from "../src/hazard/words.ts";
 import { power, powerTicks, ten } from "../src/shared/stepsChart.ts";

@@ -1,7 +1,7 @@
 /** The hazard's worker without the worker: verdicts, drift, repairs and curves as the page gets them. */
 import { describe, expect, test } from "@jest/globals";
 import type { Source } from "@lamprey/core";
-import { HazardSession } from "../src/hazard/engine/session.ts";
+import { HazardSession } from "../src/engine/hazard/session.ts";
 import { growthClause, headline, safeClause } from "../src/hazard/words.ts";
 
 const source = (pattern: string, flags = ""): Source => ({ dialect: "ecmascript", pattern, flags });

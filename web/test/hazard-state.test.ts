@@ -1,7 +1,7 @@
 /** What the page keeps of the hazard: answers come to the question that was asked last, and a new verdict begins anew. */
 import { describe, expect, test } from "@jest/globals";
-import type { VerdictView } from "../src/hazard/engine/messages.ts";
-import { driftFromChosen, driftKnown, findingChosen, hazardAsked, hazardLeft, hazardReducer, repairsKnown, verdictKnown } from "../src/hazard/hazardSlice.ts";
+import type { VerdictView } from "../src/engine/hazard/messages.ts";
+import { driftFromChosen, driftKnown, findingChosen, hazardAsked, hazardLeft, hazardReducer, repairsKnown, verdictKnown } from "../src/state/hazardSlice.ts";
 
 const verdict = (generation: number): VerdictView => ({
   generation,

@@ -1,8 +1,8 @@
 /** The proof as it is drawn: a lane for each part, and no two lanes of one name. */
 import { describe, expect, test } from "@jest/globals";
 import { renderToStaticMarkup } from "react-dom/server";
-import type { FindingView } from "../src/hazard/engine/messages.ts";
-import { HazardSession } from "../src/hazard/engine/session.ts";
+import type { FindingView } from "../src/engine/hazard/messages.ts";
+import { HazardSession } from "../src/engine/hazard/session.ts";
 import { Readings } from "../src/hazard/Readings.tsx";
 
 async function drawn(pattern: string): Promise<{ finding: FindingView; markup: string; lanes: string[][] }> {

@@ -1,8 +1,8 @@
 /** The risk list without its worker: rows in batches, in order, and what was left out. */
 import { describe, expect, test } from "@jest/globals";
-import { judgeList, MOST_PATTERNS } from "../src/risks/engine/list.ts";
-import type { RiskRow } from "../src/risks/engine/messages.ts";
-import { judgingBegun, judgingEnded, judgingStopped, listPutAway, riskReducer, rowNotOpened, rowsKnown } from "../src/risks/riskSlice.ts";
+import { judgeList, MOST_PATTERNS } from "../src/engine/risks/list.ts";
+import type { RiskRow } from "../src/engine/risks/messages.ts";
+import { judgingBegun, judgingEnded, judgingStopped, listPutAway, riskReducer, rowNotOpened, rowsKnown } from "../src/state/riskSlice.ts";
 
 async function judged(files: readonly { name: string; text: string }[], dialect: "ecmascript" | "python" = "ecmascript") {
   const rows: RiskRow[] = [];

@@ -1,6 +1,16 @@
 /** What the screens reckon with: marks of groups, shapes of lanes, words, the caret's quantifier, the store's slices. */
 import { describe, expect, test } from "@jest/globals";
 import { apart, MatchTable } from "@lamprey/core";
+import { patternLine } from "../src/bench/patternLanes.ts";
+import { laneRoom } from "../src/bench/sampleLanes.ts";
+import { closed, draftReducer, edited, fieldsOf, opened, sampleAdded, sampleRemoved, sampleShown, shownSample } from "../src/draft/draftSlice.ts";
+import type { GroupMark, QuantifierMark, RunResult, StepView } from "../src/engine/messages.ts";
+import { bar, bracket, tick, wave } from "../src/lanes/lanes.ts";
+import { fillOf, inkOf } from "../src/lanes/textures.tsx";
+import { TRANSPORT } from "../src/reel/transport.ts";
+import { readPlace, writePlace } from "../src/run/address.ts";
+import { quantifierAtCaret } from "../src/run/contrast.ts";
+import { clock, number, plural, size, span } from "../src/shared/words.ts";
 import {
   arrived,
   asked,
@@ -14,19 +24,9 @@ import {
   refused,
   wound,
   woundTo,
-} from "../src/bench/benchSlice.ts";
-import { patternLine } from "../src/bench/patternLanes.ts";
-import { laneRoom } from "../src/bench/sampleLanes.ts";
-import { quantifierAtCaret } from "../src/bench/useEngine.ts";
-import { type ContrastChoice, chosenOf, columnsOf, FIRST_CHOICE } from "../src/contrast/columns.ts";
-import { closed, draftReducer, edited, fieldsOf, opened, sampleAdded, sampleRemoved, sampleShown, shownSample } from "../src/draft/draftSlice.ts";
-import type { GroupMark, QuantifierMark, RunResult, StepView } from "../src/engine/messages.ts";
-import { bar, bracket, tick, wave } from "../src/lanes/lanes.ts";
-import { fillOf, inkOf } from "../src/lanes/textures.tsx";
-import { readPlace, writePlace } from "../src/reel/address.ts";
-import { type Stop, stopWords } from "../src/reel/stops.ts";
-import { TRANSPORT } from "../src/reel/transport.ts";
-import { clock, number, plural, size, span } from "../src/shared/words.ts";
+} from "../src/state/benchSlice.ts";
+import { type ContrastChoice, chosenOf, columnsOf, FIRST_CHOICE } from "../src/state/columns.ts";
+import { type Stop, stopWords } from "../src/state/stops.ts";
 
 describe("marks of groups", () => {
   test("twenty-five groups have marks of their own, and neighbours differ in texture and ink", () => {

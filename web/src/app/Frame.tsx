@@ -4,7 +4,7 @@ import { createContext, useContext, useState } from "react";
 import { createPortal } from "react-dom";
 import { Link, Outlet } from "react-router";
 import { GroupTextures } from "../lanes/textures.tsx";
-import { chooseTheme, useTheme } from "./theme.ts";
+import { chooseTheme, useTheme } from "../shared/theme.ts";
 
 const BarSlot = createContext<HTMLElement | null>(null);
 

@@ -2,10 +2,10 @@
 import { type DialectName, dialectOf, type MeaningChange, meaningChanges, READ_DIALECTS, read, translateFlags, visible } from "@lamprey/core";
 import { Popover, Select } from "radix-ui";
 import { type RefObject, useMemo } from "react";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import type { PatternHandle } from "../run/patternHandle.ts";
 import { plural } from "../shared/words.ts";
-import { dialectSwitched } from "./benchSlice.ts";
-import type { PatternHandle } from "./PatternEditor.tsx";
+import { dialectSwitched } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
 export function DialectControl({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
   const dispatch = useAppDispatch();

@@ -4,8 +4,8 @@ import type { Specimen } from "@lamprey/api";
 import { Dialog } from "radix-ui";
 import { useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
-import { store, useAppSelector } from "../app/store.ts";
 import { clock } from "../shared/words.ts";
+import { store, useAppSelector } from "../state/store.ts";
 import type { DraftControls } from "./useDraft.ts";
 
 export function Keeping({ controls }: { readonly controls: DraftControls }) {

@@ -1,15 +1,16 @@
 /** The pattern: a text editor that wraps, with its groups as lanes and its mistakes underlined. */
+
 import { defaultKeymap, history, historyKeymap, invertedEffects, redo, undo } from "@codemirror/commands";
 import { EditorState, StateEffect, StateField } from "@codemirror/state";
 import { drawSelection, EditorView, keymap } from "@codemirror/view";
-import type { DialectName, Edit } from "@lamprey/core";
 import { useEffect, useImperativeHandle, useRef } from "react";
-import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { type DraftFields, edited } from "../draft/draftSlice.ts";
 import { lanes } from "../lanes/lanes.ts";
-import { caretMoved } from "./benchSlice.ts";
+import { quantifierAtCaret } from "../run/contrast.ts";
+import type { PatternHandle } from "../run/patternHandle.ts";
+import { caretMoved } from "../state/benchSlice.ts";
+import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { drawPattern, patternLine, patternMarks } from "./patternLanes.ts";
-import { quantifierAtCaret } from "./useEngine.ts";
 
 /** A pattern longer than this is set smaller, so that more of it can be seen. */
 const LONG_PATTERN = 200;
@@ -29,16 +30,6 @@ const writingField = StateField.define<Writing>({
 const undoWriting = invertedEffects.of((transaction) =>
   transaction.effects.some((e) => e.is(setWriting)) ? [setWriting.of(transaction.startState.field(writingField))] : [],
 );
-
-export interface PatternHandle {
-  /** Makes edits, last first, as one that one undo takes back. */
-  readonly apply: (edits: readonly Edit[]) => void;
-  readonly setFlags: (flags: string) => void;
-  readonly setDialect: (dialect: DialectName, flags: string) => void;
-  readonly focus: () => void;
-  readonly undo: () => void;
-  readonly redo: () => void;
-}
 
 export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHandle> }) {
   const dispatch = useAppDispatch();

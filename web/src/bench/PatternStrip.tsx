@@ -1,13 +1,14 @@
 /** The strip at the top: the pattern, its flags, what is wrong with it, and what its quantifier at the caret would do otherwise. */
 import { countWords, type DialectName, dialectOf, MODE_WORDS, visible } from "@lamprey/core";
 import type { RefObject } from "react";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { edited } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
+import type { PatternHandle } from "../run/patternHandle.ts";
 import { plural } from "../shared/words.ts";
-import { panelChosen } from "./benchSlice.ts";
+import { panelChosen } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DialectChanges, DialectControl, useDialectChanges } from "./DialectControl.tsx";
-import { PatternEditor, type PatternHandle } from "./PatternEditor.tsx";
+import { PatternEditor } from "./PatternEditor.tsx";
 
 export function PatternStrip({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
   const dispatch = useAppDispatch();

@@ -1,9 +1,9 @@
 /** The ruler over the sample: columns of a line, counted as positions between characters, and where the caret is. */
 import { lineColumn, lineStarts } from "@lamprey/core";
 import { useMemo } from "react";
-import { useAppSelector } from "../app/store.ts";
 import { shownSample } from "../draft/draftSlice.ts";
 import { number } from "../shared/words.ts";
+import { useAppSelector } from "../state/store.ts";
 
 export interface RulerPlace {
   /** Pixels from the left edge to column 0, before scrolling. */

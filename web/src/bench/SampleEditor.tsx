@@ -4,12 +4,12 @@ import { EditorState, Transaction } from "@codemirror/state";
 import { drawSelection, EditorView, GutterMarker, gutter, keymap, placeholder } from "@codemirror/view";
 import { type Holders, MatchTable, visible } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
-import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
 import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
 import { lanes } from "../lanes/lanes.ts";
 import { number } from "../shared/words.ts";
-import { type BenchState, matchChosen, pointedAt, sampleCaretMoved } from "./benchSlice.ts";
+import { type BenchState, matchChosen, pointedAt, sampleCaretMoved } from "../state/benchSlice.ts";
+import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
 

@@ -1,10 +1,10 @@
 /** Which of the specimen's samples is on show; added, renamed and removed here. */
 import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { sampleAdded, sampleEdited, sampleRemoved, sampleShown } from "../draft/draftSlice.ts";
 import { size } from "../shared/words.ts";
-import { stageChosen } from "./benchSlice.ts";
+import { stageChosen } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
 export function SampleTabs() {
   const dispatch = useAppDispatch();

@@ -4,11 +4,11 @@
  */
 import type { Holder } from "@lamprey/core";
 import { visible } from "@lamprey/core";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
 import { shownSample } from "../draft/draftSlice.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { number, span } from "../shared/words.ts";
-import { pointedAt } from "./benchSlice.ts";
-import { useEngineControls } from "./useEngine.ts";
+import { pointedAt } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
 export function TakersPanel() {
   const dispatch = useAppDispatch();

@@ -5,7 +5,7 @@ import type { Diagnostic, PartWork, Span } from "@lamprey/core";
 import type { GroupMark, QuantifierMark } from "../engine/messages.ts";
 import { bar, diamond, heatLevel, type LaneDrawing, type LanePlaces, laneState, wave } from "../lanes/lanes.ts";
 import { fillOf, inkOf } from "../lanes/textures.tsx";
-import type { Stop } from "../reel/stops.ts";
+import type { Stop } from "../state/stops.ts";
 
 export interface PatternMarks {
   readonly groups: readonly GroupMark[];

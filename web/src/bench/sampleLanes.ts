@@ -7,7 +7,7 @@ import { VARIANT_MARKS } from "../contrast/VariantMark.tsx";
 import type { GroupMark, StepView } from "../engine/messages.ts";
 import { bar, bracket, diamond, heatLevel, type LaneDrawing, type LanePlaces, laneState, redrawLanes, tick } from "../lanes/lanes.ts";
 import { fillOf, inkOf } from "../lanes/textures.tsx";
-import type { Stop } from "../reel/stops.ts";
+import type { Stop } from "../state/stops.ts";
 
 export interface SampleMarks {
   readonly matches: MatchTable;

@@ -3,10 +3,10 @@
 import type { Specimen } from "@lamprey/api";
 import { useCallback, useEffect, useRef } from "react";
 import { type ChangeOf, specimensApi } from "../api/specimens.ts";
-import { store, useAppDispatch } from "../app/store.ts";
 import { acknowledged, closed, type DraftFields, fieldsOf, keepingChanged, opened } from "../draft/draftSlice.ts";
 import { journal } from "../draft/journal.ts";
 import { type ChangeAnswer, fromJournal, Keeper, sameFields } from "../draft/keeper.ts";
+import { store, useAppDispatch } from "../state/store.ts";
 
 async function send(change: ChangeOf): Promise<ChangeAnswer> {
   const answer = await store.dispatch(specimensApi.endpoints.change.initiate(change));

@@ -5,12 +5,12 @@
 import type { ChartNode, Way } from "@lamprey/core";
 import { MOST_CHART_NODES } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { pointedAt } from "../bench/benchSlice.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
 import type { ChartLayout } from "../engine/messages.ts";
-import { fileName } from "../ledger/LedgerTools.tsx";
+import { useEngineControls } from "../run/controls.ts";
+import { fileName } from "../shared/files.ts";
 import { number } from "../shared/words.ts";
+import { pointedAt } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { saveSvg } from "./saveSvg.ts";
 
 interface View {

@@ -3,12 +3,12 @@ import { type Edit, visible } from "@lamprey/core";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { lazy, Suspense, useEffect } from "react";
 import { specimensApi } from "../api/specimens.ts";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { contrastChosen } from "../bench/benchSlice.ts";
-import { quantifierAtCaret } from "../bench/useEngine.ts";
+import { quantifierAtCaret } from "../run/contrast.ts";
 import { clock } from "../shared/words.ts";
+import { contrastChosen } from "../state/benchSlice.ts";
+import { chosenOf, MODES, MOST_COLUMNS } from "../state/columns.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { ContrastTable } from "./ContrastTable.tsx";
-import { chosenOf, MODES, MOST_COLUMNS } from "./columns.ts";
 import { Differences } from "./Differences.tsx";
 
 const ContrastChart = lazy(() => import("./ContrastChart.tsx"));

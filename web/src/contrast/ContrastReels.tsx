@@ -1,14 +1,14 @@
 /** The depth profiles of all variants on one scale, wound together by step, by offset or by match. */
 import type { Profile } from "@lamprey/core";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { useAppSelector } from "../app/store.ts";
-import { useTheme } from "../app/theme.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
 import type { ContrastFurther, VariantView, Winding } from "../engine/messages.ts";
 import { BOTTOM, drawProfile, LEFT, RIGHT, TOP } from "../reel/drawProfile.ts";
 import { Sentence } from "../reel/Sentence.tsx";
 import { around } from "../reel/window.ts";
+import { useEngineControls } from "../run/controls.ts";
+import { useTheme } from "../shared/theme.ts";
 import { number, plural } from "../shared/words.ts";
+import { useAppSelector } from "../state/store.ts";
 import { VariantMark } from "./VariantMark.tsx";
 
 const WAYS: readonly { readonly by: Winding["by"]; readonly name: string }[] = [

@@ -1,8 +1,8 @@
 /** The figures of every variant, column by column, and the one action that takes a variant into the pattern. */
 import { countWords, type Edit } from "@lamprey/core";
-import { useAppSelector } from "../app/store.ts";
 import type { ContrastResult, VariantFigures } from "../engine/messages.ts";
 import { number } from "../shared/words.ts";
+import { useAppSelector } from "../state/store.ts";
 import { VariantMark } from "./VariantMark.tsx";
 
 interface Figure {

@@ -1,10 +1,10 @@
 /** Only where they differ: the stretches that not every variant matches alike, each with what every variant has there. */
 import { type Apart, visible } from "@lamprey/core";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { pointedAt } from "../bench/benchSlice.ts";
 import { shownSample } from "../draft/draftSlice.ts";
 import { type ContrastResult, MOST_APART } from "../engine/messages.ts";
 import { number, span } from "../shared/words.ts";
+import { pointedAt } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { VariantMark } from "./VariantMark.tsx";
 
 const NOWHERE = { start: 0, end: 0 };

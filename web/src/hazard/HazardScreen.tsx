@@ -1,13 +1,13 @@
 /** The hazard: the proof, the attack, how the work grows, and how to write the pattern so that it does not. */
 import { type Attack, countWords, type Edit, keepsMeaning, textOf, visible } from "@lamprey/core";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
-import { store, useAppDispatch, useAppSelector } from "../app/store.ts";
-import { stageChosen } from "../bench/benchSlice.ts";
-import { type EngineControls, useEngineControls } from "../bench/useEngine.ts";
 import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
+import type { FindingView, Outlook, PeakView, Sample, VerdictView } from "../engine/hazard/messages.ts";
+import { type EngineControls, useEngineControls } from "../run/controls.ts";
 import { number, plural } from "../shared/words.ts";
-import type { FindingView, Outlook, PeakView, Sample, VerdictView } from "./engine/messages.ts";
-import { findingChosen } from "./hazardSlice.ts";
+import { stageChosen } from "../state/benchSlice.ts";
+import { findingChosen } from "../state/hazardSlice.ts";
+import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import type { Scales } from "./OutlookChart.tsx";
 import { Readings } from "./Readings.tsx";
 import { Repairs } from "./Repairs.tsx";

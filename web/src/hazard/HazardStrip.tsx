@@ -3,11 +3,11 @@ import { countWords, OBSTACLES, type Relation, visible } from "@lamprey/core";
 import { skipToken } from "@reduxjs/toolkit/query";
 import type { ReactNode } from "react";
 import { specimensApi } from "../api/specimens.ts";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { type Stage, stageChosen } from "../bench/benchSlice.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { clock, number, span } from "../shared/words.ts";
-import { driftFromChosen } from "./hazardSlice.ts";
+import { type Stage, stageChosen } from "../state/benchSlice.ts";
+import { driftFromChosen } from "../state/hazardSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { growthClause, headline, peakClause, reasonSentence, safeClause } from "./words.ts";
 
 export function HazardStrip() {

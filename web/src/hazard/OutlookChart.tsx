@@ -2,9 +2,9 @@
 import { countWords, STEPS_A_SECOND } from "@lamprey/core";
 import { memo } from "react";
 import { CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Scatter, Tooltip, XAxis, YAxis } from "recharts";
+import type { Outlook } from "../engine/hazard/messages.ts";
 import { CHART_TEXT, LENGTH_AXIS, lengthLabel, power, powerTicks, STEPS_AXIS, TIP, ten } from "../shared/stepsChart.ts";
 import { number } from "../shared/words.ts";
-import type { Outlook } from "./engine/messages.ts";
 import type { RealRun } from "./tryForReal.ts";
 
 export interface Scales {

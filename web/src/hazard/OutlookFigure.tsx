@@ -1,6 +1,6 @@
 /** The chart with its legend and its axes' switches. */
 import { useState } from "react";
-import type { Outlook } from "./engine/messages.ts";
+import type { Outlook } from "../engine/hazard/messages.ts";
 import { FORM_MARKS, OutlookChart, type Scales } from "./OutlookChart.tsx";
 import type { RealRun } from "./tryForReal.ts";
 

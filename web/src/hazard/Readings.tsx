@@ -1,6 +1,6 @@
 /** The proof: the ways in which the same letters can be taken, as lanes under them. */
 import { type Span, visible } from "@lamprey/core";
-import type { FindingView } from "./engine/messages.ts";
+import type { FindingView } from "../engine/hazard/messages.ts";
 
 /** Width of a letter, where there is room; and of all of them. */
 const CELL = 30;

@@ -1,12 +1,12 @@
 /** Asks the hazard's worker whenever the pattern changes, and keeps what the drift is measured from. */
 import type { Attack, HazardMode, Source } from "@lamprey/core";
 import { useEffect, useMemo, useState } from "react";
-import { type AppDispatch, type RootState, store, useAppDispatch } from "../app/store.ts";
+import { type HazardEngine, startHazardEngine } from "../engine/hazard/client.ts";
+import type { Outlook, OutlookAsked, Sample } from "../engine/hazard/messages.ts";
 import { controlsOf } from "../shared/controls.ts";
 import { painted } from "../shared/painted.ts";
-import { type HazardEngine, startHazardEngine } from "./engine/client.ts";
-import type { Outlook, OutlookAsked, Sample } from "./engine/messages.ts";
-import { driftKnown, hazardAsked, hazardFaulted, hazardLeft, repairsKnown, verdictKnown } from "./hazardSlice.ts";
+import { driftKnown, hazardAsked, hazardFaulted, hazardLeft, repairsKnown, verdictKnown } from "../state/hazardSlice.ts";
+import { type AppDispatch, type RootState, store, useAppDispatch } from "../state/store.ts";
 
 export interface HazardControls {
   readonly outlook: (asked: OutlookAsked) => Promise<Outlook | null>;

@@ -1,7 +1,7 @@
 /** A verdict and its findings in words, for the strip and the screen. */
 import { countWords, REASONS, timeWords, visible } from "@lamprey/core";
+import type { FindingView, PeakView, VerdictView } from "../engine/hazard/messages.ts";
 import { number, plural } from "../shared/words.ts";
-import type { FindingView, PeakView, VerdictView } from "./engine/messages.ts";
 
 /** “the square of”, for a degree. */
 export function powerWords(degree: number): string {

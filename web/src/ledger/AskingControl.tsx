@@ -2,10 +2,10 @@
 import { dialectOf, type MatchMode } from "@lamprey/core";
 import { DropdownMenu } from "radix-ui";
 import type { RefObject } from "react";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { askingChosen } from "../bench/benchSlice.ts";
-import type { PatternHandle } from "../bench/PatternEditor.tsx";
+import type { PatternHandle } from "../run/patternHandle.ts";
 import { number } from "../shared/words.ts";
+import { askingChosen } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
 const WAYS: readonly { readonly mode: MatchMode; readonly name: string; readonly short: string; readonly word: string }[] = [
   { mode: "all", name: "every match", short: "", word: "one after the other, without overlap" },

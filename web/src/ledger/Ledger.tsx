@@ -2,12 +2,12 @@
 import { MatchTable, type Values, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { followedChosen, matchChosen } from "../bench/benchSlice.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { GroupMark, StepView, TurnsAnswer } from "../engine/messages.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { number, plural } from "../shared/words.ts";
+import { followedChosen, matchChosen } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { FilterBar, NOTHING_SOUGHT, type Seeking, TakeAlong } from "./LedgerTools.tsx";
 import { positionOf } from "./positions.ts";
 import { GroupRow, MatchRow, TurnRow, WhereRow } from "./rows.tsx";

@@ -1,10 +1,12 @@
 /** Above and below the ledger: what its rows must hold, equal values counted, and the ways to take it along. */
+
 import { LEDGER_FORMS, type LedgerForm } from "@lamprey/core";
 import { useState } from "react";
-import { useAppSelector } from "../app/store.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
 import type { GroupMark } from "../engine/messages.ts";
+import { useEngineControls } from "../run/controls.ts";
+import { fileName } from "../shared/files.ts";
 import { plural } from "../shared/words.ts";
+import { useAppSelector } from "../state/store.ts";
 
 /** What is looked for, in which group; 0 is the whole match. */
 export interface Seeking {
@@ -66,12 +68,6 @@ function download(blob: Blob, name: string): void {
   link.click();
   // The browser has taken it over by the next turn.
   setTimeout(() => URL.revokeObjectURL(address));
-}
-
-/** A file name out of a title: letters and digits of any language, the rest as hyphens. */
-export function fileName(title: string, ending: string): string {
-  const words = title.normalize().split(/[^\p{L}\p{N}]+/u);
-  return `${words.filter(Boolean).join("-") || "ledger"}.${ending}`;
 }
 
 export function TakeAlong({ count }: { readonly count: number }) {

@@ -1,9 +1,9 @@
 /** The rows of the ledger: a match, where it lies, its groups, and the turns that a repeated group took. */
 import { lineColumn, lineStarts, visible } from "@lamprey/core";
 import { useMemo } from "react";
-import { useEngineControls } from "../bench/useEngine.ts";
 import type { GroupMark } from "../engine/messages.ts";
 import { GroupSwatch } from "../lanes/textures.tsx";
+import { useEngineControls } from "../run/controls.ts";
 import { number, plural, span as spanText } from "../shared/words.ts";
 
 interface Stretch {

@@ -2,9 +2,9 @@
 import { type Attempt, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, useState } from "react";
-import { useAppSelector } from "../app/store.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { number } from "../shared/words.ts";
+import { useAppSelector } from "../state/store.ts";
 
 const ROW_HEIGHT = 22;
 /** A browser's boxes end at some thirty million pixels. */

@@ -4,10 +4,10 @@
  */
 import type { Profile } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
-import { useAppSelector } from "../app/store.ts";
-import { useTheme } from "../app/theme.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
+import { useEngineControls } from "../run/controls.ts";
+import { useTheme } from "../shared/theme.ts";
 import { number } from "../shared/words.ts";
+import { useAppSelector } from "../state/store.ts";
 import { BOTTOM, drawOverview, drawProfile, LEFT, RIGHT, type Size, TOP } from "./drawProfile.ts";
 import { around, firstView, panned, pinched, type View, zoomed } from "./window.ts";
 

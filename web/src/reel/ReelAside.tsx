@@ -1,8 +1,8 @@
 /** Beside the depth profile: the saved states at the step, the attempts of the run, what its steps were spent on, and the stops. */
 import { Tabs } from "radix-ui";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { type ReelAside as Aside, asideChosen } from "../bench/benchSlice.ts";
 import { number } from "../shared/words.ts";
+import { type ReelAside as Aside, asideChosen } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { Attempts } from "./Attempts.tsx";
 import { SavedStates } from "./SavedStates.tsx";
 import { Stops } from "./Stops.tsx";

@@ -1,8 +1,8 @@
 /** The reel: its sentence, its transport, the depth profile, and what is known at the step. */
 import { visible } from "@lamprey/core";
-import { useAppSelector } from "../app/store.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { number, plural, span } from "../shared/words.ts";
+import { useAppSelector } from "../state/store.ts";
 import { DepthProfile } from "./DepthProfile.tsx";
 import { ReelAside } from "./ReelAside.tsx";
 import { Sentence } from "./Sentence.tsx";

@@ -1,10 +1,10 @@
 /** The saved states at the step, newest first: what each would try, and what became of it. */
 import type { Fate } from "@lamprey/core";
 import { useEffect, useState } from "react";
-import { useAppSelector } from "../app/store.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
 import type { SavedStateView } from "../engine/messages.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { number } from "../shared/words.ts";
+import { useAppSelector } from "../state/store.ts";
 
 const WAYS = { alternative: "try", stop: "stop", more: "one more turn" } as const;
 

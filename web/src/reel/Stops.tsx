@@ -1,10 +1,10 @@
 /** The stops: set where a caret stands, at a number of saved states, or where an item is tried twice. */
 import { useState } from "react";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { stopAdded, stopRemoved } from "../bench/benchSlice.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { number } from "../shared/words.ts";
-import { type Stop, stopWords } from "./stops.ts";
+import { stopAdded, stopRemoved } from "../state/benchSlice.ts";
+import { type Stop, stopWords } from "../state/stops.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
 export function Stops() {
   const dispatch = useAppDispatch();

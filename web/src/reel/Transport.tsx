@@ -1,8 +1,8 @@
 /** The transport: where the reel stands, the buttons that wind it, and playing at a chosen speed. */
 import { Fragment, useEffect, useRef, useState } from "react";
-import { store, useAppSelector } from "../app/store.ts";
-import { useEngineControls } from "../bench/useEngine.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { number } from "../shared/words.ts";
+import { store, useAppSelector } from "../state/store.ts";
 import { keysOf, SPEEDS, TRANSPORT } from "./transport.ts";
 
 export function Transport() {

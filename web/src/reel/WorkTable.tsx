@@ -1,8 +1,8 @@
 /** What the steps of the reel were spent on, part by part; the same as heat under the sample and the pattern. */
 import { visible } from "@lamprey/core";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
-import { pointedAt } from "../bench/benchSlice.ts";
 import { number } from "../shared/words.ts";
+import { pointedAt } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
 export function WorkTable() {
   const dispatch = useAppDispatch();

@@ -1,5 +1,5 @@
 /** What winds the reel, by what it winds to: one table for the buttons, the keys and what both say. */
-import type { EngineControls } from "../bench/useEngine.ts";
+import type { EngineControls } from "../run/controls.ts";
 
 export interface Winding {
   readonly sign: string;

@@ -5,12 +5,12 @@ import { type DragEvent, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
-import { useAppDispatch, useAppSelector } from "../app/store.ts";
+import { type Judging, startJudging } from "../engine/risks/client.ts";
+import type { RiskRow } from "../engine/risks/messages.ts";
 import { timeOf } from "../hazard/words.ts";
 import { number, plural } from "../shared/words.ts";
-import { type Judging, startJudging } from "./engine/client.ts";
-import type { RiskRow } from "./engine/messages.ts";
-import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowNotOpened, rowsKnown } from "./riskSlice.ts";
+import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowNotOpened, rowsKnown } from "../state/riskSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
 /** A larger file is a bundle of what is read elsewhere. */
 const MOST_BYTES = 3_000_000;

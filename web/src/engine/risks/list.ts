@@ -1,7 +1,7 @@
 /** What the risk list's worker does: finds the patterns of texts and judges them, one after the other, with its progress. */
 import { assess, compile, type DialectName, type Program, read, VERDICT_PATIENCE_MS, type Verdict } from "@lamprey/core";
 import { type FoundPattern, patternsInFile } from "@lamprey/sources";
-import { pause } from "../../engine/slices.ts";
+import { pause } from "../slices.ts";
 import type { Judged, RiskRow } from "./messages.ts";
 
 /** Rows that are handed over together. */

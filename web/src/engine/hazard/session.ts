@@ -23,7 +23,7 @@ import {
   type Verdict,
   withMode,
 } from "@lamprey/core";
-import { drive } from "../../engine/slices.ts";
+import { drive } from "../slices.ts";
 import type { DriftView, Form, Outlook, OutlookAsked, RepairsView, Sample, VerdictView } from "./messages.ts";
 
 /** A run of the machine for one point of the chart: a few tens of milliseconds. */

@@ -1,6 +1,6 @@
 /** The risk list: it stays while one of its rows is looked at on the bench. */
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
-import type { Judged, RiskRow } from "./engine/messages.ts";
+import type { Judged, RiskRow } from "../engine/risks/messages.ts";
 
 export interface RiskState {
   readonly rows: readonly RiskRow[];

@@ -1,9 +1,9 @@
 /** What the bench shows of the last run: results, the reel's step, contrast. Tables of matches are kept by reference. */
 import type { DialectName, Holders, MatchMode, Span, WorkDone } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
-import { type ContrastChoice, FIRST_CHOICE } from "../contrast/columns.ts";
 import type { ContrastFurther, ContrastResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
-import { type Stop, sameStop } from "../reel/stops.ts";
+import { type ContrastChoice, FIRST_CHOICE } from "./columns.ts";
+import { type Stop, sameStop } from "./stops.ts";
 
 export type SidePanel = "ledger" | "takers" | "contrast";
 /** The sample, the machine as a chart, or, in place of all below the pattern, the hazard. */

@@ -1,6 +1,6 @@
 /** The reel's place in the address: the step it is wound to, its stops, and the sample and the asking that they are of. A link opens the same step. */
 import type { MatchMode } from "@lamprey/core";
-import { readStops, type Stop, writeStops } from "./stops.ts";
+import { readStops, type Stop, writeStops } from "../state/stops.ts";
 
 export interface Place {
   /** Steps are counted from 1 in the address, as they are on the screen. */

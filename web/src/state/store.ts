@@ -2,10 +2,10 @@
 import { configureStore } from "@reduxjs/toolkit";
 import { useDispatch, useSelector } from "react-redux";
 import { specimensApi } from "../api/specimens.ts";
-import { benchReducer } from "../bench/benchSlice.ts";
 import { draftReducer } from "../draft/draftSlice.ts";
-import { hazardReducer } from "../hazard/hazardSlice.ts";
-import { riskReducer } from "../risks/riskSlice.ts";
+import { benchReducer } from "./benchSlice.ts";
+import { hazardReducer } from "./hazardSlice.ts";
+import { riskReducer } from "./riskSlice.ts";
 
 export const store = configureStore({
   reducer: { [specimensApi.reducerPath]: specimensApi.reducer, draft: draftReducer, bench: benchReducer, hazard: hazardReducer, risks: riskReducer },

@@ -1,7 +1,7 @@
 /** What the risk list hears from its worker. */
 import type { Attack, GrowthKind, ReasonCode, Span } from "@lamprey/core";
 import type { FoundPattern } from "@lamprey/sources";
-import type { PeakView } from "../../hazard/engine/messages.ts";
+import type { PeakView } from "../hazard/messages.ts";
 
 export interface RiskRow {
   /** Its place in the list, from 0. */

@@ -1,7 +1,7 @@
 /** What is known of the pattern's hazard, and of what the last edit did to the texts that it takes. */
 import type { Source } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
-import type { DriftView, RepairsView, VerdictView } from "./engine/messages.ts";
+import type { DriftView, RepairsView, VerdictView } from "../engine/hazard/messages.ts";
 
 export interface HazardState {
   /** Generation of the newest question. */

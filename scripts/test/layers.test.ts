@@ -1,0 +1,66 @@
+/** The houses: each folder of a workspace stands on those before it in its list, and on nothing else of it. */
+import { readdirSync, readFileSync } from "node:fs";
+import { dirname, join, normalize, relative } from "node:path";
+import { describe, expect, test } from "@jest/globals";
+import { ROOT } from "../workspace.mjs";
+
+/** What stands on nothing comes first. Folders of one line do not know each other. */
+const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
+  "core/src": [
+    ["text", "charset", "slices.ts", "unknown.ts"],
+    ["diagnostic"],
+    ["dialect"],
+    ["syntax"],
+    ["program"],
+    ["automaton", "machine"],
+    ["forecast"],
+    ["linear"],
+    ["reel", "relate"],
+    ["chart", "contrast", "ledger"],
+    ["hazard"],
+    ["index.ts"],
+  ],
+  "web/src": [
+    ["shared", "api", "lanes", "styles.css"],
+    // The workers, and the page's ends of them.
+    ["engine"],
+    ["draft"],
+    // The store with its slices, and what drives the workers: what features share.
+    ["state"],
+    ["run"],
+    // Features.
+    ["reel", "ledger"],
+    ["chart", "contrast", "hazard"],
+    // Screens, and the frame around them.
+    ["app"],
+    ["bench", "shelf", "risks"],
+    ["main.tsx"],
+  ],
+  "cli/src": [["contract"], ["print.ts", "print-trace.ts", "risk"], ["commands"], ["main.ts"]],
+};
+
+function filesBelow(folder: string): string[] {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const path = join(folder, entry.name);
+    return entry.isDirectory() ? filesBelow(path) : [path];
+  });
+}
+
+describe.each(Object.entries(HOUSES))("%s", (house, layers) => {
+  const source = join(ROOT, house);
+  const placeOf = (path: string): string => relative(source, path).split("/")[0] as string;
+  const layerOf = (place: string): number => layers.findIndex((layer) => layer.includes(place));
+
+  test("imports run one way", () => {
+    const wrong: string[] = [];
+    for (const file of filesBelow(source)) {
+      const here = placeOf(file);
+      expect([here, layerOf(here) >= 0]).toEqual([here, true]);
+      for (const [, specifier] of readFileSync(file, "utf8").matchAll(/(?:from|import|import\() ?"(\.[^"]+)"/g)) {
+        const there = placeOf(normalize(join(dirname(file), specifier as string)));
+        if (there !== here && layerOf(there) >= layerOf(here)) wrong.push(`${relative(source, file)} → ${there}`);
+      }
+    }
+    expect(wrong).toEqual([]);
+  });
+});

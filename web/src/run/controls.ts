@@ -1,0 +1,46 @@
+/** What every part of the bench may ask of the run: winding, matches, and what takes a question to the worker. */
+import type { Attempt, Filter, LedgerForm, Profile, Sought, Traffic, Values } from "@lamprey/core";
+import type { ChartLayout, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
+import { controlsOf } from "../shared/controls.ts";
+
+export interface EngineControls {
+  /** Winds the reel to a step; null leaves the reel and shows the result. */
+  readonly wind: (step: number | null) => void;
+  /** The step that the reel is wound to, or is being wound to. */
+  readonly position: () => number;
+  /** Winds by one step, or to the next event of a kind. */
+  readonly windBy: (steps: number) => void;
+  readonly windTo: (sought: readonly Sought[], backwards: boolean, missed?: string) => void;
+  /** Winds to the first step of the whole reel at which something happens. */
+  readonly windToFirst: (sought: Sought) => void;
+  readonly windToStop: (backwards: boolean) => void;
+  /** Winds to the next change of the group that is followed, or of any. */
+  readonly windToCapture: (backwards: boolean) => void;
+  /** Winds to the next visit of the sample's caret. */
+  readonly windToSampleCaret: (backwards: boolean) => void;
+  /** Winds to the next time that the part of the pattern at its caret acts. */
+  readonly windToPatternCaret: (backwards: boolean) => void;
+  /** Adds a stop where the caret of the pattern or of the sample stands. */
+  readonly stopAtCaret: (where: "pattern" | "sample") => void;
+  /** The nearest stop after a step; null where there is none. */
+  readonly nextStop: (from: number) => Promise<number | null>;
+  /** Chooses a match, and winds to where it was found or to where its attempt began. */
+  readonly chooseMatch: (match: number, where?: "found" | "began") => void;
+  /** Chooses the match so many further on; the nearest end where there is none. */
+  readonly chooseNext: (by: number) => void;
+  readonly profile: (from: number, to: number, columns: number) => Promise<Profile | null>;
+  readonly turns: (start: number) => Promise<TurnsAnswer | null>;
+  readonly attempts: (first: number, count: number) => Promise<readonly Attempt[]>;
+  readonly savedStates: (step: number, count: number) => Promise<readonly SavedStateView[]>;
+  /** The program as a graph with places: of the run with the generation, and how often its edges were taken. */
+  readonly chart: (generation: number) => Promise<{ readonly layout: ChartLayout | null } | null>;
+  readonly traffic: (generation: number) => Promise<Traffic | null>;
+  readonly variantProfile: (generation: number, variant: number, from: number, to: number, columns: number) => Promise<Profile | null>;
+  readonly variantView: (generation: number, variant: number, winding: Winding) => Promise<VariantView | null>;
+  /** Of the result with the generation: the matches that a filter lets through, the values of a group, the whole as a file. */
+  readonly select: (generation: number, filter: Filter) => Promise<Int32Array | null>;
+  readonly values: (generation: number, group: number) => Promise<Values | null>;
+  readonly save: (generation: number, form: LedgerForm) => Promise<Blob | null>;
+}
+
+export const [EngineProvider, useEngineControls] = controlsOf<EngineControls>("engine", "bench");

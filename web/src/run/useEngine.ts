@@ -1,0 +1,51 @@
+/**
+ * Drives the worker: every edit asks for a run; when it has answered, the reel is recorded; a run that was cut short
+ * is measured; the quantifier at the caret is compared. A newer edit makes older work end in the worker.
+ */
+import { useEffect, useState } from "react";
+import { type Engine, startEngine } from "../engine/client.ts";
+import { faulted, left } from "../state/benchSlice.ts";
+import { useAppDispatch } from "../state/store.ts";
+import { askOnChange } from "./asking.ts";
+import { useContrast } from "./contrast.ts";
+import type { EngineControls } from "./controls.ts";
+import { useAddress } from "./followAddress.ts";
+import { useReelViews } from "./reelViews.ts";
+import { useControls } from "./winding.ts";
+
+/** What follows the reel's steps and the carets; a component of its own, so that the bench itself is not rendered with each of them. */
+export function EngineFollowers({ engine }: { readonly engine: Engine | null }): null {
+  useContrast(engine);
+  useReelViews(engine);
+  useAddress(engine);
+  return null;
+}
+
+/** Starts the worker, and starts another where one has stopped. */
+export function useEngine(): { readonly controls: EngineControls; readonly engine: Engine | null } {
+  const dispatch = useAppDispatch();
+  const [engine, setEngine] = useState<Engine | null>(null);
+
+  /** Goes up when the worker has stopped and another one is started. */
+  const [life, setLife] = useState(0);
+
+  useEffect(() => {
+    const handle = startEngine({
+      say: (fault) => dispatch(faulted(fault)),
+      stopped: (fault) => {
+        setLife((lives) => lives + 1);
+        dispatch(faulted(fault));
+      },
+    });
+    setEngine(() => handle.engine);
+    const unsubscribe = askOnChange(handle.engine, dispatch, life > 0);
+    return () => {
+      unsubscribe();
+      setEngine(null);
+      handle.close();
+    };
+  }, [dispatch, life]);
+  useEffect(() => () => void dispatch(left()), [dispatch]);
+
+  return { controls: useControls(engine), engine };
+}

@@ -1,0 +1,134 @@
+/** Winding: the reel to a step, to the next of something, to a match; and the other questions that go with a run. */
+import type { Sought } from "@lamprey/core";
+import { useCallback, useMemo, useRef } from "react";
+import type { Engine } from "../engine/client.ts";
+import { number } from "../shared/words.ts";
+import { matchChosen, missedFor, stopAdded, wound, woundTo } from "../state/benchSlice.ts";
+import { store, useAppDispatch } from "../state/store.ts";
+import type { EngineControls } from "./controls.ts";
+
+/** The controls of a worker; none of what they ask is answered before there is one. */
+export function useControls(engine: Engine | null): EngineControls {
+  const dispatch = useAppDispatch();
+  // Winding: one question at a time; while it is under way only the newest wish is remembered. Nothing changes on the
+  // screen before the answer is there: a step and its sentence are painted in one frame.
+  const wish = useRef<number | null>(null);
+  const pending = useRef<number | null>(null);
+  const asking = useRef(false);
+  const show = useCallback(
+    async (step: number) => {
+      wish.current = step;
+      if (asking.current || !engine) return;
+      asking.current = true;
+      try {
+        while (wish.current !== null) {
+          const wanted: number = wish.current;
+          wish.current = null;
+          const view = await engine.view(wanted);
+          if (pending.current === null) continue;
+          if (pending.current === wanted) pending.current = null;
+          if (view) dispatch(woundTo(view));
+        }
+      } finally {
+        asking.current = false;
+      }
+    },
+    [engine, dispatch],
+  );
+
+  /** Generation of the result of which a match was chosen last. */
+  const shown = useRef(0);
+  const finding = useRef<Promise<void>>(Promise.resolve());
+  return useMemo((): EngineControls => {
+    const wind = (step: number | null) => {
+      const { reel, missed } = store.getState().bench;
+      if (!reel) return;
+      // What was said of the wish before goes with the new wish, not with its answer: an answer may come after a later word.
+      if (missed !== null) dispatch(missedFor(null));
+      pending.current = step === null ? null : Math.max(0, Math.min(reel.length - 1, step));
+      if (pending.current === null) dispatch(wound(null));
+      else void show(pending.current);
+    };
+    const position = () => {
+      const { step, reel } = store.getState().bench;
+      return pending.current ?? step ?? reel?.rest ?? 0;
+    };
+    const windTo = (sought: readonly Sought[], backwards: boolean, missed = "nothing more of that") => {
+      // One after the other: each starts from where the one before it came to.
+      finding.current = finding.current.then(async () => {
+        const step = await engine?.find(sought, position(), backwards);
+        if (step !== null && step !== undefined) wind(step);
+        else if (engine) dispatch(missedFor(`${missed} ${backwards ? "before this" : "after this"}`));
+      });
+    };
+    const chooseMatch: EngineControls["chooseMatch"] = (match, where = "found") => {
+      shown.current = store.getState().bench.result?.generation ?? 0;
+      dispatch(matchChosen(match));
+      void engine?.matchStep(match).then(async (step) => {
+        if (step === null) return;
+        const target = where === "found" ? step : ((await engine.find([{ what: "attempt" }], step, true)) ?? step);
+        wind(target);
+      });
+    };
+    const partAtCaret = async () => (engine ? engine.partAt(store.getState().bench.caret) : null);
+    return {
+      wind,
+      position,
+      windBy: (steps) => wind(position() + steps),
+      windTo,
+      windToFirst: (sought) => {
+        void engine?.find([sought], -1, false).then((step) => step !== null && wind(step));
+      },
+      windToStop: (backwards) => {
+        const { stops } = store.getState().bench;
+        if (stops.length === 0) dispatch(missedFor("no stop is set"));
+        else windTo(stops, backwards, "no stop");
+      },
+      windToCapture: (backwards) => {
+        const { followed } = store.getState().bench;
+        const group = followed === null ? {} : { group: followed };
+        windTo([{ what: "capture", ...group }], backwards, followed === null ? "no change of a capture" : `no change of group ${followed}`);
+      },
+      windToSampleCaret: (backwards) => {
+        const offset = store.getState().bench.sampleCaret;
+        windTo([{ what: "offset", offset }], backwards, `no visit of ${number(offset)}`);
+      },
+      windToPatternCaret: (backwards) => {
+        void partAtCaret().then((part) => part && windTo([{ what: "part", part }], backwards, "it does not act"));
+      },
+      stopAtCaret: (where) => {
+        if (where === "sample") dispatch(stopAdded({ what: "offset", offset: store.getState().bench.sampleCaret }));
+        else void partAtCaret().then((part) => part && dispatch(stopAdded({ what: "part", part })));
+      },
+      nextStop: async (from) => {
+        const { stops } = store.getState().bench;
+        return engine && stops.length > 0 ? engine.find(stops, from, false) : null;
+      },
+      chooseMatch,
+      chooseNext: (by) => {
+        const { chosen, result } = store.getState().bench;
+        const count = result ? result.matches.rows.length / (2 * (result.matches.groupCount + 1)) : 0;
+        // The first winding shows the match that is chosen already.
+        const next = shown.current === result?.generation || by < 0 || chosen > 0 ? chosen + by : 0;
+        if (count > 0) chooseMatch(Math.max(0, Math.min(count - 1, next)));
+      },
+      profile: async (from, to, columns) => (engine ? engine.profile(from, to, columns) : null),
+      turns: async (start) => (engine ? engine.turns(start) : null),
+      attempts: async (first, count) => (engine ? engine.attempts(first, count) : []),
+      chart: async (generation) => {
+        const answer = engine ? await engine.chart(generation) : null;
+        // What acts at the step is known only once there is a graph to know it of.
+        const { view } = store.getState().bench;
+        if (answer && view) wind(view.step);
+        return answer;
+      },
+      traffic: async (generation) => (engine ? engine.traffic(generation) : null),
+      variantProfile: async (generation, variant, from, to, columns) => (engine ? engine.variantProfile(generation, variant, from, to, columns) : null),
+      variantView: async (generation, variant, winding) => (engine ? engine.variantView(generation, variant, winding) : null),
+      select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),
+      values: async (generation, group) => (engine ? engine.values(generation, group) : null),
+      save: async (generation, form) => (engine ? engine.save(generation, form) : null),
+      savedStates: async (step, count) => (engine ? engine.savedStates(step, count) : []),
+    };
+  }, [engine, dispatch, show]);
+}
