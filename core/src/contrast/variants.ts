@@ -1,6 +1,7 @@
 /** Variants of a pattern: the same one with quantifiers in other modes. */
 import type { Reading } from "../syntax/read.ts";
 import { type NodeOf, type QuantifierMode, rewrite, walk } from "../syntax/tree.ts";
+import { MODE_SIGNS } from "../syntax/write.ts";
 
 /** Replace `from` up to `to` in the pattern by `insert`. */
 export interface Edit {
@@ -14,12 +15,10 @@ export function quantifiers(reading: Reading): NodeOf<"quantifier">[] {
   return [...walk(reading.root)].filter((node) => node.kind === "quantifier").sort((a, b) => a.operator.start - b.operator.start);
 }
 
-const SIGN: Readonly<Record<QuantifierMode, string>> = { greedy: "", lazy: "?", possessive: "+" };
-
 /** The edit that puts a quantifier into a mode; of no effect where it is in it already. */
 function modeEdit(quantifier: NodeOf<"quantifier">, mode: QuantifierMode): Edit {
   const { end } = quantifier.operator;
-  return { from: end - SIGN[quantifier.mode].length, to: end, insert: SIGN[mode] };
+  return { from: end - MODE_SIGNS[quantifier.mode].length, to: end, insert: MODE_SIGNS[mode] };
 }
 
 /**

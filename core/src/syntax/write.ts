@@ -1,0 +1,284 @@
+/**
+ * Tree → pattern text, by the tables of a dialect: what it writes reads back as the same tree, whatever the tree was
+ * made from. Brackets that do not capture are put where the grammar needs them; spans mean nothing here.
+ */
+import { type CharSet, complement, rangesOf } from "../charset/charset.ts";
+import type { Dialect, Escape, GroupOpener, Operator, Options } from "../dialect/dialect.ts";
+import { charactersOf } from "./characters.ts";
+import { type AssertionKind, childrenOf, type Node, type NodeOf, type QuantifierMode, unknownNode, walk } from "./tree.ts";
+
+/** A tree that a dialect has no way to write. */
+export class NotWritable extends Error {
+  /** The part that cannot be written. */
+  readonly node: Node;
+
+  constructor(node: Node, dialect: Dialect) {
+    super(`${dialect.title} has no way to write this: ${node.kind}.`);
+    this.node = node;
+  }
+}
+
+/** How tightly a piece of a pattern holds together: what is looser than its place asks for needs brackets. */
+const Binding = { Alternatives: 0, Sequence: 1, Quantified: 2, Item: 3 } as const;
+
+interface Piece {
+  readonly text: string;
+  readonly binding: number;
+  /** Digits that come next would be read as part of it. */
+  readonly endsInDigits?: true;
+}
+
+/** Writes a tree as a pattern with the options. Throws `NotWritable` where the dialect has no way to. */
+export function writePattern(root: Node, dialect: Dialect, options: Options): string {
+  const writer = new Writer(dialect, options);
+  const pieces = new Map<Node, Piece>();
+  for (const node of [...walk(root)].reverse()) {
+    pieces.set(
+      node,
+      writer.piece(
+        node,
+        childrenOf(node).map((child) => pieces.get(child) as Piece),
+      ),
+    );
+  }
+  return (pieces.get(root) as Piece).text;
+}
+
+/** What stands behind a quantifier to put it into a mode. */
+export const MODE_SIGNS: Readonly<Record<QuantifierMode, string>> = { greedy: "", lazy: "?", possessive: "+" };
+
+class Writer {
+  private readonly dialect: Dialect;
+  private readonly options: Options;
+  /** Characters that are operators, or begin one. */
+  private readonly special: ReadonlySet<string>;
+
+  constructor(dialect: Dialect, options: Options) {
+    this.dialect = dialect;
+    this.options = options;
+    this.special = new Set(dialect.syntax.operators.map(([sign]) => sign.charAt(sign.length - 1)));
+  }
+
+  piece(node: Node, inner: readonly Piece[]): Piece {
+    switch (node.kind) {
+      case "empty":
+        return { text: "", binding: Binding.Sequence };
+      case "character":
+        return this.underFlags(node, (options) =>
+          this.dialect.semantics.folding(options) === node.folding ? this.character(node.codePoint, false) : undefined,
+        );
+      case "any":
+        return this.underFlags(node, (options) => (sameSet(this.dialect.semantics.dot(options), node.set) ? this.operator(node, "any") : undefined));
+      case "set":
+        return this.set(node);
+      case "assertion":
+        return this.underFlags(node, (options) => this.assertion(node.assertion, node.set, options));
+      case "look":
+        return item(
+          this.group(
+            node,
+            ({ kind, ...rest }) => kind === "look" && "behind" in rest && rest.behind === node.behind && rest.negated === node.negated,
+            textOf(inner),
+          ),
+        );
+      case "atomic":
+        return item(this.group(node, ({ kind }) => kind === "atomic", textOf(inner)));
+      case "group":
+        return item(this.brackets(node, textOf(inner)));
+      case "back-reference":
+        return this.reference(node);
+      case "conditional":
+        return item(
+          this.group(
+            node,
+            ({ kind }) => kind === "conditional",
+            `${node.label})${inner.map((way) => this.bound(node, way, Binding.Sequence)).join(this.sign(node, "alternative"))}`,
+          ),
+        );
+      case "alternation":
+        // Alternatives in alternatives are the same as those side by side, but for what is around them.
+        return { text: inner.map((branch) => this.bound(node, branch, Binding.Sequence)).join(this.sign(node, "alternative")), binding: Binding.Alternatives };
+      case "sequence":
+        return this.sequence(node, inner);
+      case "quantifier":
+        return this.quantifier(node, inner[0] as Piece);
+      default:
+        return unknownNode(node);
+    }
+  }
+
+  private sequence(node: Node, items: readonly Piece[]): Piece {
+    let text = "";
+    items.forEach((each, i) => {
+      const next = items[i + 1]?.text.charAt(0) ?? "";
+      const own = this.bound(node, each, Binding.Quantified);
+      text += each.endsInDigits && next >= "0" && next <= "9" ? this.plain(node, own) : own;
+    });
+    return { text, binding: items.length === 1 ? (items[0] as Piece).binding : Binding.Sequence };
+  }
+
+  private quantifier(node: NodeOf<"quantifier">, body: Piece): Piece {
+    const { min, max, mode } = node;
+    if (mode === "possessive" && !this.dialect.syntax.quantifiers.possessive) throw new NotWritable(node, this.dialect);
+    const repeated = this.dialect.syntax.operators.find(([, each]) => each.kind === "repeat" && each.min === min && each.max === max)?.[0];
+    const counts = this.dialect.syntax.operators.find(([, each]) => each.kind === "counts");
+    const bounds = min === max ? String(min) : `${min},${max === Number.POSITIVE_INFINITY ? "" : max}`;
+    const written = repeated ?? (counts && `${counts[0]}${bounds}${(counts[1] as Extract<Operator, { kind: "counts" }>).end}`);
+    if (written === undefined) throw new NotWritable(node, this.dialect);
+    const alone = body.text === "" || node.body.kind === "assertion" || node.body.kind === "look";
+    return { text: `${alone ? this.plain(node, body.text) : this.bound(node, body, Binding.Item)}${written}${MODE_SIGNS[mode]}`, binding: Binding.Quantified };
+  }
+
+  private brackets(node: NodeOf<"group">, body: string): string {
+    if (node.capture === null) return this.plain(node, body);
+    if (node.name === null) return `${this.sign(node, "open")}${body}${this.sign(node, "close")}`;
+    const opener = this.dialect.syntax.groupOpeners.find(([, { kind }]) => kind === "named");
+    if (!opener) throw new NotWritable(node, this.dialect);
+    return `${this.sign(node, "open")}${opener[0]}${node.name}${(opener[1] as Extract<GroupOpener, { kind: "named" }>).end}${body}${this.sign(node, "close")}`;
+  }
+
+  private group(node: Node, is: (opener: GroupOpener) => boolean, body: string): string {
+    const opener = this.dialect.syntax.groupOpeners.find(([, each]) => is(each));
+    if (!opener) throw new NotWritable(node, this.dialect);
+    return `${this.sign(node, "open")}${opener[0]}${body}${this.sign(node, "close")}`;
+  }
+
+  private plain(node: Node, body: string): string {
+    return this.group(node, ({ kind }) => kind === "plain", body);
+  }
+
+  /** The piece as it stands, or in brackets where its place asks for what holds together better. */
+  private bound(node: Node, { text, binding }: Piece, least: number): string {
+    return binding < least ? this.plain(node, text) : text;
+  }
+
+  private reference(node: NodeOf<"back-reference">): Piece {
+    return this.underFlags(node, (options) => {
+      if (this.dialect.semantics.referenceFolding(options) !== node.folding) return undefined;
+      if (!isNumber(node.label)) return this.namedReference(node);
+      return { text: `${this.sign(node, "escape")}${node.label}`, binding: Binding.Item, endsInDigits: true };
+    });
+  }
+
+  private namedReference(node: NodeOf<"back-reference">): Piece {
+    const { groupOpeners, escapes } = this.dialect.syntax;
+    const opener = groupOpeners.find(([, { kind }]) => kind === "name-reference");
+    // The end mark of such an opener is the end of the group.
+    if (opener) return item(`${this.sign(node, "open")}${opener[0]}${node.label}${(opener[1] as Extract<GroupOpener, { kind: "name-reference" }>).end}`);
+    for (const [letter, meaning] of Object.entries(escapes)) {
+      const marks = meaning.kind === "name-reference" ? meaning.marks[0] : undefined;
+      if (marks) return item(`${this.sign(node, "escape")}${letter}${marks[0]}${node.label}${marks[1]}`);
+    }
+    throw new NotWritable(node, this.dialect);
+  }
+
+  private assertion(assertion: AssertionKind, set: CharSet, options: Options): Piece | undefined {
+    const { operators, escapes } = this.dialect.syntax;
+    const { word, lineEnds } = this.dialect.semantics;
+    const goesBy = assertion.startsWith("text") ? set : assertion.includes("word") ? word(options) : lineEnds;
+    if (!sameSet(goesBy, set)) return undefined;
+    const anchor = operators.find(([, each]) => each.kind === "anchor" && each.assertions[options.lineAnchors ? 1 : 0] === assertion);
+    if (anchor) return item(anchor[0]);
+    const letter = Object.entries(escapes).find(([, meaning]) => meaning.kind === "assertion" && meaning.assertion === assertion)?.[0];
+    return letter === undefined ? undefined : item(`\\${letter}`);
+  }
+
+  /** A set by the name of its class where it has one, else by its ranges. */
+  private set(node: NodeOf<"set">): Piece {
+    return this.underFlags(node, (options) => {
+      const { folding, foldsClasses } = this.dialect.semantics;
+      if (node.strings.length === 0) {
+        const named = this.className(charactersOf(node), options);
+        if (named !== undefined && (!foldsClasses || folding(options) === null)) return item(named);
+      }
+      if (folding(options) === node.folding && (foldsClasses || node.fixed.length === 0))
+        return item(this.inBrackets(node, node.set, node.negated, node.strings));
+      // What it takes in the end, where no case is folded any more.
+      return folding(options) === null && node.strings.length === 0 ? item(this.inBrackets(node, charactersOf(node), false, [])) : undefined;
+    });
+  }
+
+  /** `\d` and its like, for exactly these characters; undefined where no class holds them. */
+  private className(characters: CharSet, options: Options): string | undefined {
+    const inverted = complement(characters);
+    const holds = ([, meaning]: [string, Escape]): boolean =>
+      meaning.kind === "class" && sameSet(meaning.set(options), meaning.negated ? inverted : characters) && !options.setOperations;
+    const letter = Object.entries(this.dialect.syntax.escapes).find(holds)?.[0];
+    return letter === undefined ? undefined : `\\${letter}`;
+  }
+
+  private inBrackets(node: Node, set: CharSet, negated: boolean, strings: readonly string[]): string {
+    const open = this.sign(node, "set");
+    const { codePoints, setOperations } = this.options;
+    // An empty set has no form of its own everywhere: it is what nothing is in.
+    if (set.length === 0 && strings.length === 0 && this.dialect.syntax.sets.firstBracket) {
+      const all = this.inBrackets(node, [0, 0x10ffff], false, []);
+      return negated ? all : `${open}^${all.slice(open.length)}`;
+    }
+    let inside = "";
+    for (const [from, most] of rangesOf(set)) {
+      const to = codePoints ? most : Math.min(most, 0xffff);
+      if (from > to) continue;
+      inside += this.character(from, true).text;
+      if (to > from) inside += `${to > from + 1 ? "-" : ""}${this.character(to, true).text}`;
+    }
+    if (setOperations && strings.length > 0) {
+      inside += `\\q{${strings.map((string) => Array.from(string, (c) => this.character(c.codePointAt(0) as number, true).text).join("")).join("|")}}`;
+    }
+    return `${open}${negated ? "^" : ""}${inside}]`;
+  }
+
+  /** One character that stands for itself: as it is, escaped, or by its number. */
+  private character(codePoint: number, inSet: boolean): Piece {
+    const c = String.fromCodePoint(codePoint);
+    const { escapes, setEscapes } = this.dialect.syntax;
+    const byLetter = Object.entries(inSet ? setEscapes : escapes).find(([, meaning]) => meaning.kind === "character" && meaning.codePoint === codePoint)?.[0];
+    if (byLetter !== undefined) return item(`\\${byLetter}`);
+    const isLetterOrDigit = (c >= "0" && c <= "9") || (c >= "A" && c <= "Z") || (c >= "a" && c <= "z");
+    const isPlain = isLetterOrDigit || c === "_" || (codePoint > 0x7f && codePoint < 0xd800) || codePoint > 0xffff;
+    const isSafe = codePoint > 0x20 && codePoint < 0x7f;
+    if (isPlain || (isSafe && !inSet && !this.special.has(c) && !(this.options.verbose && c === "#"))) return item(c);
+    const place = { strict: this.dialect.syntax.strict(this.options), inSet, setOperations: this.options.setOperations, hasNames: true };
+    if (isSafe && this.dialect.syntax.mayEscape(c, place)) return item(`\\${c}`);
+    return item(this.byNumber(codePoint));
+  }
+
+  private byNumber(codePoint: number): string {
+    const escapes = Object.entries(this.dialect.syntax.escapes);
+    for (const [letter, meaning] of escapes) {
+      if (meaning.kind === "hex" && codePoint < 16 ** meaning.digits) return `\\${letter}${codePoint.toString(16).padStart(meaning.digits, "0")}`;
+    }
+    return String.fromCodePoint(codePoint);
+  }
+
+  /** The piece that the options give, or those that one flag in brackets makes of them. */
+  private underFlags(node: Node, write: (options: Options) => Piece | undefined): Piece {
+    const plain = write(this.options);
+    if (plain) return plain;
+    for (const [letter, { sets, unsets }] of Object.entries(this.dialect.syntax.inlineFlags)) {
+      for (const [sign, change] of [
+        ["", sets],
+        ["-", unsets],
+      ] as const) {
+        const piece = change && write({ ...this.options, ...change });
+        if (piece) return item(`${this.sign(node, "open")}?${sign}${letter}:${piece.text}${this.sign(node, "close")}`);
+      }
+    }
+    throw new NotWritable(node, this.dialect);
+  }
+
+  private operator(node: Node, kind: Operator["kind"]): Piece {
+    return item(this.sign(node, kind));
+  }
+
+  private sign(node: Node, kind: Operator["kind"]): string {
+    const found = this.dialect.syntax.operators.find(([, operator]) => operator.kind === kind);
+    if (!found) throw new NotWritable(node, this.dialect);
+    return found[0];
+  }
+}
+
+const item = (text: string): Piece => ({ text, binding: Binding.Item });
+const textOf = (inner: readonly Piece[]): string => (inner[0] as Piece).text;
+const isNumber = (label: string): boolean => label !== "" && [...label].every((c) => c >= "0" && c <= "9");
+const sameSet = (one: CharSet, other: CharSet): boolean => one.length === other.length && one.every((value, i) => value === other[i]);
