@@ -175,7 +175,7 @@ describe("what is not read yet", () => {
     await nextDialect(page, "Python");
     await waitForPart(page, "dialect-changes", "nothing in this pattern changes its meaning");
     await typePattern(page, "\\N{DIGIT ONE}");
-    await waitForPart(page, "mistake", "Not read yet at 0–2: Lamprey does not know characters by name.");
+    await waitForPart(page, "mistake", "Not read yet at 0–13: Lamprey does not know characters by name.");
     expect(await part(page, "count")).toBe("1 match");
     await typePattern(page, "[gG]ate");
     await waitForPart(page, "count", "1 match");

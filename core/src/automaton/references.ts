@@ -20,24 +20,28 @@ const MAX_PATTERN = 20_000;
 /** Halves of a pair are left alone: a reference may not end between them. */
 const SURROGATES_FROM = 0xd800;
 
-const written = new WeakMap<Program, Program>();
+const written = { kept: new WeakMap<Program, Program>(), lost: new WeakMap<Program, Program>() };
 
-/** The program with as many references as possible written out; the program itself where there is nothing to write out. */
-export function withoutReferences(program: Program): Program {
-  let found = written.get(program);
+/**
+ * The program with as many references as possible written out; the program itself where there is nothing to write out.
+ * It takes the same texts in the same ways. Captures inside a group that is written out are lost with it, unless they
+ * are to be kept: then such a group is left as it is.
+ */
+export function withoutReferences(program: Program, captures: keyof typeof written = "lost"): Program {
+  let found = written[captures].get(program);
   if (!found) {
-    found = writeOut(program);
-    written.set(program, found);
+    found = writeOut(program, captures === "kept");
+    written[captures].set(program, found);
   }
   return found;
 }
 
-function writeOut(program: Program): Program {
+function writeOut(program: Program, keepsCaptures: boolean): Program {
   const { reading, nodes } = program;
   if (nodes.length > MAX_NODES || !nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
   let size = 0;
   for (const _ of walk(reading.root)) if (++size > MAX_PATTERN) return program;
-  const root = new Writer(program).write(reading.root);
+  const root = new Writer(program, keepsCaptures).write(reading.root);
   if (root === reading.root) return program;
   const compiled = compile({ ...reading, root });
   return compiled.ok ? compiled.program : program;
@@ -55,11 +59,13 @@ interface Way {
 class Writer {
   private room = MAX_NODES;
   private readonly program: Program;
+  private readonly keepsCaptures: boolean;
   /** How often each group is referred to, in the whole pattern. */
   private readonly uses: ReadonlyMap<number, number>;
 
-  constructor(program: Program) {
+  constructor(program: Program, keepsCaptures: boolean) {
     this.program = program;
+    this.keepsCaptures = keepsCaptures;
     this.uses = usesIn([program.reading.root]);
   }
 
@@ -166,7 +172,7 @@ class Writer {
       case "set":
         return node.kind === "set" && node.strings.length > 0 ? undefined : lettersOf(charactersOf(node))?.map((letter) => [letter]);
       case "group":
-        return node.capture !== null && this.uses.has(node.capture) ? undefined : inner[0];
+        return node.capture !== null && (this.keepsCaptures || this.uses.has(node.capture)) ? undefined : inner[0];
       case "alternation":
         return this.gathered(inner, [], (all, own) => all.concat(own));
       case "sequence":

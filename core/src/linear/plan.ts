@@ -82,7 +82,7 @@ const refusals = new WeakMap<Program, { readonly refusal: Refusal | null }>();
 export function refusalOf(program: Program): Refusal | null {
   let found = refusals.get(program);
   if (!found) {
-    found = { refusal: findRefusal(withoutReferences(program)) };
+    found = { refusal: findRefusal(withoutReferences(program, "kept")) };
     refusals.set(program, found);
   }
   return found.refusal;
@@ -107,7 +107,7 @@ function makePlan(asked: Program): Plan | Refusal {
   const refusal = refusalOf(asked);
   if (refusal) return refusal;
   // What a group of few texts took is told by the way through it.
-  const program = withoutReferences(asked);
+  const program = withoutReferences(asked, "kept");
   const looks: LookPlan[] = [];
   const sideLooks = new Map<Node, SideLook>();
   for (const { node } of program.enclosures) {
