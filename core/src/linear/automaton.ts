@@ -17,21 +17,13 @@ import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } fro
 import { beginIteration, endIteration, enterLoop, forcedWay } from "../program/registers.ts";
 import type { StateSpace } from "../program/states.ts";
 import type { Node } from "../syntax/tree.ts";
-import { type Kernel, MAX_SKIPPED_STATES, TABLE_ENTRIES } from "./kernel.ts";
+import type { Kernel } from "./kernel.ts";
+import { DEAD, MATCHED, MAX_SKIPPED_STATES, ROW, SKIPS_ROW, TABLE_ENTRIES, WAITS_ROW } from "./memory.ts";
 import type { SideLook } from "./plan.ts";
 
 /** Threads in all states together: 8 MB. */
 const MAX_THREADS = 1 << 20;
 
-/** Flags of a transition: the state before matched here; nothing is alive any more. */
-export const MATCHED = 1;
-export const DEAD = 2;
-/** The state that it leads to stays as it is on most characters: a flag of the row itself. */
-export const SKIPS = 4;
-/** The state only waits for an attempt, and attempts come to nothing but where the text that they begin with stands. */
-export const WAITS = 8;
-/** What is left of a transition without its flags is where the row of its state begins. */
-export const ROW = ~15;
 const LEAST_STRIDE = 16;
 const UNKNOWN = -1;
 const ASCII = 0x80;
@@ -225,7 +217,7 @@ export class Automaton {
     }
     this.table.fill(UNKNOWN, row, row + this.stride);
     const state = row / this.stride;
-    const marked = row | (row === 0 ? 0 : this.waitsFor(state) ? WAITS : this.skipsThrough(state) ? SKIPS : 0);
+    const marked = row | (row === 0 ? 0 : this.waitsFor(state) ? WAITS_ROW : this.skipsThrough(state) ? SKIPS_ROW : 0);
     this.numbers.set(key, marked);
     return marked;
   }
