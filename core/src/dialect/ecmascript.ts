@@ -3,6 +3,7 @@ import { type CharSet, complement, FULL_SET } from "../charset/charset.ts";
 import { continuesIdentifier, DIGITS, LINE_TERMINATORS, startsIdentifier, WHITE_SPACE, WORD } from "../charset/classes.ts";
 import { closeOverCase } from "../charset/folding.ts";
 import { type Dialect, type Escape, type InlineFlag, NO_OPTIONS, type Options } from "./dialect.ts";
+import { COMMON_OPERATORS } from "./operators.ts";
 
 const NOT_LINE_TERMINATORS = complement(LINE_TERMINATORS);
 
@@ -57,18 +58,10 @@ export const ecmascript: Dialect = {
   syntax: {
     strict: (options) => options.codePoints,
     operators: [
-      ["|", { kind: "alternative" }],
-      ["(", { kind: "open" }],
-      [")", { kind: "close" }],
-      ["*", { kind: "repeat", min: 0, max: Number.POSITIVE_INFINITY }],
-      ["+", { kind: "repeat", min: 1, max: Number.POSITIVE_INFINITY }],
-      ["?", { kind: "repeat", min: 0, max: 1 }],
+      ...COMMON_OPERATORS,
       ["{", { kind: "counts", end: "}", strict: true }],
       ["}", { kind: "lone", strict: true }],
       ["]", { kind: "lone", strict: true }],
-      [".", { kind: "any" }],
-      ["[", { kind: "set" }],
-      ["\\", { kind: "escape" }],
       ["^", { kind: "anchor", assertions: ["text-start", "line-start"] }],
       ["$", { kind: "anchor", assertions: ["text-end", "line-end"] }],
     ],

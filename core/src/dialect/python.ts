@@ -3,6 +3,7 @@ import { type CharSet, complement, contains, FULL_SET, setOfText, union } from "
 import { continuesPythonName, DIGITS, startsPythonName, WORD } from "../charset/classes.ts";
 import { category } from "../charset/properties.ts";
 import { type Dialect, type Escape, type InlineFlag, NO_OPTIONS, type Options } from "./dialect.ts";
+import { COMMON_OPERATORS } from "./operators.ts";
 
 const NEWLINE = setOfText("\n");
 const NOT_NEWLINE = complement(NEWLINE);
@@ -93,16 +94,8 @@ export const python: Dialect = {
   syntax: {
     strict: () => true,
     operators: [
-      ["|", { kind: "alternative" }],
-      ["(", { kind: "open" }],
-      [")", { kind: "close" }],
-      ["*", { kind: "repeat", min: 0, max: Number.POSITIVE_INFINITY }],
-      ["+", { kind: "repeat", min: 1, max: Number.POSITIVE_INFINITY }],
-      ["?", { kind: "repeat", min: 0, max: 1 }],
+      ...COMMON_OPERATORS,
       ["{", { kind: "counts", end: "}", strict: false }],
-      [".", { kind: "any" }],
-      ["[", { kind: "set" }],
-      ["\\", { kind: "escape" }],
       ["^", { kind: "anchor", assertions: ["text-start", "line-start"] }],
       ["$", { kind: "anchor", assertions: ["last-line-end", "line-end"] }],
     ],

@@ -1,10 +1,12 @@
 /** Asks the hazard's worker whenever the pattern changes, and keeps what the drift is measured from. */
 import type { Attack, HazardMode, Source } from "@lamprey/core";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import { type HazardEngine, startHazardEngine } from "../engine/hazard/client.ts";
 import type { Outlook, OutlookAsked, Sample } from "../engine/hazard/messages.ts";
+import type { HazardSession } from "../engine/hazard/session.ts";
 import { controlsOf } from "../shared/controls.ts";
 import { painted } from "../shared/painted.ts";
+import { useWorker, type WorkerUse } from "../shared/useWorker.ts";
 import { driftKnown, hazardAsked, hazardFaulted, hazardLeft, repairsKnown, verdictKnown } from "../state/hazardSlice.ts";
 import { type AppDispatch, type RootState, store, useAppDispatch } from "../state/store.ts";
 
@@ -42,26 +44,16 @@ const keyOf = ({ id, source, mode, from }: Question): string => JSON.stringify([
 
 export function useHazard(): HazardControls {
   const dispatch = useAppDispatch();
-  const [engine, setEngine] = useState<HazardEngine | null>(null);
-  /** Goes up when the worker has stopped and another one is started. */
-  const [life, setLife] = useState(0);
-  useEffect(() => {
-    const handle = startHazardEngine({
-      say: (fault) => dispatch(hazardFaulted(fault)),
-      stopped: (fault) => {
-        setLife((lives) => lives + 1);
-        dispatch(hazardFaulted(fault));
-      },
-    });
-    setEngine(() => handle.engine);
-    const unsubscribe = askOnChange(handle.engine, dispatch, life > 0);
-    return () => {
-      unsubscribe();
-      setEngine(null);
-      handle.close();
-    };
-  }, [dispatch, life]);
-  useEffect(() => () => void dispatch(hazardLeft()), [dispatch]);
+  const use = useMemo(
+    (): WorkerUse<HazardSession> => ({
+      start: startHazardEngine,
+      faulted: (fault) => dispatch(hazardFaulted(fault)),
+      ask: (engine, again) => askOnChange(engine, dispatch, again),
+      left: () => dispatch(hazardLeft()),
+    }),
+    [dispatch],
+  );
+  const engine = useWorker(use);
   return useMemo(
     () => ({
       outlook: async (asked) => (engine ? engine.outlook(asked) : null),

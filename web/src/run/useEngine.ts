@@ -2,8 +2,10 @@
  * Drives the worker: every edit asks for a run; when it has answered, the reel is recorded; a run that was cut short
  * is measured; the quantifier at the caret is compared. A newer edit makes older work end in the worker.
  */
-import { useEffect, useState } from "react";
+import { useMemo } from "react";
 import { type Engine, startEngine } from "../engine/client.ts";
+import type { Session } from "../engine/session.ts";
+import { useWorker, type WorkerUse } from "../shared/useWorker.ts";
 import { faulted, left } from "../state/benchSlice.ts";
 import { useAppDispatch } from "../state/store.ts";
 import { askOnChange } from "./asking.ts";
@@ -24,28 +26,15 @@ export function EngineFollowers({ engine }: { readonly engine: Engine | null }):
 /** Starts the worker, and starts another where one has stopped. */
 export function useEngine(): { readonly controls: EngineControls; readonly engine: Engine | null } {
   const dispatch = useAppDispatch();
-  const [engine, setEngine] = useState<Engine | null>(null);
-
-  /** Goes up when the worker has stopped and another one is started. */
-  const [life, setLife] = useState(0);
-
-  useEffect(() => {
-    const handle = startEngine({
-      say: (fault) => dispatch(faulted(fault)),
-      stopped: (fault) => {
-        setLife((lives) => lives + 1);
-        dispatch(faulted(fault));
-      },
-    });
-    setEngine(() => handle.engine);
-    const unsubscribe = askOnChange(handle.engine, dispatch, life > 0);
-    return () => {
-      unsubscribe();
-      setEngine(null);
-      handle.close();
-    };
-  }, [dispatch, life]);
-  useEffect(() => () => void dispatch(left()), [dispatch]);
-
+  const use = useMemo(
+    (): WorkerUse<Session> => ({
+      start: startEngine,
+      faulted: (fault) => dispatch(faulted(fault)),
+      ask: (engine, again) => askOnChange(engine, dispatch, again),
+      left: () => dispatch(left()),
+    }),
+    [dispatch],
+  );
+  const engine = useWorker(use);
   return { controls: useControls(engine), engine };
 }
