@@ -137,6 +137,14 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
   const [at, stop, row, end, counting, strideLog, held, symbols, mark] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
   const [transition, count, status, symbol] = [9, 10, 11, 12];
   const leave = (why: number, depth: number): number[] => [...op.i32(why), ...op.set(status), ...op.br(depth)];
+  const isMarked = (flag: number): number[] => [...op.get(row), ...op.i32(flag), ...op.and];
+  /** Takes the flags off the row, and leaves the offset to which its state is skipped through. */
+  const skipped = [
+    ...[...op.get(row), ...op.i32(~FLAGS), ...op.and, ...op.set(row)],
+    ...[...op.get(at), ...op.get(stop), ...op.get(row), ...op.get(strideLog), ...op.call(skipIndex)],
+  ];
+  /** Comes back where a skip has come as far as it may. */
+  const untilStop = [...op.get(at), ...op.get(stop), ...op.geS, ...op.when(leave(Stop.Bound, 3))];
   return {
     name: `scan${width}`,
     parameters: 9,
@@ -150,41 +158,14 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
           op.geS,
           op.when(leave(Stop.Bound, 2)),
           // A state that is skipped through is marked in its row.
-          op.get(row),
-          op.i32(SKIPS_ROW),
-          op.and,
-          op.when(
-            op.get(row),
-            op.i32(~FLAGS),
-            op.and,
-            op.set(row),
-            op.get(at),
-            op.get(stop),
-            op.get(row),
-            op.get(strideLog),
-            op.call(skipIndex),
-            op.set(at),
-            op.get(at),
-            op.get(stop),
-            op.geS,
-            op.when(leave(Stop.Bound, 3)),
-          ),
+          isMarked(SKIPS_ROW),
+          op.when(skipped, op.set(at), untilStop),
           // One that waits goes on where the text stands that attempts begin with, as an attempt begins there.
-          op.get(row),
-          op.i32(WAITS_ROW),
-          op.and,
+          isMarked(WAITS_ROW),
           op.when(
             op.get(at),
             op.set(symbol),
-            op.get(row),
-            op.i32(~FLAGS),
-            op.and,
-            op.set(row),
-            op.get(at),
-            op.get(stop),
-            op.get(row),
-            op.get(strideLog),
-            op.call(skipIndex),
+            skipped,
             op.tee(at),
             op.get(symbol),
             op.ne,
@@ -202,10 +183,7 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
               op.and,
               op.set(row),
             ),
-            op.get(at),
-            op.get(stop),
-            op.geS,
-            op.when(leave(Stop.Bound, 3)),
+            untilStop,
           ),
           transitionAt({ at, row, held, symbols, symbol, transition }, width, 0, leave(Stop.Wide, 2)),
           op.i32(FLAGS),
