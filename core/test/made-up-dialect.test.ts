@@ -1,10 +1,13 @@
 /** The parser goes by a dialect's tables alone: one that nobody writes, with other signs for everything, is read as well. */
 import { describe, expect, test } from "@jest/globals";
 import type { Dialect, Operator } from "../src/dialect/dialect.ts";
+import { ecmascript } from "../src/dialect/ecmascript.ts";
 import { python } from "../src/dialect/python.ts";
+import { compile, type Program } from "../src/index.ts";
 import { dumpTree } from "../src/syntax/dump.ts";
 import { readFlags } from "../src/syntax/flags.ts";
 import { parse } from "../src/syntax/parse.ts";
+import { hostMatches, matchesOfProgram } from "./support.ts";
 
 const OPERATORS: readonly (readonly [string, Operator])[] = [
   ["\\(", { kind: "open" }],
@@ -110,5 +113,30 @@ describe("flags", () => {
     const folded = (pattern: string) =>
       [...tree(pattern).matchAll(/character (\w)( \S*loose\S*)?/g)].map(([, letter, folding]) => `${letter}${folding ? "i" : ""}`).join(" ");
     expect(folded("a\\(b\\(?i)c\\)d")).toBe("a b ci d");
+  });
+});
+
+describe("lookbehinds with a width for each alternative", () => {
+  const each: Dialect = { ...ecmascript, semantics: { ...ecmascript.semantics, lookbehind: "one-width-each" } };
+
+  function programOf(pattern: string): Program {
+    const { options } = readFlags(each, "");
+    const parsed = parse(pattern, each, options);
+    const compiled = compile({ source: { dialect: "ecmascript", pattern, flags: "" }, dialect: each, ...parsed });
+    if (!compiled.ok) throw new Error(compiled.diagnostics.map(({ message }) => message).join(" "));
+    return compiled.program;
+  }
+
+  // Alternatives from the host's point of view: which of them holds does not hang on the direction.
+  test.each(["(?<=ab|c)a", "(?<!ab|c)a", "(?<=|bc)a", "(?<=(a)b|(c))a", "(?<=a(?<=ba|ca)|cc)b", "(?<!a|bb|abc)c", "(?:(?<=^|ab)c?)+a"])("%s", (pattern) => {
+    const program = programOf(pattern);
+    const texts = ["a", "b", "c"].reduce<string[]>((all) => [...all, ...all.flatMap((text) => ["a", "b", "c"].map((c) => text + c))], [""]);
+    for (const text of new Set([...texts, "abcabcaabba", "ccabbacab"])) {
+      expect([text, matchesOfProgram(program, text, "all")]).toEqual([text, hostMatches(pattern, "", text, "all")]);
+    }
+  });
+
+  test("an alternative without one width is said where it stands", () => {
+    expect(parse("(?<=ab|c+|d)a", each, readFlags(each, "").options).diagnostics).toMatchObject([{ code: "lookbehind-width", start: 7, end: 9 }]);
   });
 });

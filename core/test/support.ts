@@ -52,7 +52,10 @@ export function matchesOf(
   stepLimit = 1e6,
   dialect: DialectName = "ecmascript",
 ): Row[] | undefined {
-  const program = cachedProgram(pattern, flags, dialect);
+  return matchesOfProgram(cachedProgram(pattern, flags, dialect), text, mode, stepLimit);
+}
+
+export function matchesOfProgram(program: Program, text: string, mode: MatchMode, stepLimit = 1e6): Row[] | undefined {
   const machine = new BacktrackingMachine(program, text, { mode });
   if (runToEnd(machine, stepLimit) !== "done") return undefined;
   const rows = rowsOf(machine.matches);
@@ -77,7 +80,10 @@ export function matchesOf(
 
   function agree(name: string, wanted: unknown, found: unknown): void {
     const [one, other] = [JSON.stringify(wanted), JSON.stringify(found)];
-    if (one !== other) throw new Error(`/${pattern}/${flags} on ${JSON.stringify(text)}: the backtracking machine ${one}, the ${name} ${other}`);
+    if (one !== other)
+      throw new Error(
+        `/${program.reading.source.pattern}/${program.reading.source.flags} on ${JSON.stringify(text)}: the backtracking machine ${one}, the ${name} ${other}`,
+      );
   }
 }
 

@@ -131,6 +131,12 @@ export interface EscapePlace {
   readonly hasNames: boolean;
 }
 
+/**
+ * The widths that a lookbehind may have. One of any width reads from right to left; the others go back by their width and
+ * read from left to right: one width for all that is inside, or one for each of its alternatives.
+ */
+export type Lookbehind = "any-width" | "one-width" | "one-width-each";
+
 export interface Dialect {
   readonly name: DialectName;
   readonly title: string;
@@ -216,8 +222,7 @@ export interface Dialect {
     readonly possessive: "each-iteration" | "whole";
     /** A reference to a group that has not taken part: matches the empty text, or fails. */
     readonly unsetReference: "empty" | "fails";
-    /** A lookbehind reads from right to left, or goes back by its width and reads on from there. */
-    readonly lookbehind: "backward" | "fixed-width";
+    readonly lookbehind: Lookbehind;
     /** After an empty match: go on one character further, or look here for one that is not empty. */
     readonly afterEmptyMatch: "advance" | "not-empty-here";
   };

@@ -115,7 +115,7 @@ export const ecmascript: Dialect = {
     emptyIteration: "fails",
     possessive: "whole",
     unsetReference: "empty",
-    lookbehind: "backward",
+    lookbehind: "any-width",
     afterEmptyMatch: "advance",
   },
 };

@@ -157,7 +157,7 @@ export const python: Dialect = {
     emptyIteration: "is-last",
     possessive: "each-iteration",
     unsetReference: "fails",
-    lookbehind: "fixed-width",
+    lookbehind: "one-width",
     afterEmptyMatch: "not-empty-here",
   },
 };

@@ -292,10 +292,24 @@ class Compiler {
   }
 
   private look(node: NodeOf<"look">): void {
-    const { behind, width } = node;
+    const { behind, widths, body } = node;
+    /** Goes back by so many characters, and reads on from there. */
+    const from =
+      (width: number, part: Node): Task =>
+      () => {
+        if (width > 0) this.emit(node, Op.StepBack, width);
+        this.later([() => this.node(part, false)]);
+      };
     this.enclose("look", node, node.negated, () => {
-      if (width !== null && width > 0) this.emit(node, Op.StepBack, width);
-      this.later([() => this.node(node.body, behind && width === null)]);
+      if (widths === null) this.later([() => this.node(body, behind)]);
+      else if (widths.length === 1) from(widths[0] as number, body)();
+      else {
+        const branches = body.kind === "alternation" ? body.branches : [body];
+        this.choice(
+          body,
+          branches.map((branch, i) => ({ node: branch, emit: from(widths[i] as number, branch) })),
+        );
+      }
     });
   }
 

@@ -51,7 +51,7 @@ function factsOf(node: Node): string[] {
     case "assertion":
       return [node.assertion];
     case "look":
-      return [node.negated ? "no" : "", node.behind ? "behind" : "ahead", node.width === null ? "" : `width ${node.width}`];
+      return [node.negated ? "no" : "", node.behind ? "behind" : "ahead", node.widths === null ? "" : `width ${node.widths.join(" or ")}`];
     case "group":
       return [node.capture === null ? "" : `$${node.capture}`, node.name ?? ""];
     case "back-reference":

@@ -166,8 +166,8 @@ export class GrowingTree {
       this.closed[capture] = true;
     }
     if (opener.kind === "look") {
-      const look: Node = { kind: "look", behind: opener.behind, negated: opener.negated, width: null, body, ...span };
-      if (opener.behind && reader.dialect.semantics.lookbehind === "fixed-width") this.lookbehinds.push(look);
+      const look: Node = { kind: "look", behind: opener.behind, negated: opener.negated, widths: null, body, ...span };
+      if (opener.behind && reader.dialect.semantics.lookbehind !== "any-width") this.lookbehinds.push(look);
       this.add(look);
     } else if (opener.kind === "atomic") this.add({ kind: "atomic", body, ...span });
     else if (opener.kind === "conditional") {

@@ -44,10 +44,10 @@ const RULES: readonly {
       to.unsetReference === "fails" ? "it fails while its group has not taken part" : "it matches the empty text while its group has not taken part",
   },
   {
-    differs: (from, to) => from.lookbehind !== to.lookbehind,
+    differs: (from, to) => (from.lookbehind === "any-width") !== (to.lookbehind === "any-width"),
     concerns: (node, capturing) => node.kind === "look" && node.behind && capturing.has(node),
     say: (to) =>
-      to.lookbehind === "backward" ? "it reads from right to left, so its last group takes most" : "it goes back by its width and reads from left to right",
+      to.lookbehind === "any-width" ? "it reads from right to left, so its last group takes most" : "it goes back by its width and reads from left to right",
   },
 ];
 

@@ -72,7 +72,7 @@ class Parser {
     const root = tree.finish();
     this.references.resolve();
     const diagnostics = [...reader.diagnostics].sort((a, b) => a.start - b.start);
-    if (diagnostics.length === 0) diagnostics.push(...settleLookbehinds(root, tree.lookbehinds));
+    if (diagnostics.length === 0) diagnostics.push(...settleLookbehinds(root, tree.lookbehinds, reader.dialect.semantics.lookbehind));
     const { groups } = tree;
     return { root, groups, slots: groups.map(({ number, name }) => ({ number, name })), diagnostics, options: this.global.options };
   }

@@ -71,7 +71,7 @@ export class References {
       return null;
     }
     if (number !== undefined) this.conditions.push({ number, span });
-    if (tree.top.lookbehindGroups >= 0 && reader.dialect.semantics.lookbehind === "fixed-width") this.check(slot, span);
+    if (tree.top.lookbehindGroups >= 0 && reader.dialect.semantics.lookbehind !== "any-width") this.check(slot, span);
     return { slot, label };
   }
 
@@ -92,7 +92,7 @@ export class References {
   private check(number: number, span: Span): void {
     const { reader, tree } = this;
     if (!tree.isClosed(number)) reader.report("reference-open", span, number);
-    else if (tree.top.lookbehindGroups >= 0 && number > tree.top.lookbehindGroups && reader.dialect.semantics.lookbehind === "fixed-width") {
+    else if (tree.top.lookbehindGroups >= 0 && number > tree.top.lookbehindGroups && reader.dialect.semantics.lookbehind !== "any-width") {
       reader.report("reference-same-lookbehind", span, number);
     }
   }

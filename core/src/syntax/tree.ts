@@ -36,8 +36,11 @@ export type Node = Span &
       } & Folding)
     /** `set` is what the assertion goes by: word characters, or line ends. */
     | { readonly kind: "assertion"; readonly assertion: AssertionKind; readonly set: CharSet }
-    /** `width` is the number of characters that a lookbehind goes back by, or null where it reads backwards. */
-    | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean; readonly width: number | null; readonly body: Node }
+    /**
+     * `widths` are the numbers of characters that a lookbehind goes back by: one, or one for each alternative of its body;
+     * null where it reads backwards.
+     */
+    | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean; readonly widths: readonly number[] | null; readonly body: Node }
     /** What is inside is settled when it is through. */
     | { readonly kind: "atomic"; readonly body: Node }
     /** Brackets; `capture` is the slot of what the group holds, or null where it does not capture. */

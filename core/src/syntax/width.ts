@@ -1,8 +1,9 @@
 /**
- * How many characters a part of a pattern can take, for dialects whose lookbehinds must have one width.
+ * How many characters a part of a pattern can take, for dialects whose lookbehinds must have widths that are known.
  * Counted as python's re counts: lookarounds take nothing, a back-reference what its group takes.
  */
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
+import type { Lookbehind } from "../dialect/dialect.ts";
 import { childrenOf, type Node, unknownNode, walk } from "./tree.ts";
 
 export interface Width {
@@ -63,17 +64,29 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
   }
 }
 
-/** Gives lookbehinds of one width that width; what has none is said. */
-export function settleLookbehinds(root: Node, lookbehinds: readonly Node[]): Diagnostic[] {
+/** The parts of a lookbehind that must each have one width. */
+const PARTS_OF_ONE_WIDTH: Readonly<Record<Exclude<Lookbehind, "any-width">, (body: Node) => readonly Node[]>> = {
+  "one-width": (body) => [body],
+  "one-width-each": (body) => (body.kind === "alternation" ? body.branches : [body]),
+};
+
+/** Gives lookbehinds their widths, in a dialect that asks for such; what has none is said. */
+export function settleLookbehinds(root: Node, lookbehinds: readonly Node[], rule: Lookbehind): Diagnostic[] {
   const diagnostics: Diagnostic[] = [];
-  if (lookbehinds.length === 0) return diagnostics;
+  if (lookbehinds.length === 0 || rule === "any-width") return diagnostics;
   const widths = widthsOf(root);
   for (const look of lookbehinds) {
     if (look.kind !== "look") continue;
-    const { least, most } = widths.get(look.body) ?? NONE;
-    if (least !== most) diagnostics.push(diagnostic("lookbehind-width", look, least, most === Number.POSITIVE_INFINITY ? "any number of" : most));
-    // The one place where a node is not whole when it is made: its width is known only when all groups are.
-    (look as { width: number | null }).width = least;
+    const parts = PARTS_OF_ONE_WIDTH[rule](look.body);
+    const settled = parts.map((part) => widths.get(part) ?? NONE);
+    settled.forEach(({ least, most }, i) => {
+      if (least === most) return;
+      const at = parts.length === 1 ? look : (parts[i] as Node);
+      diagnostics.push(diagnostic("lookbehind-width", at, least, most === Number.POSITIVE_INFINITY ? "any number of" : most));
+    });
+    const counts = settled.map(({ least }) => least);
+    // The one place where a node is not whole when it is made: its widths are known only when all groups are.
+    (look as { widths: readonly number[] | null }).widths = new Set(counts).size === 1 ? counts.slice(0, 1) : counts;
   }
   return diagnostics;
 }
