@@ -2,9 +2,11 @@
  * Tree → pattern text, by the tables of a dialect: what it writes reads back as the same tree, whatever the tree was
  * made from. Brackets that do not capture are put where the grammar needs them; spans mean nothing here.
  */
-import { type CharSet, complement, rangesOf } from "../charset/charset.ts";
+import { type CharSet, complement, contains, countOf, FULL_SET, rangesOf, subtract, unionOf } from "../charset/charset.ts";
+import { WHITE_SPACE } from "../charset/classes.ts";
 import type { Dialect, Escape, GroupOpener, Operator, Options } from "../dialect/dialect.ts";
 import { charactersOf } from "./characters.ts";
+import type { Reading } from "./read.ts";
 import { type AssertionKind, childrenOf, type Node, type NodeOf, type QuantifierMode, unknownNode, walk } from "./tree.ts";
 
 /** A tree that a dialect has no way to write. */
@@ -21,27 +23,80 @@ export class NotWritable extends Error {
 /** How tightly a piece of a pattern holds together: what is looser than its place asks for needs brackets. */
 const Binding = { Alternatives: 0, Sequence: 1, Quantified: 2, Item: 3 } as const;
 
+/** A part of a pattern as text. */
 interface Piece {
   readonly text: string;
   readonly binding: number;
   /** Digits that come next would be read as part of it. */
   readonly endsInDigits?: true;
+  /** The part of the pattern that it was typed for: in its own place it needs no brackets. */
+  readonly typed?: Node;
 }
+
+/** How tightly a part as it was typed holds together. */
+const BINDINGS: Readonly<Record<Node["kind"], number>> = {
+  empty: Binding.Sequence,
+  character: Binding.Item,
+  any: Binding.Item,
+  set: Binding.Item,
+  assertion: Binding.Item,
+  look: Binding.Item,
+  atomic: Binding.Item,
+  group: Binding.Item,
+  "back-reference": Binding.Item,
+  conditional: Binding.Item,
+  alternation: Binding.Alternatives,
+  sequence: Binding.Sequence,
+  quantifier: Binding.Quantified,
+};
+
+/** How tightly what is inside a part must hold together. */
+const PLACES: Readonly<Record<Node["kind"], number>> = {
+  ...BINDINGS,
+  look: Binding.Alternatives,
+  atomic: Binding.Alternatives,
+  group: Binding.Alternatives,
+  conditional: Binding.Sequence,
+  alternation: Binding.Sequence,
+  quantifier: Binding.Item,
+};
 
 /** Writes a tree as a pattern with the options. Throws `NotWritable` where the dialect has no way to. */
 export function writePattern(root: Node, dialect: Dialect, options: Options): string {
+  return writePiece(root, new Writer(dialect, options), new Map()).text;
+}
+
+/**
+ * The pattern with parts of its tree replaced. What is not replaced stays as it was typed, and so do parts of the tree
+ * that stand in a replacement, themselves replaced where the changes say so. Throws `NotWritable` like `writePattern`.
+ */
+export function respell({ source, root, dialect, options }: Reading, changes: ReadonlyMap<Node, Node>): string {
+  if (!dialect) return source.pattern;
   const writer = new Writer(dialect, options);
-  const pieces = new Map<Node, Piece>();
+  const typed = new Map<Node, Piece>();
+  // From the last to the first, what is inside comes before what is around it.
   for (const node of [...walk(root)].reverse()) {
-    pieces.set(
-      node,
-      writer.piece(
-        node,
-        childrenOf(node).map((child) => pieces.get(child) as Piece),
-      ),
-    );
+    const change = changes.get(node);
+    typed.set(node, change ? writePiece(change, writer, typed) : writer.asTyped(node, source.pattern, typed));
   }
-  return (pieces.get(root) as Piece).text;
+  const whole = typed.get(root) as Piece;
+  // What stands around the tree belongs to no part of it: flags at the start, comments.
+  return source.pattern.slice(0, root.start) + whole.text + source.pattern.slice(root.end);
+}
+
+/** Writes a tree, but for the parts that are written already. */
+function writePiece(root: Node, writer: Writer, written: ReadonlyMap<Node, Piece>): Piece {
+  const pieces = new Map<Node, Piece>();
+  const pieceOf = (node: Node): Piece => written.get(node) ?? (pieces.get(node) as Piece);
+  const order: Node[] = [];
+  const pending = [root];
+  for (let node = pending.pop(); node; node = pending.pop()) {
+    if (written.has(node)) continue;
+    order.push(node);
+    pending.push(...childrenOf(node));
+  }
+  for (const node of order.reverse()) pieces.set(node, writer.piece(node, childrenOf(node).map(pieceOf)));
+  return pieceOf(root);
 }
 
 /** What stands behind a quantifier to put it into a mode. */
@@ -57,6 +112,23 @@ class Writer {
     this.dialect = dialect;
     this.options = options;
     this.special = new Set(dialect.syntax.operators.map(([sign]) => sign.charAt(sign.length - 1)));
+  }
+
+  /** A part as its text has it, with the parts inside as they are written now. */
+  asTyped(node: Node, pattern: string, inside: ReadonlyMap<Node, Piece>): Piece {
+    let text = "";
+    let at = node.start;
+    for (const child of childrenOf(node)) {
+      const piece = inside.get(child) as Piece;
+      text += pattern.slice(at, child.start);
+      if (piece.typed === child) text += piece.text;
+      else if (node.kind === "sequence") text += this.beside(node, piece, pattern.charAt(child.end));
+      else if (node.kind === "quantifier" && piece.text === "") text += this.plain(node, "");
+      else text += this.bound(node, piece, PLACES[node.kind]);
+      at = child.end;
+    }
+    text += pattern.slice(at, node.end);
+    return { text, binding: BINDINGS[node.kind], typed: node, ...(node.kind === "back-reference" && { endsInDigits: true as const }) };
   }
 
   piece(node: Node, inner: readonly Piece[]): Piece {
@@ -110,11 +182,15 @@ class Writer {
   private sequence(node: Node, items: readonly Piece[]): Piece {
     let text = "";
     items.forEach((each, i) => {
-      const next = items[i + 1]?.text.charAt(0) ?? "";
-      const own = this.bound(node, each, Binding.Quantified);
-      text += each.endsInDigits && next >= "0" && next <= "9" ? this.plain(node, own) : own;
+      text += this.beside(node, each, items[i + 1]?.text.charAt(0) ?? "");
     });
-    return { text, binding: items.length === 1 ? (items[0] as Piece).binding : Binding.Sequence };
+    const [only, last] = [items[0] as Piece, items.at(-1) as Piece];
+    return { text, binding: items.length === 1 ? only.binding : Binding.Sequence, ...(last.endsInDigits && { endsInDigits: true }) };
+  }
+
+  /** A piece among the items of a sequence, where `next` is the character behind it. */
+  private beside(node: Node, piece: Piece, next: string): string {
+    return piece.endsInDigits && next >= "0" && next <= "9" ? this.plain(node, piece.text) : this.bound(node, piece, Binding.Sequence);
   }
 
   private quantifier(node: NodeOf<"quantifier">, body: Piece): Piece {
@@ -192,7 +268,7 @@ class Writer {
         if (named !== undefined && (!foldsClasses || folding(options) === null)) return item(named);
       }
       if (folding(options) === node.folding && (foldsClasses || node.fixed.length === 0))
-        return item(this.inBrackets(node, node.set, node.negated, node.strings));
+        return item(this.inBrackets(node, node.set, node.negated, node.strings, node.folding !== null));
       // What it takes in the end, where no case is folded any more.
       return folding(options) === null && node.strings.length === 0 ? item(this.inBrackets(node, charactersOf(node), false, [])) : undefined;
     });
@@ -207,7 +283,28 @@ class Writer {
     return letter === undefined ? undefined : `\\${letter}`;
   }
 
-  private inBrackets(node: Node, set: CharSet, negated: boolean, strings: readonly string[]): string {
+  /** Classes that a set holds the whole of, the largest first, and what else there is in it. */
+  private classesIn(set: CharSet): { classes: string; others: CharSet } {
+    let classes = "";
+    let others = set;
+    const table = Object.entries(this.dialect.syntax.setEscapes).flatMap(([letter, meaning]) => {
+      if (meaning.kind !== "class") return [];
+      const own = meaning.set(this.options);
+      return [{ text: `\\${letter}`, set: meaning.negated ? complement(own) : own }];
+    });
+    // By custom everything is the last class of the table and what is not in it.
+    const last = table.slice(-2);
+    if (sameSet(set, FULL_SET) && sameSet(unionOf(last.map((each) => each.set)), FULL_SET))
+      return { classes: last.map(({ text }) => text).join(""), others: [] };
+    for (const each of table.sort((a, b) => countOf(b.set) - countOf(a.set))) {
+      if (others.length === 0 || subtract(each.set, others).length > 0) continue;
+      classes += each.text;
+      others = subtract(others, each.set);
+    }
+    return { classes, others };
+  }
+
+  private inBrackets(node: Node, set: CharSet, negated: boolean, strings: readonly string[], folded = false): string {
     const open = this.sign(node, "set");
     const { codePoints, setOperations } = this.options;
     // An empty set has no form of its own everywhere: it is what nothing is in.
@@ -216,7 +313,11 @@ class Writer {
       return negated ? all : `${open}^${all.slice(open.length)}`;
     }
     let inside = "";
-    for (const [from, most] of rangesOf(set)) {
+    const { classes, others } = folded || setOperations ? { classes: "", others: set } : this.classesIn(set);
+    inside += classes;
+    // What can be read comes first.
+    const ranges = rangesOf(others);
+    for (const [from, most] of [...ranges.filter(isReadable), ...ranges.filter((range) => !isReadable(range))]) {
       const to = codePoints ? most : Math.min(most, 0xffff);
       if (from > to) continue;
       inside += this.character(from, true).text;
@@ -235,9 +336,10 @@ class Writer {
     const byLetter = Object.entries(inSet ? setEscapes : escapes).find(([, meaning]) => meaning.kind === "character" && meaning.codePoint === codePoint)?.[0];
     if (byLetter !== undefined) return item(`\\${byLetter}`);
     const isLetterOrDigit = (c >= "0" && c <= "9") || (c >= "A" && c <= "Z") || (c >= "a" && c <= "z");
-    const isPlain = isLetterOrDigit || c === "_" || (codePoint > 0x7f && codePoint < 0xd800) || codePoint > 0xffff;
+    const isPlain = isLetterOrDigit || c === "_" || (codePoint > 0xa0 && codePoint < 0xd800) || codePoint > 0xffff;
     const isSafe = codePoint > 0x20 && codePoint < 0x7f;
-    if (isPlain || (isSafe && !inSet && !this.special.has(c) && !(this.options.verbose && c === "#"))) return item(c);
+    const isSpecial = !inSet ? this.special.has(c) || (this.options.verbose && c === "#") : this.options.setOperations || SPECIAL_IN_SETS.includes(c);
+    if ((isPlain && !contains(WHITE_SPACE, codePoint)) || (isSafe && !isSpecial)) return item(c);
     const place = { strict: this.dialect.syntax.strict(this.options), inSet, setOperations: this.options.setOperations, hasNames: true };
     if (isSafe && this.dialect.syntax.mayEscape(c, place)) return item(`\\${c}`);
     return item(this.byNumber(codePoint));
@@ -278,6 +380,9 @@ class Writer {
   }
 }
 
+/** In brackets nothing else means more than itself. */
+const SPECIAL_IN_SETS = "\\]^-[";
+const isReadable = ([from]: readonly [number, number]): boolean => from > 0x20 && from < 0x7f;
 const item = (text: string): Piece => ({ text, binding: Binding.Item });
 const textOf = (inner: readonly Piece[]): string => (inner[0] as Piece).text;
 const isNumber = (label: string): boolean => label !== "" && [...label].every((c) => c >= "0" && c <= "9");

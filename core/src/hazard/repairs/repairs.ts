@@ -8,12 +8,13 @@ import type { MatchTable } from "../../machine/matches.ts";
 import { compile } from "../../program/compile.ts";
 import type { Program } from "../../program/program.ts";
 import { type Relation, relate } from "../../relate/relate.ts";
-import { read } from "../../syntax/read.ts";
+import { type Reading, read } from "../../syntax/read.ts";
+import { NotWritable, respell } from "../../syntax/write.ts";
 import type { HazardMode } from "../confirm.ts";
 import { textOf } from "../confirm.ts";
 import { type GrowthKind, rankOf } from "../growth.ts";
 import { assess, type Finding, type Verdict } from "../hazard.ts";
-import { SHAPES, type ShapeName, sceneOf } from "./shapes.ts";
+import { type Change, SHAPES, type ShapeName, sceneOf } from "./shapes.ts";
 
 export interface Repair {
   /** The whole pattern, repaired; its flags stay. */
@@ -66,8 +67,9 @@ export function* findRepairs(program: Program, mode: HazardMode, verdict: Verdic
       const reading = read({ ...source, pattern: attempt.pattern });
       const scene = sceneOf(reading, attempt.finding.parts, attempt.finding.restarts);
       for (const name of Object.keys(SHAPES) as ShapeName[]) {
-        for (const pattern of SHAPES[name].propose(scene)) {
-          if (seen.has(pattern) || proposals >= MAX_PROPOSALS) continue;
+        for (const change of SHAPES[name].propose(scene)) {
+          const pattern = proposals < MAX_PROPOSALS ? written(reading, change) : undefined;
+          if (pattern === undefined || seen.has(pattern)) continue;
           seen.add(pattern);
           proposals++;
           const compiled = compile(read({ ...source, pattern }));
@@ -91,6 +93,16 @@ export function* findRepairs(program: Program, mode: HazardMode, verdict: Verdic
     round = next.filter(({ keeps }) => keeps).slice(0, KEPT_A_ROUND);
   }
   return chosen(repairs);
+}
+
+/** The pattern with the change; undefined where the dialect has no way to write it. */
+function written(reading: Reading, change: Change): string | undefined {
+  try {
+    return respell(reading, change);
+  } catch (error) {
+    if (error instanceof NotWritable) return undefined;
+    throw error;
+  }
 }
 
 /** The best first: those that keep the meaning, then those that grow least, then the shortest; one of a kind. */

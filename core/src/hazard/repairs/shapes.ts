@@ -1,9 +1,10 @@
 /**
  * The shapes of pattern that can be written in another way: a table, each with what it looks for and what it proposes.
- * A proposal is a whole pattern as text. Whether it means the same, and whether it helps, is found out afterwards, so a
- * shape may propose freely.
+ * A proposal is a change of the tree: parts, each with the tree that stands in its place. Whether the pattern then means
+ * the same, and whether it helps, is found out afterwards, so a shape may propose freely.
  */
-import { complement, contains, unionOf } from "../../charset/charset.ts";
+import { complement, contains, EMPTY_SET, subtract } from "../../charset/charset.ts";
+import { asserted, inSequence, isOfOneCharacter, itemsOf, joined, lookedFor, nothing, oneOf, repeated, setOf, settled } from "../../syntax/build.ts";
 import { charactersOf } from "../../syntax/characters.ts";
 import type { Reading } from "../../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, type Span, walk } from "../../syntax/tree.ts";
@@ -17,12 +18,15 @@ export interface Scene {
   readonly parents: ReadonlyMap<Node, Node>;
 }
 
+/** Parts of the pattern, each with what stands in its place. */
+export type Change = ReadonlyMap<Node, Node>;
+
 export interface Shape {
   /** What was done, as a clause for a sentence that begins with “Repair:”. */
   readonly done: string;
   /** Whether it is worth showing where it changes which texts are accepted. */
   readonly mayChange: boolean;
-  propose(scene: Scene): Iterable<string>;
+  propose(scene: Scene): Iterable<Change>;
 }
 
 export type ShapeName = keyof typeof SHAPES;
@@ -46,11 +50,10 @@ export const SHAPES = {
       for (const outer of quantifiersAt(reading, parts)) {
         const inner = soleItem(outer.body);
         if (inner?.kind !== "quantifier") continue;
-        const least = inner.min === 0 || outer.min === 0 ? "?" : "";
-        const many = inner.min === 0 || outer.min === 0 ? "*" : "+";
-        yield splice(reading, outer.operator, inner.min === 0 ? "" : least);
-        yield splice(reading, [inner.operator, ""], [outer.operator, many]);
-        if (isPlainGroup(outer.body)) yield splice(reading, outer, `${textOf(reading, inner.body)}${many}`);
+        const many = { ...outer, min: Math.min(inner.min, outer.min, 1), max: Number.POSITIVE_INFINITY };
+        yield change([outer, inner.min > 0 && outer.min === 0 ? repeated(outer.body, 0, 1) : outer.body]);
+        yield change([inner, inner.body], [outer, many]);
+        if (isPlainGroup(outer.body)) yield change([outer, { ...many, body: inner.body }]);
       }
     },
   },
@@ -64,12 +67,9 @@ export const SHAPES = {
         const [loop, separator] = items;
         if (items.length !== 2 || outer.body.kind !== "group" || loop?.kind !== "quantifier" || separator?.kind !== "quantifier") continue;
         if (separator.min !== 0 || separator.max !== 1 || loop.min !== 1) continue;
-        const [x, s] = [textOf(reading, loop), textOf(reading, separator.body)];
-        const all = `${x}(?:${s}${x})*${textOf(reading, separator)}`;
-        const { body } = outer;
-        const opener = textOf(reading, { start: body.start, end: body.body.start });
-        const group = isPlainGroup(body) && outer.min > 0 ? all : `${opener}${all})`;
-        yield splice(reading, outer, outer.min === 0 ? `${group}?` : group);
+        const all = inSequence(loop, anyNumberOf(inSequence(separator.body, loop)), separator);
+        const group = isPlainGroup(outer.body) ? all : { ...outer.body, body: all };
+        yield change([outer, outer.min === 0 ? repeated(group, 0, 1) : group]);
       }
     },
   },
@@ -77,11 +77,9 @@ export const SHAPES = {
     done: "an alternative left out that others cover",
     mayChange: false,
     *propose({ reading, parts }) {
-      for (const { branches, start, end } of nodesAt(reading, parts, "alternation")) {
-        for (const branch of branches) {
-          const left = branches.filter((other) => other !== branch).map((other) => textOf(reading, other));
-          yield splice(reading, { start, end }, left.join("|"));
-        }
+      for (const alternation of nodesAt(reading, parts, "alternation")) {
+        const { branches } = alternation;
+        for (const branch of branches) yield change([alternation, oneOf(...branches.filter((other) => other !== branch))]);
       }
     },
   },
@@ -91,9 +89,7 @@ export const SHAPES = {
     *propose({ reading, parts }) {
       for (const alternation of nodesAt(reading, parts, "alternation")) {
         const items = alternation.branches.map(soleItem);
-        if (takesEverything(items)) yield splice(reading, alternation, "[\\s\\S]");
-        const inside = items.map((item) => setText(reading, item));
-        if (inside.every((text) => text !== undefined)) yield splice(reading, alternation, `[${inside.join("")}]`);
+        if (items.every(isOfOneCharacter)) yield change([alternation, joined(items)]);
       }
     },
   },
@@ -101,15 +97,15 @@ export const SHAPES = {
     done: "what alternatives begin with written once",
     mayChange: false,
     *propose({ reading, parts }) {
-      for (const { branches, start, end } of nodesAt(reading, parts, "alternation")) {
-        const lists = branches.map((branch) => itemsOf(branch).map((item) => textOf(reading, item)));
+      for (const alternation of nodesAt(reading, parts, "alternation")) {
+        const lists = alternation.branches.map(itemsOf);
         const [first, ...others] = lists;
         if (!first) continue;
+        const text = (item: Node | undefined) => item && reading.source.pattern.slice(item.start, item.end);
         let common = 0;
-        while (common < first.length && others.every((list) => list[common] === first[common])) common++;
+        while (common < first.length && others.every((list) => text(list[common]) === text(first[common]))) common++;
         if (common === 0) continue;
-        const rests = lists.map((list) => list.slice(common).join(""));
-        yield splice(reading, { start, end }, `${first.slice(0, common).join("")}(?:${rests.join("|")})`);
+        yield change([alternation, inSequence(...first.slice(0, common), oneOf(...lists.map((list) => inSequence(...list.slice(common)))))]);
       }
     },
   },
@@ -123,7 +119,7 @@ export const SHAPES = {
           const others = branches.filter((other) => other !== branch);
           for (const other of first ? others : []) {
             const [item] = itemsOf(innerOf(other)).filter(({ kind }) => kind !== "look" && kind !== "assertion");
-            if (first && item) yield* exclusions(reading, item.kind === "quantifier" ? item.body : item, first);
+            if (first && item) yield* exclusions(item.kind === "quantifier" ? item.body : item, first);
           }
         }
       }
@@ -134,8 +130,8 @@ export const SHAPES = {
     mayChange: false,
     *propose({ reading, parts }) {
       for (const loop of quantifiersAt(reading, parts)) {
-        if (loop.min === 0) yield splice(reading, loop, "");
-        if (loop.min === 1) yield splice(reading, loop.operator, "");
+        if (loop.min === 0) yield change([loop, nothing]);
+        if (loop.min === 1) yield change([loop, loop.body]);
       }
     },
   },
@@ -147,8 +143,8 @@ export const SHAPES = {
       for (const loop of quantifiersAt(reading, parts)) {
         const before = neighbours(loop, parents).before.at(-1);
         if (before?.kind !== "quantifier" || before.min !== 0 || before.max !== 1) continue;
-        const span = { start: before.start, end: loop.end };
-        yield splice(reading, span, `(?:${textOf(reading, before.body)}${textOf(reading, loop)})?`);
+        // A copy: what stood for the loop in its own place is left out.
+        yield change([before, repeated(inSequence(before.body, { ...loop }), 0, 1)], [loop, nothing]);
       }
     },
   },
@@ -159,7 +155,7 @@ export const SHAPES = {
       for (const loop of quantifiersAt(reading, parts)) {
         const [next] = neighbours(loop, parents).after;
         const excluded = next && firstCharacter(next);
-        if (excluded) yield* exclusions(reading, loop.body, excluded);
+        if (excluded) yield* exclusions(loop.body, excluded);
       }
     },
   },
@@ -172,8 +168,8 @@ export const SHAPES = {
         const opener = [...neighbours(loop, parents).before].filter((item) => item.kind === "character");
         const [first] = opener;
         if (!first) continue;
-        if (opener.length === 1) yield* exclusions(reading, loop.body, first);
-        else yield splice(reading, loop.body, `(?:(?!${opener.map((item) => textOf(reading, item)).join("")})${textOf(reading, loop.body)})`);
+        if (opener.length === 1) yield* exclusions(loop.body, first);
+        else yield change([loop, { ...loop, body: inSequence(lookedFor(inSequence(...opener), { behind: false, negated: true }), loop.body) }]);
       }
     },
   },
@@ -183,60 +179,46 @@ export const SHAPES = {
     *propose({ reading, parts, parents, restarts }) {
       if (!restarts) return;
       for (const loop of quantifiersAt(reading, parts)) {
-        const { body } = loop;
-        if (neighbours(loop, parents).before.length > 0) continue;
-        if (body.kind === "character" || body.kind === "any" || body.kind === "set")
-          yield splice(reading, { start: loop.start, end: loop.start }, `(?<!${textOf(reading, body)})`);
+        if (neighbours(loop, parents).before.length > 0 || !isOfOneCharacter(loop.body)) continue;
+        yield change([loop, inSequence(lookedFor(loop.body, { behind: true, negated: true }), loop)]);
       }
     },
   },
   "at-the-start": {
     done: "anchored at the start of the text",
     mayChange: true,
-    *propose({ reading, restarts }) {
-      const { root } = reading;
-      if (restarts) yield root.kind === "alternation" ? `^(?:${textOf(reading, root)})` : `^${reading.source.pattern}`;
+    *propose({ reading: { root }, restarts }) {
+      if (restarts) yield change([root, inSequence(asserted("text-start", EMPTY_SET), root)]);
     },
   },
   possessive: {
     done: "a quantifier made possessive",
     mayChange: true,
     *propose({ reading, parts }) {
-      if (!reading.dialect?.syntax.quantifiers.possessive) return;
-      for (const { mode, operator } of quantifiersAt(reading, parts)) {
-        if (mode === "greedy") yield splice(reading, { start: operator.end, end: operator.end }, "+");
-      }
+      for (const loop of quantifiersAt(reading, parts)) if (loop.mode === "greedy") yield change([loop, { ...loop, mode: "possessive" }]);
     },
   },
   atomic: {
     done: "a loop made atomic",
     mayChange: true,
     *propose({ reading, parts }) {
-      if (!reading.dialect?.syntax.groupOpeners.some(([, { kind }]) => kind === "atomic")) return;
-      for (const loop of quantifiersAt(reading, parts)) yield splice(reading, loop, `(?>${textOf(reading, loop)})`);
+      for (const loop of quantifiersAt(reading, parts)) yield change([loop, settled(loop)]);
     },
   },
   bounded: {
     done: `a loop given a bound of ${BOUND}`,
     mayChange: true,
     *propose({ reading, parts }) {
-      for (const { operator, min, max, mode } of quantifiersAt(reading, parts)) {
-        if (max !== Number.POSITIVE_INFINITY || min > BOUND) continue;
-        yield splice(reading, operator, `{${min},${BOUND}}${mode === "lazy" ? "?" : mode === "possessive" ? "+" : ""}`);
+      for (const loop of quantifiersAt(reading, parts)) {
+        if (loop.max === Number.POSITIVE_INFINITY && loop.min <= BOUND) yield change([loop, { ...loop, max: BOUND }]);
       }
     },
   },
 } as const satisfies Record<string, Shape>;
 
-/** Replaces a span of the pattern, or several that do not overlap. */
-function splice(reading: Reading, ...edits: [Span, string] | (readonly [Span, string])[]): string {
-  const list = (typeof edits[1] === "string" ? [edits] : edits) as (readonly [Span, string])[];
-  let { pattern } = reading.source;
-  for (const [{ start, end }, text] of [...list].sort((a, b) => b[0].start - a[0].start)) pattern = pattern.slice(0, start) + text + pattern.slice(end);
-  return pattern;
-}
+const change = (...parts: readonly (readonly [Node, Node])[]): Change => new Map(parts);
 
-const textOf = (reading: Reading, { start, end }: Span): string => reading.source.pattern.slice(start, end);
+const anyNumberOf = (body: Node): Node => repeated(body, 0, Number.POSITIVE_INFINITY);
 
 /** The nodes of a kind that touch the finding: inside its quantifiers, or around one of them. */
 function nodesAt<K extends Node["kind"]>(reading: Reading, parts: readonly Span[], kind: K): NodeOf<K>[] {
@@ -245,8 +227,6 @@ function nodesAt<K extends Node["kind"]>(reading: Reading, parts: readonly Span[
 }
 
 const quantifiersAt = (reading: Reading, parts: readonly Span[]): Quantifier[] => nodesAt(reading, parts, "quantifier");
-
-const itemsOf = (node: Node): readonly Node[] => (node.kind === "sequence" ? node.items : node.kind === "empty" ? [] : [node]);
 
 const innerOf = (node: Node): Node => (node.kind === "group" ? node.body : node);
 
@@ -284,39 +264,14 @@ function firstCharacter(node: Node): NodeOf<"character"> | undefined {
   return undefined;
 }
 
+/** A set with no more ranges than this is written out; of a larger one a lookahead keeps a character away. */
+const MAX_RANGES = 6;
+
 /** An item with a character left out of what it takes, where it takes that character. */
-function* exclusions(reading: Reading, item: Node, excluded: NodeOf<"character">): Generator<string> {
+function* exclusions(item: Node, excluded: NodeOf<"character">): Generator<Change> {
   const body = soleItem(item);
-  if (!body || (body.kind !== "any" && body.kind !== "set") || !contains(charactersOf(body), excluded.codePoint)) return;
-  const character = setCharacter(reading, excluded);
-  const written = textOf(reading, body);
-  const { lineEnds } = reading.dialect?.semantics ?? { lineEnds: [] };
-  if (body.kind === "any")
-    yield splice(reading, body, `[^${character}${contains(charactersOf(body), 0x0a) ? "" : lineEnds.length > 2 ? "\\n\\r\\u2028\\u2029" : "\\n"}]`);
-  else if (written.startsWith("[^")) yield splice(reading, body, `[^${character}${written.slice(2)}`);
-  else if (NEGATED_CLASSES.includes(written)) yield splice(reading, body, `[^${written.toLowerCase()}${character}]`);
-  else yield splice(reading, body, `(?:(?!${textOf(reading, excluded)})${written})`);
-}
-
-const NEGATED_CLASSES = ["\\S", "\\W", "\\D"];
-const SPECIAL_IN_SETS = "\\]^-[";
-
-function setCharacter(reading: Reading, node: NodeOf<"character">): string {
-  const written = textOf(reading, node);
-  return written.length === 1 && SPECIAL_IN_SETS.includes(written) ? `\\${written}` : written;
-}
-
-/** Whether items of one character take, together, every character. */
-function takesEverything(items: readonly (Node | undefined)[]): boolean {
-  const sets = items.map((item) => (item?.kind === "any" || item?.kind === "set" || item?.kind === "character" ? charactersOf(item) : undefined));
-  return sets.every((set) => set !== undefined) && complement(unionOf(sets)).length === 0;
-}
-
-/** What a node of one character is inside the brackets of a set; undefined where it cannot be. */
-function setText(reading: Reading, node: Node | undefined): string | undefined {
-  if (node?.kind === "character") return setCharacter(reading, node);
-  if (node?.kind !== "set" || node.strings.length > 0) return undefined;
-  const written = textOf(reading, node);
-  if (!written.startsWith("[")) return written;
-  return written.startsWith("[^") ? undefined : written.slice(1, -1);
+  if (!isOfOneCharacter(body) || body.kind === "character" || !contains(charactersOf(body), excluded.codePoint)) return;
+  const left = setOf(subtract(charactersOf(body), charactersOf(excluded)), excluded.folding);
+  if (left.set.length <= 2 * MAX_RANGES || complement(left.set).length <= 2 * MAX_RANGES) yield change([body, left]);
+  else yield change([body, inSequence(lookedFor(excluded, { behind: false, negated: true }), body)]);
 }
