@@ -33,7 +33,7 @@ export function ContrastTable({ contrast, take }: { readonly contrast: ContrastR
         <tr className="border-b border-rule align-top">
           <td />
           {variants.map((variant, i) => (
-            <th key={variant.column.name} className="py-1 pr-4 text-right font-semibold">
+            <th key={variant.column.name} scope="col" className="py-1 pr-4 text-right font-semibold">
               <span className="flex items-center justify-end gap-2">
                 <VariantMark index={i} />
                 {variant.column.name}
@@ -51,7 +51,9 @@ export function ContrastTable({ contrast, take }: { readonly contrast: ContrastR
           const most = known.reduce((a, b) => (a > b ? a : b), 0n);
           return (
             <tr key={label} className="border-b border-rule-soft">
-              <th className="py-[2px] pl-4 text-left font-normal text-ink-2">{label}</th>
+              <th scope="row" className="py-[2px] pl-4 text-left font-normal text-ink-2">
+                {label}
+              </th>
               {values.map((value, i) => {
                 const worst = cost === true && !same && value !== null && BigInt(value) === most;
                 return (

@@ -64,10 +64,14 @@ export function useControls(engine: Engine | null): EngineControls {
     const chooseMatch: EngineControls["chooseMatch"] = (match, where = "found") => {
       shown.current = store.getState().bench.result?.generation ?? 0;
       dispatch(matchChosen(match));
+      // What was being wound to belongs to the choice before, and would choose that again.
+      wish.current = null;
+      pending.current = null;
+      const chosenStill = () => store.getState().bench.chosen === match;
       void engine?.matchStep(match).then(async (step) => {
-        if (step === null) return;
+        if (step === null || !chosenStill()) return;
         const target = where === "found" ? step : ((await engine.find([{ what: "attempt" }], step, true)) ?? step);
-        wind(target);
+        if (chosenStill()) wind(target);
       });
     };
     const partAtCaret = async () => (engine ? engine.partAt(store.getState().bench.caret) : null);

@@ -1,0 +1,161 @@
+/**
+ * The bench as its users have it: what they write, press and read.
+ * @jest-environment ./web/test/page/environment.mjs
+ */
+import { afterEach, describe, expect, test } from "@jest/globals";
+import { act, cleanup, screen } from "@testing-library/react";
+import { workers } from "./page/browser.ts";
+import { caret, openAt, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { PageServer } from "./page/server.ts";
+
+afterEach(cleanup);
+
+describe("a specimen", () => {
+  test("is opened with its title, its pattern, its notes and its first sample", async () => {
+    openBench({ notes: "levels by gauge" });
+    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Gauges");
+    expect(wordsOf(await part("textbox", "Pattern"))).toBe("(\\w+) (\\d+)");
+    expect(await part("textbox", "what to look at")).toHaveProperty("value", "levels by gauge");
+    expect(wordsOf(await part("textbox", "Sample text"))).toContain("Tarrow 7 cm");
+    expect(document.title).toBe("Gauges · Lamprey");
+  });
+
+  test("that is not there is said, and so is a server that is away; trying again opens it", async () => {
+    const server = new PageServer();
+    openAt("/bench/00000000-0000-4000-8000-000000000009");
+    await part("heading", "This specimen cannot be opened");
+    expect(screen.getByText("There is no such specimen.")).toBeTruthy();
+    const { id } = server.put({ title: "Sluice", samples: [{ name: "a", text: "" }] });
+    server.away = true;
+    openAt(`/bench/${id}`);
+    await until("the server is missed", () => screen.queryByText("The server does not answer.") !== null);
+    server.away = false;
+    await press("button", "Try again");
+    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Sluice");
+  });
+});
+
+describe("while one types", () => {
+  test("the matches follow the pattern and the sample", async () => {
+    openBench();
+    await rowsAre("Matches", [/^10–6Ulm 41$/, /^line 1:16 characters/, /^10–3Ulm$/, /^24–641$/, /^210–18Tarrow 7$/]);
+    await type("Pattern", "(?= cm)");
+    await type("Sample text", "weir 9 cm\n");
+    await rowsAre("Matches", [/^1/, /^line/, /Ulm$/, /41$/, /Tarrow 7$/, /^332–38weir 9$/]);
+    await says("work", /linear machine, [\d.]+ ms, running …a backtracker: 373 steps/);
+  });
+
+  test("a pattern that does not read is explained where it is wrong, and the last matches stay", async () => {
+    openBench();
+    await rowsAre("Matches", [/Ulm 41/, /^line/, /Ulm/, /41/, /Tarrow 7/]);
+    await type("Pattern", ")");
+    await says("mistake", "Does not read at 11:");
+    await says("mistake", ")");
+    expect(screen.getByText("of the last good pattern")).toBeTruthy();
+    expect(screen.getByText("The pattern does not read, so there is no run to wind.")).toBeTruthy();
+    await says("verdict", "does not read is not judged");
+    await type("Pattern", "\\w+", "instead");
+    await until("the mistake is gone", () => document.querySelector("[data-part=mistake]") === null);
+  });
+
+  test("several mistakes are counted; all of them are listed where the reel was", async () => {
+    openBench({ pattern: "a)b)" });
+    await says("mistake", "And 1 more mistake after it.");
+    expect(screen.getAllByText(/bracket/i).length).toBeGreaterThan(1);
+  });
+
+  test("an empty pattern and an empty sample say what to do", async () => {
+    openBench({ pattern: "", text: "" });
+    await until("the pattern's hint", () => screen.queryByText(/Write a pattern/) !== null);
+    await type("Pattern", "a");
+    await until("the ledger's hint", () => screen.queryByText(/The sample is empty/) !== null);
+  });
+
+  test("no match is said with what it took to know", async () => {
+    openBench({ pattern: "lock" });
+    await until("it is said", () => screen.queryByText(/attempts in .* steps, and none came through/) !== null);
+  });
+});
+
+describe("flags, dialects and asking", () => {
+  test("a flag changes what matches", async () => {
+    openBench({ pattern: "ULM|TARROW" });
+    await until("no match", () => screen.queryByText("No match") !== null);
+    await user.click(await part("checkbox", /ignore case/));
+    await rowsAre("Matches", [/Ulm/, /^line/, /Tarrow/]);
+  });
+
+  test("another dialect is chosen, and what that changes is said until it is put away", async () => {
+    openBench({ pattern: "^\\d+$", flags: "gm", text: "٤١\n41\n" });
+    await rowsAre("Matches", [/41/, /^line/]);
+    (await part("combobox", "Dialect")).focus();
+    await user.keyboard("{Enter}");
+    await press("option", /Python/);
+    await rowsAre("Matches", [/٤١/, /^line/, /41/]);
+    await says("dialect-changes", "Read as Python now:");
+    await press("button", "put away");
+    expect(document.querySelector("[data-part=dialect-changes]")).toBeNull();
+  });
+
+  test("first and every match go by the flag, the others do not", async () => {
+    const server = openBench();
+    await says("count", "2 matches");
+    await press("button", /matches ▾/);
+    await press("menuitemradio", /^first match/);
+    await says("count", "first only: 1 match");
+    await until("the flag is kept", () => [...server.specimens.values()].some(({ flags }) => flags === ""));
+    await press("button", /match ▾/);
+    await press("menuitemradio", /^whole text/);
+    await says("count", "whole text: 0 matches");
+    expect([...server.specimens.values()].map(({ flags }) => flags)).toEqual([""]);
+  });
+});
+
+describe("samples", () => {
+  test("are added, renamed, shown and removed", async () => {
+    openBench();
+    await press("button", "Do something with the samples");
+    await press("menuitem", "Add an empty sample");
+    await type("Sample text", "Ulm 40");
+    await rowsAre("Matches", [/^10–6Ulm 40/, /^line/, /Ulm/, /40/]);
+    await press("button", "Do something with the samples");
+    await press("menuitem", "Rename this one");
+    const name = await part("textbox", "Name of the sample");
+    await user.clear(name);
+    await user.type(name, "evening{Enter}");
+    await press("button", "log");
+    await says("count", "2 matches");
+    await press("button", "evening");
+    await says("count", "1 match");
+    await press("button", "Do something with the samples");
+    await press("menuitem", "Remove this one");
+    await says("count", "2 matches");
+    expect(screen.queryByRole("button", { name: "evening" })).toBeNull();
+  });
+});
+
+describe("the quantifier at the caret", () => {
+  test("is compared in the strip and made lazy by one action", async () => {
+    openBench({ pattern: "<.+>", text: "<ulm><tarrow>" });
+    await caret("Pattern", 3);
+    await until("it is said", () => screen.queryByText(/is greedy;/) !== null && screen.queryByText(/finds other matches/) !== null);
+    await press("button", "Make it lazy");
+    await says("count", "2 matches");
+    expect(wordsOf(await part("textbox", "Pattern"))).toBe("<.+?>");
+    await part("tab", "Contrast");
+  });
+});
+
+describe("a worker that stops", () => {
+  test("is said, and the next pattern is asked of another one", async () => {
+    openBench();
+    await says("count", "2 matches");
+    const engine = workers.filter(({ name, ended }) => name === "lamprey-engine" && !ended).at(-1);
+    act(() => engine?.fail("out of memory"));
+    await says("fault", "Lamprey failed on this. What is shown is of the pattern before");
+    await type("Pattern", "\\w+", "instead");
+    await says("count", "8 matches");
+    await until("the fault is gone", () => document.querySelector("[data-part=fault]") === null);
+    expect(workers.filter(({ name, ended }) => name === "lamprey-engine" && !ended)).toHaveLength(1);
+  });
+});

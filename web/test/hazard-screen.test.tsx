@@ -1,0 +1,118 @@
+/**
+ * The hazard on the bench: the verdict in its strip, the proof, the attack and the repairs.
+ * @jest-environment ./web/test/page/environment.mjs
+ */
+import { afterEach, describe, expect, test } from "@jest/globals";
+import { cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { store } from "../src/state/store.ts";
+import { openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+
+afterEach(cleanup);
+
+const proved = async (pattern: string, flags = "") => {
+  openBench({ pattern, flags, text: "aaa" });
+  await press("button", "proof and repairs");
+  return part("region", "Proof, attack and repairs");
+};
+
+describe("the strip", () => {
+  test.each([
+    ["^weir$", "linear. Nothing in the pattern repeats without a bound"],
+    ["^(a+)+$", /exponential.*\(a\+\)\+.*can take a text in two ways/],
+    ["\\s+$", /polynomial, degree 2.*the search’s own restarts/],
+    ["^(?:a?){40}a{40}$", /linear, but .*steps/],
+  ])("%s: %s", async (pattern, words) => {
+    openBench({ pattern, flags: "" });
+    await says("verdict", words);
+  });
+
+  test("says what an edit did to the texts that the pattern takes", async () => {
+    openBench({ pattern: "a+", flags: "" });
+    await says("drift", "No edit yet");
+    await type("Pattern", "b");
+    await says("drift", /it now also takes ab; it no longer takes a; nothing that it took is left/);
+    await type("Pattern", "(");
+    await says("drift", "is said when it reads");
+  });
+
+  test("says where an edit changed none of them", async () => {
+    openBench({ pattern: "a+b", flags: "" });
+    await says("drift", "No edit yet");
+    await type("Pattern", "(?:)");
+    await says("drift", "it takes the same whole texts as before.");
+  });
+
+  test("a sample that is too much to run is said, with the steps counted", async () => {
+    openBench({ pattern: "^(a+)+$", flags: "", text: `${"a".repeat(60)}!` });
+    await says("cut", /A backtracker takes .* steps for this sample, counted exactly without taking them/);
+    await says("cut", /The attempt at 0 goes over 0–6\d again and again/);
+    await press("button", "wind there");
+    await until("it is wound", () => store.getState().bench.step !== null);
+  });
+});
+
+describe("the screen", () => {
+  test("shows the two ways to take a text, the attack and what it costs at any number of pumps", async () => {
+    const screenPart = await proved("^(a+)+$");
+    expect(wordsOf(screenPart)).toContain("can take the same letters in more than one way");
+    await says("attack", /a× 16/);
+    await says("cost", /17 characters, [\d,]+ steps/);
+    const before = wordsOf(document.querySelector("[data-part=cost]") as Element);
+    fireEvent.change(await part("spinbutton", "Number of pumps"), { target: { value: "30" } });
+    await says("cost", /31 characters/);
+    expect(wordsOf(document.querySelector("[data-part=cost]") as Element)).not.toBe(before);
+    fireEvent.change(await part("spinbutton", "Number of pumps"), { target: { value: "-4" } });
+    await says("attack", /a× 1then/);
+  });
+
+  test("the attack opens on the bench, wound to where it begins to repeat", async () => {
+    await proved("^x*(a+)+$");
+    await press("button", "Put it on the bench");
+    await part("textbox", "Sample text");
+    await until("it is wound", () => store.getState().bench.step !== null);
+    expect(store.getState().draft.fields.samples.map(({ name }) => name)).toEqual(["log", "attack, 16 pumps"]);
+    await press("button", "proof and repairs");
+    await press("button", "back to the sample");
+  });
+
+  test("the attack is copied", async () => {
+    const inside = await proved("^(a+)+$");
+    await press("button", "Copy the text", inside);
+    await until("it is said", () => within(inside).queryByRole("button", { name: "Copied" }) !== null);
+    expect(await navigator.clipboard.readText()).toMatch(/^a{16}\D/);
+  });
+
+  test("a repair says what it keeps, and is taken into the pattern", async () => {
+    const inside = await proved("^(?:a+)+$");
+    await until("repairs are found", () => within(inside).queryAllByRole("button", { name: /take/i }).length > 0);
+    expect(wordsOf(inside)).toMatch(/a loop inside a loop made one/);
+    await user.click(within(inside).getAllByRole("button", { name: /take/i })[0] as HTMLElement);
+    await until("the pattern is repaired", () => store.getState().draft.fields.pattern === "^a+$");
+    await says("verdict", "linear");
+  });
+
+  test("several findings are shown one at a time", async () => {
+    const inside = await proved("^(?:(a+)+x|(b+)+y)$");
+    const findings = within(await part("navigation", "Findings")).getAllByRole("button");
+    expect(findings.map(wordsOf)).toEqual([expect.stringMatching(/^\(a\+\)\+/), expect.stringMatching(/^\(b\+\)\+/)]);
+    await user.click(findings[1] as HTMLElement);
+    await says("attack", /^b/);
+    expect(inside.isConnected || screen.queryByRole("region", { name: "Proof, attack and repairs" })).toBeTruthy();
+  });
+
+  test("a peak is shown with its text", async () => {
+    openBench({ pattern: "^(?:a?){40}a{40}$", flags: "" });
+    await press("button", "the text");
+    await says("peak", /^a+/);
+    await press("button", "Put it on the bench");
+    await until("it is there", () => store.getState().draft.fields.samples.some(({ name }) => name.startsWith("peak, ")));
+  });
+
+  test("a pattern that stops reading, or growing, says so in place of a proof", async () => {
+    await proved("^(a+)+$");
+    await type("Pattern", "^a+$", "instead");
+    await until("it is linear", () => screen.queryByText(/On this sample a backtracker takes/) !== null);
+    await type("Pattern", "(");
+    await says("verdict", "not judged");
+  });
+});

@@ -1,0 +1,123 @@
+/** The page as a user has it: its screens at an address, and what is typed, pressed and read there. */
+import "./browser.ts";
+import { EditorView } from "@codemirror/view";
+import type { NewSpecimen } from "@lamprey/api";
+import { act, cleanup, configure, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
+import { userEvent } from "@testing-library/user-event";
+import { Provider } from "react-redux";
+import { createMemoryRouter, RouterProvider } from "react-router";
+import { specimensApi } from "../../src/api/specimens.ts";
+import { NothingHere } from "../../src/app/Fallback.tsx";
+import { Frame } from "../../src/app/Frame.tsx";
+import { Bench } from "../../src/bench/Bench.tsx";
+import { RiskList } from "../../src/risks/RiskList.tsx";
+import { Shelf } from "../../src/shelf/Shelf.tsx";
+import { store } from "../../src/state/store.ts";
+import { PageServer } from "./server.ts";
+
+// What was missed is enough: a page of markup behind it hides it.
+configure({ getElementError: (message) => new Error((message ?? "not found").split("\n\n")[0]) });
+
+export const user = userEvent.setup({ delay: null });
+
+/** Opens an address; what was open before is closed. */
+export function openAt(path: string): void {
+  cleanup();
+  // A page that is loaded anew remembers no answers.
+  store.dispatch(specimensApi.util.resetApiState());
+  // The reel's place is read from the address of the window.
+  window.history.replaceState(null, "", path);
+  const router = createMemoryRouter(
+    [
+      {
+        element: <Frame />,
+        children: [
+          { path: "/", element: <Shelf /> },
+          { path: "/bench/:specimenId", element: <Bench /> },
+          { path: "/risks", element: <RiskList /> },
+          { path: "*", element: <NothingHere /> },
+        ],
+      },
+    ],
+    { initialEntries: [path] },
+  );
+  render(
+    <Provider store={store}>
+      <RouterProvider router={router} />
+    </Provider>,
+  );
+}
+
+/** A part of the page by its role and name, once it is there. */
+export const part = (role: string, name: string | RegExp): Promise<HTMLElement> => screen.findByRole(role, { name }, PATIENCE);
+
+/** The words of a part, as they are read. */
+export const wordsOf = (element: Element): string => (element.textContent ?? "").replace(/\s+/g, " ").trim();
+
+const PATIENCE = { timeout: 4_000 };
+
+/** Waits until a part of the page that is marked so says something. */
+export async function says(name: string, words: string | RegExp): Promise<void> {
+  await waitFor(() => {
+    const said = [...document.querySelectorAll(`[data-part="${name}"]`)].map(wordsOf).join(" ");
+    if (typeof words === "string" ? !said.includes(words) : !words.test(said)) throw new Error(`“${name}” says: ${said}`);
+  }, PATIENCE);
+}
+
+/** Presses what has the name. */
+export async function press(role: string, name: string | RegExp, inside?: HTMLElement): Promise<void> {
+  await user.click(inside ? within(inside).getByRole(role, { name }) : await part(role, name));
+}
+
+/** Waits until the rows of a table are these. */
+export async function rowsAre(name: string, expected: readonly (string | RegExp)[]): Promise<void> {
+  await waitFor(() => {
+    const rows = within(screen.getByRole("grid", { name })).getAllByRole("row").map(wordsOf);
+    const same = rows.length === expected.length && expected.every((each, i) => (typeof each === "string" ? rows[i] === each : each.test(rows[i] as string)));
+    if (!same) throw new Error(`The rows of “${name}”: ${JSON.stringify(rows)}`);
+  }, PATIENCE);
+}
+
+/** Writes into the pattern or the sample, at its end or in place of all that stands there. */
+export async function type(editor: "Pattern" | "Sample text", text: string, how: "after" | "instead" = "after"): Promise<void> {
+  const view = EditorView.findFromDOM(await part("textbox", editor));
+  if (!view) throw new Error(`No editor of the ${editor}.`);
+  const end = view.state.doc.length;
+  act(() => {
+    view.dispatch({
+      changes: { from: how === "after" ? end : 0, to: end, insert: text },
+      selection: { anchor: (how === "after" ? end : 0) + text.length },
+      userEvent: "input.type",
+    });
+  });
+}
+
+/** Puts the caret of an editor somewhere. */
+export async function caret(editor: "Pattern" | "Sample text", offset: number): Promise<void> {
+  const view = EditorView.findFromDOM(await part("textbox", editor));
+  act(() => view?.dispatch({ selection: { anchor: offset } }));
+}
+
+/** A key of the whole page, such as Alt+ArrowRight. */
+export function key(name: string, held: { readonly altKey?: boolean; readonly shiftKey?: boolean } = { altKey: true }): void {
+  fireEvent.keyDown(document.body, { key: name, ...held });
+}
+
+/** Opens a specimen of its own on the bench; the server that holds it is handed back. */
+export function openBench(own: Partial<NewSpecimen> & { readonly text?: string; readonly at?: string } = {}): PageServer {
+  const server = new PageServer();
+  const { pattern = "(\\w+) (\\d+)", flags = "g", text = GAUGE_LOG, at = "", ...more } = own;
+  const { id } = server.put({ title: "Gauges", pattern, flags, samples: [{ name: "log", text }], ...more });
+  openAt(`/bench/${id}${at}`);
+  return server;
+}
+
+/** What three gauges say. */
+export const GAUGE_LOG = "Ulm 41 cm\nTarrow 7 cm\nweir shut\n";
+
+/** Waits until something holds. */
+export async function until(what: string, holds: () => boolean): Promise<void> {
+  await waitFor(() => {
+    if (!holds()) throw new Error(`not yet: ${what}`);
+  }, PATIENCE);
+}

@@ -1,0 +1,111 @@
+/** A server of specimens for tests: it holds them in memory, by the API's own shapes, and can be away. */
+import type { EarlierPattern, NewSpecimen, ProblemDetails, Specimen, SpecimenChange, SpecimenHead } from "@lamprey/api";
+
+/** Ids are never given twice: what a browser holds of one specimen is not for another. */
+let made = 0;
+
+const BEGAN = Date.parse("2026-03-01T08:00:00Z");
+
+export interface Sent {
+  readonly method: string;
+  readonly path: string;
+  readonly body: unknown;
+}
+
+export class PageServer {
+  readonly specimens = new Map<string, Specimen>();
+  private readonly earlier = new Map<string, EarlierPattern[]>();
+  /** What was asked, in its order. */
+  readonly sent: Sent[] = [];
+  /** While it is away, no request is answered. */
+  away = false;
+  private clock = BEGAN;
+
+  /** Takes the place of the network. */
+  constructor() {
+    globalThis.fetch = (async (url: string, { method = "GET", body }: RequestInit = {}) => {
+      const path = url.replace(/^\/api\/specimens/, "");
+      const given: unknown = typeof body === "string" ? JSON.parse(body) : undefined;
+      if (this.away) throw new TypeError("The network is away.");
+      this.sent.push({ method, path, body: given });
+      const { status, data } = this.answer(method, path, given);
+      return { ok: status < 400, status, json: async () => structuredClone(data) };
+    }) as unknown as typeof fetch;
+  }
+
+  /** Puts a specimen on the shelf. */
+  put({ title, pattern = "", dialect = "ecmascript", flags = "", notes = "", samples = [] }: NewSpecimen): Specimen {
+    const id = `00000000-0000-4000-8000-${String(++made).padStart(12, "0")}`;
+    const at = this.now();
+    const kept = samples.map(({ name, text }, i) => ({ id: `${id}-${i}`, name, text, length: text.length }));
+    const specimen: Specimen = { id, title, pattern, dialect, flags, notes, samples: kept, revision: 1, createdAt: at, updatedAt: at, deletedAt: null };
+    this.specimens.set(id, specimen);
+    return specimen;
+  }
+
+  /** Changes a specimen as another page would. */
+  change(id: string, { revision: _, samples, ...own }: SpecimenChange): Specimen {
+    const before = this.specimens.get(id);
+    if (!before) throw new Error(`There is no specimen ${id}.`);
+    const texts = new Map(before.samples.map((sample) => [sample.id, sample.text]));
+    const kept = samples?.map(({ id: sampleId = `${id}-${++made}`, name, text = texts.get(sampleId) ?? "" }) => ({
+      id: sampleId,
+      name,
+      text,
+      length: text.length,
+    }));
+    const after: Specimen = { ...before, ...own, samples: kept ?? before.samples, revision: before.revision + 1, updatedAt: this.now() };
+    if (after.pattern !== before.pattern) {
+      const { revision, pattern, dialect, flags, updatedAt } = before;
+      this.earlier.set(id, [{ revision, pattern, dialect, flags, keptAt: updatedAt }, ...(this.earlier.get(id) ?? [])]);
+    }
+    this.specimens.set(id, after);
+    return after;
+  }
+
+  private now(): string {
+    this.clock += 1000;
+    return new Date(this.clock).toISOString();
+  }
+
+  private answer(method: string, path: string, body: unknown): { status: number; data: unknown } {
+    const [, id = "", rest = ""] = /^(?:\/([^/?]+))?(\/[a-z]+)?/.exec(path) ?? [];
+    if (id === "" && method === "GET") return { status: 200, data: this.list(new URLSearchParams(path.slice(path.indexOf("?") + 1))) };
+    if (id === "" && method === "POST") return { status: 201, data: this.put(body as NewSpecimen) };
+    const specimen = this.specimens.get(id);
+    if (!specimen) return refusal(404, "There is no such specimen.");
+    switch (`${method} ${rest}`) {
+      case "GET ":
+        return { status: 200, data: specimen };
+      case "GET /earlier":
+        return { status: 200, data: { items: this.earlier.get(id) ?? [] } };
+      case "PATCH ": {
+        const change = body as SpecimenChange;
+        if (change.revision !== specimen.revision) return refusal(409, "It was changed meanwhile.", specimen);
+        return { status: 200, data: headOf(this.change(id, change)) };
+      }
+      case "DELETE ":
+      case "POST /restore": {
+        const after = { ...specimen, deletedAt: method === "DELETE" ? this.now() : null };
+        this.specimens.set(id, after);
+        return { status: 200, data: headOf(after) };
+      }
+      default:
+        throw new Error(`The server has no ${method} ${path}.`);
+    }
+  }
+
+  private list(asked: URLSearchParams): { items: SpecimenHead[]; total: number } {
+    const removed = asked.get("removed") === "true";
+    const search = (asked.get("search") ?? "").toLowerCase();
+    const holds = ({ title, pattern, notes }: Specimen) => `${title}\n${pattern}\n${notes}`.toLowerCase().includes(search);
+    const items = [...this.specimens.values()].filter((each) => (each.deletedAt !== null) === removed && holds(each)).map(headOf);
+    return { items, total: items.length };
+  }
+}
+
+const headOf = ({ samples, ...own }: Specimen): SpecimenHead => ({ ...own, samples: samples.map(({ id, name, length }) => ({ id, name, length })) });
+
+function refusal(status: number, detail: string, current?: Specimen): { status: number; data: ProblemDetails } {
+  return { status, data: { type: "about:blank", title: detail, status, detail, ...(current && { current }) } };
+}

@@ -1,0 +1,113 @@
+/**
+ * The risk list: patterns pasted or found in files, judged, sorted, searched, and put on the bench.
+ * @jest-environment ./web/test/page/environment.mjs
+ */
+import { afterEach, describe, expect, test } from "@jest/globals";
+import { cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { workers } from "./page/browser.ts";
+import { openAt, part, press, says, until, user, wordsOf } from "./page/page.tsx";
+import { PageServer } from "./page/server.ts";
+
+afterEach(cleanup);
+
+/** The screen with no list on it: one that was judged stays until another is begun. */
+async function open(): Promise<PageServer> {
+  const server = new PageServer();
+  openAt("/risks");
+  const another = screen.queryByRole("button", { name: "Another list" });
+  if (another) await user.click(another);
+  return server;
+}
+
+const rows = () =>
+  within(screen.getByRole("list", { name: "Patterns" }))
+    .getAllByRole("listitem")
+    .map(wordsOf);
+
+async function judge(list: string): Promise<PageServer> {
+  const server = await open();
+  fireEvent.change(await part("textbox", "Patterns, one a line"), { target: { value: list } });
+  await press("button", "Judge them");
+  await until("all are judged", () => screen.queryByRole("button", { name: "Another list" }) !== null);
+  return server;
+}
+
+const LIST = "^weir$\n/^(a+)+$/\n\\s+$\n(\n";
+
+describe("a pasted list", () => {
+  test("is judged and sorted by growth; what does not read says why", async () => {
+    await judge(LIST);
+    await says("risk-summary", "4 patterns in 1 file: 2 grow faster than the text");
+    expect(rows()).toEqual([
+      expect.stringMatching(/^exponentialpasted list:2\^\(a\+\)\+\$.*a × n/),
+      expect.stringMatching(/^degree 2pasted list:3\\s\+\$.*with the search’s restarts/),
+      expect.stringMatching(/^does not readpasted list:4\(/),
+      expect.stringMatching(/^linearpasted list:1\^weir\$/),
+    ]);
+    await user.selectOptions(await part("combobox", "sorted by"), "place");
+    await until("in their order", () => /^linear/.test(rows()[0] ?? ""));
+  });
+
+  test("is searched, and what is not there is said", async () => {
+    await judge(LIST);
+    const search = await part("searchbox", "Search the list");
+    await user.type(search, "weir");
+    await until("one is left", () => rows().length === 1);
+    await user.type(search, "x");
+    await until("none is left", () => screen.queryByText("Nothing in the list holds that.") !== null);
+  });
+
+  test("a row opens on the bench with its attack as the sample", async () => {
+    const server = await judge(LIST);
+    await press("button", /^exponential/);
+    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "pasted list:2");
+    expect([...server.specimens.values()]).toMatchObject([{ pattern: "^(a+)+$", samples: [{ name: "attack", text: expect.stringMatching(/^a{10,}/) }] }]);
+  });
+
+  test("a row that the server does not take is said to be still here", async () => {
+    const server = await judge(LIST);
+    server.away = true;
+    await press("button", /^exponential/);
+    await says("risk-summary", "could not be put on the bench");
+  });
+
+  test("nothing cannot be judged, and stays while one looks elsewhere", async () => {
+    await open();
+    expect(await part("button", "Judge them")).toHaveProperty("disabled", true);
+    await judge(LIST);
+    openAt("/");
+    await part("heading", "Specimens");
+    openAt("/risks");
+    await until("it is there", () => rows().length === 4);
+  });
+});
+
+describe("files", () => {
+  test("are read as programs; what is put together at run time is counted apart", async () => {
+    await open();
+    const text = "const gauge = /(\\d+)*$/;\nconst made = new RegExp(process.argv[2]);\n";
+    await user.upload(screen.getByLabelText("Files"), new File([text], "gauge.ts"));
+    await says("risk-summary", "1 pattern in 1 file: 1 grow faster than the text; 1 places put their pattern together when the program runs");
+    expect(rows()).toEqual([expect.stringMatching(/^exponentialgauge\.ts:1/)]);
+  });
+
+  test("one that is too large is left out and said", async () => {
+    await open();
+    const large = new File(["x"], "bundle.js");
+    Object.defineProperty(large, "size", { value: 4_000_000 });
+    await user.upload(screen.getByLabelText("Files"), large);
+    await until("it is said", () => screen.queryByText(/Files of more than 3 million bytes are not read/) !== null);
+  });
+});
+
+test("judging is stopped, and what is known stays", async () => {
+  await open();
+  const many = Array.from({ length: 3000 }, (_, i) => `weir${i}(?:a+b?)+$`).join("\n");
+  fireEvent.change(await part("textbox", "Patterns, one a line"), { target: { value: many } });
+  await press("button", "Judge them");
+  await until("some are judged", () => /^[1-9]\d* of 3,000 judged/.test(wordsOf(document.querySelector("[data-part=risk-summary]") as Element)));
+  await press("button", "Stop");
+  await says("risk-summary", /stopped at \d+ of 3,000/);
+  expect(workers.filter(({ name, ended }) => name === "lamprey-risks" && !ended)).toEqual([]);
+  expect(rows().length).toBeGreaterThan(0);
+});

@@ -1,0 +1,120 @@
+/**
+ * The shelf: specimens found, added, removed and restored.
+ * @jest-environment ./web/test/page/environment.mjs
+ */
+import { afterEach, describe, expect, test } from "@jest/globals";
+import { cleanup, screen, within } from "@testing-library/react";
+import { openAt, part, press, until, user, wordsOf } from "./page/page.tsx";
+import { PageServer } from "./page/server.ts";
+
+afterEach(cleanup);
+
+function stocked(): PageServer {
+  const server = new PageServer();
+  server.put({ title: "Gauge lines", pattern: "\\d+ cm", flags: "g", notes: "levels", samples: [{ name: "log", text: "Ulm 41 cm" }] });
+  server.put({
+    title: "Sluice codes",
+    pattern: "S-\\d{3}",
+    dialect: "python",
+    samples: [
+      { name: "a", text: "" },
+      { name: "b", text: "S-101" },
+    ],
+  });
+  openAt("/");
+  return server;
+}
+
+const listed = () => screen.queryAllByRole("listitem").map(wordsOf);
+
+describe("the list", () => {
+  test("says of each specimen what it is", async () => {
+    stocked();
+    await until("both are there", () => listed().length === 2);
+    expect(listed()).toEqual([
+      expect.stringMatching(/^Gauge lines ?ecmascript, revision 1\\d\+ cmglevels1 sample/),
+      expect.stringMatching(/^Sluice codes ?python, revision 1S-\\d\{3\}2 samples/),
+    ]);
+  });
+
+  test("is searched while one types; what finds nothing says so", async () => {
+    stocked();
+    await until("both are there", () => listed().length === 2);
+    const search = await part("searchbox", "Search the shelf");
+    await user.type(search, "sluice");
+    await until("one is left", () => listed().length === 1);
+    await user.type(search, "x");
+    await until("none is left", () => screen.queryByText("Nothing on the shelf speaks of “sluicex”.") !== null);
+  });
+
+  test("is opened by its title", async () => {
+    stocked();
+    await press("link", "Sluice codes");
+    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Sluice codes");
+  });
+
+  test("empty, it says how to begin", async () => {
+    new PageServer();
+    openAt("/");
+    await until("it is said", () => screen.queryByText("The shelf is empty. Add a specimen to begin.") !== null);
+    await press("button", "New specimen");
+    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "New specimen");
+  });
+
+  test("a server that is away is said, and asked again", async () => {
+    const server = new PageServer();
+    server.put({ title: "Weir", samples: [{ name: "a", text: "" }] });
+    server.away = true;
+    openAt("/");
+    await until("it is said", () => screen.queryByText(/The server does not answer/) !== null);
+    await press("button", "New specimen");
+    await until("it could not", () => screen.queryByText(/could not be kept/) !== null);
+    server.away = false;
+    await press("button", "Try again");
+    await until("it is there", () => listed().length === 1);
+  });
+});
+
+describe("removing", () => {
+  test("takes a specimen off the shelf, and one word brings it back", async () => {
+    const server = stocked();
+    await press("button", "Remove Gauge lines");
+    await until("it is gone", () => listed().length === 1);
+    expect(wordsOf(await part("status", ""))).toContain("Gauge lines was removed.");
+    await press("button", "Restore it");
+    await until("it is back", () => listed().length === 2);
+    expect([...server.specimens.values()].every(({ deletedAt }) => deletedAt === null)).toBe(true);
+  });
+
+  test("the removed ones have a list of their own", async () => {
+    stocked();
+    await press("button", "Remove Sluice codes");
+    await until("it is gone", () => listed().length === 1);
+    await press("button", "removed ones");
+    await part("heading", "Removed specimens");
+    await until("it is here", () => listed().length === 1 && /Sluice/.test(listed()[0] ?? ""));
+    expect(within(screen.getByRole("list")).queryByRole("link")).toBeNull();
+    await press("button", "Restore Sluice codes");
+    await until("none is left", () => screen.queryByText("Nothing has been removed.") !== null);
+    await press("button", "back to the shelf");
+    await until("both are there", () => listed().length === 2);
+  });
+});
+
+describe("the frame", () => {
+  test("an address that leads nowhere says so, with a way back", async () => {
+    stocked();
+    openAt("/no/such/place");
+    await press("link", /go to the shelf/);
+    await until("the shelf is there", () => listed().length === 2);
+  });
+
+  test("the theme is chosen for the whole page", async () => {
+    stocked();
+    await press("button", "Deep theme");
+    expect(document.documentElement.dataset.theme).toBe("deep");
+    await press("button", "Chart theme");
+    expect(document.documentElement.dataset.theme).toBe("chart");
+    expect(localStorage.getItem("lamprey.theme")).toBe("chart");
+  });
+});
