@@ -41,6 +41,10 @@ describe("modes", () => {
     await until("three columns", () => screen.queryAllByRole("columnheader").length === 3);
     expect(heads()[2]).toMatch(/possessive.*for comparison only/);
     expect(figures("matches")).toEqual(["1", "2", "0"]);
+    expect(screen.getAllByText(/^Beside /).map((each) => wordsOf(each).split(".")[0])).toEqual([
+      "Beside lazy: No match is the same in both",
+      "Beside possessive: No match is the same in both",
+    ]);
     await user.click(await part("checkbox", "possessive"));
     await until("two again", () => screen.queryAllByRole("columnheader").length === 2);
   });

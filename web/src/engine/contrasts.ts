@@ -114,7 +114,9 @@ export class Contrasts {
     if (!base) return [];
     return others.flatMap((other) => {
       const parting = partingSentence(base.weighed, other.weighed, base.name, other.name);
-      return [...contrastSentences(base.weighed, other.weighed, base.name, other.name), ...(parting ? [parting] : [])];
+      const said = [...contrastSentences(base.weighed, other.weighed, base.name, other.name), ...(parting ? [parting] : [])];
+      // Of several, what is said of “both” needs to say of which.
+      return others.length === 1 ? said : [`Beside ${other.name}: ${said.join(" ")}`];
     });
   }
 

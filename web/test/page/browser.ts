@@ -27,6 +27,7 @@ for (const [prototype, prefix] of [
 HTMLCanvasElement.prototype.getContext = () => null;
 Range.prototype.getClientRects = () => [] as unknown as DOMRectList;
 Range.prototype.getBoundingClientRect = () => new DOMRect(0, 0, 0, 0);
+Element.prototype.getBoundingClientRect = () => new DOMRect(0, 0, WIDTH, HEIGHT);
 Blob.prototype.text ??= function text(this: Blob) {
   return new Promise((resolve) => {
     const reader = new FileReader();
