@@ -37,7 +37,10 @@ describe("an operation that is not in the table", () => {
     ["the forecast of references", () => forecast(patched(programOf("(a|b)\\1c"), Op.Unit), text, { mode: "all", stepsFirst: 0 })],
     ["the hazard", () => assessNow(program, "search")],
     ["relating", () => drained(relate(program, programOf("a")))],
-    ["a walk", () => new Walk(program, Alphabet.of(program), program.loops.map(exactBounds)).takes(program.code.indexOf(UNKNOWN) / INSTRUCTION_WIDTH)],
+    [
+      "a walk",
+      () => new Walk("at-least", program, Alphabet.of(program), program.loops.map(exactBounds)).takes(program.code.indexOf(UNKNOWN) / INSTRUCTION_WIDTH),
+    ],
     ["items", () => new Items(program, text).take(program.code.indexOf(UNKNOWN) / INSTRUCTION_WIDTH, 0)],
     ["states", () => StateSpace.of(program)],
     ["the chart", () => graphOf(program)],

@@ -11,6 +11,7 @@ const verdict = (generation: number): VerdictView => ({
   degree: null,
   findings: [],
   reason: "no-loop",
+  atLeast: false,
   peak: null,
 });
 

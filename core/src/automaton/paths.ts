@@ -75,6 +75,8 @@ export interface PathOptions {
   /** Only paths that are gone before a match is found: the whole pattern is settled like an atomic group. */
   readonly settled: boolean;
   readonly bounds: readonly Bounds[];
+  /** Whether assertions and lookarounds are taken to hold as well as not, as where a text is read against its direction. */
+  readonly blind?: boolean;
 }
 
 export class PathAutomaton {
@@ -85,7 +87,7 @@ export class PathAutomaton {
   inexact = false;
   /** The states before the text's first character, the preferred first. */
   readonly starts: readonly Edge[];
-  private readonly walk: Walk;
+  private readonly walk: Walk<"at-least">;
   private readonly threads: Threads;
   private readonly watches: Watches;
   private readonly places: Place<Extra>[] = [];
@@ -100,11 +102,11 @@ export class PathAutomaton {
     this.program = program;
     this.alphabet = alphabet;
     this.options = options;
-    this.walk = new Walk(program, alphabet, options.bounds);
-    this.threads = new Threads(this.walk, options.whole);
+    this.walk = new Walk("at-least", program, alphabet, options.bounds);
+    this.threads = new Threads(new Walk("at-most", program, alphabet, options.bounds), options.whole);
     this.endOnly = alphabet.masks.where((symbol) => symbol === alphabet.edge);
     const frames = options.settled ? [{ rivals: NO_THREADS, probe: true }] : [];
-    this.watches = new Watches(program, alphabet);
+    this.watches = new Watches(program, alphabet, options.blind === true);
     const begin = this.place(0, { ...PLAIN, frames, watched: this.watches.atStart(alphabet.edge) });
     this.starts = this.attempt(begin, alphabet.edge);
   }
@@ -115,7 +117,7 @@ export class PathAutomaton {
 
   /** Whether there are more states, edges or sets than there is room or time for; then paths are missing. */
   get full(): boolean {
-    if (this.walk.spent || this.watches.spent) return true;
+    if (this.walk.spent || this.threads.spent || this.watches.spent) return true;
     return this.edgeCount > MAX_EDGES || this.places.length > MAX_STATES || this.threads.size > MAX_THREAD_SETS;
   }
 
@@ -339,6 +341,7 @@ export class PathAutomaton {
     return {
       visits: 2,
       guesses: true,
+      blind: this.options.blind === true,
       keyOf: ({ frames, provisos }) => `${framesKey(frames)};${provisos.map(({ some, set }) => `${some}${set}`)}`,
       weigh: ({ frames, provisos }) => frames.length + provisos.length,
       turn: (extra, loop) => ({ ...extra, turned: [...extra.turned, loop] }),
@@ -352,7 +355,8 @@ export class PathAutomaton {
       second: (first, second) => {
         const { frames } = second.extra;
         const frame = frames.at(-1);
-        if (!frame) return second;
+        // What the rivals would assert is not known.
+        if (!frame || this.options.blind) return second;
         const rivals = threads.union(frame.rivals, this.threadsFrom(first, behind));
         return { ...second, extra: { ...second.extra, frames: [...frames.slice(0, -1), { ...frame, rivals }] } };
       },

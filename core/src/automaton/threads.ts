@@ -2,12 +2,17 @@
  * Sets of threads: every place where a part of a program can be, whichever way it came there. They answer whether the
  * part can get through: for lookarounds, and for what is tried before something else.
  *
+ * A set has at most the threads that there are; where some were lost it says so. So what it says is through is through,
+ * what it says can fail may be through all the same, and where it matters the other way round a set that lost threads
+ * is no answer. What is sure to happen takes paths away, so a path automaton that wants at least the pattern's paths
+ * needs just that.
+ *
  * A set is a number; reading a symbol leads from set to set (the subset construction, made as it is needed).
  */
 import { Op } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import type { Mask } from "./alphabet.ts";
-import { exitsBy, type Place, type Visitor, type Walk } from "./walk.ts";
+import { exitsBy, type Place, type Visitor, type Walk, type Way } from "./walk.ts";
 
 /** A set of threads, by number; 0 is the empty one. */
 export type ThreadSet = number;
@@ -42,7 +47,7 @@ const PLAIN: Omit<Visitor<null>, "arrive" | "leave" | "enter" | "lose"> = {
 };
 
 export class Threads {
-  private readonly walk: Walk;
+  private readonly walk: Walk<"at-most">;
   private readonly threads: Thread[] = [];
   private readonly threadNumbers = new Map<string, number>();
   private readonly sets: (readonly number[])[] = [[]];
@@ -59,7 +64,7 @@ export class Threads {
   private readonly trailing: ReadonlySet<number>;
 
   /** With `whole` a match counts only at the text's end. */
-  constructor(walk: Walk, whole: boolean) {
+  constructor(walk: Walk<"at-most">, whole: boolean) {
     this.walk = walk;
     this.whole = whole;
     // With `whole` the text must end where a lookahead begins.
@@ -234,7 +239,7 @@ export class Threads {
 }
 
 /** Where a thread goes on once its item has taken a character. */
-export function placesAfter<E>(walk: Walk, place: Place<E>, endOnly: number): Place<E>[] {
+export function placesAfter<E>(walk: Walk<Way>, place: Place<E>, endOnly: number): Place<E>[] {
   const { code } = walk.program;
   const ahead = place.closing ? endOnly : walk.alphabet.masks.all;
   const next: Place<E> = { ...place, fresh: [], ahead, closing: false };

@@ -32,7 +32,9 @@ export interface Visitor<E> {
   readonly visits: 1 | 2;
   /** Whether to go every way that captures may open: any text for a back-reference, both ways of a condition. */
   readonly guesses: boolean;
-  /** A way that is not gone, since it hangs on captures. */
+  /** Whether assertions and lookarounds are gone past whether they hold or not: what is read is not read in its own direction. */
+  readonly blind?: boolean;
+  /** A way that is not gone, since it hangs on captures, or on a count that is not kept. */
   lose?(): void;
   keyOf(extra: E): string;
   /** How much a place carries along, beside what the walk knows of: making it takes as long. */
@@ -57,6 +59,12 @@ export interface Bounds {
   readonly exact: boolean;
 }
 
+/**
+ * Which way a walk may be off where loops are not counted exactly: it goes at least the ways of the pattern, or at most
+ * those. What asks whether something can happen needs the first; what asks whether something is sure to, the second.
+ */
+export type Way = "at-least" | "at-most";
+
 /** Places gone through for one automaton, each as long as what it carries along: a second or so. */
 const MAX_WORK = 800_000;
 /** The same for one walk: what lies between two characters of a pattern of a person's is far less. */
@@ -64,7 +72,8 @@ const MAX_WALK = 100_000;
 
 export const exactBounds = (loop: Loop): Bounds => ({ min: loop.min, max: loop.max, exact: true });
 
-export class Walk {
+export class Walk<W extends Way> {
+  readonly way: W;
   readonly program: Program;
   readonly alphabet: Alphabet;
   /** Classes behind that no assertion tells apart are of one kind. */
@@ -81,7 +90,8 @@ export class Walk {
   /** Atomic enclosures without a choice inside: there is nothing to settle. */
   private readonly plain: ReadonlySet<number>;
 
-  constructor(program: Program, alphabet: Alphabet, bounds: readonly Bounds[]) {
+  constructor(way: W, program: Program, alphabet: Alphabet, bounds: readonly Bounds[]) {
+    this.way = way;
     this.program = program;
     this.alphabet = alphabet;
     this.bounds = bounds;
@@ -136,13 +146,16 @@ export class Walk {
           else visitor.lose?.();
           break;
         case Op.Assert:
-          this.assert(place, a, b, behind, pending);
+          if (visitor.blind) pending.push({ ...place, pc: pc + 1 });
+          else this.assert(place, a, b, behind, pending);
           break;
         case Op.LoopEnter:
-          pending.push({ ...place, pc: pc + 1, counts: this.counted(a) ? [...place.counts, 0] : place.counts });
+          if (this.loses(a)) visitor.lose?.();
+          else pending.push({ ...place, pc: pc + 1, counts: this.counted(a) ? [...place.counts, 0] : place.counts });
           break;
         case Op.LoopTry:
-          this.tryLoop(place, a, b, visitor, pending);
+          if (this.loses(a)) visitor.lose?.();
+          else this.tryLoop(place, a, b, visitor, pending);
           break;
         case Op.LoopBegin: {
           const loop = this.program.loops[a] as Loop;
@@ -151,7 +164,8 @@ export class Walk {
           break;
         }
         case Op.LoopNext:
-          this.endIteration(place, a, b, visitor, pending);
+          if (this.loses(a)) visitor.lose?.();
+          else this.endIteration(place, a, b, visitor, pending);
           break;
         case Op.Enter:
           this.enter(place, a, behind, visitor, pending);
@@ -222,6 +236,11 @@ export class Walk {
     }
   }
 
+  /** A wider loop goes ways that the pattern does not go: where at most the pattern's are wanted, none of them is gone. */
+  private loses(loop: number): boolean {
+    return this.way === "at-most" && !(this.bounds[loop] as Bounds).exact;
+  }
+
   private counted(loop: number): boolean {
     const { min, max } = this.bounds[loop] as Bounds;
     return (this.program.loops[loop] as Loop).counter >= 0 && (min > 0 || max < UNBOUNDED);
@@ -270,6 +289,10 @@ export class Walk {
     const enclosure = this.program.enclosures[number] as Enclosure;
     const { node, held, failed } = enclosure;
     const set = node.kind === "look" ? singleLook(node) : undefined;
+    if (visitor.blind && node.kind === "look") {
+      for (const exit of [failed, held]) if (exit !== FAILS) pending.push({ ...place, pc: exit });
+      return;
+    }
     if (node.kind !== "look" || !set) {
       pending.push(...[...visitor.enter(place, number)].reverse());
       return;

@@ -22,12 +22,14 @@ interface Watch {
 export class Watches {
   private readonly watches: Watch[] = [];
 
-  constructor(program: Program, alphabet: Alphabet) {
+  /** With `none` nothing is watched: all of them may hold or not. */
+  constructor(program: Program, alphabet: Alphabet, none = false) {
+    if (none) return;
     program.enclosures.forEach(({ node }, enclosure) => {
       if (node.kind !== "look" || !node.behind || singleLook(node) || this.watches.length >= MAX_WATCHES) return;
       const body = compilePart(program.reading, node.body, false);
       if (!body) return;
-      const walk = new Walk(body, alphabet, body.loops.map(exactBounds));
+      const walk = new Walk("at-most", body, alphabet, body.loops.map(exactBounds));
       const begin = { pc: 0, counts: [], fresh: [], ahead: alphabet.masks.all, closing: false, extra: null };
       this.watches.push({ enclosure, threads: new Threads(walk, false), begin });
     });

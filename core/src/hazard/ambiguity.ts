@@ -46,6 +46,11 @@ export interface Candidate {
 export interface Ambiguity {
   /** The worst first. */
   readonly candidates: readonly Candidate[];
+  /**
+   * The degree that no text goes beyond; infinite where that is exponential, or where not everything was looked at. A
+   * candidate keeps all of its loops in one word, but a text can also go from one word's loops to another's.
+   */
+  readonly ceiling: number;
   /** Whether everything was looked at; else there may be more. */
   readonly complete: boolean;
 }
@@ -56,7 +61,8 @@ export function* findAmbiguity(automaton: PathAutomaton): Generator<number, Ambi
   const finder = new Finder(automaton);
   yield* finder.findExponential();
   yield* finder.findPolynomial();
-  return { candidates: finder.sorted(), complete: finder.complete && !automaton.full };
+  const complete = finder.complete && !automaton.full;
+  return { candidates: finder.sorted(), ceiling: complete ? finder.ceiling : Number.POSITIVE_INFINITY, complete };
 }
 
 /** How a node of a search was reached. */
@@ -65,8 +71,29 @@ interface Step {
   readonly symbol: number;
 }
 
+/**
+ * How many pairs of loops, each sharing a word, lie one behind the other: the degree of ambiguity (Weber and Seidl, 1991).
+ * Loops have lower numbers the later they come.
+ */
+function longestChain(leads: readonly (readonly [number, number])[], reach: ReadonlyMap<number, ReadonlySet<number>>): number {
+  const lengths = new Map<readonly [number, number], number>();
+  let longest = 0;
+  for (const lead of [...leads].sort((a, b) => a[0] - b[0])) {
+    const [, end] = lead;
+    let behind = 0;
+    for (const [[begin], length] of lengths) {
+      if (begin === end || reach.get(end)?.has(begin)) behind = Math.max(behind, length);
+    }
+    lengths.set(lead, behind + 1);
+    longest = Math.max(longest, behind + 1);
+  }
+  return longest;
+}
+
 class Finder {
   complete = true;
+  /** Of the polynomials, in the end: one more than the pairs of loops that a path can go through one after the other. */
+  ceiling = 1;
   private readonly automaton: PathAutomaton;
   private readonly components: Components;
   private readonly successors: readonly (readonly number[])[];
@@ -280,13 +307,17 @@ class Finder {
     };
     const loops = components.members.flatMap((_, component) => (components.cyclic[component] && !this.exponential.has(component) ? [component] : []));
     const reach = this.reachable(loops);
+    const leads: (readonly [number, number])[] = [];
     for (const one of loops) {
       for (const other of loops) {
         if (one === other || !reach.get(one)?.has(other)) continue;
         const word = yield* this.sharedWord(one, other);
-        if (word) add(word);
+        if (!word) continue;
+        add(word);
+        leads.push([one, other]);
       }
     }
+    this.ceiling = this.exponential.size > 0 ? Number.POSITIVE_INFINITY : 1 + longestChain(leads, reach);
     // Without two loops that share anything there is no chain.
     if (words.size === 0) return [];
     if (automaton.alphabet.classes <= MAX_SINGLE_WORDS) for (let symbol = 0; symbol < automaton.alphabet.classes; symbol++) add([symbol]);

@@ -47,6 +47,11 @@ const EXPONENTIAL_PUMPS = [8, 6, 5, 12, 20, 32];
 const FIRST_PUMPS = [3, 10, 36];
 /** Loops of different lengths come together only every so many pumps. */
 const SPACINGS = [1, 2, 3, 4, 6];
+/** So many pumps further out a polynomial is looked at again. */
+const FAR_OUT = 48;
+/** So many pumps further on exponential growth is looked at again, and must have grown by so much with each. */
+const FURTHER_PUMPS = 12;
+const WAVERING_RATIO = 1.5;
 /** Equal differences that prove a degree. */
 const EQUAL_DIFFERENCES = 3;
 
@@ -88,12 +93,27 @@ export function* confirm(
     }
     return found;
   }
+  /** Whether a polynomial that a few points lie on is the one that a far point lies on; taken to where that cannot be counted. */
+  function* holdsFarOut(points: readonly Sample[], degree: number): Generator<number, boolean> {
+    const [first, second] = points as [Sample, Sample];
+    const spacing = second.pumps - first.pumps;
+    const far = first.pumps + spacing * Math.ceil(FAR_OUT / spacing);
+    const one = far > claim.most ? undefined : yield* sample(far);
+    return one === undefined || extrapolate(points, degree, far) === one.steps;
+  }
+  /** Whether the ratio holds for some pumps more. */
+  function* goesOn(points: readonly Sample[]): Generator<number, boolean> {
+    const last = points.at(-1) as Sample;
+    const far = Math.min(claim.most, last.pumps + FURTHER_PUMPS);
+    const one = yield* sample(far);
+    return one === undefined || Number(one.steps) >= Number(last.steps) * WAVERING_RATIO ** (far - last.pumps);
+  }
   if (claim.growth === "exponential") {
     for (const last of EXPONENTIAL_PUMPS) {
       const first = Math.min(last, claim.most) - RATIOS_COMPARED - 1;
       if (first < 1) continue;
       const points = yield* series(first, 1, RATIOS_COMPARED + 2);
-      if (isGeometric(points)) return { growth: "exponential", degree: null, samples: points };
+      if (isGeometric(points) && (yield* goesOn(points))) return { growth: "exponential", degree: null, samples: points };
     }
   }
   const likely = claim.degree ?? 2;
@@ -101,6 +121,8 @@ export function* confirm(
     for (const first of FIRST_PUMPS) {
       const points = yield* series(first, spacing, likely + EQUAL_DIFFERENCES + 1);
       const degree = degreeOf(points);
+      // The first pumps still hang on counts of the pattern: what they show must hold further out.
+      if (degree !== undefined && !(yield* holdsFarOut(points, degree))) continue;
       if (degree !== undefined && degree >= 2) return { growth: "polynomial", degree, samples: points };
       if (degree !== undefined) return undefined;
       if (points.length < likely + EQUAL_DIFFERENCES + 1) break;

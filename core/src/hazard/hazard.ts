@@ -12,17 +12,17 @@ import { Alphabet } from "../automaton/alphabet.ts";
 import { MAX_EDGES, MAX_STATES, PathAutomaton } from "../automaton/paths.ts";
 import { withoutReferences } from "../automaton/references.ts";
 import { type Bounds, exactBounds } from "../automaton/walk.ts";
-import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
 import { drained } from "../slices.ts";
-import { charactersOf } from "../syntax/characters.ts";
 import type { Span } from "../syntax/tree.ts";
 import { grouped } from "../text/visible.ts";
 import { type Ambiguity, type Candidate, findAmbiguity, MAX_PRODUCT_STATES, type Path } from "./ambiguity.ts";
 import { type Attack, findAttack } from "./attack.ts";
+import { type BehindCost, costBehind } from "./behind.ts";
 import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, textOf } from "./confirm.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
+import { FEW_AT_ONCE, FEW_WAYS, mostAtOnce, mostWays } from "./most-ways.ts";
 import { findPeak, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
 
@@ -72,13 +72,16 @@ export const REASONS = {
   "too-long": `There are more than ${grouped(MAX_PRODUCT_STATES)} pairs of ways, or looking at them took more than the time there was.`,
   unconfirmed: "A text can be taken in two ways, but no attack on it could be confirmed.",
   references: "A back-reference makes the outcome hang on what a group took, and no attack on what may stand there could be confirmed.",
-  lookbehind: "A lookbehind of any length reads the text over again.",
+  lookbehind: "A lookbehind that repeats reads the text over again, and how often could not be shown.",
+  "many-ways": "What repeats has bounds, but they allow so many ways that the steps could not be shown to be few.",
 } as const;
 
 export interface Verdict {
   readonly growth: GrowthKind;
   /** Of a polynomial; else null. */
   readonly degree: number | null;
+  /** Whether more growth than said could not be ruled out. */
+  readonly atLeast: boolean;
   /** The worst first. */
   readonly findings: readonly Finding[];
   readonly reason: ReasonCode;
@@ -105,7 +108,8 @@ const LONGEST_PUMP = 2000;
 /** Judges a program; yields now and then, so that it can be left at any time. Where `stop` says so, what is known until then. */
 export function* assess(program: Program, mode: HazardMode, stop: () => boolean = () => false): Generator<number, Verdict> {
   const followed = withoutReferences(program);
-  if (program.nodes.length > MAX_INSTRUCTIONS) return { growth: "undecided", degree: null, findings: [], reason: "too-long-a-pattern", peak: null };
+  if (program.nodes.length > MAX_INSTRUCTIONS)
+    return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "too-long-a-pattern", peak: null };
   const assessment = new Assessment(program, followed, mode);
   const slices = assessment.run();
   for (;;) {
@@ -147,6 +151,10 @@ class Assessment {
   private complete = false;
   private full = false;
   private bounded = false;
+  /** The degree of asking the dearest lookbehind once. */
+  private behindDegree = 0;
+  /** Where every repetition ends: whether they allow many ways all the same. */
+  private manyWays = false;
   private peak: Peak | null = null;
 
   constructor(own: Program, program: Program, mode: HazardMode) {
@@ -159,15 +167,18 @@ class Assessment {
     // Where every repetition ends, a peak is all there can be, and it is found soonest.
     const ends = this.program.loops.every(({ max }) => max < UNBOUNDED);
     if (ends) yield* this.climb();
-    if (isBounded(this.program)) return this.linear("no-loop");
-    const verdict = yield* this.lookClosely();
+    const behind = yield* costBehind(this.program, this.alphabet, widened);
+    this.behindDegree = behind.degree;
+    if (ends && this.peak === null) this.manyWays = yield* this.allowsManyWays();
+    if (isBounded(this.program) && behind.degree === 0) return this.verdict("no-loop", true);
+    const verdict = yield* this.lookClosely(behind);
     if (ends || verdict.growth !== "linear") return verdict;
     yield* this.climb();
     return this.linear(verdict.reason);
   }
 
   private linear(reason: ReasonCode): Verdict {
-    return { growth: "linear", degree: null, findings: [], reason: this.peak ? "peak" : reason, peak: this.peak };
+    return { growth: "linear", degree: null, atLeast: false, findings: [], reason: this.peak ? "peak" : reason, peak: this.peak };
   }
 
   private get alphabet(): Alphabet {
@@ -175,11 +186,26 @@ class Assessment {
     return this.classes;
   }
 
+  /** Whether an attempt may go many ways, where every repetition ends: whether it cannot be shown that it does not. */
+  private *allowsManyWays(): Generator<number, boolean> {
+    const options = { restarts: false, whole: this.mode === "whole" };
+    if (this.countsFit) {
+      for (const settled of [false, true]) {
+        const exact = new PathAutomaton(this.program, this.alphabet, { ...options, settled, bounds: this.program.loops.map(exactBounds) });
+        yield* exact.explore();
+        if (!exact.full && mostWays(exact) <= FEW_WAYS) return false;
+      }
+    }
+    const wide = new PathAutomaton(this.program, this.alphabet, { ...options, settled: false, bounds: widened(this.program) });
+    yield* wide.explore();
+    return wide.full || mostAtOnce(wide) > FEW_AT_ONCE;
+  }
+
   private *climb(): Generator<number, void> {
     this.peak = yield* findPeak(this.own, this.program, () => this.alphabet, this.mode);
   }
 
-  private *lookClosely(): Generator<number, Verdict> {
+  private *lookClosely(behind: BehindCost): Generator<number, Verdict> {
     const wide = widened(this.program);
     let views: View[] = [
       { bounds: wide, settled: false, shows: "unambiguous" },
@@ -194,41 +220,32 @@ class Assessment {
       if (!found) continue;
       if (found.complete) {
         this.complete = true;
-        this.ceiling = Math.min(
-          this.ceiling,
-          found.candidates.reduce((most, candidate) => Math.max(most, rankOf(candidate)), 1),
-        );
+        this.ceiling = Math.min(this.ceiling, found.ceiling + behind.degree);
       }
-      if (this.worst() >= this.ceiling && !this.readsBack) return this.verdict(found.candidates.length === 0 ? view.shows : "no-failure");
+      if (this.worst() >= this.ceiling) return this.verdict(found.candidates.length === 0 ? view.shows : "no-failure");
     }
-    if (this.readsBack) yield* this.tryLookbehinds();
+    yield* this.tryBehind(behind);
     return this.verdict("no-failure");
   }
 
-  /** A lookbehind that reads back over whatever stands before does so at every offset: tried on what it repeats. */
-  private *tryLookbehinds(): Generator<number, void> {
-    for (const loop of this.program.loops) {
-      const { body, start, end } = loop.node;
-      const inside = this.program.enclosures.some(({ node }) => node.kind === "look" && node.behind && node.start <= start && end <= node.end);
-      if (!inside || loop.max < UNBOUNDED || (body.kind !== "character" && body.kind !== "any" && body.kind !== "set")) continue;
-      const symbol = this.alphabet.masks.first(this.alphabet.maskOf(charactersOf(body)));
-      if (symbol < 0) continue;
-      const attack = { prefix: "", pump: this.alphabet.samples[symbol] as string, suffix: "" };
-      const confirmation = yield* confirm(this.own, attack, this.mode, { growth: "polynomial", degree: 2, most: Number.POSITIVE_INFINITY });
-      if (!confirmation) continue;
+  /** What lookbehinds may be made to read: attacks on them, as far as they reach them. */
+  private *tryBehind({ attacks }: BehindCost): Generator<number, void> {
+    for (const { attack, candidate, parts, until } of attacks) {
+      const claim = { growth: candidate?.growth ?? "polynomial", degree: (candidate?.degree ?? 1) + 1, most: until ?? Number.POSITIVE_INFINITY } as const;
+      const confirmation = yield* confirm(this.own, attack, this.mode, claim);
+      if (!confirmation || rankOf(confirmation) <= this.worst()) continue;
       const { growth, degree, samples } = confirmation;
-      const parts = [{ start, end }];
       this.findings.push({
         growth,
         degree,
-        start,
-        end,
+        start: Math.min(...parts.map(({ start }) => start)),
+        end: Math.max(...parts.map(({ end }) => end)),
         parts,
         attack,
         stretch: attack.pump,
         readings: [],
-        restarts: true,
-        until: null,
+        restarts: this.mode === "search" && growth === "polynomial",
+        until,
         confirmed: true,
         samples,
       });
@@ -261,30 +278,27 @@ class Assessment {
     return this.findings.reduce((most, finding) => Math.max(most, rankOf(finding)), 1);
   }
 
-  private verdict(shown: ReasonCode): Verdict {
+  private verdict(shown: ReasonCode, ended = false): Verdict {
     const sorted = [...this.findings].sort((a, b) => rankOf(b) - rankOf(a));
     // What a worse finding blames already is no finding of its own.
     const own = sorted.filter((finding, i) => !sorted.slice(0, i).some((worse) => rankOf(worse) > rankOf(finding) && blames(worse, finding.parts)));
     const findings = own.slice(0, MAX_FINDINGS);
-    const decided = this.complete && this.worst() >= this.ceiling && (!this.readsBack || this.findings.length > 0);
+    const decided = ended || (this.complete && this.worst() >= this.ceiling);
     const [worst] = findings;
-    if (worst && (decided || worst.growth === "exponential")) return { growth: worst.growth, degree: worst.degree, findings, reason: "found", peak: null };
-    if (decided) return this.linear(this.bounded ? "bounded" : shown);
-    return { growth: "undecided", degree: null, findings, reason: this.obstacle, peak: this.peak };
+    if (worst) {
+      const atLeast = !decided && worst.growth !== "exponential";
+      return { growth: worst.growth, degree: worst.degree, atLeast, findings, reason: atLeast ? this.obstacle : "found", peak: null };
+    }
+    if (decided && (this.peak !== null || !this.manyWays)) return this.linear(this.bounded ? "bounded" : shown);
+    return { growth: "undecided", degree: null, atLeast: false, findings, reason: this.obstacle, peak: this.peak };
   }
 
   private get obstacle(): ReasonCode {
-    if (this.readsBack) return "lookbehind";
     if (this.full) return "too-large";
     if (!this.complete) return "too-long";
+    if (this.behindDegree > 0) return "lookbehind";
+    if (this.manyWays) return "many-ways";
     return this.program.references.length > 0 ? "references" : "unconfirmed";
-  }
-
-  /** Whether a lookbehind can read back any length: work that the paths forward do not show. */
-  private get readsBack(): boolean {
-    return this.program.enclosures.some(
-      ({ node }) => node.kind === "look" && node.behind && lengthsOf({ ...this.program, root: node.body }).most > MAX_EXACT_COUNT,
-    );
   }
 
   /** Looks at one automaton: its candidates that can be confirmed become findings. Undefined where it is too large. */

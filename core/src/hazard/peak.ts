@@ -32,6 +32,7 @@ const MAX_WORK = 2_000_000;
 const WORK_AT_ONCE = 50_000;
 /** So many beginnings of the best text are forecast, evenly apart. */
 const LENGTHS_TRIED = 6;
+const ENDINGS_TRIED = 2;
 
 interface Growing {
   readonly paths: ReadonlyMap<number, number>;
@@ -52,12 +53,12 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
   });
   const best = yield* grow(automaton);
   if (!best || automaton.full) return null;
-  const { word } = best;
   let peak: Peak | null = null;
-  const other = alphabet.samples.findIndex((_, symbol) => symbol !== word.at(-1));
-  for (let i = 1; i <= LENGTHS_TRIED; i++) {
-    const text = alphabet.spell(word.slice(0, Math.ceil((word.length * i) / LENGTHS_TRIED)));
-    for (const ending of ["", alphabet.samples[other] ?? ""]) {
+  const beginnings = new Set(Array.from({ length: LENGTHS_TRIED }, (_, i) => Math.ceil((best.word.length * (i + 1)) / LENGTHS_TRIED)));
+  // The longest that was grown has the most behind it, and may be all that there is room for.
+  for (const word of [...[...beginnings].map((length) => best.word.slice(0, length)), best.longest]) {
+    const text = alphabet.spell(word);
+    for (const ending of endingsOf(automaton, word)) {
       const steps = yield* stepsOn(own, text + ending, mode);
       // A letter more must be worth it.
       if (steps !== undefined && steps >= PEAK_STEPS && 10n * steps > 11n * (peak?.steps ?? 0n)) peak = { text: text + ending, steps };
@@ -66,13 +67,26 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
   return peak;
 }
 
+/** Endings that leave the fewest paths under way, and none at all: a text that matches costs little. */
+function endingsOf(automaton: PathAutomaton, word: readonly number[]): string[] {
+  let paths = new Set(automaton.starts.map(({ to }) => to));
+  const after = (from: ReadonlySet<number>, symbol: number): Set<number> =>
+    new Set([...from].filter((state) => !automaton.isThrough(state)).flatMap((state) => automaton.edgesOn(state, symbol).map(({ to }) => to)));
+  for (const symbol of word) paths = after(paths, symbol);
+  const { classes, samples } = automaton.alphabet;
+  const left = Array.from({ length: Math.min(MAX_SYMBOLS, classes) }, (_, symbol) => ({ symbol, count: after(paths, symbol).size }));
+  left.sort((a, b) => a.count - b.count);
+  return ["", ...left.slice(0, ENDINGS_TRIED).map(({ symbol }) => samples[symbol] as string)];
+}
+
 /** The text with the most paths, up to where no more are under way. */
-function* grow(automaton: PathAutomaton): Generator<number, Growing | undefined> {
+function* grow(automaton: PathAutomaton): Generator<number, (Growing & { readonly longest: readonly number[] }) | undefined> {
   const symbols = Array.from({ length: Math.min(MAX_SYMBOLS, automaton.alphabet.classes) }, (_, symbol) => symbol);
   const begin = new Map<number, number>();
   for (const { to } of automaton.starts) begin.set(to, (begin.get(to) ?? 0) + 1);
   let beam: Growing[] = [{ paths: begin, word: [], total: 0 }];
   let best: Growing | undefined;
+  let longest: readonly number[] = [];
   let work = 0;
   let yielded = 0;
   for (let length = 0; length < MAX_LENGTH && beam.length > 0 && work < MAX_WORK && !automaton.full; length++) {
@@ -99,9 +113,10 @@ function* grow(automaton: PathAutomaton): Generator<number, Growing | undefined>
     }
     beam = next.sort((a, b) => b.alive - a.alive).slice(0, BEAM);
     const [first] = beam;
+    if (first) longest = first.word;
     if (first && first.total > 2 * (best?.total ?? 0)) best = first;
   }
-  return best && best.total >= LEAST_PATHS ? best : undefined;
+  return best && best.total >= LEAST_PATHS ? { ...best, longest } : undefined;
 }
 
 /** How many choices one attempt can come to, those of loops without a bound counted once. */

@@ -1,0 +1,120 @@
+/**
+ * What lookbehinds cost. They are read from where they are asked on, most of them against the text's direction, so the
+ * path automaton of the pattern does not go into them: each is an automaton of its own, over the text as it reads it,
+ * and so is a lookaround inside it.
+ *
+ * The work is no more than the times that they are asked, which the pattern's paths bound, times what asking once can
+ * take; so the degree is no more than the sum of the two. What stands around what is read is not known there: assertions
+ * and lookarounds are taken to hold as well as not, which only adds paths.
+ */
+import type { Alphabet } from "../automaton/alphabet.ts";
+import { PathAutomaton } from "../automaton/paths.ts";
+import { type Bounds, exactBounds } from "../automaton/walk.ts";
+import { compilePart } from "../program/compile.ts";
+import { type Program, UNBOUNDED } from "../program/program.ts";
+import { singleLook } from "../syntax/characters.ts";
+import { childrenOf, type Node, type NodeOf, type Span, walk } from "../syntax/tree.ts";
+import { type Candidate, findAmbiguity } from "./ambiguity.ts";
+import type { Attack } from "./attack.ts";
+import { findAttack } from "./attack.ts";
+import { FEW_WAYS, mostWays } from "./most-ways.ts";
+
+type Look = NodeOf<"look">;
+
+/** A text that may make a lookbehind dear, with the quantifiers that it is about. */
+export interface BehindAttack {
+  readonly attack: Attack;
+  readonly candidate: Candidate | null;
+  readonly parts: readonly Span[];
+  /** Pumps after which the growth ends, since a quantifier has a bound; null where it goes on. */
+  readonly until: number | null;
+}
+
+export interface BehindCost {
+  /** The degree of asking once: 0 where that is a constant that is known to be small, infinite where it is not known. */
+  readonly degree: number;
+  readonly attacks: readonly BehindAttack[];
+}
+
+/** Attacks tried for one lookaround. */
+const MAX_ATTACKS = 4;
+
+/** What asking the dearest of the pattern's lookbehinds once can take; `widened` says how a part's loops are counted. */
+export function* costBehind(program: Program, alphabet: Alphabet, widened: (part: Program) => readonly Bounds[]): Generator<number, BehindCost> {
+  const attacks: BehindAttack[] = [];
+  /** The degree of each lookaround that has been looked at; inner ones before outer ones. */
+  const degrees = new Map<Node, number>();
+  let most = 0;
+  for (const look of looksBehind(program.root).reverse()) {
+    const part = partOf(program, look);
+    const own = part ? yield* degreeOf(part, look) : Number.POSITIVE_INFINITY;
+    const inner = Math.max(0, ...looksIn(look.body).map((each) => degrees.get(each) ?? 0));
+    degrees.set(look, own + inner);
+    most = Math.max(most, own + inner);
+  }
+  return { degree: most, attacks };
+
+  function* degreeOf(part: Program, look: Look): Generator<number, number> {
+    const options = { restarts: false, whole: false, settled: false, blind: true };
+    const ends = part.loops.every(({ max }) => max < UNBOUNDED);
+    if (ends) {
+      const exact = new PathAutomaton(part, alphabet, { ...options, bounds: part.loops.map(exactBounds) });
+      yield* exact.explore();
+      if (!exact.full && mostWays(exact) <= FEW_WAYS) return 0;
+    }
+    const automaton = new PathAutomaton(part, alphabet, { ...options, bounds: widened(part) });
+    const { candidates, ceiling } = yield* findAmbiguity(automaton);
+    const until = ends && part.loops.length > 0 ? Math.min(...part.loops.map(({ max }) => max)) : null;
+    for (const candidate of candidates.slice(0, MAX_ATTACKS)) {
+      const { attack } = yield* findAttack(automaton, candidate, true);
+      if (attack) attacks.push({ attack: look.behind ? reversed(attack) : attack, candidate, parts: partsOf(part), until });
+    }
+    // One loop alone is read over from every offset.
+    for (const { node, max } of part.loops) {
+      const symbol = max < UNBOUNDED ? -1 : firstTaken(automaton, node);
+      const pump = alphabet.samples[symbol];
+      if (pump !== undefined)
+        attacks.push({ attack: { prefix: "", pump, suffix: "" }, candidate: null, parts: [{ start: node.start, end: node.end }], until: null });
+    }
+    return ceiling;
+  }
+
+  /** A symbol that a loop's body begins with, where the part can read it at all. */
+  function firstTaken(automaton: PathAutomaton, { start, end }: Span): number {
+    for (let state = 0; state < automaton.size; state++) {
+      const node = automaton.program.nodes[automaton.instructionOf(state)] as Span;
+      if (node.start < start || node.end > end || automaton.isThrough(state)) continue;
+      const symbol = alphabet.masks.first(alphabet.masks.and(automaton.takesOf(state), alphabet.masks.not(alphabet.masks.where((s) => s === alphabet.edge))));
+      if (symbol >= 0) return symbol;
+    }
+    return -1;
+  }
+}
+
+const partsOf = ({ loops }: Program): Span[] => loops.filter(({ max }) => max > 1).map(({ node }) => ({ start: node.start, end: node.end }));
+
+/** What is inside as a program of its own, in the direction in which it is read. */
+function partOf(program: Program, { behind, widths, body }: Look): Program | undefined {
+  return compilePart(program.reading, body, behind && widths === null);
+}
+
+/** Lookbehinds, and the lookarounds inside them: those of one character ask no more than that. Outer ones come first. */
+function looksBehind(root: Node): Look[] {
+  const found: Look[] = [];
+  const pending: { readonly node: Node; readonly behind: boolean }[] = [{ node: root, behind: false }];
+  for (let next = pending.pop(); next; next = pending.pop()) {
+    const { node } = next;
+    const counts = node.kind === "look" && (node.behind || next.behind) && !singleLook(node);
+    if (counts) found.push(node);
+    for (const child of childrenOf(node)) pending.push({ node: child, behind: next.behind || counts });
+  }
+  return found;
+}
+
+const looksIn = (body: Node): Look[] => [...walk(body)].filter((node): node is Look => node.kind === "look");
+
+/** The attack on what reads the text from its end. */
+function reversed({ prefix, pump, suffix }: Attack): Attack {
+  const back = (text: string): string => [...text].reverse().join("");
+  return { prefix: back(suffix), pump: back(pump), suffix: back(prefix) };
+}
