@@ -1,5 +1,9 @@
 /** Hazard: known growth, judged exactly; findings that hold what they say. */
 import { describe, expect, test } from "@jest/globals";
+import { Alphabet } from "../src/automaton/alphabet.ts";
+import { PathAutomaton } from "../src/automaton/paths.ts";
+import { exactBounds } from "../src/automaton/walk.ts";
+import { mostAtOnce } from "../src/hazard/at-once.ts";
 import { assessNow, drained, type Finding, OBSTACLES, type Program, REASONS, record, relate, stepsOn, textOf, type Verdict } from "../src/index.ts";
 import { GROWTH_CASES, type GrowthCase } from "./cases/growth.ts";
 import { programOf } from "./support.ts";
@@ -74,6 +78,88 @@ describe("patterns beyond the bounds say which bound", () => {
     expect(assessNow(program, "search", () => true)).toMatchObject({ growth: "undecided", reason: "too-long" });
   });
 });
+
+describe("what is not shown is not said", () => {
+  test.each<[string, string?]>([["^(a*)\\1$", "s"], ["^(a*)\\1b"], ["^(?:.|\\s){0,500}$"], ["(?<=^(?:a+)+b)c"]])(
+    "/%s/ is not called linear",
+    (pattern, flags = "") => {
+      const { growth, peak, findings } = assessNow(programOf(pattern, flags), "search");
+      expect([growth, peak, findings]).toEqual(["undecided", null, []]);
+    },
+  );
+
+  test.each([
+    // By either stretch the square; a text that grows both at once costs the cube, and no attack has two pumps.
+    ["^a*a*b*b*c", 2],
+    ["^a*a*b*b*c*c*d", 2],
+  ])("/%s/: of degree %d at least", (pattern, degree) => {
+    expect(assessNow(programOf(pattern), "search")).toMatchObject({ growth: "polynomial", degree, atLeast: true });
+  });
+
+  test.each([
+    ["^a*a*c", 2],
+    ["^a*a*a*c", 3],
+    ["\\s+$", 2],
+  ])("/%s/: of degree %d and no more", (pattern, degree) => {
+    expect(assessNow(programOf(pattern), "search")).toMatchObject({ growth: "polynomial", degree, atLeast: false, reason: "found" });
+  });
+
+  test("what was found before the time was over is at least so bad", () => {
+    let calls = 0;
+    const verdict = assessNow(programOf("^a*a*c|(?:\\w+\\s?)*(?:[a-z]{1,99}x?){2,80}$"), "search", () => ++calls > 60);
+    expect(verdict.growth === "exponential" || verdict.atLeast || verdict.growth === "undecided").toBe(true);
+  });
+});
+
+describe("paths at once", () => {
+  const atOnce = (pattern: string): number => {
+    const program = programOf(pattern);
+    const automaton = new PathAutomaton(program, Alphabet.of(program), {
+      restarts: false,
+      whole: false,
+      settled: false,
+      bounds: program.loops.map(exactBounds),
+    });
+    drained(automaton.explore());
+    return drained(mostAtOnce(automaton));
+  };
+
+  test.each(["a{3}b", "(?:ab|ac){4}d", "(?:a?){4}b", "(?:a|b|ab){3}c", "(?:\\w{1,4},?){2}d", "(?:(?:a|b){1,3}c?){1,2}d", "(?:a+b?)c"])(
+    "/%s/: each character of any short text costs no more than that",
+    (pattern) => {
+      const program = programOf(pattern);
+      const most = atOnce(pattern);
+      expect(most).toBeLessThan(Number.POSITIVE_INFINITY);
+      let dearest = 0;
+      for (const text of textsOver(["a", "b", "c", "d"], 6)) {
+        const reel = record(program, text, { mode: "start", eventLimit: 100_000 });
+        const taken = new Map<number, number>();
+        for (const { kind, at } of reel.events(0, reel.length)) if (kind === "consume") taken.set(at, (taken.get(at) ?? 0) + 1);
+        dearest = Math.max(dearest, ...taken.values());
+      }
+      expect(dearest).toBeGreaterThan(0);
+      expect(dearest).toBeLessThanOrEqual(most);
+    },
+  );
+
+  test("ways that the text tells apart are not counted together", () => {
+    expect(atOnce("(?:ab|ac){40}d")).toBeLessThan(8);
+    expect(atOnce("(?:\\w{2,}-)*b")).toBeLessThan(8);
+    expect(atOnce("(?:a|a){40}d")).toBe(Number.POSITIVE_INFINITY);
+    expect(atOnce("(?:a?){30}a{30}")).toBe(Number.POSITIVE_INFINITY);
+    expect(atOnce("(?:a|a)*d")).toBe(Number.POSITIVE_INFINITY);
+  });
+});
+
+function textsOver(letters: readonly string[], longest: number): string[] {
+  let layer = [""];
+  const all: string[] = [];
+  for (let length = 1; length <= longest; length++) {
+    layer = layer.flatMap((text) => letters.map((letter) => text + letter));
+    all.push(...layer);
+  }
+  return all;
+}
 
 test("the table is large enough to say something", () => {
   expect(GROWTH_CASES.flatMap(([, cases]) => cases).length).toBeGreaterThanOrEqual(150);

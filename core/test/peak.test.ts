@@ -22,6 +22,10 @@ describe("a peak is found, and its steps are what the machine takes", () => {
     ["beside a loop", "^(?:a?){22}a{22}(?:;\\d+)*$", 1_000_000n],
     ["with a reference", "(['\"])(?:a?){22}a{22}\\1", 1_000_000n],
     ["python", "^(?:a?){22}a{22}\\Z", 1_000_000n, "search", "python"],
+    ["all that there is room for, and one more", "^(?:.|\\s){1,50}$", 1_000_000_000n],
+    ["turns that may take nothing", "^(?:a?){16,}b", 1_000_000n, "search", "python"],
+    ["counts in counts", "^(?:(?:[a-z]\\d?){1,10}-?){1,10}$", 1_000_000_000n],
+    ["counts in counts in counts", "^(?:(?:(?:\\d{0,6}b?)){2,5}\\w){0,3}$", 1_000_000_000n],
   ])("%s", (_, pattern, least, mode = "search", dialect = "ecmascript") => {
     const { program, verdict, peak } = peakOf(pattern, mode, dialect);
     expect(verdict).toMatchObject({ growth: "linear", findings: [] });

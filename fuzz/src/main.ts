@@ -5,6 +5,7 @@
 import { Command } from "commander";
 import { chromiumJudge } from "./chromium.ts";
 import { compareBatch, randomBatch, shrink, type Tally } from "./compare.ts";
+import { huntOnce, newTally } from "./hazard.ts";
 import { type Judge, processJudge } from "./judges.ts";
 import { Random } from "./random.ts";
 
@@ -49,26 +50,51 @@ async function fuzz(judge: Judge, seed: number, pairs: number, seconds: number):
   return found;
 }
 
+/** Hunts for wrong verdicts until the time is up; prints what was found. */
+function hunt(seed: number, verdicts: number, seconds: number): number {
+  const random = new Random(seed);
+  const tally = newTally();
+  const until = Date.now() + seconds * 1000;
+  let found = 0;
+  while (Date.now() < until && tally.linear < verdicts && found < MAX_DIFFERENCES) {
+    const refutation = huntOnce(random, random.chance(0.6) ? "ecmascript" : "python", tally);
+    if (!refutation) continue;
+    found++;
+    const { pattern, flags, dialect, mode, said, shown } = refutation;
+    console.log(`refuted: ${dialect} /${pattern}/${flags}, ${mode}: said ${said}; ${shown}`);
+  }
+  const { patterns, linear, polynomial, exponential, undecided, slowest } = tally;
+  console.log(
+    `hazard: ${patterns} verdicts from seed ${seed}: ${linear} linear, ${polynomial} polynomial, ${exponential} exponential, ${undecided} undecided; ` +
+      `the slowest took ${Math.round(slowest)} ms; ${found} refuted`,
+  );
+  return found;
+}
+
 const program = new Command("fuzz")
-  .description("Compares Lamprey's machines with real engines on random patterns.")
+  .description("Compares Lamprey's machines with real engines on random patterns; with “hazard” hunts for wrong verdicts.")
+  .argument("[what]", "“machines”, or “hazard”", "machines")
+  .option("--verdicts <n>", "hazard: how many linear verdicts at most", "1000000000")
   .option("--judge <names>", "which judges, parted by commas", "host,python,chromium")
   .option("--seconds <n>", "how long for each judge", "60")
   .option("--pairs <n>", "how many pairs at most for each judge", "1000000000")
   .option("--seed <n>", "where the random numbers begin", String(Date.now() % 1_000_000));
 program.parse();
-const options = program.opts<{ judge: string; seconds: string; pairs: string; seed: string }>();
+const options = program.opts<{ judge: string; seconds: string; pairs: string; seed: string; verdicts: string }>();
 
 let total = 0;
-for (const name of options.judge.split(",")) {
-  const judge = await JUDGES[name]?.();
-  if (!judge) {
-    console.log(`${name}: no such judge on this machine`);
-    continue;
+if (program.args[0] === "hazard") total = hunt(Number(options.seed), Number(options.verdicts), Number(options.seconds));
+else
+  for (const name of options.judge.split(",")) {
+    const judge = await JUDGES[name]?.();
+    if (!judge) {
+      console.log(`${name}: no such judge on this machine`);
+      continue;
+    }
+    try {
+      total += await fuzz(judge, Number(options.seed), Number(options.pairs), Number(options.seconds));
+    } finally {
+      await judge.close();
+    }
   }
-  try {
-    total += await fuzz(judge, Number(options.seed), Number(options.pairs), Number(options.seconds));
-  } finally {
-    await judge.close();
-  }
-}
 process.exitCode = total > 0 ? 1 : 0;

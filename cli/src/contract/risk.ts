@@ -1,5 +1,5 @@
 /** The contract's `risk`: how a pattern's work can grow with the text at worst, with the texts that make it. */
-import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS } from "@lamprey/core";
+import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS, VERDICT_PATIENCE_MS } from "@lamprey/core";
 import { type Answer, type PatternRequest, programOf } from "./request.ts";
 
 export interface RiskRequest extends PatternRequest {
@@ -14,6 +14,8 @@ export interface RiskFinding extends Omit<Finding, "samples" | "readings"> {
 export interface RiskAnswer extends Omit<Answer, "id" | "elapsedMs"> {
   readonly growth?: GrowthKind;
   readonly degree?: number | null;
+  /** Whether more growth than said could not be ruled out. */
+  readonly atLeast?: boolean;
   readonly findings?: readonly RiskFinding[];
   /** Why it is linear or undecided, as a code and a sentence: an addition to the contract. */
   readonly reason?: { readonly code: string; readonly message: string };
@@ -21,19 +23,22 @@ export interface RiskAnswer extends Omit<Answer, "id" | "elapsedMs"> {
   readonly peak?: { readonly text: string; readonly length: number; readonly steps: string } | null;
 }
 
+/** Within the time that a verdict may take; where that is over, what is known by then. */
 export function risk(request: RiskRequest): RiskAnswer {
-  return riskWithin(request, () => false);
+  const started = performance.now();
+  return riskWithin(request, () => performance.now() - started > VERDICT_PATIENCE_MS);
 }
 
 /** The same, until `stop` says that it has taken too long. */
 export function riskWithin(request: RiskRequest, stop: () => boolean): RiskAnswer {
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  const { growth, degree, findings, reason, peak } = assessNow(made.program, request.mode, stop);
+  const { growth, degree, atLeast, findings, reason, peak } = assessNow(made.program, request.mode, stop);
   return {
     status: "ok",
     growth,
     degree,
+    atLeast,
     findings: findings.map((finding) => ({ ...finding, samples: finding.samples.map((sample) => ({ ...sample, steps: String(sample.steps) })) })),
     reason: { code: reason, message: REASONS[reason] },
     peak: peak && { text: peak.text, length: peak.text.length, steps: String(peak.steps) },

@@ -41,8 +41,8 @@ const THRESHOLDS: Readonly<Record<Threshold, number>> = {
 
 export const isAtLeast = (row: Row, threshold: Threshold): boolean => rankOf(row) >= THRESHOLDS[threshold];
 
-export function growthWords({ growth, degree, status, error, peak }: RiskAnswer): string {
+export function growthWords({ growth, degree, atLeast, status, error, peak }: RiskAnswer): string {
   if (status !== "ok") return error?.code ?? status;
   if (peak) return `${growth}, a peak`;
-  return growth === "polynomial" ? `degree ${degree}` : (growth ?? "");
+  return growth === "polynomial" ? `degree ${degree}${atLeast ? " or more" : ""}` : (growth ?? "");
 }

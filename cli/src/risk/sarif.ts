@@ -54,6 +54,7 @@ function resultOf(row: Row, ruleId: keyof typeof RULES): object {
     properties: {
       growth: row.growth,
       degree: row.degree,
+      atLeast: row.atLeast,
       dialect: found.dialect,
       pattern: found.pattern,
       flags: found.flags,

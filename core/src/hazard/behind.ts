@@ -3,9 +3,10 @@
  * path automaton of the pattern does not go into them: each is an automaton of its own, over the text as it reads it,
  * and so is a lookaround inside it.
  *
- * The work is no more than the times that they are asked, which the pattern's paths bound, times what asking once can
- * take; so the degree is no more than the sum of the two. What stands around what is read is not known there: assertions
- * and lookarounds are taken to hold as well as not, which only adds paths.
+ * Asked once at every offset they are a search of their own, of a degree of its own. Where the pattern's paths make work
+ * of degree d, no more than the order d − 1 of them come through one offset, so the two together make no more than the
+ * sum of the degrees, less one. What stands around what is read is not known there: assertions and lookarounds are taken
+ * to hold as well as not, which only adds paths.
  */
 import type { Alphabet } from "../automaton/alphabet.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
@@ -15,9 +16,9 @@ import { type Program, UNBOUNDED } from "../program/program.ts";
 import { singleLook } from "../syntax/characters.ts";
 import { childrenOf, type Node, type NodeOf, type Span, walk } from "../syntax/tree.ts";
 import { type Candidate, findAmbiguity } from "./ambiguity.ts";
+import { FEW_AT_ONCE, mostAtOnce } from "./at-once.ts";
 import type { Attack } from "./attack.ts";
 import { findAttack } from "./attack.ts";
-import { FEW_WAYS, mostWays } from "./most-ways.ts";
 
 type Look = NodeOf<"look">;
 
@@ -31,7 +32,7 @@ export interface BehindAttack {
 }
 
 export interface BehindCost {
-  /** The degree of asking once: 0 where that is a constant that is known to be small, infinite where it is not known. */
+  /** By how much the degree can be more for them: 0 where asking once takes no more than a few steps, infinite where it is not known. */
   readonly degree: number;
   readonly attacks: readonly BehindAttack[];
 }
@@ -55,14 +56,14 @@ export function* costBehind(program: Program, alphabet: Alphabet, widened: (part
   return { degree: most, attacks };
 
   function* degreeOf(part: Program, look: Look): Generator<number, number> {
-    const options = { restarts: false, whole: false, settled: false, blind: true };
+    const options = { whole: false, settled: false, blind: true };
     const ends = part.loops.every(({ max }) => max < UNBOUNDED);
     if (ends) {
-      const exact = new PathAutomaton(part, alphabet, { ...options, bounds: part.loops.map(exactBounds) });
+      const exact = new PathAutomaton(part, alphabet, { ...options, restarts: false, bounds: part.loops.map(exactBounds) });
       yield* exact.explore();
-      if (!exact.full && mostWays(exact) <= FEW_WAYS) return 0;
+      if (!exact.full && (yield* mostAtOnce(exact)) <= FEW_AT_ONCE) return 0;
     }
-    const automaton = new PathAutomaton(part, alphabet, { ...options, bounds: widened(part) });
+    const automaton = new PathAutomaton(part, alphabet, { ...options, restarts: true, bounds: widened(part) });
     const { candidates, ceiling } = yield* findAmbiguity(automaton);
     const until = ends && part.loops.length > 0 ? Math.min(...part.loops.map(({ max }) => max)) : null;
     for (const candidate of candidates.slice(0, MAX_ATTACKS)) {
@@ -76,14 +77,14 @@ export function* costBehind(program: Program, alphabet: Alphabet, widened: (part
       if (pump !== undefined)
         attacks.push({ attack: { prefix: "", pump, suffix: "" }, candidate: null, parts: [{ start: node.start, end: node.end }], until: null });
     }
-    return ceiling;
+    return ceiling - 1;
   }
 
   /** A symbol that a loop's body begins with, where the part can read it at all. */
   function firstTaken(automaton: PathAutomaton, { start, end }: Span): number {
     for (let state = 0; state < automaton.size; state++) {
-      const node = automaton.program.nodes[automaton.instructionOf(state)] as Span;
-      if (node.start < start || node.end > end || automaton.isThrough(state)) continue;
+      const node = automaton.program.nodes[automaton.instructionOf(state)];
+      if (!node || node.start < start || node.end > end || automaton.isThrough(state)) continue;
       const symbol = alphabet.masks.first(alphabet.masks.and(automaton.takesOf(state), alphabet.masks.not(alphabet.masks.where((s) => s === alphabet.edge))));
       if (symbol >= 0) return symbol;
     }

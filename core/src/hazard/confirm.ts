@@ -5,6 +5,7 @@
  */
 import { Forecast } from "../forecast/forecast.ts";
 import type { MatchMode } from "../machine/backtracking.ts";
+import { lengthsOf } from "../program/lengths.ts";
 import type { Program } from "../program/program.ts";
 import type { Attack } from "./attack.ts";
 
@@ -52,6 +53,7 @@ const FAR_OUT = 48;
 /** So many pumps further on exponential growth is looked at again, and must have grown by so much with each. */
 const FURTHER_PUMPS = 12;
 const WAVERING_RATIO = 1.5;
+const MOST_FURTHER = 200;
 /** Equal differences that prove a degree. */
 const EQUAL_DIFFERENCES = 3;
 
@@ -104,7 +106,9 @@ export function* confirm(
   /** Whether the ratio holds for some pumps more. */
   function* goesOn(points: readonly Sample[]): Generator<number, boolean> {
     const last = points.at(-1) as Sample;
-    const far = Math.min(claim.most, last.pumps + FURTHER_PUMPS);
+    // A text that is too short to match fails for that alone.
+    const long = Math.ceil((2 * lengthsOf(program).least) / attack.pump.length);
+    const far = Math.min(claim.most, last.pumps + FURTHER_PUMPS + Math.min(long, MOST_FURTHER));
     const one = yield* sample(far);
     return one === undefined || Number(one.steps) >= Number(last.steps) * WAVERING_RATIO ** (far - last.pumps);
   }

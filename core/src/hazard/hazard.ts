@@ -12,17 +12,18 @@ import { Alphabet } from "../automaton/alphabet.ts";
 import { MAX_EDGES, MAX_STATES, PathAutomaton } from "../automaton/paths.ts";
 import { withoutReferences } from "../automaton/references.ts";
 import { type Bounds, exactBounds } from "../automaton/walk.ts";
+import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
 import { drained } from "../slices.ts";
 import type { Span } from "../syntax/tree.ts";
 import { grouped } from "../text/visible.ts";
 import { type Ambiguity, type Candidate, findAmbiguity, MAX_PRODUCT_STATES, type Path } from "./ambiguity.ts";
+import { FEW_AT_ONCE, mostAtOnce } from "./at-once.ts";
 import { type Attack, findAttack } from "./attack.ts";
 import { type BehindCost, costBehind } from "./behind.ts";
 import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, textOf } from "./confirm.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
-import { FEW_AT_ONCE, FEW_WAYS, mostAtOnce, mostWays } from "./most-ways.ts";
 import { findPeak, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
 
@@ -95,6 +96,9 @@ const MANY_ITERATIONS = 16;
 const MAX_EXACT_COUNT = 32;
 /** Growth that ends is a finding where it has come to so many steps by then: a millisecond. */
 const BOUNDED_STEPS = 20_000n;
+/** A text that costs more than this and is no longer than that is a peak. */
+const HARMLESS_STEPS = 300_000;
+const SHORT_TEXT = 140;
 /** Candidates of one automaton that attacks are looked for. */
 const MAX_TRIED = 10;
 const MAX_FINDINGS = 8;
@@ -189,16 +193,33 @@ class Assessment {
   /** Whether an attempt may go many ways, where every repetition ends: whether it cannot be shown that it does not. */
   private *allowsManyWays(): Generator<number, boolean> {
     const options = { restarts: false, whole: this.mode === "whole" };
+    const limit = yield* this.waysAllowed();
     if (this.countsFit) {
       for (const settled of [false, true]) {
         const exact = new PathAutomaton(this.program, this.alphabet, { ...options, settled, bounds: this.program.loops.map(exactBounds) });
         yield* exact.explore();
-        if (!exact.full && mostWays(exact) <= FEW_WAYS) return false;
+        if (!exact.full && (yield* mostAtOnce(exact, limit)) <= limit) return false;
       }
     }
     const wide = new PathAutomaton(this.program, this.alphabet, { ...options, settled: false, bounds: widened(this.program) });
     yield* wide.explore();
-    return wide.full || mostAtOnce(wide) > FEW_AT_ONCE;
+    return wide.full || (yield* mostAtOnce(wide, limit)) > limit;
+  }
+
+  /** So many paths at once that a short text costs few steps all the same, the search's attempts put together. */
+  private *waysAllowed(): Generator<number, number> {
+    const length = Math.min(SHORT_TEXT, lengthsOf(this.program).most) + 1;
+    const begins = yield* this.beginsAnywhere();
+    return Math.max(FEW_AT_ONCE / 2, HARMLESS_STEPS / (begins ? SHORT_TEXT : 1) / length);
+  }
+
+  /** Whether an attempt after the first can take any text at all. */
+  private *beginsAnywhere(): Generator<number, boolean> {
+    if (this.mode !== "search" || this.program.options.sticky) return false;
+    const wide = new PathAutomaton(this.program, this.alphabet, { restarts: true, whole: false, settled: false, bounds: widened(this.program) });
+    yield* wide.explore();
+    const waiting = Array.from({ length: wide.size }, (_, state) => state).filter((state) => wide.instructionOf(state) < 0);
+    return wide.full || waiting.some((state) => wide.waysOf(state).some(({ edges }) => edges.some(({ to }) => wide.instructionOf(to) >= 0)));
   }
 
   private *climb(): Generator<number, void> {

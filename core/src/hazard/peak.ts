@@ -119,11 +119,11 @@ function* grow(automaton: PathAutomaton): Generator<number, (Growing & { readonl
   return best && best.total >= LEAST_PATHS ? { ...best, longest } : undefined;
 }
 
-/** How many choices one attempt can come to, those of loops without a bound counted once. */
+/** How many choices one attempt can come to, those of loops without a bound counted as often as they must turn. */
 function choicesOf({ code, loops }: Program): number {
   let around = 1;
   let choices = 0;
-  const timesOf = ({ max }: Loop): number => (max >= UNBOUNDED ? 1 : Math.max(1, Math.min(max, MAX_LENGTH)));
+  const timesOf = ({ min, max }: Loop): number => Math.max(1, Math.min(max >= UNBOUNDED ? min : max, MAX_LENGTH));
   for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) {
     const loop = loops[code[i + 1] as number] as Loop;
     if (code[i] === Op.LoopTry) {

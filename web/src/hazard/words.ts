@@ -10,8 +10,8 @@ export function powerWords(degree: number): string {
   return `the ${degree}th power of`;
 }
 
-export function headline({ growth, degree }: Pick<VerdictView, "growth" | "degree">): string {
-  if (growth === "polynomial") return `polynomial, degree ${degree}`;
+export function headline({ growth, degree, atLeast = false }: Pick<VerdictView, "growth" | "degree"> & { readonly atLeast?: boolean }): string {
+  if (growth === "polynomial") return `polynomial, degree ${degree}${atLeast ? " or more" : ""}`;
   return growth;
 }
 

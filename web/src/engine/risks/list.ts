@@ -49,17 +49,17 @@ async function rowOf(found: FoundPattern): Promise<Judgement> {
   }
 }
 
-type Judgement = Pick<RiskRow, "growth" | "degree" | "reason" | "mistake" | "peak" | "worst">;
+type Judgement = Pick<RiskRow, "growth" | "degree" | "atLeast" | "reason" | "mistake" | "peak" | "worst">;
 
-const UNREAD: Judgement = { growth: null, degree: null, reason: null, mistake: null, peak: null, worst: null };
+const UNREAD: Judgement = { growth: null, degree: null, atLeast: false, reason: null, mistake: null, peak: null, worst: null };
 
 async function judgementOf(found: FoundPattern): Promise<Judgement> {
   const compiled = compile(read(found));
   if (!compiled.ok) return { ...UNREAD, mistake: compiled.diagnostics[0]?.message ?? "It does not read." };
-  const { growth, degree, reason, findings, peak } = await verdictOf(compiled.program, found);
+  const { growth, degree, atLeast, reason, findings, peak } = await verdictOf(compiled.program, found);
   const [first] = findings;
   const worst = first ? { start: first.start, end: first.end, attack: first.attack, restarts: first.restarts } : null;
-  return { growth, degree, reason, mistake: null, peak: peak && { text: peak.text, steps: String(peak.steps) }, worst };
+  return { growth, degree, atLeast, reason, mistake: null, peak: peak && { text: peak.text, steps: String(peak.steps) }, worst };
 }
 
 async function verdictOf(program: Program, { mode }: FoundPattern): Promise<Verdict> {

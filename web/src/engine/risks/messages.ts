@@ -11,6 +11,8 @@ export interface RiskRow {
   /** Null where the pattern does not read. */
   readonly growth: GrowthKind | null;
   readonly degree: number | null;
+  /** Whether more could not be ruled out. */
+  readonly atLeast: boolean;
   readonly reason: ReasonCode | null;
   readonly mistake: string | null;
   /** A short text that is dear, where no growth was found. */
