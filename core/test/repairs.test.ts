@@ -43,6 +43,16 @@ describe("a repair that changes the meaning says so", () => {
     expect(found?.relation).toMatchObject({ relation: "right-within-left", onlyLeft: lost });
   });
 
+  test.each([
+    ["^\\s+|\\s+$", "^\\s+|\\s{1,64}$"],
+    ["(?=(a+)+b)a", "(?=(a{1,64})b)a"],
+    ["^(.*,)*end$", "^([^,\\n\\r\\u2028\\u2029]*,)*end$"],
+  ])("/%s/ → /%s/ is not said to keep the meaning: it differs on a text that is tried", (pattern, repaired) => {
+    const found = repairsOf(programOf(pattern)).find((repair) => repair.pattern === repaired);
+    if (!found) throw new Error("It is not offered any more.");
+    expect([keepsMeaning(found), found.relation.relation, found.differsOn !== null]).toEqual([false, "equal", true]);
+  });
+
   test("one that takes the same texts and finds others is not said to keep the meaning", () => {
     const found = repairsOf(programOf("\\s+$")).find((repair) => repair.pattern === "^\\s+$");
     expect(found && [found.relation.relation, keepsMeaning(found), found.differsOn !== null]).toEqual(["equal", false, true]);

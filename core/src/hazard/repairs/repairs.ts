@@ -14,7 +14,7 @@ import type { HazardMode } from "../confirm.ts";
 import { textOf } from "../confirm.ts";
 import { type GrowthKind, rankOf } from "../growth.ts";
 import { assess, type Finding, type Verdict } from "../hazard.ts";
-import { type Change, SHAPES, type ShapeName, sceneOf } from "./shapes.ts";
+import { BOUND, type Change, SHAPES, type ShapeName, sceneOf } from "./shapes.ts";
 
 export interface Repair {
   /** The whole pattern, repaired; its flags stay. */
@@ -41,6 +41,9 @@ const MAX_OF_A_KIND = 3;
 /** Texts on which a repair and the pattern are compared. */
 const MAX_TEXTS = 400;
 const LONGEST_TEXT = 5;
+/** Short texts with a match that something is put before. */
+const MAX_MATCHED = 6;
+const STRETCHES = [1, 2, 3, BOUND + 1, 2 * BOUND + 2] as const;
 /** Work for one text: it is short, and what comes of each place in it is remembered. */
 const TEXT_BUDGET = 200_000;
 
@@ -126,11 +129,23 @@ function textsFor(program: Program, { findings }: Verdict): string[] {
   const texts = findings.flatMap(({ attack }) => [0, 1, 2, 5].flatMap((pumps) => [textOf(attack, pumps), `${textOf(attack, pumps)}${attack.pump}`]));
   let layer = [""];
   texts.push("");
+  const short = texts.length;
   for (let length = 1; length <= LONGEST_TEXT && texts.length < MAX_TEXTS; length++) {
     layer = layer.flatMap((text) => samples.map((sample) => text + sample)).slice(0, MAX_TEXTS);
     texts.push(...layer);
   }
-  return [...new Set(texts)].slice(0, MAX_TEXTS);
+  return [...new Set([...stretched(program, findings, texts.slice(short)), ...texts])].slice(0, MAX_TEXTS);
+}
+
+/** Texts with a match, with what repeats before them: a few times, and more often than a bound that a repair may set. */
+function stretched(program: Program, findings: readonly Finding[], texts: readonly string[]): string[] {
+  const matched: string[] = [];
+  for (const text of texts) {
+    if (matched.length === MAX_MATCHED) break;
+    const found = matchesOn(program, text);
+    if (found !== undefined && found !== "[]") matched.push(text);
+  }
+  return findings.flatMap(({ attack: { prefix, pump } }) => matched.flatMap((text) => STRETCHES.map((pumps) => prefix + pump.repeat(pumps) + text)));
 }
 
 /** Accepted texts within others: what a search makes of them. */

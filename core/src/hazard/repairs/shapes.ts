@@ -32,7 +32,7 @@ export interface Shape {
 export type ShapeName = keyof typeof SHAPES;
 
 /** A loop that needs no more than this is enough for what people type; a guess, and shown as one. */
-const BOUND = 64;
+export const BOUND = 64;
 
 type Quantifier = NodeOf<"quantifier">;
 
