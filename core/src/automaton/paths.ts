@@ -141,6 +141,12 @@ export class PathAutomaton {
     return this.operationOf(state) === Op.Reference;
   }
 
+  /** Whether it stands for a text that is never long. */
+  isShortReference(state: number): boolean {
+    const { pc } = this.places[state] as Place<Extra>;
+    return this.isReference(state) && this.walk.heldBy(this.program.code[pc * INSTRUCTION_WIDTH + 1] as number).bounded;
+  }
+
   /** Whether a match is certain where the symbol comes next; the edge for the text's end. */
   matches(state: number, symbol: number): boolean {
     if (!this.isThrough(state)) return false;

@@ -7,9 +7,11 @@
  */
 
 import { assertionOf, Side } from "../program/assertions.ts";
+import { lengthsOf } from "../program/lengths.ts";
 import { Op, type Operation, rowOf, unknownOperation } from "../program/operations.ts";
-import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
-import { singleLook } from "../syntax/characters.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, type Reference, UNBOUNDED } from "../program/program.ts";
+import { charactersOf, singleLook } from "../syntax/characters.ts";
+import { walk } from "../syntax/tree.ts";
 import type { Alphabet, Mask, Masks } from "./alphabet.ts";
 
 /** A place in a program between two characters. `E` is what the caller carries along. */
@@ -65,6 +67,16 @@ export interface Bounds {
  */
 export type Way = "at-least" | "at-most";
 
+/** What a back-reference can stand for. */
+interface Held {
+  readonly mask: Mask;
+  /** Whether it is never long. */
+  readonly bounded: boolean;
+}
+
+/** A text of no more code units than this is compared in no time. */
+const MAX_HELD = 64;
+
 /** Places gone through for one automaton, each as long as what it carries along: a second or so. */
 const MAX_WORK = 800_000;
 /** The same for one walk: what lies between two characters of a pattern of a person's is far less. */
@@ -84,6 +96,7 @@ export class Walk<W extends Way> {
   /** What has been gone through so far. */
   work = 0;
   private readonly anything: Mask;
+  private readonly held = new Map<number, Held>();
   private readonly narrowed = new Map<string, Mask>();
   private readonly bounds: readonly Bounds[];
   private readonly endAhead: Mask;
@@ -215,6 +228,7 @@ export class Walk<W extends Way> {
       case Op.SetPointBack:
         return this.alphabet.maskOf(sets[a] as readonly number[]);
       case Op.Reference:
+        return this.heldBy(a).mask;
       case Op.Leave:
       case Op.Match:
         return this.anything;
@@ -234,6 +248,38 @@ export class Walk<W extends Way> {
       default:
         return unknownOperation(operation);
     }
+  }
+
+  /** What the groups of a reference can hold: which characters, and whether as many as one likes. */
+  heldBy(reference: number): Held {
+    let held = this.held.get(reference);
+    if (!held) {
+      held = this.findHeld(reference);
+      this.held.set(reference, held);
+    }
+    return held;
+  }
+
+  private findHeld(reference: number): Held {
+    const { references, reading, root } = this.program;
+    const { slots, folding } = references[reference] as Reference;
+    const masks: Mask[] = [];
+    let bounded = true;
+    for (const group of walk(root)) {
+      if (group.kind !== "group" || group.capture === null || !slots.includes(group.capture)) continue;
+      bounded &&= lengthsOf({ ...this.program, root: group.body }).most <= MAX_HELD;
+      for (const node of walk(group.body)) {
+        const isOne = node.kind === "character" || node.kind === "any" || node.kind === "set";
+        // Of letters folded as the reference folds them, of strings and of references inside, nothing is known.
+        if (node.kind === "back-reference" || (node.kind === "set" && node.strings.length > 0) || (isOne && folding !== null))
+          return { mask: this.anything, bounded: false };
+        if (isOne) masks.push(this.alphabet.maskOf(charactersOf(node)));
+      }
+    }
+    // What stands for a part alone may refer to a group outside it.
+    const known = masks.length > 0 || reading.slots.length === 0;
+    const { masks: all } = this.alphabet;
+    return { mask: known ? all.where((symbol) => masks.some((mask) => all.has(mask, symbol))) : this.anything, bounded: known && bounded };
   }
 
   /** A wider loop goes ways that the pattern does not go: where at most the pattern's are wanted, none of them is gone. */

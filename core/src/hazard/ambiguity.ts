@@ -305,7 +305,12 @@ class Finder {
     const add = (word: readonly number[]): void => {
       words.set(word.join(), word);
     };
-    const loops = components.members.flatMap((_, component) => (components.cyclic[component] && !this.exponential.has(component) ? [component] : []));
+    // What a reference to a short text takes is no loop, though nothing says where it ends.
+    const isLoop = (component: number): boolean =>
+      components.cyclic[component] === true &&
+      !this.exponential.has(component) &&
+      !(components.members[component] as readonly number[]).every((state) => automaton.isShortReference(state));
+    const loops = components.members.flatMap((_, component) => (isLoop(component) ? [component] : []));
     const reach = this.reachable(loops);
     const leads: (readonly [number, number])[] = [];
     for (const one of loops) {

@@ -295,6 +295,10 @@ const FAMILIES: Readonly<Record<string, readonly Row[]>> = {
     ["(?<=x(?:a|b){25})b", LIN],
   ],
   "back-references": [
+    // What a group holds is what its own parts can take, and where that is short it is compared in no time.
+    ["\\(eval===(\\w+-)\\.v\\?\\1\\.c:\\1\\.k\\)", LIN],
+    ["^(a{1,9})\\1b", LIN],
+    ["\\b(\\w+) \\1\\b", LIN],
     ["^(a+)+\\1b", EXP],
     ["^(\\w+) \\1$", LIN],
     // Of few texts: written out.
