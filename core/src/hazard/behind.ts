@@ -41,12 +41,15 @@ export interface BehindCost {
 const MAX_ATTACKS = 4;
 
 /** What asking the dearest of the pattern's lookbehinds once can take; `widened` says how a part's loops are counted. */
-export function* costBehind(program: Program, alphabet: Alphabet, widened: (part: Program) => readonly Bounds[]): Generator<number, BehindCost> {
+export function* costBehind(program: Program, alphabetOf: () => Alphabet, widened: (part: Program) => readonly Bounds[]): Generator<number, BehindCost> {
   const attacks: BehindAttack[] = [];
   /** The degree of each lookaround that has been looked at; inner ones before outer ones. */
   const degrees = new Map<Node, number>();
   let most = 0;
-  for (const look of looksBehind(program.root).reverse()) {
+  const looks = looksBehind(program.root);
+  if (looks.length === 0) return { degree: 0, attacks };
+  const alphabet = alphabetOf();
+  for (const look of looks.reverse()) {
     const part = partOf(program, look);
     const own = part ? yield* degreeOf(part, look) : Number.POSITIVE_INFINITY;
     const inner = Math.max(0, ...looksIn(look.body).map((each) => degrees.get(each) ?? 0));

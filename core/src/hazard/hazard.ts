@@ -24,7 +24,7 @@ import { type Attack, findAttack } from "./attack.ts";
 import { type BehindCost, costBehind } from "./behind.ts";
 import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, textOf } from "./confirm.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
-import { findPeak, type Peak } from "./peak.ts";
+import { choicesOf, findPeak, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
 
 /** What takes one character of the stretch: `at` is its offset there, the span lies in the pattern. */
@@ -171,7 +171,7 @@ class Assessment {
     // Where every repetition ends, a peak is all there can be, and it is found soonest.
     const ends = this.program.loops.every(({ max }) => max < UNBOUNDED);
     if (ends) yield* this.climb();
-    const behind = yield* costBehind(this.program, this.alphabet, widened);
+    const behind = yield* costBehind(this.program, () => this.alphabet, widened);
     this.behindDegree = behind.degree;
     if (ends && this.peak === null) this.manyWays = yield* this.allowsManyWays();
     if (isBounded(this.program) && behind.degree === 0) return this.verdict("no-loop", true);
@@ -192,6 +192,8 @@ class Assessment {
 
   /** Whether an attempt may go many ways, where every repetition ends: whether it cannot be shown that it does not. */
   private *allowsManyWays(): Generator<number, boolean> {
+    // Each choice doubles the ways at most.
+    if (2 ** choicesOf(this.program) <= FEW_AT_ONCE / 2) return false;
     const options = { restarts: false, whole: this.mode === "whole" };
     const limit = yield* this.waysAllowed();
     if (this.countsFit) {

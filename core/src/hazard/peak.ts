@@ -120,7 +120,7 @@ function* grow(automaton: PathAutomaton): Generator<number, (Growing & { readonl
 }
 
 /** How many choices one attempt can come to, those of loops without a bound counted as often as they must turn. */
-function choicesOf({ code, loops }: Program): number {
+export function choicesOf({ code, loops }: Program): number {
   let around = 1;
   let choices = 0;
   const timesOf = ({ min, max }: Loop): number => Math.max(1, Math.min(max >= UNBOUNDED ? min : max, MAX_LENGTH));
