@@ -39,8 +39,8 @@ for (const project of ["unit", "e2e"]) {
   console.error(`lamprey: ${project} tests …`);
   const report = join(reports, `${project}.json`);
   const args = ["--experimental-vm-modules", "--no-warnings", "node_modules/jest/bin/jest.js", "--selectProjects", project, "--json", `--outputFile=${report}`];
-  // Browser tests share two cores with the browser: one file at a time.
-  if (project === "e2e") args.push("--runInBand");
+  // Browser tests share two cores with the browser: one file at a time. The others take every core there is.
+  args.push(project === "e2e" ? "--runInBand" : "--maxWorkers=100%");
   const ran = spawnSync(process.execPath, args, { cwd: ROOT, stdio: ["ignore", "ignore", "inherit"] }).status === 0;
   good = ran && good;
   try {

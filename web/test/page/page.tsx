@@ -54,7 +54,7 @@ export const part = (role: string, name: string | RegExp): Promise<HTMLElement> 
 /** The words of a part, as they are read. */
 export const wordsOf = (element: Element): string => (element.textContent ?? "").replace(/\s+/g, " ").trim();
 
-const PATIENCE = { timeout: 4_000 };
+const PATIENCE = { timeout: 15_000 };
 
 /** Waits until a part of the page that is marked so says something. */
 export async function says(name: string, words: string | RegExp): Promise<void> {
