@@ -11,7 +11,7 @@ test.each(["ecmascript", "python"] as const)("no verdict on random patterns in %
   const tally = newTally();
   while (tally.patterns < PATTERNS) expect(huntOnce(random, dialect, tally)).toBeUndefined();
   expect(tally.linear).toBeGreaterThan(PATTERNS / 3);
-  expect(Math.min(tally.polynomial, tally.exponential)).toBeGreaterThan(1);
+  expect(tally.polynomial + tally.exponential).toBeGreaterThan(5);
 });
 
 test("random patterns have what verdicts go wrong on", () => {

@@ -60,8 +60,9 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
     const text = alphabet.spell(word);
     for (const ending of endingsOf(automaton, word)) {
       const steps = yield* stepsOn(own, text + ending, mode);
-      // A letter more must be worth it.
-      if (steps !== undefined && steps >= PEAK_STEPS && 10n * steps > 11n * (peak?.steps ?? 0n)) peak = { text: text + ending, steps };
+      // Letters more must be worth it: a few a tenth, all that there is room for as much again.
+      const worth = word === best.longest ? 20n : 11n;
+      if (steps !== undefined && steps >= PEAK_STEPS && 10n * steps > worth * (peak?.steps ?? 0n)) peak = { text: text + ending, steps };
     }
   }
   return peak;
