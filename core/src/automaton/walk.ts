@@ -11,7 +11,7 @@ import { lengthsOf } from "../program/lengths.ts";
 import { Op, type Operation, rowOf, unknownOperation } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, type Reference, UNBOUNDED } from "../program/program.ts";
 import { charactersOf, singleLook } from "../syntax/characters.ts";
-import { walk } from "../syntax/tree.ts";
+import { type NodeOf, walk } from "../syntax/tree.ts";
 import type { Alphabet, Mask, Masks } from "./alphabet.ts";
 
 /** A place in a program between two characters. `E` is what the caller carries along. */
@@ -76,6 +76,8 @@ interface Held {
 
 /** A text of no more code units than this is compared in no time. */
 const MAX_HELD = 64;
+/** Parts of groups that are looked at for one reference. */
+const MAX_LOOKED_AT = 2000;
 
 /** Places gone through for one automaton, each as long as what it carries along: a second or so. */
 const MAX_WORK = 800_000;
@@ -97,6 +99,7 @@ export class Walk<W extends Way> {
   work = 0;
   private readonly anything: Mask;
   private readonly held = new Map<number, Held>();
+  private groups: Map<number, readonly NodeOf<"group">[]> | undefined;
   private readonly narrowed = new Map<string, Mask>();
   private readonly bounds: readonly Bounds[];
   private readonly endAhead: Mask;
@@ -260,21 +263,33 @@ export class Walk<W extends Way> {
     return held;
   }
 
+  /** The groups that a slot stands for. */
+  private groupsOf(slot: number): readonly NodeOf<"group">[] {
+    if (!this.groups) {
+      this.groups = new Map();
+      for (const node of walk(this.program.root)) {
+        if (node.kind === "group" && node.capture !== null) this.groups.set(node.capture, [...(this.groups.get(node.capture) ?? []), node]);
+      }
+    }
+    return this.groups.get(slot) ?? [];
+  }
+
   private findHeld(reference: number): Held {
-    const { references, reading, root } = this.program;
+    const { references, reading } = this.program;
     const { slots, folding } = references[reference] as Reference;
     const masks: Mask[] = [];
     let bounded = true;
-    for (const group of walk(root)) {
-      if (group.kind !== "group" || group.capture === null || !slots.includes(group.capture)) continue;
-      bounded &&= lengthsOf({ ...this.program, root: group.body }).most <= MAX_HELD;
+    let looked = 0;
+    for (const group of slots.flatMap((slot) => this.groupsOf(slot))) {
       for (const node of walk(group.body)) {
+        if (++looked > MAX_LOOKED_AT) return { mask: this.anything, bounded: false };
         const isOne = node.kind === "character" || node.kind === "any" || node.kind === "set";
         // Of letters folded as the reference folds them, of strings and of references inside, nothing is known.
         if (node.kind === "back-reference" || (node.kind === "set" && node.strings.length > 0) || (isOne && folding !== null))
           return { mask: this.anything, bounded: false };
         if (isOne) masks.push(this.alphabet.maskOf(charactersOf(node)));
       }
+      bounded &&= lengthsOf({ ...this.program, root: group.body }).most <= MAX_HELD;
     }
     // What stands for a part alone may refer to a group outside it.
     const known = masks.length > 0 || reading.slots.length === 0;
