@@ -34,7 +34,9 @@ const RISKS = String.raw`/^(\w+ ?)+$/m
 /^\d{1,3}(,\d{3})*$/
 /^(?:gate|gate \d+)*;/
 /.*depth = .*\d m/
-/^(\w+)+@tarrow\.example$/i`;
+/^(\w+)+@tarrow\.example$/i
+/^\w*\d*=\s*\s*;/
+/^(\w*)\1!/`;
 
 const alt = async (page, key, shift = false) => {
   await page.keyboard.down("Alt");

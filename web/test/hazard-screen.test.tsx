@@ -108,6 +108,12 @@ describe("the screen", () => {
     await until("it is there", () => store.getState().draft.fields.samples.some(({ name }) => name.startsWith("peak, ")));
   });
 
+  test("where more could not be ruled out it says so, and why", async () => {
+    const inside = await proved("^a*a*b*b*c");
+    await says("verdict", "polynomial, degree 2 or more");
+    expect(wordsOf(inside)).toContain("It may grow faster on another: Two stretches of a text together may cost more");
+  });
+
   test("a pattern that stops reading, or growing, says so in place of a proof", async () => {
     await proved("^(a+)+$");
     await type("Pattern", "^a+$", "instead");

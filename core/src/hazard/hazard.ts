@@ -74,6 +74,7 @@ export const REASONS = {
   unconfirmed: "A text can be taken in two ways, but no attack on it could be confirmed.",
   references: "A back-reference makes the outcome hang on what a group took, and no attack on what may stand there could be confirmed.",
   lookbehind: "A lookbehind that repeats reads the text over again, and how often could not be shown.",
+  stretches: "Two stretches of a text together may cost more than either does, and an attack repeats one of them.",
   "many-ways": "What repeats has bounds, but they allow so many ways that the steps could not be shown to be few.",
 } as const;
 
@@ -152,6 +153,8 @@ class Assessment {
   private readonly findings: Finding[] = [];
   /** The worst that the pattern can do as far as is known: the degree that no automaton so far goes beyond. */
   private ceiling = Number.POSITIVE_INFINITY;
+  /** The same of a single stretch that is repeated. */
+  private ofOneStretch = Number.POSITIVE_INFINITY;
   private complete = false;
   private full = false;
   private bounded = false;
@@ -244,6 +247,8 @@ class Assessment {
       if (found.complete) {
         this.complete = true;
         this.ceiling = Math.min(this.ceiling, found.ceiling + behind.degree);
+        const worst = found.candidates.reduce((most, candidate) => Math.max(most, rankOf(candidate)), 1);
+        this.ofOneStretch = Math.min(this.ofOneStretch, worst + behind.degree);
       }
       if (this.worst() >= this.ceiling) return this.verdict(found.candidates.length === 0 ? view.shows : "no-failure");
     }
@@ -319,6 +324,7 @@ class Assessment {
   private get obstacle(): ReasonCode {
     if (this.full) return "too-large";
     if (!this.complete) return "too-long";
+    if (this.findings.length > 0 && this.worst() >= this.ofOneStretch) return "stretches";
     if (this.behindDegree > 0) return "lookbehind";
     if (this.manyWays) return "many-ways";
     return this.program.references.length > 0 ? "references" : "unconfirmed";

@@ -1,16 +1,24 @@
 /** A window's UTF-8 as UTF-16 or as Latin, in WebAssembly: an encoder is the fast way to have a text's bytes, and gives no others. */
-import { op, type WasmFunction } from "../machine/assembler.ts";
+import { increase, op, type WasmFunction } from "../machine/assembler.ts";
 import { ASCII } from "./memory.ts";
-
-const moved = (local: number, bytes: number): number[] => [...op.get(local), ...op.i32(bytes), ...op.add, ...op.set(local)];
 
 /** Leaves the block around the loop when all is read. */
 const ended = (from: number, end: number): number[] => [...op.get(from), ...op.get(end), ...op.geS, ...op.brIf(1)];
 
+/** Where what is read ends, and where what is written begins. */
+const bounded = (locals: Readonly<Record<"from" | "length" | "end" | "to" | "start", number>>): number[] => [
+  ...op.get(locals.from),
+  ...op.get(locals.length),
+  ...op.add,
+  ...op.set(locals.end),
+  ...op.get(locals.to),
+  ...op.set(locals.start),
+];
+
 /** At the start of the loop: does the same for sixteen characters of ASCII at once, which are in `v`, as long as there are so many. */
 function sixteenOfAscii({ from, end, v }: Readonly<Record<"from" | "end" | "v", number>>, ...body: number[][]): number[] {
   const many = [...op.get(from), ...op.i32(16), ...op.add, ...op.get(end), ...op.leS];
-  return [...many, ...op.when(op.get(from), op.v128Load(0), op.tee(v), op.i8x16Bitmask, op.eqz, op.when(...body, moved(from, 16), op.br(2)))];
+  return [...many, ...op.when(op.get(from), op.v128Load(0), op.tee(v), op.i8x16Bitmask, op.eqz, op.when(...body, increase(from, 16), op.br(2)))];
 }
 
 /**
@@ -21,7 +29,7 @@ export function widen(): WasmFunction {
   const [from, length, to, end, byte, start, point, v] = [0, 1, 2, 3, 4, 5, 6, 7];
   const next = (shift: number): number[] => [...op.get(from), ...op.load8(shift), ...op.i32(0x3f), ...op.and];
   const put = (value: number[]): number[] => [...op.get(to), ...value, ...[0x3b, 1, 0], ...op.get(to), ...op.i32(2), ...op.add, ...op.set(to)];
-  const advance = (bytes: number): number[] => [...moved(from, bytes), ...op.br(1)];
+  const advance = (bytes: number): number[] => [...increase(from, bytes), ...op.br(1)];
   const shl = (value: number[], bits: number): number[] => [...value, ...op.i32(bits), ...op.shl];
   return {
     name: "widen",
@@ -29,12 +37,7 @@ export function widen(): WasmFunction {
     numbers: 4,
     vectors: 1,
     body: [
-      op.get(from),
-      op.get(length),
-      op.add,
-      op.set(end),
-      op.get(to),
-      op.set(start),
+      bounded({ from, length, end, to, start }),
       op.block(
         op.loop(
           ended(from, end),
@@ -48,7 +51,7 @@ export function widen(): WasmFunction {
             op.get(v),
             op.i16x8ExtendHighU,
             op.v128Store(16),
-            moved(to, 32),
+            increase(to, 32),
           ),
           op.get(from),
           op.load8(0),
@@ -76,10 +79,7 @@ export function widen(): WasmFunction {
           op.set(point),
           put([...op.get(point), ...op.i32(10), ...op.shrU, ...op.i32(0xd800), ...op.or]),
           put([...op.get(point), ...op.i32(0x3ff), ...op.and, ...op.i32(0xdc00), ...op.or]),
-          op.get(from),
-          op.i32(4),
-          op.add,
-          op.set(from),
+          increase(from, 4),
           op.br(0),
         ),
       ),
@@ -105,22 +105,18 @@ export function narrow(): WasmFunction {
     vectors: 1,
     body: [
       op.get(from),
-      op.get(length),
-      op.add,
-      op.set(end),
-      op.get(from),
-      op.tee(to),
-      op.set(start),
+      op.set(to),
+      bounded({ from, length, end, to, start }),
       op.block(
         op.loop(
           ended(from, end),
-          sixteenOfAscii({ from, end, v }, op.get(to), op.get(v), op.v128Store(0), moved(to, 16)),
+          sixteenOfAscii({ from, end, v }, op.get(to), op.get(v), op.v128Store(0), increase(to, 16)),
           op.get(from),
           op.load8(0),
           op.tee(byte),
           op.i32(ASCII),
           op.ltS,
-          op.when(op.get(to), op.get(byte), op.store8(0), moved(to, 1), moved(from, 1), op.br(1)),
+          op.when(op.get(to), op.get(byte), op.store8(0), increase(to, 1), increase(from, 1), op.br(1)),
           // Two bytes up to U+00FF begin with C2 or C3.
           op.get(byte),
           op.i32(0xc3),
@@ -138,8 +134,8 @@ export function narrow(): WasmFunction {
           op.and,
           op.or,
           op.store8(0),
-          moved(to, 1),
-          moved(from, 2),
+          increase(to, 1),
+          increase(from, 2),
           op.br(0),
         ),
       ),

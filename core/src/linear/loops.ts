@@ -2,7 +2,7 @@
  * The loops of the linear machine in WebAssembly: reading a long text through an automaton's table, with stretches on
  * which a state stays as it is skipped sixteen characters at a time.
  */
-import { op, type WasmFunction } from "../machine/assembler.ts";
+import { increase, masked, op, type WasmFunction } from "../machine/assembler.ts";
 import {
   CLASSES,
   DEAD,
@@ -96,10 +96,7 @@ export function skip(width: Width): WasmFunction {
         held(low, high),
         op.tee(bits),
         op.when(read(1), op.set(v), op.get(bits), held(nextLow, nextHigh), op.and, op.tee(bits), op.when(op.get(at), op.get(bits), op.ctz, op.add, op.ret)),
-        op.get(at),
-        op.i32(16),
-        op.add,
-        op.set(at),
+        increase(at, 16),
         op.br(0),
       ),
       op.get(at),
@@ -129,6 +126,21 @@ function transitionAt(locals: TransitionLocals, width: Width, back: 0 | 1, wide:
   ];
 }
 
+/** Leaves the row of the state that an attempt begins in at `at`; leaves the loop where the character behind has two units. */
+function startRow({ at, row, symbol }: Pick<TransitionLocals, "at" | "row" | "symbol">, width: Width, wide: number[]): number[] {
+  return [
+    ...classOf(unitAt(op.get(at), width, 1)),
+    ...op.tee(symbol),
+    ...op.i32(WIDE),
+    ...op.eq,
+    ...op.when(op.i32(-1), op.set(row), wide),
+    ...op.get(symbol),
+    ...op.i32(2),
+    ...op.shl,
+    ...op.load(STARTS),
+  ];
+}
+
 /**
  * scan(at, stop, row, end, counting, strideLog, held, symbols, mark): along the text. `held` is where the bits of
  * lookarounds begin, or 0; counting goes on behind every match that is through; `mark` is a bit to set where one is.
@@ -137,10 +149,9 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
   const [at, stop, row, end, counting, strideLog, held, symbols, mark] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
   const [transition, count, status, symbol] = [9, 10, 11, 12];
   const leave = (why: number, depth: number): number[] => [...op.i32(why), ...op.set(status), ...op.br(depth)];
-  const isMarked = (flag: number): number[] => [...op.get(row), ...op.i32(flag), ...op.and];
   /** Takes the flags off the row, and leaves the offset to which its state is skipped through. */
   const skipped = [
-    ...[...op.get(row), ...op.i32(~FLAGS), ...op.and, ...op.set(row)],
+    ...[...masked(row, ~FLAGS), ...op.set(row)],
     ...[...op.get(at), ...op.get(stop), ...op.get(row), ...op.get(strideLog), ...op.call(skipIndex)],
   ];
   /** Comes back where a skip has come as far as it may. */
@@ -158,10 +169,10 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
           op.geS,
           op.when(leave(Stop.Bound, 2)),
           // A state that is skipped through is marked in its row.
-          isMarked(SKIPS_ROW),
+          masked(row, SKIPS_ROW),
           op.when(skipped, op.set(at), untilStop),
           // One that waits goes on where the text stands that attempts begin with, as an attempt begins there.
-          isMarked(WAITS_ROW),
+          masked(row, WAITS_ROW),
           op.when(
             op.get(at),
             op.set(symbol),
@@ -169,38 +180,21 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
             op.tee(at),
             op.get(symbol),
             op.ne,
-            op.when(
-              classOf(unitAt(op.get(at), width, 1)),
-              op.tee(symbol),
-              op.i32(WIDE),
-              op.eq,
-              op.when(op.i32(-1), op.set(row), leave(Stop.Wide, 4)),
-              op.get(symbol),
-              op.i32(2),
-              op.shl,
-              op.load(STARTS),
-              op.i32(~FLAGS),
-              op.and,
-              op.set(row),
-            ),
+            op.when(startRow({ at, row, symbol }, width, leave(Stop.Wide, 4)), op.i32(~FLAGS), op.and, op.set(row)),
             untilStop,
           ),
           transitionAt({ at, row, held, symbols, symbol, transition }, width, 0, leave(Stop.Wide, 2)),
           op.i32(FLAGS),
           op.and,
           op.eqz,
-          op.when(op.get(transition), op.set(row), op.get(at), op.i32(1), op.add, op.set(at), op.br(1)),
+          op.when(op.get(transition), op.set(row), increase(at, 1), op.br(1)),
           op.get(transition),
           op.i32(0),
           op.ltS,
           op.when(leave(Stop.Unknown, 2)),
-          op.get(transition),
-          op.i32(MATCHED),
-          op.and,
+          masked(transition, MATCHED),
           op.when(op.get(at), op.set(end), marked(at, mark)),
-          op.get(transition),
-          op.i32(DEAD),
-          op.and,
+          masked(transition, DEAD),
           op.when(
             op.get(end),
             op.i32(1),
@@ -213,34 +207,18 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
             op.eqz,
             op.or,
             op.when(leave(Stop.Dead, 3)),
-            op.get(count),
-            op.i32(1),
-            op.add,
-            op.set(count),
+            increase(count, 1),
             op.get(end),
             op.set(at),
             op.i32(-1),
             op.set(end),
-            classOf(unitAt(op.get(at), width, 1)),
-            op.tee(symbol),
-            op.i32(WIDE),
-            op.eq,
-            op.when(op.i32(-1), op.set(row), leave(Stop.Wide, 3)),
-            op.get(symbol),
-            op.i32(2),
-            op.shl,
-            op.load(STARTS),
+            startRow({ at, row, symbol }, width, leave(Stop.Wide, 3)),
             op.set(row),
             op.br(1),
           ),
-          op.get(transition),
-          op.i32(~(MATCHED | DEAD)),
-          op.and,
+          masked(transition, ~(MATCHED | DEAD)),
           op.set(row),
-          op.get(at),
-          op.i32(1),
-          op.add,
-          op.set(at),
+          increase(at, 1),
           op.br(0),
         ),
       ),
@@ -280,22 +258,13 @@ export function back(width: Width): WasmFunction {
           op.i32(0),
           op.ltS,
           op.when(leave(Stop.Unknown, 2)),
-          op.get(transition),
-          op.i32(MATCHED),
-          op.and,
+          masked(transition, MATCHED),
           op.when(op.get(at), op.set(found), marked(at, mark)),
-          op.get(transition),
-          op.i32(DEAD),
-          op.and,
+          masked(transition, DEAD),
           op.when(leave(Stop.Dead, 2)),
-          op.get(transition),
-          op.i32(~FLAGS),
-          op.and,
+          masked(transition, ~FLAGS),
           op.set(row),
-          op.get(at),
-          op.i32(1),
-          op.sub,
-          op.set(at),
+          increase(at, -1),
           op.br(0),
         ),
       ),

@@ -85,6 +85,12 @@ export const op = {
   i16x8MinU: simd(0x97),
 };
 
+/** Adds to a local. */
+export const increase = (local: number, by: number): number[] => [...op.get(local), ...op.i32(by), ...op.add, ...op.set(local)];
+
+/** Leaves those bits of a local that a mask has. */
+export const masked = (local: number, mask: number): number[] => [...op.get(local), ...op.i32(mask), ...op.and];
+
 export interface WasmFunction {
   readonly name: string;
   readonly parameters: number;

@@ -118,13 +118,13 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
             onValueChange={(value) => dispatch(panelChosen(value as SidePanel))}
             className={`flex shrink-0 flex-col border-l border-rule bg-sheet [contain:layout_paint_style] ${panel === "contrast" ? "w-[480px]" : "w-[318px]"}`}
           >
-            <div className="flex items-baseline gap-4 border-b border-rule px-4 pt-2">
-              <Tabs.List className="flex items-baseline gap-4" aria-label="Side panel">
+            <div className="flex items-baseline gap-3 border-b border-rule px-4 pt-2">
+              <Tabs.List className="flex items-baseline gap-3" aria-label="Side panel">
                 {SIDE_PANELS.map(({ value, name }) => (
                   <Tabs.Trigger
                     key={value}
                     value={value}
-                    className="part-name border-b-2 border-transparent pb-1 text-[16px] text-ink-2 data-[state=active]:border-tide data-[state=active]:text-ink"
+                    className="part-name border-b-2 border-transparent pb-1 text-[15px] text-ink-2 data-[state=active]:border-tide data-[state=active]:text-ink"
                   >
                     {name}
                   </Tabs.Trigger>

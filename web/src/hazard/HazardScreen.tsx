@@ -199,6 +199,7 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
       <p className="text-ink-2">
         {sentence(growthClause(finding))}
         {finding.restarts ? " One of the degrees is the search’s, which begins again at every offset." : ""}
+        {verdict.atLeast ? ` It may grow faster on another: ${reasonSentence(verdict)}` : ""}
       </p>
       <label className="mt-1 flex items-center gap-3">
         <span className="w-[52px] text-ink-2">pumps</span>

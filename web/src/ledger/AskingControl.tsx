@@ -30,7 +30,7 @@ export function AskingControl({ pattern }: { readonly pattern: RefObject<Pattern
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
-        className="ml-auto whitespace-nowrap text-ink-2 underline decoration-dotted underline-offset-4 hover:text-tide"
+        className="ml-auto min-w-0 truncate text-[12px] text-ink-2 underline decoration-dotted underline-offset-4 hover:text-tide"
         title={`Asked for: ${way?.name}, ${way?.word}`}
       >
         <span data-part="count">

@@ -1,7 +1,7 @@
 /** What follows a mismatch: the state saved last is taken up, or the attempt is over and the next one begins. */
 import { Op } from "../../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program } from "../../program/program.ts";
-import { op } from "../assembler.ts";
+import { increase, op } from "../assembler.ts";
 import { Came, CHANGE_BYTES, LATIN, REGISTERS, STATE_BYTES } from "./layout.ts";
 import { ANCHORED, AT, ATTEMPT, CHANGE_BASE, CHANGES, LEFT, LENGTH, LOCAL, OTHER, PC, REACH, STATE_BASE, STATES, STATUS, TEMP, UNIT } from "./locals.ts";
 import type { Pieces } from "./pieces.ts";
@@ -37,7 +37,7 @@ export class AttemptWriter {
       ...op.eqz,
       ...op.brIf(1),
       ...fails,
-      ...op.when(this.pieces.add(LOCAL.attempts, 1), this.pieces.add(LEFT, -steps), this.pieces.add(ATTEMPT, 1), op.br(1)),
+      ...op.when(increase(LOCAL.attempts, 1), increase(LEFT, -steps), increase(ATTEMPT, 1), op.br(1)),
     ];
     return op.block(
       op.loop(op.get(ATTEMPT), op.tee(AT), op.get(LENGTH), op.geS, op.brIf(1), op.get(LEFT), op.i32(0), op.leS, op.brIf(1), checks.flatMap(failed)),
@@ -124,7 +124,7 @@ export class AttemptWriter {
         op.or,
         op.when(leave(Came.Failed, 3)),
         next,
-        this.pieces.add(ATTEMPT, 1),
+        increase(ATTEMPT, 1),
         this.hopeless(),
         op.get(ATTEMPT),
         op.tee(AT),
@@ -132,7 +132,7 @@ export class AttemptWriter {
         registers,
         op.i32(0),
         op.set(CHANGES),
-        this.pieces.add(attempts, 1),
+        increase(attempts, 1),
         op.get(LEFT),
         op.set(attemptLeft),
         this.pieces.step,
@@ -163,7 +163,7 @@ export class AttemptWriter {
       op.set(OTHER),
       undo,
       this.pieces.step,
-      this.pieces.add(backtracks, 1),
+      increase(backtracks, 1),
       op.get(LEFT),
       op.i32(0),
       op.leS,

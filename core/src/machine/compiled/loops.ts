@@ -1,7 +1,7 @@
 /** A program's loops as code: the three instructions of each, and most loops of most patterns as one of their own. */
 import { Op } from "../../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../../program/program.ts";
-import { op } from "../assembler.ts";
+import { increase, op } from "../assembler.ts";
 import { Came, LATIN } from "./layout.ts";
 import { AT, CHANGES, LEFT, LENGTH, LOCAL, OTHER, PC, STATES, TEMP, UNIT } from "./locals.ts";
 import type { Pieces } from "./pieces.ts";
@@ -96,10 +96,10 @@ export class LoopWriter {
           op.set(UNIT),
           may,
           op.brIf(1),
-          this.pieces.add(STATES, -1),
-          this.pieces.add(LOCAL.backtracks, 1),
+          increase(STATES, -1),
+          increase(LOCAL.backtracks, 1),
           // Taken up, its groups noted, given up.
-          this.pieces.add(LEFT, -(2 + settings)),
+          increase(LEFT, -(2 + settings)),
           op.br(0),
         ),
       ),

@@ -47,10 +47,6 @@ export class Pieces {
 
   readonly step: number[] = [...op.get(LEFT), ...op.i32(1), ...op.sub, ...op.set(LEFT)];
 
-  add(local: number, value: number): number[] {
-    return [...op.get(local), ...op.i32(value), ...op.add, ...op.set(local)];
-  }
-
   /** Notes how far the attempt has come, and how many states it holds: both are most where it turns back. */
   keepMost(): number[] {
     const most = (local: number, value: number): number[] => [...op.get(value), ...op.get(local), ...op.gtS, ...op.when(op.get(value), op.set(local))];

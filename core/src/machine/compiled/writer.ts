@@ -9,7 +9,7 @@
 import { operationAt } from "../../program/flow.ts";
 import { Op, type Operation, unknownOperation } from "../../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, type Loop, openRegister, type Program, type Reference } from "../../program/program.ts";
-import { assemble, op } from "../assembler.ts";
+import { assemble, increase, op } from "../assembler.ts";
 import { AttemptWriter } from "./attempts.ts";
 import { Came, FIELDS, type Form } from "./layout.ts";
 import { AT, ATTEMPT, LENGTH, LOCAL, NOT_EMPTY, NUMBERS, OTHER, PC, REFERS, STATUS, TEMP, UNIT } from "./locals.ts";
@@ -172,7 +172,6 @@ class Writer {
     if (slots.length !== 1 || slot === undefined || folding !== null) {
       return [this.pieces.step, op.i32(number), op.get(AT), op.call(REFERS), op.tee(TEMP), op.i32(0), op.ltS, this.pieces.failIf(pc), op.get(TEMP), op.set(AT)];
     }
-    const onwards = (local: number): number[] => [...op.get(local), ...op.i32(1), ...op.add, ...op.set(local)];
     return [
       this.pieces.step,
       this.pieces.register(captureRegister(slot)),
@@ -198,8 +197,8 @@ class Writer {
           this.pieces.letters.unitOf(op.get(UNIT)),
           op.ne,
           this.pieces.failIf(pc, 2),
-          onwards(TEMP),
-          onwards(UNIT),
+          increase(TEMP, 1),
+          increase(UNIT, 1),
           op.br(0),
         ),
       ),
