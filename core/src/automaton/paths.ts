@@ -102,8 +102,9 @@ export class PathAutomaton {
     this.program = program;
     this.alphabet = alphabet;
     this.options = options;
-    this.walk = new Walk("at-least", program, alphabet, options.bounds);
-    this.threads = new Threads(new Walk("at-most", program, alphabet, options.bounds), options.whole);
+    const budget = { work: 0 };
+    this.walk = new Walk("at-least", program, alphabet, options.bounds, budget);
+    this.threads = new Threads(new Walk("at-most", program, alphabet, options.bounds, budget), options.whole);
     this.endOnly = alphabet.masks.where((symbol) => symbol === alphabet.edge);
     const frames = options.settled ? [{ rivals: NO_THREADS, probe: true }] : [];
     this.watches = new Watches(program, alphabet, options.blind === true);

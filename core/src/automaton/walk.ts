@@ -79,6 +79,11 @@ const MAX_HELD = 64;
 /** Parts of groups that are looked at for one reference. */
 const MAX_LOOKED_AT = 2000;
 
+/** What has been gone through so far. */
+export interface Budget {
+  work: number;
+}
+
 /** Places gone through for one automaton, each as long as what it carries along: a second or so. */
 const MAX_WORK = 800_000;
 /** The same for one walk: what lies between two characters of a pattern of a person's is far less. */
@@ -95,8 +100,7 @@ export class Walk<W extends Way> {
   readonly kinds: readonly Mask[];
   /** Set where there was more to go through than there is time for: then ways are missing. */
   spent = false;
-  /** What has been gone through so far. */
-  work = 0;
+  private readonly budget: Budget;
   private readonly anything: Mask;
   private readonly held = new Map<number, Held>();
   private groups: Map<number, readonly NodeOf<"group">[]> | undefined;
@@ -106,7 +110,9 @@ export class Walk<W extends Way> {
   /** Atomic enclosures without a choice inside: there is nothing to settle. */
   private readonly plain: ReadonlySet<number>;
 
-  constructor(way: W, program: Program, alphabet: Alphabet, bounds: readonly Bounds[]) {
+  /** Walks of one automaton share a budget. */
+  constructor(way: W, program: Program, alphabet: Alphabet, bounds: readonly Bounds[], budget: Budget = { work: 0 }) {
+    this.budget = budget;
     this.way = way;
     this.program = program;
     this.alphabet = alphabet;
@@ -125,15 +131,21 @@ export class Walk<W extends Way> {
     this.kinds = Array.from({ length: keys.size }, (_, kind) => masks.where((symbol) => this.kindOf[symbol] === kind));
   }
 
+  /** What has been gone through so far, by all walks that share the budget. */
+  get work(): number {
+    return this.budget.work;
+  }
+
   /** Goes every way from the place, with the symbol that stands behind. */
   go<E>(from: Place<E>, behind: number, visitor: Visitor<E>): void {
     const { code } = this.program;
     const pending = [from];
     const visits = new Map<string, number>();
-    const bound = Math.min(MAX_WORK, this.work + MAX_WALK);
+    const { budget } = this;
+    const bound = Math.min(MAX_WORK, budget.work + MAX_WALK);
     for (let place = pending.pop(); place; place = pending.pop()) {
-      this.work += 1 + place.counts.length + place.fresh.length + visitor.weigh(place.extra);
-      if (this.work > bound) {
+      budget.work += 1 + place.counts.length + place.fresh.length + visitor.weigh(place.extra);
+      if (budget.work > bound) {
         this.spent = true;
         return;
       }
