@@ -9,7 +9,8 @@ export interface Diagnostic extends Span {
   readonly message: string;
 }
 
-const MESSAGES = {
+/** Every mistake: what it is, and what is said of it; `{0}` and so on stand for what is told. */
+export const MESSAGES = {
   "nothing-to-repeat": ["syntax-error", "There is nothing before this quantifier to repeat. Put an item before it, or escape it as “\\{0}”."],
   "multiple-repeat": ["syntax-error", "A quantifier cannot follow another one. Put the item and its quantifier in brackets first."],
   "repeat-too-large": ["syntax-error", "The count {0} is too large; counts go up to {1}."],
