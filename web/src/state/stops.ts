@@ -58,8 +58,8 @@ export function readStops(text: string): Stop[] {
   return text.split("_", MOST_STOPS).flatMap((each): Stop[] => {
     const [what = "", numbers = ""] = each.split(".");
     if (!Object.hasOwn(KINDS, what)) return [];
-    const values = numbers === "" ? [] : numbers.split("-").map(Number);
-    const stop = values.every((n) => Number.isSafeInteger(n) && n >= 0) ? KINDS[what as Stop["what"]].read(values) : null;
+    const values = numbers === "" ? [] : numbers.split("-").map((digits) => (/^\d+$/.test(digits) ? Number(digits) : Number.NaN));
+    const stop = values.every(Number.isSafeInteger) ? KINDS[what as Stop["what"]].read(values) : null;
     return stop ? [stop] : [];
   });
 }
