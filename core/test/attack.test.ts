@@ -4,7 +4,7 @@ import { Alphabet } from "../src/automaton/alphabet.ts";
 import { PathAutomaton } from "../src/automaton/paths.ts";
 import { exactBounds } from "../src/automaton/walk.ts";
 import { findAmbiguity } from "../src/hazard/ambiguity.ts";
-import { findAttack } from "../src/hazard/attack.ts";
+import { findAttack, findAttackBefore } from "../src/hazard/attack.ts";
 import { type Attack, drained, textOf } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
@@ -13,7 +13,7 @@ function attacksOn(pattern: string, { restarts = true, settled = false, lenient 
   const program = programOf(pattern);
   const automaton = new PathAutomaton(program, Alphabet.of(program), { restarts, whole: false, settled, bounds: program.loops.map(exactBounds) });
   const { candidates } = drained(findAmbiguity(automaton));
-  return candidates.map((candidate) => drained(findAttack(automaton, candidate, lenient)).attack);
+  return candidates.map((candidate) => drained((lenient ? findAttackBefore : findAttack)(automaton, candidate)));
 }
 
 describe("an attack", () => {

@@ -10,7 +10,7 @@
 import { Op } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import type { Alphabet, Mask } from "./alphabet.ts";
-import { NO_THREADS, placesAfter, type ThreadSet, Threads } from "./threads.ts";
+import { NO_THREADS, type Proviso, placesAfter, type ThreadSet, Threads } from "./threads.ts";
 import { type Bounds, exitsBy, type Place, type Visitor, Walk } from "./walk.ts";
 import { Watches } from "./watches.ts";
 
@@ -35,12 +35,6 @@ export interface Edge {
 export interface Ways {
   readonly mask: Mask;
   readonly edges: readonly Edge[];
-}
-
-/** Some of the threads must get through, or none may. */
-export interface Proviso {
-  readonly some: boolean;
-  readonly set: ThreadSet;
 }
 
 /** An enclosure that the path is in: what is tried there before this path must not get through. */
@@ -166,6 +160,13 @@ export class PathAutomaton {
   /** What a text must still do after the state for its path to be gone at all. */
   duesOf(state: number): readonly Proviso[] {
     return (this.places[state] as Place<Extra>).extra.provisos;
+  }
+
+  /** The same, and that what is tried before it fails. */
+  owedBy(state: number): readonly Proviso[] {
+    const { frames, provisos } = (this.places[state] as Place<Extra>).extra;
+    const rivals = frames.filter(({ rivals: set }) => set !== NO_THREADS).map(({ rivals: set }) => ({ some: false, set }));
+    return [...provisos, ...rivals];
   }
 
   /** The same after a character, or at the text's end; undefined where they are not met any more. */

@@ -10,7 +10,7 @@
  * A set is a number; reading a symbol leads from set to set (the subset construction, made as it is needed).
  */
 import { Op } from "../program/operations.ts";
-import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH } from "../program/program.ts";
 import type { Mask } from "./alphabet.ts";
 import { exitsBy, type Place, type Visitor, type Walk, type Way } from "./walk.ts";
 
@@ -26,7 +26,14 @@ export interface Reached {
   readonly through: boolean;
 }
 
-type Thread = Place<null>;
+/** Some of the threads must get through, or none may. */
+export interface Proviso {
+  readonly some: boolean;
+  readonly set: ThreadSet;
+}
+
+/** A thread, with what the lookaheads that it has come past still ask of the text. */
+type Thread = Place<readonly Proviso[]>;
 
 /** What must come next for what is inside a lookbehind to be through; undefined where that is not known. */
 export type Holds = (enclosure: number) => Mask | undefined;
@@ -36,14 +43,16 @@ const MAX_LOOKED_AT = 400;
 
 /** Lookarounds in lookarounds are followed so deep; each of them is a walk within a walk. */
 const MAX_DEPTH = 20;
+/** A thread that as many lookaheads ask something of is lost at the next. */
+const MAX_DUES = 3;
 
-const PLAIN: Omit<Visitor<null>, "arrive" | "leave" | "enter" | "lose"> = {
+const PLAIN: Omit<Visitor<readonly Proviso[]>, "arrive" | "leave" | "enter" | "lose"> = {
   visits: 1,
   guesses: false,
-  keyOf: () => "",
+  keyOf: keyOfAll,
   second: (_, second) => second,
   turn: (extra) => extra,
-  weigh: () => 0,
+  weigh: (dues) => dues.length,
 };
 
 export class Threads {
@@ -61,14 +70,11 @@ export class Threads {
   private readonly failures = new Map<ThreadSet, boolean>();
   private readonly endOnly: number;
   private readonly whole: boolean;
-  private readonly trailing: ReadonlySet<number>;
 
   /** With `whole` a match counts only at the text's end. */
   constructor(walk: Walk<"at-most">, whole: boolean) {
     this.walk = walk;
     this.whole = whole;
-    // With `whole` the text must end where a lookahead begins.
-    this.trailing = whole ? new Set() : trailingLooks(walk.program);
     this.endOnly = walk.alphabet.masks.where((symbol) => symbol === walk.alphabet.edge);
   }
 
@@ -85,7 +91,7 @@ export class Threads {
   /** The threads from a place on; `holds` says what must come next for a lookbehind to hold here, where that is known. */
   from(place: Place<unknown>, behind: number, holds: Holds = () => undefined): ThreadSet {
     const found = new Set<number>();
-    const blurred = this.gather({ ...place, extra: null }, behind, found, holds);
+    const blurred = this.gather({ ...place, extra: [] }, behind, found, holds);
     return this.intern(found, blurred);
   }
 
@@ -106,7 +112,7 @@ export class Threads {
     const { all } = this.walk.alphabet.masks;
     return (this.sets[set] as readonly number[]).some((n) => {
       const thread = this.threads[n] as Thread;
-      return this.isGoal(thread) && thread.ahead === all;
+      return this.isGoal(thread) && thread.ahead === all && thread.extra.length === 0;
     });
   }
 
@@ -115,7 +121,7 @@ export class Threads {
     const { masks } = this.walk.alphabet;
     if (this.isBlurred(set)) return undefined;
     const goals = (this.sets[set] as readonly number[]).map((n) => this.threads[n] as Thread).filter((thread) => this.isGoal(thread));
-    if (goals.some(({ closing }) => closing)) return undefined;
+    if (goals.some(({ closing, extra }) => closing || extra.length > 0)) return undefined;
     return masks.where((symbol) => goals.some(({ ahead }) => masks.has(ahead, symbol)));
   }
 
@@ -161,15 +167,36 @@ export class Threads {
     for (const number of this.sets[set] as readonly number[]) {
       const thread = this.threads[number] as Thread;
       if (!masks.has(thread.ahead, symbol)) continue;
-      if (this.isGoal(thread)) {
-        if (!thread.closing) through = true;
-        else next.add(this.number({ ...thread, ahead: this.endOnly, closing: false }));
-        continue;
-      }
-      if (symbol === edge || !masks.has(this.walk.takes(thread.pc), symbol)) continue;
-      for (const place of placesAfter(this.walk, thread, this.endOnly)) if (this.gather(place, symbol, next, () => undefined)) blurred = true;
+      const isGoal = this.isGoal(thread);
+      if (!isGoal && (symbol === edge || !masks.has(this.walk.takes(thread.pc), symbol))) continue;
+      const dues = this.duesAfter(thread.extra, symbol);
+      if (dues === "unknown") blurred = true;
+      if (dues === "unknown" || dues === "unmet") continue;
+      if (!isGoal) {
+        for (const place of placesAfter(this.walk, { ...thread, extra: dues }, this.endOnly)) {
+          if (this.gather(place, symbol, next, () => undefined)) blurred = true;
+        }
+      } else if (thread.closing) next.add(this.number({ ...thread, ahead: this.endOnly, closing: false, extra: dues }));
+      else if (dues.length === 0) through = true;
+      else next.add(this.number({ ...thread, ahead: masks.all, extra: dues }));
     }
     return { set: this.intern(next, blurred), through };
+  }
+
+  /** What is still asked after a symbol; at the text's end all is settled. */
+  private duesAfter(dues: readonly Proviso[], symbol: number): readonly Proviso[] | "unmet" | "unknown" {
+    const left: Proviso[] = [];
+    for (const { some, set } of dues) {
+      const { set: next, through } = this.read(set, symbol);
+      const over = through || this.isThrough(next);
+      const ended = !over && (symbol === this.walk.alphabet.edge || next === NO_THREADS);
+      const lost = this.isBlurred(some ? set : next);
+      if (some ? ended : over) return some && lost ? "unknown" : "unmet";
+      // What lost threads may get through, so that it does not is not known.
+      if (!some && lost) return "unknown";
+      if (!over && !ended) left.push({ some, set: next });
+    }
+    return left;
   }
 
   private isGoal({ pc }: Thread): boolean {
@@ -193,16 +220,23 @@ export class Threads {
       enter: (entered, number) => {
         const enclosure = this.walk.program.enclosures[number] as Enclosure;
         const { node, held, failed } = enclosure;
-        const body = { ...entered, pc: entered.pc + 1, counts: [] };
-        const past = (exit: number): Thread[] => (exit === FAILS ? [] : [{ ...entered, pc: exit }]);
+        const body = { ...entered, pc: entered.pc + 1, counts: [], extra: [] };
+        const past = (exit: number, ...dues: Proviso[]): Thread[] => {
+          if (exit === FAILS) return [];
+          const all = withAll(entered.extra, dues);
+          if (all.length > MAX_DUES) lost = true;
+          return all.length > MAX_DUES ? [] : [{ ...entered, pc: exit, extra: all }];
+        };
         if (node.kind === "look" && !node.behind && this.depth < MAX_DEPTH) {
-          if (failed === FAILS && this.trailing.has(number)) return [body];
-          // A lookaround that is settled here and now does not have to be followed.
           this.depth++;
           const set = this.from(body, behind, holds);
           this.depth--;
+          // What is settled here and now does not have to be followed.
           if (this.isThrough(set)) return past(held);
           if (set === NO_THREADS) return past(failed);
+          const isLost = this.isBlurred(set);
+          if (isLost) lost = true;
+          return [...past(held, { some: true, set }), ...(isLost ? [] : past(failed, { some: false, set }))];
         }
         const mask = node.kind === "look" && node.behind ? holds(number) : undefined;
         if (mask !== undefined) return exitsBy(entered, enclosure, mask, this.walk.alphabet.masks);
@@ -216,7 +250,7 @@ export class Threads {
   private number(thread: Thread): number {
     const matchesAtEnd = this.whole && this.walk.program.code[thread.pc * INSTRUCTION_WIDTH] === Op.Match;
     const ahead = matchesAtEnd ? this.walk.alphabet.masks.and(thread.ahead, this.endOnly) : thread.ahead;
-    const key = `${thread.pc}|${thread.counts}|${ahead}|${thread.closing}`;
+    const key = `${thread.pc}|${thread.counts}|${ahead}|${thread.closing}|${keyOfAll(thread.extra)}`;
     let number = this.threadNumbers.get(key);
     if (number === undefined) {
       number = this.threads.push({ ...thread, ahead, fresh: [] }) - 1;
@@ -247,17 +281,13 @@ export function placesAfter<E>(walk: Walk<Way>, place: Place<E>, endOnly: number
   return [{ ...next, pc: code[place.pc * INSTRUCTION_WIDTH] === Op.Reference ? place.pc : place.pc + 1 }];
 }
 
-/** Lookaheads after which nothing more is asked: what is inside is through, and so is all. */
-function trailingLooks({ code, enclosures }: Program): Set<number> {
-  const trailing = new Set<number>();
-  enclosures.forEach(({ held }, number) => {
-    if (held === FAILS) return;
-    let pc = held;
-    const operation = () => code[pc * INSTRUCTION_WIDTH];
-    for (let steps = 0; steps < code.length && (operation() === Op.Close || operation() === Op.Jump); steps++) {
-      pc = operation() === Op.Jump ? (code[pc * INSTRUCTION_WIDTH + 1] as number) : pc + 1;
-    }
-    if (operation() === Op.Match) trailing.add(number);
-  });
-  return trailing;
+/** Both, each once, in one order. */
+function withAll(dues: readonly Proviso[], more: readonly Proviso[]): readonly Proviso[] {
+  if (more.length === 0) return dues;
+  const distinct = new Map([...dues, ...more].map((due) => [keyOfAll([due]), due]));
+  return [...distinct.values()].sort((a, b) => a.set - b.set || Number(a.some) - Number(b.some));
+}
+
+function keyOfAll(dues: readonly Proviso[]): string {
+  return dues.length === 0 ? "" : dues.map(({ some, set }) => `${some ? "+" : "-"}${set}`).join();
 }

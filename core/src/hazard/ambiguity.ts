@@ -358,62 +358,111 @@ class Finder {
   /** A shortest word that stays in the one component, stays in the other, and leads from the one to the other. */
   private *sharedWord(one: number, other: number): Generator<number, readonly number[] | undefined> {
     const { members } = this.components;
-    for (const p of members[one] as readonly number[]) {
-      for (const q of members[other] as readonly number[]) {
-        const word = yield* this.sharedWordOf(p, q);
-        if (word) return word;
-        if (this.budget < 0) return undefined;
-      }
+    const pairs = (members[one] as readonly number[]).flatMap((p) => (members[other] as readonly number[]).map((q) => [p, q] as const));
+    let sharing: ((p: number, q: number) => boolean) | undefined;
+    for (const [p, q] of pairs) {
+      if (sharing && !sharing(p, q)) continue;
+      const word = yield* this.sharedWordOf(p, q);
+      if (word || this.budget < 0) return word;
+      // Most loops share nothing: all pairs together take little longer to be ruled out than one.
+      sharing ??= yield* this.pairsThatShare(pairs);
     }
     return undefined;
   }
 
-  private *sharedWordOf(p: number, q: number): Generator<number, readonly number[] | undefined> {
-    const { automaton, components } = this;
-    const { masks } = automaton.alphabet;
-    const size = automaton.size;
-    const [home, goal] = [components.of[p], components.of[q] as number];
-    const begin = (p * size + p) * size + q;
-    const end = (p * size + q) * size + q;
-    const steps = new Map<number, Step>();
-    const queue = [begin];
-    for (let head = 0; head < queue.length; head++) {
+  /**
+   * Which pairs of states of two components share a word: p and q do where the triple (p, q, q) can be come to from
+   * (p, p, q). With a way back from each of the former to its latter, that is one strong component of the triples.
+   */
+  private *pairsThatShare(pairs: readonly (readonly [number, number])[]): Generator<number, (p: number, q: number) => boolean> {
+    const numbers = new Map<number, number>();
+    const triples: number[] = [];
+    const leads: number[][] = [];
+    const numberOf = (triple: number): number => {
+      let number = numbers.get(triple);
+      if (number === undefined) {
+        number = triples.push(triple) - 1;
+        numbers.set(triple, number);
+      }
+      return number;
+    };
+    for (const [p, q] of pairs) numberOf(this.triple(p, p, q));
+    for (let head = 0; head < triples.length; head++) {
       if (--this.budget < 0) {
         this.complete = false;
-        return undefined;
+        return () => false;
       }
       if (head % 1000 === 999) yield head;
-      const key = queue[head] as number;
-      const c = key % size;
-      const b = Math.floor(key / size) % size;
-      const a = Math.floor(key / size / size);
-      for (const wa of automaton.waysOf(a)) {
-        for (const wc of automaton.waysOf(c)) {
-          const both = masks.and(wa.mask, wc.mask);
-          if (masks.first(both) < 0) continue;
-          for (const wb of automaton.waysOf(b)) {
-            const symbol = masks.first(masks.and(both, wb.mask));
-            if (symbol < 0) continue;
-            for (const ea of wa.edges) {
-              if (components.of[ea.to] !== home) continue;
-              for (const ec of wc.edges) {
-                if (components.of[ec.to] !== goal) continue;
-                for (const eb of wb.edges) {
-                  // Only what can still come to the goal: components count down along the ways.
-                  if ((components.of[eb.to] as number) < goal) continue;
-                  const next = (ea.to * size + eb.to) * size + ec.to;
-                  if (steps.has(next)) continue;
-                  steps.set(next, { parent: key, symbol });
-                  if (next === end) return wordTo(steps, end, begin);
-                  queue.push(next);
-                }
+      const next = new Set<number>();
+      this.readTriple(triples[head] as number, pairs[0] as readonly [number, number], (triple) => next.add(numberOf(triple)));
+      leads.push([...next]);
+    }
+    for (const [p, q] of pairs) {
+      const end = numbers.get(this.triple(p, q, q));
+      if (end !== undefined) leads[end]?.push(numberOf(this.triple(p, p, q)));
+    }
+    const { of } = componentsOf(triples.length, (number) => leads[number] as readonly number[]);
+    return (p, q) => {
+      const end = numbers.get(this.triple(p, q, q));
+      return end !== undefined && of[end] === of[numberOf(this.triple(p, p, q))];
+    };
+  }
+
+  private triple(a: number, b: number, c: number): number {
+    const { size } = this.automaton;
+    return (a * size + b) * size + c;
+  }
+
+  /** Every triple that a letter leads to from one, the first of them kept in p's component and the last in q's. */
+  private readTriple(triple: number, [p, q]: readonly [number, number], add: (next: number, symbol: number) => void): void {
+    const { automaton, components } = this;
+    const { masks } = automaton.alphabet;
+    const { size } = automaton;
+    const [home, goal] = [components.of[p] as number, components.of[q] as number];
+    const c = triple % size;
+    const b = Math.floor(triple / size) % size;
+    const a = Math.floor(triple / size / size);
+    for (const wa of automaton.waysOf(a)) {
+      for (const wc of automaton.waysOf(c)) {
+        const both = masks.and(wa.mask, wc.mask);
+        if (masks.first(both) < 0) continue;
+        for (const wb of automaton.waysOf(b)) {
+          const symbol = masks.first(masks.and(both, wb.mask));
+          if (symbol < 0) continue;
+          for (const ea of wa.edges) {
+            if (components.of[ea.to] !== home) continue;
+            for (const ec of wc.edges) {
+              if (components.of[ec.to] !== goal) continue;
+              for (const eb of wb.edges) {
+                // Only what can still come to the goal: components count down along the ways.
+                if ((components.of[eb.to] as number) >= goal) add(this.triple(ea.to, eb.to, ec.to), symbol);
               }
             }
           }
         }
       }
     }
-    return undefined;
+  }
+
+  private *sharedWordOf(p: number, q: number): Generator<number, readonly number[] | undefined> {
+    const begin = this.triple(p, p, q);
+    const end = this.triple(p, q, q);
+    const steps = new Map<number, Step>();
+    const queue = [begin];
+    for (let head = 0; head < queue.length && !steps.has(end); head++) {
+      if (--this.budget < 0) {
+        this.complete = false;
+        return undefined;
+      }
+      if (head % 1000 === 999) yield head;
+      const parent = queue[head] as number;
+      this.readTriple(parent, [p, q], (next, symbol) => {
+        if (steps.has(next)) return;
+        steps.set(next, { parent, symbol });
+        queue.push(next);
+      });
+    }
+    return steps.has(end) ? wordTo(steps, end, begin) : undefined;
   }
 
   /** The longest chains of loops that the word stays in and leads along. */

@@ -5,7 +5,8 @@
  * be through before the end. Where some ways can never fail, only those tried before the loop's own are asked to.
  */
 import { Crowds } from "../automaton/crowds.ts";
-import type { PathAutomaton, Proviso } from "../automaton/paths.ts";
+import type { PathAutomaton } from "../automaton/paths.ts";
+import type { Proviso } from "../automaton/threads.ts";
 import type { Candidate } from "./ambiguity.ts";
 
 /** Text: `prefix`, then `pump` as often as one likes, then `suffix`. */
@@ -27,14 +28,73 @@ const MAX_FOLLOWED = 400_000;
 /** States and edges gone through for one candidate: half a second. */
 const MAX_WORK = 1_500_000;
 
-export interface AttackSearch {
-  readonly attack: Attack | undefined;
-  /** Whether every beginning and ending was tried. */
-  readonly complete: boolean;
+/** Looks for an attack that keeps the candidate's loops going, and on which every way fails; undefined where none was found. */
+export function findAttack(automaton: PathAutomaton, candidate: Candidate): Generator<number, Attack | undefined> {
+  return search(automaton, candidate, false);
 }
 
-/** Looks for an attack that keeps the candidate's loops going. */
-export function* findAttack(automaton: PathAutomaton, candidate: Candidate, lenient: boolean): Generator<number, AttackSearch> {
+/** The same where only the ways before the loop's, and its own, fail. */
+export function findAttackBefore(automaton: PathAutomaton, candidate: Candidate): Generator<number, Attack | undefined> {
+  return search(automaton, candidate, true);
+}
+
+/**
+ * The same where only the ways before the last loop's fail, in an automaton that is settled: it knows them of every
+ * state. The last loop's own may get through, or fail for what the others fail for.
+ */
+export function* findAttackAlong(automaton: PathAutomaton, { state, word, readings }: Candidate): Generator<number, Attack | undefined> {
+  const last = readings.at(-1)?.from ?? state;
+  const prefix = yield* shortestWay(automaton, state);
+  const suffix = prefix && (yield* endingFor(automaton, automaton.owedBy(last)));
+  const { alphabet } = automaton;
+  return prefix && suffix && { prefix: alphabet.spell(prefix), pump: alphabet.spell(word), suffix: alphabet.spell(suffix) };
+}
+
+/** A shortest word that leads to a state. */
+function* shortestWay(automaton: PathAutomaton, goal: number): Generator<number, readonly number[] | undefined> {
+  const { masks } = automaton.alphabet;
+  const from = new Map<number, { readonly state: number; readonly symbol: number } | null>(automaton.starts.map(({ to }) => [to, null]));
+  const queue = [...from.keys()];
+  for (let head = 0; head < queue.length && !from.has(goal); head++) {
+    if (head % 1000 === 999) yield head;
+    const state = queue[head] as number;
+    if (automaton.isThrough(state)) continue;
+    for (const { mask, edges } of automaton.waysOf(state)) {
+      for (const { to } of edges) {
+        if (from.has(to)) continue;
+        from.set(to, { state, symbol: masks.first(mask) });
+        queue.push(to);
+      }
+    }
+  }
+  if (!from.has(goal)) return undefined;
+  const word: number[] = [];
+  for (let at = from.get(goal); at; at = from.get(at.state)) word.unshift(at.symbol);
+  return word;
+}
+
+/** A shortest text after which all of this has come true. */
+function* endingFor(automaton: PathAutomaton, dues: readonly Proviso[]): Generator<number, readonly number[] | undefined> {
+  const { classes, edge } = automaton.alphabet;
+  const queue = [{ dues, word: [] as readonly number[] }];
+  const seen = new Set([duesKey(dues)]);
+  for (let head = 0; head < queue.length && head < MAX_SUFFIXES; head++) {
+    if (head % 100 === 99) yield head;
+    const at = queue[head] as (typeof queue)[number];
+    if (automaton.duesAfter(at.dues, edge)) return at.word;
+    for (let symbol = 0; symbol < classes; symbol++) {
+      const left = symbol === edge ? undefined : automaton.duesAfter(at.dues, symbol);
+      if (!left || seen.has(duesKey(left))) continue;
+      seen.add(duesKey(left));
+      queue.push({ dues: left, word: [...at.word, symbol] });
+    }
+  }
+  return undefined;
+}
+
+const duesKey = (dues: readonly Proviso[]): string => dues.map(({ some, set }) => `${some}${set}`).join();
+
+function* search(automaton: PathAutomaton, candidate: Candidate, lenient: boolean): Generator<number, Attack | undefined> {
   const crowds = new Crowds(automaton);
   const begin = automaton.starts.map(({ to }) => to);
   interface Node {
@@ -55,7 +115,7 @@ export function* findAttack(automaton: PathAutomaton, candidate: Candidate, leni
   for (const state of begin) add(state, begin, -1, -1);
   let arrivals = 0;
   for (let head = 0; head < nodes.length; head++) {
-    if (head >= MAX_PREFIXES || crowds.followed > MAX_FOLLOWED || crowds.work > MAX_WORK) return { attack: undefined, complete: false };
+    if (head >= MAX_PREFIXES || crowds.followed > MAX_FOLLOWED || crowds.work > MAX_WORK) return undefined;
     if (head % 100 === 99) yield head;
     const node = nodes[head] as Node;
     if (node.state === candidate.state) {
@@ -64,9 +124,9 @@ export function* findAttack(automaton: PathAutomaton, candidate: Candidate, leni
         const prefix: number[] = [];
         for (let at = node; at.parent >= 0; at = nodes[at.parent] as Node) prefix.unshift(at.symbol);
         const { alphabet } = automaton;
-        return { attack: { prefix: alphabet.spell(prefix), pump: alphabet.spell(candidate.word), suffix: alphabet.spell(suffix) }, complete: true };
+        return { prefix: alphabet.spell(prefix), pump: alphabet.spell(candidate.word), suffix: alphabet.spell(suffix) };
       }
-      if (++arrivals >= MAX_ARRIVALS) return { attack: undefined, complete: false };
+      if (++arrivals >= MAX_ARRIVALS) return undefined;
     }
     if (automaton.isThrough(node.state)) continue;
     for (const { mask, edges } of automaton.waysOf(node.state)) {
@@ -77,7 +137,7 @@ export function* findAttack(automaton: PathAutomaton, candidate: Candidate, leni
       }
     }
   }
-  return { attack: undefined, complete: true };
+  return undefined;
 }
 
 /** The ending after which every way has failed, once the word has been repeated; undefined where there is none. */
@@ -103,7 +163,7 @@ function* afterPumps(
   // What the loop's own path hangs on must come true, or it would not be gone.
   const everySymbol = Array.from({ length: automaton.alphabet.classes }, (_, symbol) => symbol);
   const queue = [{ crowd, dues: automaton.duesOf(candidate.state), word: [] as readonly number[] }];
-  const keyOf = (reached: number, dues: readonly Proviso[]) => `${reached}|${dues.map(({ some, set }) => `${some}${set}`)}`;
+  const keyOf = (reached: number, dues: readonly Proviso[]) => `${reached}|${duesKey(dues)}`;
   const tried = new Set([keyOf(crowd, automaton.duesOf(candidate.state))]);
   for (let head = 0; head < queue.length && head < MAX_SUFFIXES && crowds.followed <= MAX_FOLLOWED && crowds.work <= MAX_WORK; head++) {
     if (head % 100 === 99) yield head;

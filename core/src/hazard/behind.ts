@@ -18,7 +18,7 @@ import { childrenOf, type Node, type NodeOf, type Span, walk } from "../syntax/t
 import { type Candidate, findAmbiguity } from "./ambiguity.ts";
 import { FEW_AT_ONCE, mostAtOnce } from "./at-once.ts";
 import type { Attack } from "./attack.ts";
-import { findAttack } from "./attack.ts";
+import { findAttackBefore } from "./attack.ts";
 
 type Look = NodeOf<"look">;
 
@@ -70,7 +70,7 @@ export function* costBehind(program: Program, alphabetOf: () => Alphabet, widene
     const { candidates, ceiling } = yield* findAmbiguity(automaton);
     const until = ends && part.loops.length > 0 ? Math.min(...part.loops.map(({ max }) => max)) : null;
     for (const candidate of candidates.slice(0, MAX_ATTACKS)) {
-      const { attack } = yield* findAttack(automaton, candidate, true);
+      const attack = yield* findAttackBefore(automaton, candidate);
       if (attack) attacks.push({ attack: look.behind ? reversed(attack) : attack, candidate, parts: partsOf(part), until });
     }
     // One loop alone is read over from every offset.

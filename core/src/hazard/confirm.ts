@@ -11,10 +11,13 @@ import type { Attack } from "./attack.ts";
 
 export type { Attack };
 
-/** A search begins an attempt at every offset; the others begin one, and the whole text must be taken or need not. */
-export type HazardMode = "search" | "start" | "whole";
+/**
+ * A search begins an attempt at every offset until one matches; a search for all goes on behind each match. The others
+ * begin one attempt, and the whole text must be taken or need not.
+ */
+export type HazardMode = "search" | "all" | "start" | "whole";
 
-export const MATCH_MODES = { search: "first", start: "start", whole: "whole" } as const satisfies Record<HazardMode, MatchMode>;
+export const MATCH_MODES = { search: "first", all: "all", start: "start", whole: "whole" } as const satisfies Record<HazardMode, MatchMode>;
 
 export interface Sample {
   readonly pumps: number;

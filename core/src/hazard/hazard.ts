@@ -16,13 +16,14 @@ import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
 import { drained } from "../slices.ts";
-import type { Span } from "../syntax/tree.ts";
+import type { Node, Span } from "../syntax/tree.ts";
 import { grouped } from "../text/visible.ts";
 import { type Ambiguity, type Candidate, findAmbiguity, MAX_PRODUCT_STATES, type Path } from "./ambiguity.ts";
 import { FEW_AT_ONCE, mostAtOnce } from "./at-once.ts";
-import { type Attack, findAttack } from "./attack.ts";
+import { type Attack, findAttack, findAttackAlong, findAttackBefore } from "./attack.ts";
 import { type BehindCost, costBehind } from "./behind.ts";
 import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, textOf } from "./confirm.ts";
+import { everyMatch } from "./every-match.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
 import { choicesOf, findPeak, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
@@ -135,8 +136,12 @@ export function assessNow(program: Program, mode: HazardMode, stop?: () => boole
   return drained(assess(program, mode, stop));
 }
 
-/** One automaton to look at: how loops are counted, and whether only ways before a match are followed. */
+/** One automaton to look at: of which program, how loops are counted, and whether only ways before a match are followed. */
 interface View {
+  readonly program: Program;
+  /** Where the program goes on behind each match: the loop that does, whose turns are no quantifier's, and what skips a character. */
+  readonly turn?: Loop;
+  readonly skip?: Node;
   readonly bounds: readonly Bounds[];
   readonly settled: boolean;
   /** What it shows where it has no candidate. */
@@ -220,7 +225,7 @@ class Assessment {
 
   /** Whether an attempt after the first can take any text at all. */
   private *beginsAnywhere(): Generator<number, boolean> {
-    if (this.mode !== "search" || this.program.options.sticky) return false;
+    if (!this.restarts) return false;
     const wide = new PathAutomaton(this.program, this.alphabet, { restarts: true, whole: false, settled: false, bounds: widened(this.program) });
     yield* wide.explore();
     const waiting = Array.from({ length: wide.size }, (_, state) => state).filter((state) => wide.instructionOf(state) < 0);
@@ -232,16 +237,7 @@ class Assessment {
   }
 
   private *lookClosely(behind: BehindCost): Generator<number, Verdict> {
-    const wide = widened(this.program);
-    let views: View[] = [
-      { bounds: wide, settled: false, shows: "unambiguous" },
-      { bounds: wide, settled: true, shows: "no-failure" },
-    ];
-    const exact = this.program.loops.map(exactBounds);
-    if (wide.some(({ exact: known }) => !known) && this.countsFit) {
-      views = [...views, { bounds: exact, settled: false, shows: "bounded" }, { bounds: exact, settled: true, shows: "no-failure" }];
-    }
-    for (const view of views) {
+    for (const view of this.views()) {
       const found = yield* this.look(view);
       if (!found) continue;
       if (found.complete) {
@@ -254,6 +250,26 @@ class Assessment {
     }
     yield* this.tryBehind(behind);
     return this.verdict("no-failure");
+  }
+
+  /** What is looked at, the cheapest first. */
+  private *views(): Generator<View, void> {
+    const { program } = this;
+    const every = this.mode === "all" ? everyMatch(program) : undefined;
+    // What every match makes of it is only known where what comes before one is settled.
+    const settled = every
+      ? { program: every.program, turn: every.program.loops[every.turn] as Loop, skip: every.skip, settled: true }
+      : { program, settled: true };
+    yield { program, settled: false, bounds: widened(program), shows: "unambiguous" };
+    if (this.mode !== "all" || every) yield { ...settled, bounds: widened(settled.program), shows: "no-failure" };
+    if (widened(program).every(({ exact }) => exact) || !this.countsFit) return;
+    yield { program, settled: false, bounds: program.loops.map(exactBounds), shows: "bounded" };
+    if (this.mode !== "all" || every) yield { ...settled, bounds: settled.program.loops.map(exactBounds), shows: "no-failure" };
+  }
+
+  /** Whether attempts begin at other offsets than the first; sticky ones for all matches only behind each match, which may be anywhere. */
+  private get restarts(): boolean {
+    return this.mode === "all" || (this.mode === "search" && !this.program.options.sticky);
   }
 
   /** What lookbehinds may be made to read: attacks on them, as far as they reach them. */
@@ -272,7 +288,7 @@ class Assessment {
         attack,
         stretch: attack.pump,
         readings: [],
-        restarts: this.mode === "search" && growth === "polynomial",
+        restarts: this.restarts && growth === "polynomial",
         until,
         confirmed: true,
         samples,
@@ -332,12 +348,8 @@ class Assessment {
 
   /** Looks at one automaton: its candidates that can be confirmed become findings. Undefined where it is too large. */
   private *look(view: View): Generator<number, Ambiguity | undefined> {
-    const automaton = new PathAutomaton(this.program, this.alphabet, {
-      restarts: this.mode === "search" && !this.program.options.sticky,
-      whole: this.mode === "whole",
-      settled: view.settled,
-      bounds: view.bounds,
-    });
+    const { program, settled, bounds } = view;
+    const automaton = new PathAutomaton(program, this.alphabet, { restarts: this.restarts && !view.turn, whole: this.mode === "whole", settled, bounds });
     const ambiguity = yield* findAmbiguity(automaton);
     if (automaton.full) {
       this.full = true;
@@ -345,7 +357,7 @@ class Assessment {
     }
     let tried = 0;
     for (const candidate of ambiguity.candidates) {
-      const parts = this.partsOf(automaton, candidate);
+      const parts = this.partsOf(view, candidate);
       if (this.isKnown(candidate, parts) || tried++ >= MAX_TRIED) continue;
       yield* this.tryCandidate(automaton, view, candidate, parts);
     }
@@ -361,8 +373,8 @@ class Assessment {
   private *tryCandidate(automaton: PathAutomaton, view: View, candidate: Candidate, parts: readonly Loop[]): Generator<number, void> {
     const until = this.untilOf(view, parts);
     const spans = parts.map(({ node }) => spanOf(node));
-    for (const lenient of [false, true]) {
-      const { attack: found } = yield* findAttack(automaton, candidate, lenient);
+    for (const find of view.turn ? [findAttackAlong] : [findAttack, findAttackBefore, ...(view.settled ? [findAttackAlong] : [])]) {
+      const found = yield* find(automaton, candidate);
       if (!found) continue;
       const claim = { growth: candidate.growth, degree: candidate.degree, most: until ?? Number.POSITIVE_INFINITY };
       let attack = found;
@@ -393,8 +405,8 @@ class Assessment {
         attack: shortest.attack,
         stretch: this.alphabet.spell(candidate.word),
         // Where least counts were not followed, the readings are not the pattern's own.
-        readings: this.followsLeast(view, parts) ? candidate.readings.map((path) => this.readingOf(automaton, candidate, path)) : [],
-        restarts: candidate.restarts,
+        readings: this.followsLeast(view, parts) ? this.readingsOf(automaton, view, candidate) : [],
+        restarts: candidate.restarts || this.goesOn(view, candidate),
         until,
         confirmed: true,
         samples: shortest.samples,
@@ -404,13 +416,13 @@ class Assessment {
   }
 
   private followsLeast(view: View, parts: readonly Loop[]): boolean {
-    return parts.every((loop) => loop.min <= (view.bounds[this.program.loops.indexOf(loop)] as Bounds).min);
+    return parts.every((loop) => loop.min <= (view.bounds[view.program.loops.indexOf(loop)] as Bounds).min);
   }
 
   /** Shorter ones first: their steps are sooner counted. Where a least count was not followed, as much more as it asks for. */
   private pumpsToTry(view: View, parts: readonly Loop[], pump: string): Set<string> {
     const times = parts.map((loop) => {
-      const { min } = view.bounds[this.program.loops.indexOf(loop)] as Bounds;
+      const { min } = view.bounds[view.program.loops.indexOf(loop)] as Bounds;
       return min > 0 ? Math.ceil(loop.min / min) : 1;
     });
     const most = Math.min(Math.max(1, ...times), Math.ceil(LONGEST_PUMP / pump.length));
@@ -443,30 +455,43 @@ class Assessment {
   private untilOf(view: View, parts: readonly Loop[]): number | null {
     const inside = ({ node }: Loop) => parts.some((other) => other.node !== node && other.node.start <= node.start && node.end <= other.node.end);
     const outer = parts.filter((loop) => !inside(loop));
-    const bounds = outer.filter((loop) => !(view.bounds[this.program.loops.indexOf(loop)] as Bounds).exact && loop.max < UNBOUNDED).map(({ max }) => max);
+    const bounds = outer.filter((loop) => !(view.bounds[view.program.loops.indexOf(loop)] as Bounds).exact && loop.max < UNBOUNDED).map(({ max }) => max);
     return bounds.length > 0 ? Math.min(...bounds) : null;
   }
 
   /** The loops that turn in the candidate's readings, in the order of the pattern. */
-  private partsOf(automaton: PathAutomaton, candidate: Candidate): Loop[] {
-    const numbers = new Set(candidate.readings.flatMap(({ edges }) => edges.flatMap(({ turned }) => turned)));
+  private partsOf({ program, turn }: View, { readings }: Candidate): Loop[] {
+    const numbers = new Set(readings.flatMap(({ edges }) => edges.flatMap(({ turned }) => turned)));
     // What is there once or not at all is no loop.
-    const loops = [...numbers].map((number) => automaton.program.loops[number] as Loop).filter(({ max }) => max > 1);
+    const loops = [...numbers].map((number) => program.loops[number] as Loop).filter((loop) => loop.max > 1 && loop !== turn);
     // Where references are written out, one quantifier can be several loops.
     const distinct = loops.filter(({ node }, i) => loops.findIndex((other) => other.node === node) === i);
     return distinct.sort((a, b) => a.node.start - b.node.start || b.node.end - a.node.end);
   }
 
-  private readingOf(automaton: PathAutomaton, { word }: Candidate, { from, edges }: Path): PumpReading {
+  /** Whether the first of several loops is that over the matches, which begins an attempt wherever it can. */
+  private goesOn({ program, turn }: View, { growth, readings: [first] }: Candidate): boolean {
+    return growth === "polynomial" && first !== undefined && first.edges.some(({ turned }) => turned.some((number) => program.loops[number] === turn));
+  }
+
+  /** What the paths take of the stretch; what skips a character between matches is no part of the pattern's. */
+  private readingsOf(automaton: PathAutomaton, view: View, { word, readings }: Candidate): PumpReading[] {
+    const { nodes, loops } = view.program;
     const lengths = word.map((symbol) => (this.alphabet.samples[symbol] as string).length);
-    let state = from;
-    let at = 0;
-    return edges.map(({ to, turned }, i) => {
-      const { start, end } = this.program.nodes[automaton.instructionOf(state)] as Span;
-      const step = { at, start, end, turned: turned.map((number) => spanOf((this.program.loops[number] as Loop).node)) };
-      state = to;
-      at += lengths[i % lengths.length] as number;
-      return step;
+    const skips = ({ from, edges }: Path): boolean =>
+      [from, ...edges.slice(0, -1).map(({ to }) => to)].some((state) => nodes[automaton.instructionOf(state)] === view.skip);
+    const own = view.skip ? readings.filter((path) => !skips(path)) : readings;
+    return own.map(({ from, edges }) => {
+      let state = from;
+      let at = 0;
+      return edges.map(({ to, turned }, i) => {
+        const { start, end } = nodes[automaton.instructionOf(state)] as Span;
+        const turns = turned.map((number) => loops[number] as Loop).filter((loop) => loop !== view.turn);
+        const step = { at, start, end, turned: turns.map(({ node }) => spanOf(node)) };
+        state = to;
+        at += lengths[i % lengths.length] as number;
+        return step;
+      });
     });
   }
 }
