@@ -83,7 +83,14 @@ program
   .option("--all", "show patterns without a hazard too")
   .addOption(new Option("-d, --dialect <name>", "the dialect of patterns given or listed").choices(DIALECT_NAMES).default("ecmascript"))
   .option("-f, --flags <letters>", "the flags of patterns given or listed", "")
-  .addOption(new Option("-m, --mode <mode>", "how patterns given or listed are asked").choices(["search", "start", "whole"]).default("search"))
+  .addOption(
+    new Option("-m, --mode <mode>", "how patterns given or listed are asked; where left out, for all matches if their flags say so").choices([
+      "search",
+      "all",
+      "start",
+      "whole",
+    ]),
+  )
   .addOption(new Option("--fail-at <growth>", "end with exit code 1 at this growth or a worse one").choices(THRESHOLD_NAMES).default("exponential"))
   .action(async (patterns: string[], options: Omit<RiskOptions, "format"> & { readonly jsonl?: true; readonly sarif?: true }) => {
     const asked = patterns.length > 0 || options.list !== undefined || options.sources !== undefined;

@@ -6,8 +6,9 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import { answerLine } from "../src/contract/lines.ts";
+import { match } from "../src/contract/match.ts";
 import { relate } from "../src/contract/relate.ts";
-import { relateRequest, riskRequest } from "../src/contract/requests.ts";
+import { matchRequest, relateRequest, riskRequest } from "../src/contract/requests.ts";
 import { type RiskAnswer, risk, riskWithin } from "../src/contract/risk.ts";
 
 const askRisk = (request: object) => JSON.parse(answerLine(JSON.stringify(request), riskRequest, risk)) as RiskAnswer & Record<string, unknown>;
@@ -27,6 +28,22 @@ describe("risk", () => {
     expect(askRisk({ pattern: "\\s+", mode: "whole" })).toMatchObject({ growth: "linear", degree: null, findings: [] });
     expect(askRisk({ pattern: "\\s+$" })).toMatchObject({ growth: "polynomial", degree: 2, findings: [{ restarts: true }] });
     expect(askRisk({ pattern: "\\s+$", mode: "whole" })).toMatchObject({ growth: "linear" });
+  });
+
+  test("every match can be asked for; one search is, where nothing is said, whatever the flags", () => {
+    const pattern = "/\\*[^]*?\\*/|.";
+    expect(askRisk({ pattern, flags: "g" })).toMatchObject({ mode: "search", growth: "linear" });
+    const answer = askRisk({ pattern, flags: "g", mode: "all" });
+    expect(answer).toMatchObject({ mode: "all", growth: "polynomial", degree: 2, findings: [{ start: 3, end: 8, restarts: true }] });
+    // What it says of the steps is what a match of all matches takes.
+    const [{ attack, samples } = { attack: { prefix: "", pump: "", suffix: "" }, samples: [] }] = answer.findings ?? [];
+    for (const { pumps, steps } of samples) {
+      const text = attack.prefix + attack.pump.repeat(pumps) + attack.suffix;
+      const { steps: taken } = JSON.parse(answerLine(JSON.stringify({ pattern, text, mode: "all", machine: "backtracking" }), matchRequest, match)) as {
+        steps: number;
+      };
+      expect(String(taken)).toBe(steps);
+    }
   });
 
   test.each([
@@ -92,8 +109,8 @@ describe("the command on a code base", () => {
   test("a table for a person, the worst first, and exit code 1 at the growth that was chosen", () => {
     const { status, stdout } = run("--sources", "gates");
     const [first, second, , summary] = stdout.split("\n");
-    expect(first).toMatch(/^exponential +gates\/open\.ts:1:22 /);
-    expect(second).toMatch(/^degree 2 +gates\/tags\.py:2:12 /);
+    expect(first).toMatch(/^exponential +search +gates\/open\.ts:1:22 /);
+    expect(second).toMatch(/^degree 2 +search +gates\/tags\.py:2:12 /);
     expect(summary).toMatch(/^3 patterns in 2 files: .*; 1 passed over/);
     expect(status).toBe(1);
     expect(run("--sources", "gates", "--fail-at", "never").status).toBe(0);
@@ -123,7 +140,7 @@ describe("the command on a code base", () => {
   test("a peak is a row between what grows and what is not known, and a growth to fail at", () => {
     const pattern = "(?:a?){24}a{24}";
     const { stdout, status } = run(pattern);
-    expect(stdout).toMatch(/^linear, a peak +\/\(\?:a\?\)\{24\}a\{24\}\/ .*“a+” takes [\d,]+ steps$/m);
+    expect(stdout).toMatch(/^linear, a peak +search +\/\(\?:a\?\)\{24\}a\{24\}\/ .*“a+” takes [\d,]+ steps$/m);
     expect(status).toBe(0);
     expect(run(pattern, "--fail-at", "polynomial").status).toBe(0);
     expect(run(pattern, "--fail-at", "peak").status).toBe(1);
@@ -135,6 +152,20 @@ describe("the command on a code base", () => {
     });
     const [{ results }] = JSON.parse(run(pattern, "--sarif").stdout).runs;
     expect(results).toEqual([expect.objectContaining({ ruleId: "peak", level: "warning" })]);
+  });
+
+  test("what is asked goes by the flags, and by the option where it is given", () => {
+    const modes = (...args: string[]) =>
+      run(...args, "--all", "--jsonl")
+        .stdout.trim()
+        .split("\n")
+        .map((line) => (JSON.parse(line) as { mode: string }).mode);
+    expect(modes("x+y|x", "--flags", "g")).toEqual(["all"]);
+    expect(modes("x+y|x")).toEqual(["search"]);
+    expect(modes("x+y|x", "--flags", "g", "--mode", "search")).toEqual(["search"]);
+    expect(run("x+y|x", "--flags", "g").stdout).toMatch(/^degree 2 +all +\/x\+y\|x\/g/);
+    const [{ results }] = JSON.parse(run("x+y|x", "--mode", "all", "--sarif").stdout).runs;
+    expect(results[0]).toMatchObject({ message: { text: expect.stringContaining("degree 2 over all matches.") }, properties: { mode: "all" } });
   });
 
   test("a list, whose mistakes are rows too; a file that is not there is said", () => {

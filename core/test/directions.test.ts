@@ -89,7 +89,7 @@ test("threads: what they say is through is through, and what lost none is exact"
     fc.property(patterns, fc.boolean(), (pattern, counted) => {
       const program = programOf(pattern);
       const alphabet = Alphabet.of(program);
-      const threads = new Threads(new Walk("at-most", program, alphabet, counted ? exact(program) : wide(program)), false);
+      const threads = new Threads(new Walk("at-most", program, alphabet, counted ? exact(program) : wide(program)), { whole: false });
       const begin = { pc: 0, counts: [], fresh: [], ahead: alphabet.masks.all, closing: false, extra: null };
       const first = threads.from(begin, alphabet.edge);
       for (const text of TEXTS) {

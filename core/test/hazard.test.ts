@@ -4,7 +4,20 @@ import { Alphabet } from "../src/automaton/alphabet.ts";
 import { PathAutomaton } from "../src/automaton/paths.ts";
 import { exactBounds } from "../src/automaton/walk.ts";
 import { mostAtOnce } from "../src/hazard/at-once.ts";
-import { assessNow, drained, type Finding, OBSTACLES, type Program, REASONS, record, relate, stepsOn, textOf, type Verdict } from "../src/index.ts";
+import {
+  assessNow,
+  drained,
+  type Finding,
+  HAZARD_MODES,
+  OBSTACLES,
+  type Program,
+  REASONS,
+  record,
+  relate,
+  stepsOn,
+  textOf,
+  type Verdict,
+} from "../src/index.ts";
 import { GROWTH_CASES, type GrowthCase } from "./cases/growth.ts";
 import { programOf } from "./support.ts";
 
@@ -28,7 +41,7 @@ function checkReadings({ pattern }: GrowthCase, { stretch, readings }: Finding):
 
 /** The quantifiers that are blamed turn on the attack: what is dear for another reason says nothing of them. */
 function checkBlame(program: Program, { mode = "search" }: GrowthCase, { attack, parts }: Finding): void {
-  const reel = record(program, textOf(attack, 8), { mode: mode === "search" ? "first" : mode, eventLimit: 20_000 });
+  const reel = record(program, textOf(attack, 8), { mode: HAZARD_MODES[mode].asks, eventLimit: 20_000 });
   const turned = new Set([...reel.events(0, reel.length)].filter(({ kind }) => kind === "loop").map(({ start, end }) => `${start}–${end}`));
   const quantified = parts.filter(({ start, end }) => program.loops.some(({ node }) => node.start === start && node.end === end));
   expect(quantified.map(({ start, end }) => `${start}–${end}`).filter((part) => !turned.has(part))).toEqual([]);

@@ -17,12 +17,12 @@ describe("the strip", () => {
     const page = await stage.open("^a$", "aaa");
     await waitForPart(page, "verdict", "linear");
     await typePattern(page, "^(a+)+$");
-    await waitForPart(page, "verdict", "exponential: (a+)+ can take a text in two ways; each further “a” multiplies the work by 2");
+    await waitForPart(page, "verdict", "exponential over all matches: (a+)+ can take a text in two ways; each further “a” multiplies the work by 2");
     await waitFor(page, "the marks", () => document.querySelectorAll(".pattern-editor .lanes path.fault").length === 2);
     await typePattern(page, "^(a+");
     await waitFor(page, "no verdict", () => !(document.querySelector("[data-part=verdict]")?.textContent ?? "").includes("exponential"));
     await typePattern(page, "\\s+$");
-    await waitForPart(page, "verdict", "polynomial, degree 2: the search’s own restarts");
+    await waitForPart(page, "verdict", "polynomial, degree 2 over all matches: the search’s own restarts");
   });
 
   test("says what an edit did to the texts that the pattern takes", async () => {
@@ -114,7 +114,9 @@ describe("proof and repairs", () => {
     const page = await stage.open("^a+b$", "ab");
     await waitForPart(page, "verdict", "linear");
     await page.goto(`${page.url().split("?")[0]}?view=hazard`);
-    await waitFor(page, "the reason", () => (document.querySelector("[aria-label='Proof and repairs']")?.textContent ?? "").includes("linear."));
+    await waitFor(page, "the reason", () =>
+      (document.querySelector("[aria-label='Proof and repairs']")?.textContent ?? "").includes("linear over all matches."),
+    );
     await typePattern(page, "^(a+");
     await waitFor(page, "the word", () => (document.querySelector("[aria-label='Proof and repairs']")?.textContent ?? "").includes("does not read"));
   });
@@ -123,7 +125,7 @@ describe("proof and repairs", () => {
 describe("what is dear for other reasons", () => {
   test("a peak is said beside the verdict, and its text opens on the bench", async () => {
     const page = await stage.open("^(?:a?){22}a{22}$", "aa");
-    await waitForPart(page, "verdict", "linear, but 25 characters can take");
+    await waitForPart(page, "verdict", "linear over all matches, but 25 characters can take");
     await clickText(page, "[aria-label=Hazard] button", "the text");
     await waitForPart(page, "peak", "a".repeat(24));
     await clickText(page, "button", "Put it on the bench");
@@ -155,7 +157,12 @@ describe("the risk list", () => {
     await clickText(page, "button", "Judge them");
     await waitForPart(page, "risk-summary", "4 patterns in 1 file: 2 grow faster than the text");
     const found = await rows(page);
-    expect(found.map((row) => row.split("pasted list")[0])).toEqual(["exponential", "degree 2", "does not read", "linear"]);
+    expect(found.map((row) => row.split("pasted list")[0])).toEqual([
+      "exponentialin one search",
+      "degree 2in one search",
+      "does not read",
+      "linearin one search",
+    ]);
     await page.focus("[aria-label=Patterns] button");
     await press(page, "Enter");
     await waitForPart(page, "verdict", "exponential");

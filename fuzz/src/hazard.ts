@@ -79,7 +79,7 @@ export function randomHazard(random: Random, dialect: keyof typeof VOCABULARIES)
 /** Judges a random pattern and hunts for what refutes the verdict; undefined where nothing was found, or nothing reads. */
 export function huntOnce(random: Random, dialect: keyof typeof VOCABULARIES, tally: HuntTally): Refutation | undefined {
   const { pattern, flags } = randomHazard(random, dialect);
-  const mode = random.pick<HazardMode>(["search", "search", "search", "whole"]);
+  const mode = random.pick<HazardMode>(["search", "search", "all", "all", "whole"]);
   const compiled = compile(read({ dialect, pattern, flags }));
   if (!compiled.ok) return undefined;
   const { program } = compiled;

@@ -5,7 +5,7 @@ export interface FoundPattern {
   readonly dialect: DialectName;
   readonly pattern: string;
   readonly flags: string;
-  /** How the call that it stands in asks; a literal by itself is taken to be searched for. */
+  /** How the call that it stands in asks; a literal by itself is taken to be searched for as its flags say. */
   readonly mode: HazardMode;
   /** Where it is written, in UTF-16 code units of the text, half-open: the literal, or the argument. */
   readonly start: number;

@@ -1,5 +1,6 @@
 /** Patterns in JavaScript and TypeScript sources: literals, and calls of the constructor with literal arguments. */
 import { type ParserPlugin, parse } from "@babel/parser";
+import { hazardModeOf } from "@lamprey/core";
 import { type Found, type FoundPattern, type Passed, placesIn } from "./found.ts";
 
 /** A node of the parser's tree, as far as it is looked at. */
@@ -28,10 +29,15 @@ export function patternsInJavaScript(text: string, language: keyof typeof DIALEC
   const patterns: FoundPattern[] = [];
   const passed: Passed[] = [];
   const constants = constantsOf(root);
+  /** Literals that a text is split by, which asks for all matches whatever the flags. */
+  const split = new Set<unknown>();
   for (const node of nodesOf(root)) {
+    // A call comes before what is in it.
+    if (isCallOf(node, "split")) split.add((node.arguments as readonly unknown[])[0]);
     if (node.type === "RegExpLiteral") {
       const { pattern, flags, start, end } = node as Node & { pattern: string; flags: string };
-      patterns.push({ dialect: "ecmascript", pattern, flags, mode: "search", start, end, ...placeOf(start) });
+      const mode = split.has(node) ? "all" : hazardModeOf({ dialect: "ecmascript", flags });
+      patterns.push({ dialect: "ecmascript", pattern, flags, mode, start, end, ...placeOf(start) });
     } else if ((node.type === "NewExpression" || node.type === "CallExpression") && isConstructor(node.callee)) {
       const [first, second] = node.arguments as readonly (Node | undefined)[];
       // A literal is found by itself.
@@ -39,8 +45,9 @@ export function patternsInJavaScript(text: string, language: keyof typeof DIALEC
       const pattern = textOf(first, constants);
       const flags = second ? textOf(second, constants) : "";
       const { start, end } = first;
-      if (pattern !== undefined && flags !== undefined) patterns.push({ dialect: "ecmascript", pattern, flags, mode: "search", start, end, ...placeOf(start) });
-      else passed.push({ ...placeOf(start), reason: "The pattern is put together when the program runs." });
+      if (pattern !== undefined && flags !== undefined) {
+        patterns.push({ dialect: "ecmascript", pattern, flags, mode: hazardModeOf({ dialect: "ecmascript", flags }), start, end, ...placeOf(start) });
+      } else passed.push({ ...placeOf(start), reason: "The pattern is put together when the program runs." });
     }
   }
   patterns.sort((a, b) => a.start - b.start);
@@ -90,6 +97,11 @@ function isConstructor(callee: unknown): boolean {
   if (callee.type === "Identifier") return callee.name === "RegExp";
   if (callee.type !== "MemberExpression" || !isNode(callee.object) || !isNode(callee.property)) return false;
   return GLOBALS.has(String(callee.object.name)) && callee.property.name === "RegExp";
+}
+
+function isCallOf({ type, callee }: Node, method: string): boolean {
+  if (!type.endsWith("CallExpression") || !isNode(callee) || !callee.type.endsWith("MemberExpression")) return false;
+  return isNode(callee.property) && callee.property.name === method;
 }
 
 /** Constants by name, each with what it is set to. */

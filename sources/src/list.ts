@@ -1,5 +1,5 @@
 /** Patterns in a list, one a line: as a literal between solidi with its flags, or plain. */
-import type { DialectName } from "@lamprey/core";
+import { type DialectName, hazardModeOf } from "@lamprey/core";
 import { type Found, type FoundPattern, placesIn } from "./found.ts";
 
 const isFlag = (letter: string): boolean => letter >= "a" && letter <= "z";
@@ -16,7 +16,7 @@ export function patternsInList(text: string, dialect: DialectName, flags = ""): 
       const close = written.lastIndexOf("/");
       const isLiteral = dialect === "ecmascript" && written.startsWith("/") && close > 0 && [...written.slice(close + 1)].every(isFlag);
       const made = isLiteral ? { pattern: written.slice(1, close), flags: written.slice(close + 1) } : { pattern: written, flags };
-      patterns.push({ dialect, ...made, mode: "search", start, end, ...placeOf(start) });
+      patterns.push({ dialect, ...made, mode: hazardModeOf({ dialect, flags: made.flags }), start, end, ...placeOf(start) });
     }
     start += line.length + 1;
   }

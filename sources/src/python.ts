@@ -11,11 +11,11 @@ const CALLS: Readonly<Record<string, { readonly flagsAt: number; readonly mode: 
   search: { flagsAt: 2, mode: "search" },
   match: { flagsAt: 2, mode: "start" },
   fullmatch: { flagsAt: 2, mode: "whole" },
-  findall: { flagsAt: 2, mode: "search" },
-  finditer: { flagsAt: 2, mode: "search" },
-  split: { flagsAt: 3, mode: "search" },
-  sub: { flagsAt: 4, mode: "search" },
-  subn: { flagsAt: 4, mode: "search" },
+  findall: { flagsAt: 2, mode: "all" },
+  finditer: { flagsAt: 2, mode: "all" },
+  split: { flagsAt: 3, mode: "all" },
+  sub: { flagsAt: 4, mode: "all" },
+  subn: { flagsAt: 4, mode: "all" },
 };
 
 /** Constants of the module, and the letters that stand for them. */

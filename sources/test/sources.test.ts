@@ -29,6 +29,19 @@ describe("JavaScript and TypeScript", () => {
     expect(shown(patternsInFile("a.js", code))).toEqual(expected);
   });
 
+  test.each([
+    ["/a/.exec(t)", "search"],
+    ["t.replace(/a/g, '')", "all"],
+    ["t.replace(/a/, '')", "search"],
+    ["RegExp('a', 'gi')", "all"],
+    ["t.split(/a/)", "all"],
+    ["t?.split(/a/)", "all"],
+    ["split(/a/)", "search"],
+    ["t.split('b', /a/)", "search"],
+  ])("%s asks for %s", (code, mode) => {
+    expect(patternsInFile("a.js", code).patterns.map((each) => each.mode)).toEqual([mode]);
+  });
+
   test("types, decorators, JSX and modules are read by the end of the file's name", () => {
     expect(shown(patternsInFile("a.ts", "const r = <T,>(x: T) => /t/ as RegExp;\n@gate class A { p = /q/ }"))).toEqual([
       ["t", "", 1, 25],
@@ -74,11 +87,11 @@ describe("Python", () => {
     ["import re\nre.compile(r'\\s+$')", [["\\s+$", "", "search", 2, 12]]],
     ["import re as weir\nweir.match('a\\\\d', x, weir.I | weir.M)", [["a\\d", "im", "start", 2, 12]]],
     ["from re import fullmatch as whole, X\nwhole('a b', t, flags=X)", [["a b", "x", "whole", 2, 7]]],
-    ["import re\nre.sub('a' 'b', '', t, 0, re.S)", [["ab", "s", "search", 2, 8]]],
+    ["import re\nre.sub('a' 'b', '', t, 0, re.S)", [["ab", "s", "all", 2, 8]]],
     ["import re\nre.search('a' + r'\\b', t)", [["a\\b", "", "search", 2, 11]]],
     ["import re\nre.compile(b'\\x41+')", [["A+", "a", "search", 2, 12]]],
     ["import re\nre.compile('''one\ntwo''', re.VERBOSE)", [["one\ntwo", "x", "search", 2, 12]]],
-    ["import re\nre.findall('\\u00e9\\101\\n\\q', t)", [["éA\n\\q", "", "search", 2, 12]]],
+    ["import re\nre.findall('\\u00e9\\101\\n\\q', t)", [["éA\n\\q", "", "all", 2, 12]]],
     ["other.compile('x')\ncompile('y')", []],
   ])("%s", (code, expected) => {
     expect(python(code)).toEqual(expected);
@@ -106,6 +119,11 @@ describe("lists", () => {
       ["^\\d+$", "m", 4, 1],
       ["/usr/bin/Q", "m", 5, 1],
     ]);
+  });
+
+  test("a literal's flags say whether all matches are asked for", () => {
+    expect(patternsInList("/a/g\n/a/i\na", "ecmascript").patterns.map(({ mode }) => mode)).toEqual(["all", "search", "search"]);
+    expect(patternsInList("a", "ecmascript", "g").patterns.map(({ mode }) => mode)).toEqual(["all"]);
   });
 
   test("in python solidi are no brackets", () => {

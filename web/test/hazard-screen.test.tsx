@@ -3,7 +3,8 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { act, cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { askingChosen } from "../src/state/benchSlice.ts";
 import { store } from "../src/state/store.ts";
 import { openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 
@@ -15,15 +16,35 @@ const proved = async (pattern: string, flags = "") => {
   return part("region", "Proof, attack and repairs");
 };
 
+test("one attempt is shown for each stretch of the attack, where matches are sought one after the other", async () => {
+  const proof = await proved("/\\*[^]*?\\*/|.", "g");
+  expect(wordsOf(proof)).toContain("is come to again by every attempt, and each attempt runs over all the letters that are left.");
+  expect(wordsOf(proof)).toContain("which begins again after each match and at every offset");
+  const lanes = [...proof.querySelectorAll("[data-part=readings] rect")].map((bar) => Number(bar.getAttribute("x")));
+  expect(lanes).toHaveLength(3);
+  const [first = 0, second = 0, third = 0] = lanes;
+  expect([second - first, third - second]).toEqual([(third - first) / 2, (third - first) / 2]);
+  expect(second - first).toBeGreaterThan(30);
+});
+
 describe("the strip", () => {
   test.each([
-    ["^weir$", "linear. Nothing in the pattern repeats without a bound"],
+    ["^weir$", "linear in one search. Nothing in the pattern repeats without a bound"],
     ["^(a+)+$", /exponential.*\(a\+\)\+.*can take a text in two ways/],
     ["\\s+$", /polynomial, degree 2.*the search’s own restarts/],
-    ["^(?:a?){20}a{20}$", /linear, but .*steps/],
+    ["^(?:a?){20}a{20}$", /linear in one search, but .*steps/],
   ])("%s: %s", async (pattern, words) => {
     openBench({ pattern, flags: "" });
     await says("verdict", words);
+  });
+
+  test("judges what the bench asks for, and says which that is", async () => {
+    openBench({ pattern: "x+y|x", flags: "g" });
+    await says("verdict", "polynomial, degree 2 over all matches: the search’s own restarts, since attempts run on in x+");
+    act(() => void store.dispatch(askingChosen("first")));
+    await says("verdict", "linear in one search.");
+    act(() => void store.dispatch(askingChosen("whole")));
+    await says("verdict", "linear for the whole text.");
   });
 
   test("says what an edit did to the texts that the pattern takes", async () => {

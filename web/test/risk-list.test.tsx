@@ -39,10 +39,10 @@ describe("a pasted list", () => {
     await judge(LIST);
     await says("risk-summary", "4 patterns in 1 file: 2 grow faster than the text");
     expect(rows()).toEqual([
-      expect.stringMatching(/^exponentialpasted list:2\^\(a\+\)\+\$.*a × n/),
-      expect.stringMatching(/^degree 2pasted list:3\\s\+\$.*with the search’s restarts/),
+      expect.stringMatching(/^exponentialin one searchpasted list:2\^\(a\+\)\+\$.*a × n/),
+      expect.stringMatching(/^degree 2in one searchpasted list:3\\s\+\$.*with the search’s restarts/),
       expect.stringMatching(/^does not readpasted list:4\(/),
-      expect.stringMatching(/^linearpasted list:1\^weir\$/),
+      expect.stringMatching(/^linearin one searchpasted list:1\^weir\$/),
     ]);
     await user.selectOptions(await part("combobox", "sorted by"), "place");
     await until("in their order", () => /^linear/.test(rows()[0] ?? ""));
@@ -62,6 +62,17 @@ describe("a pasted list", () => {
     await press("button", /^exponential/);
     expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "pasted list:2");
     expect([...server.specimens.values()]).toMatchObject([{ pattern: "^(a+)+$", samples: [{ name: "attack", text: expect.stringMatching(/^a{10,}/) }] }]);
+  });
+
+  test("what asks for all matches is judged so, and opens on a bench that asks so", async () => {
+    await open();
+    const text = "import re\nre.findall(r'x+y|x', t)\n";
+    await user.upload(screen.getByLabelText("Files"), new File([text], "gauge.py"));
+    await until("it is judged", () => screen.queryByRole("button", { name: "Another list" }) !== null);
+    expect(rows()).toEqual([expect.stringMatching(/^degree 2over all matchesgauge\.py:2x\+y\|xx × n, with the search’s restarts/)]);
+    await press("button", /^degree 2/);
+    await says("verdict", "polynomial, degree 2 over all matches: the search’s own restarts, since attempts run on in x+");
+    expect(window.location.search).toBe("?view=hazard&ask=all");
   });
 
   test("a row that the server does not take is said to be still here", async () => {
@@ -88,7 +99,7 @@ describe("files", () => {
     const text = "const gauge = /(\\d+)*$/;\nconst made = new RegExp(process.argv[2]);\n";
     await user.upload(screen.getByLabelText("Files"), new File([text], "gauge.ts"));
     await says("risk-summary", "1 pattern in 1 file: 1 grow faster than the text; 1 places put their pattern together when the program runs");
-    expect(rows()).toEqual([expect.stringMatching(/^exponentialgauge\.ts:1/)]);
+    expect(rows()).toEqual([expect.stringMatching(/^exponentialin one searchgauge\.ts:1/)]);
   });
 
   test("one that is too large is left out and said", async () => {

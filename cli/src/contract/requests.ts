@@ -49,7 +49,7 @@ export const traceRequest = Joi.object<TraceRequest>({
 
 export const riskRequest = Joi.object<RiskRequest>({
   ...PATTERN_FIELDS,
-  mode: Joi.string().valid("search", "whole").default("search"),
+  mode: Joi.string().valid("search", "whole", "all").default("search"),
 }).unknown();
 
 const side = Joi.object<Source>(SOURCE_FIELDS).unknown().required();

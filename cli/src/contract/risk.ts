@@ -12,6 +12,8 @@ export interface RiskFinding extends Omit<Finding, "samples" | "readings"> {
 }
 
 export interface RiskAnswer extends Omit<Answer, "id" | "elapsedMs"> {
+  /** What was judged: an addition to the contract. */
+  readonly mode?: HazardMode;
   readonly growth?: GrowthKind;
   readonly degree?: number | null;
   /** Whether more growth than said could not be ruled out. */
@@ -36,6 +38,7 @@ export function riskWithin(request: RiskRequest, stop: () => boolean): RiskAnswe
   const { growth, degree, atLeast, findings, reason, peak } = assessNow(made.program, request.mode, stop);
   return {
     status: "ok",
+    mode: request.mode,
     growth,
     degree,
     atLeast,

@@ -1,7 +1,7 @@
 /** `lamprey risk`: patterns given, a list, or source files, judged on all cores. */
 import { readFileSync, writeFileSync } from "node:fs";
 import { relative } from "node:path";
-import type { DialectName } from "@lamprey/core";
+import { type DialectName, hazardModeOf } from "@lamprey/core";
 import type { FoundPattern } from "@lamprey/sources";
 import { isAtLeast, type Report } from "./row.ts";
 import { sarif } from "./sarif.ts";
@@ -14,7 +14,7 @@ export interface RiskOptions {
   readonly sources?: readonly string[];
   readonly dialect: DialectName;
   readonly flags: string;
-  readonly mode: FoundPattern["mode"];
+  readonly mode?: FoundPattern["mode"];
   readonly format: "table" | "jsonl" | "sarif";
   readonly output?: string;
   readonly all?: true;
@@ -45,14 +45,15 @@ export async function runRisk(patterns: readonly string[], options: RiskOptions)
 }
 
 async function tasksFor(patterns: readonly string[], { list, sources, dialect, flags, mode }: RiskOptions): Promise<Task[]> {
-  const given = patterns.map((pattern): FoundPattern => ({ dialect, pattern, flags, mode, start: 0, end: pattern.length, line: 1, column: 1 }));
+  const asked = mode ?? hazardModeOf({ dialect, flags });
+  const given = patterns.map((pattern): FoundPattern => ({ dialect, pattern, flags, mode: asked, start: 0, end: pattern.length, line: 1, column: 1 }));
   const listed = list === undefined ? [] : await patternsOf(list, dialect, flags);
   const batches = (found: readonly FoundPattern[], file: string | null): Task[] =>
     Array.from({ length: Math.ceil(found.length / BATCH) }, (_, i) => ({ file, patterns: found.slice(i * BATCH, (i + 1) * BATCH), dialect, flags }));
   return [
     ...batches(given, null),
     ...batches(
-      listed.map((each) => ({ ...each, mode })),
+      listed.map((each) => ({ ...each, mode: mode ?? each.mode })),
       list === undefined || list === "-" ? null : list,
     ),
     ...(sources ? (await import("./gather.ts")).filesBelow(sources) : []).map(

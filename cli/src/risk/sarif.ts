@@ -1,5 +1,5 @@
 /** A report as SARIF 2.1.0 (OASIS, Static Analysis Results Interchange Format), for code review and pipelines. */
-import { countWords, visible } from "@lamprey/core";
+import { countWords, HAZARD_MODES, visible } from "@lamprey/core";
 import { growthWords, type Report, type Row } from "./row.ts";
 
 const RULES = {
@@ -49,9 +49,10 @@ function resultOf(row: Row, ruleId: keyof typeof RULES): object {
   return {
     ruleId,
     level: RULES[ruleId].level,
-    message: { text: `/${visible(found.pattern, 80)}/${found.flags}: ${growthWords(row)}.${because}` },
+    message: { text: `/${visible(found.pattern, 80)}/${found.flags}: ${growthWords(row)} ${HAZARD_MODES[found.mode].words}.${because}` },
     ...(file === null ? {} : { locations: [{ physicalLocation: { artifactLocation: { uri: uriOf(file) }, region: regionOf(row) } }] }),
     properties: {
+      mode: found.mode,
       growth: row.growth,
       degree: row.degree,
       atLeast: row.atLeast,

@@ -6,11 +6,11 @@ const PART = 32;
 
 export function table({ rows, passed, files }: Report, all: boolean): string {
   const shown = [...rows].sort((a, b) => rankOf(b) - rankOf(a)).filter((row) => all || rankOf(row) > 1 || row.status !== "ok");
-  const cells = shown.map((row) => [growthWords(row), placeOf(row), causeOf(row), attackOf(row)]);
-  const widths = [0, 1, 2].map((column) => Math.max(0, ...cells.map((cell) => (cell[column] as string).length)));
+  const cells = shown.map((row) => [growthWords(row), row.found.mode, placeOf(row), causeOf(row), attackOf(row)]);
+  const widths = [0, 1, 2, 3].map((column) => Math.max(0, ...cells.map((cell) => (cell[column] as string).length)));
   const lines = cells.map((cell) =>
     cell
-      .map((text, column) => (column < 3 ? text.padEnd(widths[column] as number) : text))
+      .map((text, column) => (column < 4 ? text.padEnd(widths[column] as number) : text))
       .join("  ")
       .trimEnd(),
   );

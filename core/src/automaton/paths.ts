@@ -10,7 +10,7 @@
 import { Op } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import type { Alphabet, Mask } from "./alphabet.ts";
-import { NO_THREADS, type Proviso, placesAfter, type ThreadSet, Threads } from "./threads.ts";
+import { NO_THREADS, type Proviso, placesAfter, type ThreadOptions, type ThreadSet, Threads } from "./threads.ts";
 import { type Bounds, exitsBy, type Place, type Visitor, Walk } from "./walk.ts";
 import { Watches } from "./watches.ts";
 
@@ -61,11 +61,9 @@ interface Arrival {
 
 const PLAIN: Extra = { frames: [], provisos: [], turned: [], watched: [] };
 
-export interface PathOptions {
+export interface PathOptions extends ThreadOptions {
   /** Attempts begin at every offset; else only at the first. */
   readonly restarts: boolean;
-  /** A match counts only at the text's end. */
-  readonly whole: boolean;
   /** Only paths that are gone before a match is found: the whole pattern is settled like an atomic group. */
   readonly settled: boolean;
   readonly bounds: readonly Bounds[];
@@ -98,7 +96,7 @@ export class PathAutomaton {
     this.options = options;
     const budget = { work: 0 };
     this.walk = new Walk("at-least", program, alphabet, options.bounds, budget);
-    this.threads = new Threads(new Walk("at-most", program, alphabet, options.bounds, budget), options.whole);
+    this.threads = new Threads(new Walk("at-most", program, alphabet, options.bounds, budget), options);
     this.endOnly = alphabet.masks.where((symbol) => symbol === alphabet.edge);
     const frames = options.settled ? [{ rivals: NO_THREADS, probe: true }] : [];
     this.watches = new Watches(program, alphabet, options.blind === true);
@@ -114,6 +112,11 @@ export class PathAutomaton {
   get full(): boolean {
     if (this.walk.spent || this.threads.spent || this.watches.spent) return true;
     return this.edgeCount > MAX_EDGES || this.places.length > MAX_STATES || this.threads.size > MAX_THREAD_SETS;
+  }
+
+  /** Whether lookaheads ask something of threads. */
+  get owes(): boolean {
+    return this.threads.owing > 0;
   }
 
   /** The symbols that a state's item takes. */

@@ -45,6 +45,15 @@ const MAX_LOOKED_AT = 400;
 const MAX_DEPTH = 20;
 /** A thread that as many lookaheads ask something of is lost at the next. */
 const MAX_DUES = 3;
+/** So many threads with something asked of them are followed; others are lost from there on. */
+const MAX_OWING = 200;
+
+export interface ThreadOptions {
+  /** A match counts only at the text's end. */
+  readonly whole: boolean;
+  /** Whether a thread that a lookahead asks something of is lost, which makes fewer sets. */
+  readonly plain?: boolean;
+}
 
 const PLAIN: Omit<Visitor<readonly Proviso[]>, "arrive" | "leave" | "enter" | "lose"> = {
   visits: 1,
@@ -67,14 +76,17 @@ export class Threads {
 
   /** Lookarounds that the walk at hand is in. */
   private depth = 0;
+  /** Threads so far that something is asked of. */
+  owing = 0;
   private readonly failures = new Map<ThreadSet, boolean>();
   private readonly endOnly: number;
   private readonly whole: boolean;
+  private readonly mostOwing: number;
 
-  /** With `whole` a match counts only at the text's end. */
-  constructor(walk: Walk<"at-most">, whole: boolean) {
+  constructor(walk: Walk<"at-most">, { whole, plain = false }: ThreadOptions) {
     this.walk = walk;
     this.whole = whole;
+    this.mostOwing = plain ? 0 : MAX_OWING;
     this.endOnly = walk.alphabet.masks.where((symbol) => symbol === walk.alphabet.edge);
   }
 
@@ -224,8 +236,9 @@ export class Threads {
         const past = (exit: number, ...dues: Proviso[]): Thread[] => {
           if (exit === FAILS) return [];
           const all = withAll(entered.extra, dues);
-          if (all.length > MAX_DUES) lost = true;
-          return all.length > MAX_DUES ? [] : [{ ...entered, pc: exit, extra: all }];
+          if (all.length <= MAX_DUES && (all.length === 0 || this.owing < this.mostOwing)) return [{ ...entered, pc: exit, extra: all }];
+          lost = true;
+          return [];
         };
         if (node.kind === "look" && !node.behind && this.depth < MAX_DEPTH) {
           this.depth++;
@@ -254,6 +267,7 @@ export class Threads {
     let number = this.threadNumbers.get(key);
     if (number === undefined) {
       number = this.threads.push({ ...thread, ahead, fresh: [] }) - 1;
+      if (thread.extra.length > 0) this.owing++;
       this.threadNumbers.set(key, number);
     }
     return number;

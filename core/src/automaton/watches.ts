@@ -31,7 +31,7 @@ export class Watches {
       if (!body) return;
       const walk = new Walk("at-most", body, alphabet, body.loops.map(exactBounds));
       const begin = { pc: 0, counts: [], fresh: [], ahead: alphabet.masks.all, closing: false, extra: null };
-      this.watches.push({ enclosure, threads: new Threads(walk, false), begin });
+      this.watches.push({ enclosure, threads: new Threads(walk, { whole: false }), begin });
     });
   }
 

@@ -3,10 +3,12 @@
  * forecast and not run. Exponential growth shows as a constant ratio, a polynomial's degree as the order of the first
  * differences that are all the same.
  */
+import { dialectOf } from "../dialect/index.ts";
 import { Forecast } from "../forecast/forecast.ts";
 import type { MatchMode } from "../machine/backtracking.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import type { Program } from "../program/program.ts";
+import type { Source } from "../syntax/read.ts";
 import type { Attack } from "./attack.ts";
 
 export type { Attack };
@@ -17,7 +19,20 @@ export type { Attack };
  */
 export type HazardMode = "search" | "all" | "start" | "whole";
 
-export const MATCH_MODES = { search: "first", all: "all", start: "start", whole: "whole" } as const satisfies Record<HazardMode, MatchMode>;
+/** How the machine is asked in each mode, and how a verdict says which it is of. */
+export const HAZARD_MODES = {
+  search: { asks: "first", words: "in one search" },
+  all: { asks: "all", words: "over all matches" },
+  start: { asks: "start", words: "from the start on" },
+  whole: { asks: "whole", words: "for the whole text" },
+} as const satisfies Record<HazardMode, { readonly asks: MatchMode; readonly words: string }>;
+
+/** What a pattern is judged for: what is asked, or where nothing is, what its flags ask for. */
+export function hazardModeOf({ dialect, flags }: Pick<Source, "dialect" | "flags">, asked: MatchMode | null = null): HazardMode {
+  const byFlags = dialectOf(dialect)?.flags.some(({ letter, sets }) => sets.everyMatch === true && flags.includes(letter));
+  const asks = asked ?? (byFlags ? "all" : "first");
+  return (Object.keys(HAZARD_MODES) as HazardMode[]).find((mode) => HAZARD_MODES[mode].asks === asks) as HazardMode;
+}
 
 export interface Sample {
   readonly pumps: number;
@@ -64,7 +79,7 @@ export const textOf = ({ prefix, pump, suffix }: Attack, pumps: number): string 
 
 /** The exact steps on a text, or undefined where they cannot be counted within the budget. */
 export function* stepsOn(program: Program, text: string, mode: HazardMode): Generator<number, bigint | undefined> {
-  const forecast = new Forecast(program, text, { mode: MATCH_MODES[mode], stepBudget: POINT_BUDGET, stepsFirst: STEPS_FIRST });
+  const forecast = new Forecast(program, text, { mode: HAZARD_MODES[mode].asks, stepBudget: POINT_BUDGET, stepsFirst: STEPS_FIRST });
   for (let spent = 0; spent < POINT_BUDGET; spent += SLICE) {
     if (forecast.advance(SLICE)) return forecast.exact ? BigInt(forecast.steps) : undefined;
     yield spent;

@@ -144,6 +144,8 @@ interface View {
   readonly skip?: Node;
   readonly bounds: readonly Bounds[];
   readonly settled: boolean;
+  /** Whether what a lookahead asks of what is tried before is left aside: fewer states. */
+  readonly plain?: boolean;
   /** What it shows where it has no candidate. */
   readonly shows: "unambiguous" | "no-failure" | "bounded";
 }
@@ -348,9 +350,11 @@ class Assessment {
 
   /** Looks at one automaton: its candidates that can be confirmed become findings. Undefined where it is too large. */
   private *look(view: View): Generator<number, Ambiguity | undefined> {
-    const { program, settled, bounds } = view;
-    const automaton = new PathAutomaton(program, this.alphabet, { restarts: this.restarts && !view.turn, whole: this.mode === "whole", settled, bounds });
+    const { program, settled, plain = false, bounds } = view;
+    const options = { restarts: this.restarts && !view.turn, whole: this.mode === "whole", settled, plain, bounds };
+    const automaton = new PathAutomaton(program, this.alphabet, options);
     const ambiguity = yield* findAmbiguity(automaton);
+    if (automaton.full && settled && !plain && automaton.owes) return yield* this.look({ ...view, plain: true });
     if (automaton.full) {
       this.full = true;
       return undefined;
@@ -475,12 +479,14 @@ class Assessment {
   }
 
   /** What the paths take of the stretch; what skips a character between matches is no part of the pattern's. */
-  private readingsOf(automaton: PathAutomaton, view: View, { word, readings }: Candidate): PumpReading[] {
+  private readingsOf(automaton: PathAutomaton, view: View, candidate: Candidate): PumpReading[] {
+    const { word, readings } = candidate;
     const { nodes, loops } = view.program;
     const lengths = word.map((symbol) => (this.alphabet.samples[symbol] as string).length);
     const skips = ({ from, edges }: Path): boolean =>
       [from, ...edges.slice(0, -1).map(({ to }) => to)].some((state) => nodes[automaton.instructionOf(state)] === view.skip);
-    const own = view.skip ? readings.filter((path) => !skips(path)) : readings;
+    // Nor is the loop over the matches.
+    const own = view.turn ? readings.filter((path, i) => !skips(path) && !(i === 0 && this.goesOn(view, candidate))) : readings;
     return own.map(({ from, edges }) => {
       let state = from;
       let at = 0;

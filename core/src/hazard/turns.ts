@@ -6,7 +6,7 @@ import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { KIND_MASK, Kind, PC_SHIFT } from "../machine/events.ts";
 import type { Program } from "../program/program.ts";
 import type { Span } from "../syntax/tree.ts";
-import { type Attack, type HazardMode, MATCH_MODES, textOf } from "./confirm.ts";
+import { type Attack, HAZARD_MODES, type HazardMode, textOf } from "./confirm.ts";
 
 /** Enough for every loop to have turned, short enough to be run. */
 const PUMPS = 8;
@@ -24,7 +24,7 @@ export function turnsAll(program: Program, attack: Attack, mode: HazardMode, par
     markCleared: (): void => {},
     watch: (): void => {},
   };
-  const machine = new BacktrackingMachine(program, textOf(attack, PUMPS), { mode: MATCH_MODES[mode], recorder });
+  const machine = new BacktrackingMachine(program, textOf(attack, PUMPS), { mode: HAZARD_MODES[mode].asks, recorder });
   machine.advance(STEPS);
   return waiting.size === 0;
 }

@@ -2,7 +2,7 @@
  * Patterns whose growth is known, each beside a near twin of another growth: what a practitioner would work out by
  * hand. A number is the degree of a polynomial; the search's own restarts are counted where the pattern is not anchored.
  */
-import type { DialectName } from "../../src/index.ts";
+import type { DialectName, HazardMode } from "../../src/index.ts";
 
 export type Known = "linear" | "exponential" | number;
 
@@ -10,7 +10,7 @@ export interface GrowthCase {
   readonly pattern: string;
   readonly flags?: string;
   readonly dialect?: DialectName;
-  readonly mode?: "search" | "whole";
+  readonly mode?: HazardMode;
   readonly growth: Known;
 }
 
@@ -355,6 +355,40 @@ const WHOLE: readonly Row[] = [
   ["[^]*|(a+)+b", LIN],
 ];
 
+/** Asked for again behind each match: what one search never comes to is come to then. */
+const ALL: readonly Row[] = [
+  ["\\w+", LIN],
+  ["\\w*", LIN],
+  ["x*?", LIN],
+  ["[a-z]+|\\d+|\\s+", LIN],
+  ["[a-z]+(?:-[a-z]+)*", LIN],
+  ["(?!foo)\\w+", LIN],
+  ["x(?=a|y)", LIN],
+  ["x+y|x", 2],
+  ["x+y|x+", LIN],
+  ["x+y|x", 2, "y"],
+  ["x+y|x+", LIN, "y"],
+  ["x+y", LIN, "y"],
+  ["/\\*[^]*?\\*/|.", 2],
+  ["/\\*[^]*?(?:\\*/|$)|.", LIN],
+  [`"(?:[^"\\\\]|\\\\.)*"|[^"]`, 2],
+  [`"(?:[^"\\\\]|\\\\.)*(?:"|$)|[^"]`, 2],
+  [`"(?:[^"\\\\]|\\\\[^])*(?:"|\\\\?$)|[^"]`, LIN],
+  ["\\(.*?\\)+|\\[.*?\\]+|\\S+", 2],
+  ["\\B(?=(?:\\d{3})+(?!\\d))", 2],
+  ["\\B(?=\\d{3}(?!\\d))", LIN],
+  ["[0-9](?=(?:[0-9]{3})+(?![0-9]))", 2],
+  ["(^\\s*|\\s*$)", 2],
+  ["^\\s*", LIN],
+  ["\\s+$", 2],
+  ["(a+)+$", EXP],
+  ["(?:a+)+", LIN],
+  ["a(?=.*b)|c", 2],
+  ["a.*b|a.*", LIN],
+  ["(?=(a+))a*b|a", 2],
+  ["a*a*b|a", 3],
+];
+
 const rows = (list: readonly Row[], more: Partial<GrowthCase>): GrowthCase[] =>
   list.map(([pattern, growth, flags]) => ({ pattern, growth, ...(flags === undefined ? {} : { flags }), ...more }));
 
@@ -362,4 +396,18 @@ export const GROWTH_CASES: readonly (readonly [family: string, cases: readonly G
   ...Object.entries(FAMILIES).map(([family, list]) => [family, rows(list, {})] as const),
   ["atomic and possessive", rows(PYTHON, { dialect: "python" })],
   ["the whole text asked for", rows(WHOLE, { mode: "whole" })],
+  ["every match asked for", rows(ALL, { mode: "all" })],
+  [
+    "every match asked for in a dialect that asks again where one was empty",
+    rows(
+      [
+        ["\\w*", LIN],
+        ["(?:|a+b)", 2],
+        ["(?:|a+)", LIN],
+        ["\\w+|\\W", LIN],
+        ["x+y|x", 2],
+      ],
+      { mode: "all", dialect: "python" },
+    ),
+  ],
 ];

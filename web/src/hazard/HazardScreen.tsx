@@ -1,5 +1,5 @@
 /** The hazard: the proof, the attack, how the work grows, and how to write the pattern so that it does not. */
-import { type Attack, countWords, type Edit, keepsMeaning, textOf, visible } from "@lamprey/core";
+import { type Attack, countWords, type Edit, HAZARD_MODES, keepsMeaning, textOf, visible } from "@lamprey/core";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
 import type { FindingView, Outlook, PeakView, Sample, VerdictView } from "../engine/hazard/messages.ts";
@@ -26,7 +26,7 @@ export function HazardScreen({ take }: { readonly take: (edits: readonly Edit[])
   if (!finding) {
     return (
       <Nothing>
-        <b>{headline(verdict)}.</b> {reasonSentence(verdict)}
+        <b>{headline(verdict)}</b> {HAZARD_MODES[verdict.mode].words}. {reasonSentence(verdict)}
         {verdict.peak ? <PeakPart peak={verdict.peak} /> : <StepsHere />}
       </Nothing>
     );
@@ -109,7 +109,7 @@ function FindingScreen({
             {finding.readings.length > 1
               ? "can take the same letters in more than one way, and all of them are tried when the text fails."
               : finding.restarts
-                ? "is come to again by every attempt, and each attempt takes all the letters that are left."
+                ? "is come to again by every attempt, and each attempt runs over all the letters that are left."
                 : "takes the pump below, again and again, in more and more ways: the exact steps show it."}
           </p>
           {(finding.readings.length > 1 || finding.restarts) && <Readings finding={finding} pattern={pattern} />}
@@ -198,7 +198,9 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
       </p>
       <p className="text-ink-2">
         {sentence(growthClause(finding))}
-        {finding.restarts ? " One of the degrees is the search’s, which begins again at every offset." : ""}
+        {finding.restarts
+          ? ` One of the degrees is the search’s, which begins again ${verdict.mode === "all" ? "after each match and " : ""}at every offset.`
+          : ""}
         {verdict.atLeast ? ` It may grow faster on another: ${reasonSentence(verdict)}` : ""}
       </p>
       <label className="mt-1 flex items-center gap-3">
@@ -315,7 +317,7 @@ function RealRuns({ verdict, finding, real, setReal }: Omit<AttackProps, "most" 
     const runs: RealRun[] = [];
     try {
       for (const count of realPumps(finding)) {
-        const done = await runForReal(verdict.source.pattern, verdict.source.flags, finding.attack, count);
+        const done = await runForReal(verdict.source.pattern, verdict.source.flags, verdict.mode, finding.attack, count);
         runs.push(done);
         setReal([...runs]);
         if (done.elapsed === null) break;

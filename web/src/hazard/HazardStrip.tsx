@@ -1,5 +1,5 @@
 /** The strip under the pattern: how bad it can get, and what the last edit did to the texts that it takes. */
-import { countWords, OBSTACLES, type Relation, visible } from "@lamprey/core";
+import { countWords, HAZARD_MODES, OBSTACLES, type Relation, visible } from "@lamprey/core";
 import { skipToken } from "@reduxjs/toolkit/query";
 import type { ReactNode } from "react";
 import { specimensApi } from "../api/specimens.ts";
@@ -44,7 +44,8 @@ function VerdictLine() {
       <p className="min-w-0 flex-1 truncate" role="status" aria-busy={behind} data-part="verdict">
         {verdict ? (
           <>
-            <b className={verdict.growth === "linear" ? "text-ink" : verdict.growth === "undecided" ? "text-brass" : "text-rust"}>{headline(verdict)}</b>
+            <b className={verdict.growth === "linear" ? "text-ink" : verdict.growth === "undecided" ? "text-brass" : "text-rust"}>{headline(verdict)}</b>{" "}
+            <span className="text-ink-2">{HAZARD_MODES[verdict.mode].words}</span>
             {worst && verdict.growth !== "undecided" ? (
               <>
                 {worst.restarts && worst.degree === 2 ? ": the search’s own restarts, since attempts run on in " : ": "}

@@ -10,6 +10,8 @@ const LABEL = 150;
 const TOP = 26;
 /** The stretch is repeated until it has so many letters, so that one sees it go on. */
 const LEAST_LETTERS = 4;
+/** As many attempts are shown where the search's restarts are the other way; each begins a stretch further on. */
+const ATTEMPTS = 3;
 const MOST_LETTERS = 16;
 
 interface Bar {
@@ -81,9 +83,10 @@ export function Readings({ finding, pattern }: { readonly finding: FindingView; 
   );
 }
 
-function lettersOf({ stretch }: FindingView): string[] {
+function lettersOf({ stretch, readings }: FindingView): string[] {
   const once = Array.from(stretch);
-  const times = once.length === 0 ? 1 : Math.max(1, Math.min(Math.ceil(LEAST_LETTERS / once.length), Math.floor(MOST_LETTERS / once.length)));
+  const least = Math.max(LEAST_LETTERS, readings.length > 1 ? 0 : ATTEMPTS * once.length);
+  const times = once.length === 0 ? 1 : Math.max(1, Math.min(Math.ceil(least / once.length), Math.floor(MOST_LETTERS / once.length)));
   return Array.from({ length: times }, () => once).flat();
 }
 
@@ -126,9 +129,10 @@ function readingOf(finding: FindingView, pattern: string, letters: number, index
 function attemptsOf(finding: FindingView, pattern: string, letters: number): Shown[] {
   const [part] = finding.parts;
   const label = part ? snippet(pattern, part) : "";
-  return Array.from({ length: Math.min(3, letters) }, (_, i) => ({
+  const once = Math.max(1, Array.from(finding.stretch).length);
+  return Array.from({ length: Math.min(ATTEMPTS, Math.ceil(letters / once)) }, (_, i) => ({
     name: `Attempt ${i + 1}`,
-    lanes: [{ label, kind: "item" as const, bars: [{ from: i, to: letters }] }],
+    lanes: [{ label, kind: "item" as const, bars: [{ from: i * once, to: letters }] }],
   }));
 }
 

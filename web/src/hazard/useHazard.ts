@@ -1,5 +1,5 @@
 /** Asks the hazard's worker whenever the pattern changes, and keeps what the drift is measured from. */
-import type { Attack, HazardMode, Source } from "@lamprey/core";
+import { type Attack, type HazardMode, hazardModeOf, type Source } from "@lamprey/core";
 import { useMemo } from "react";
 import { type HazardEngine, startHazardEngine } from "../engine/hazard/client.ts";
 import type { Outlook, OutlookAsked, Sample } from "../engine/hazard/messages.ts";
@@ -36,7 +36,7 @@ interface Question {
 
 function questionOf({ draft, bench, hazard }: RootState): Question {
   const { pattern, flags, dialect } = draft.fields;
-  const mode = bench.asking === "whole" || bench.asking === "start" ? bench.asking : "search";
+  const mode = hazardModeOf({ dialect, flags }, bench.asking);
   return { id: draft.id, source: { pattern, flags, dialect }, mode, from: hazard.driftFrom };
 }
 

@@ -1,5 +1,5 @@
 /** The risk list: patterns of a list or of source files, sorted by how bad they can get; a row opens on the bench. */
-import { type DialectName, rankOf as growthRank, READ_DIALECTS, textOf, visible } from "@lamprey/core";
+import { type DialectName, rankOf as growthRank, HAZARD_MODES, hazardModeOf, type MatchMode, READ_DIALECTS, textOf, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type DragEvent, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
@@ -8,6 +8,7 @@ import { InBar } from "../app/Frame.tsx";
 import { type Judging, startJudging } from "../engine/risks/client.ts";
 import type { RiskRow } from "../engine/risks/messages.ts";
 import { timeOf } from "../hazard/words.ts";
+import { type Place, writePlace } from "../run/address.ts";
 import { number, plural } from "../shared/words.ts";
 import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowNotOpened, rowsKnown } from "../state/riskSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
@@ -16,7 +17,7 @@ import { useAppDispatch, useAppSelector } from "../state/store.ts";
 const MOST_BYTES = 3_000_000;
 const MOST_FILES = 2000;
 const ROW_HEIGHT = 30;
-const COLUMNS = "grid grid-cols-[104px_minmax(120px,0.7fr)_minmax(200px,1.8fr)_minmax(200px,1.2fr)] gap-4 px-6";
+const COLUMNS = "grid grid-cols-[104px_112px_minmax(110px,0.7fr)_minmax(200px,1.8fr)_minmax(190px,1.2fr)] gap-4 px-6";
 
 /** The list being judged; one at a time, whichever screen is open. */
 let judging: Judging | null = null;
@@ -222,6 +223,7 @@ function Rows() {
       </div>
       <div className={`${COLUMNS} border-b border-rule py-1 text-[12px] text-ink-2`}>
         <span>growth</span>
+        <span>judged</span>
         <span>place</span>
         <span>pattern</span>
         <span>attack</span>
@@ -247,6 +249,7 @@ function Table({ rows, open }: { readonly rows: readonly RiskRow[]; readonly ope
             <li key={row.number} className="absolute inset-x-0 border-b border-rule-soft" style={{ transform: `translateY(${start}px)`, height: ROW_HEIGHT }}>
               <button type="button" className={`${COLUMNS} h-full w-full items-center text-left hover:bg-sheet`} onClick={() => open(row)}>
                 <Growth row={row} />
+                <span className="truncate text-ink-2">{row.growth !== null && HAZARD_MODES[row.found.mode].words}</span>
                 <span className="truncate text-ink-2" title={row.file}>
                   {row.file}:{row.found.line}
                 </span>
@@ -318,6 +321,13 @@ function Attack({ row: { worst, mistake, peak } }: { readonly row: RiskRow }) {
   );
 }
 
+const PLACE: Place = { step: null, stops: [], sample: 0, asking: null, hazard: false };
+
+/** How the bench has to ask for the same to be judged; null where it does by the flags. */
+function askingOf({ found }: RiskRow): MatchMode | null {
+  return found.mode === hazardModeOf(found) ? null : HAZARD_MODES[found.mode].asks;
+}
+
 /** Puts a row on the bench: as a specimen with its attack as the sample. */
 function useOpenRow(): (row: RiskRow) => void {
   const dispatch = useAppDispatch();
@@ -328,7 +338,7 @@ function useOpenRow(): (row: RiskRow) => void {
     const text = row.worst ? textOf(row.worst.attack, row.growth === "exponential" ? 16 : 200) : (row.peak?.text ?? "");
     const title = `${row.file}:${row.found.line}`.slice(-120);
     void create({ title, pattern, dialect, flags, samples: [{ name: row.worst ? "attack" : row.peak ? "peak" : "sample", text }] }).then((made) => {
-      if (made.data) void navigate(`/bench/${made.data.id}${row.worst || row.peak ? "?view=hazard" : ""}`);
+      if (made.data) void navigate(`/bench/${made.data.id}${writePlace({ ...PLACE, hazard: row.worst !== null || row.peak !== null, asking: askingOf(row) })}`);
       else dispatch(rowNotOpened("the row could not be put on the bench, since the server did not take it"));
     });
   };

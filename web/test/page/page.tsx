@@ -5,7 +5,7 @@ import type { NewSpecimen } from "@lamprey/api";
 import { act, cleanup, configure, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import { userEvent } from "@testing-library/user-event";
 import { Provider } from "react-redux";
-import { createMemoryRouter, RouterProvider } from "react-router";
+import { createBrowserRouter, RouterProvider } from "react-router";
 import { specimensApi } from "../../src/api/specimens.ts";
 import { NothingHere } from "../../src/app/Fallback.tsx";
 import { Frame } from "../../src/app/Frame.tsx";
@@ -20,27 +20,26 @@ configure({ getElementError: (message) => new Error((message ?? "not found").spl
 
 export const user = userEvent.setup({ delay: null });
 
+let router: ReturnType<typeof createBrowserRouter> | undefined;
+
 /** Opens an address; what was open before is closed. */
 export function openAt(path: string): void {
   cleanup();
+  router?.dispose();
   // A page that is loaded anew remembers no answers.
   store.dispatch(specimensApi.util.resetApiState());
-  // The reel's place is read from the address of the window.
   window.history.replaceState(null, "", path);
-  const router = createMemoryRouter(
-    [
-      {
-        element: <Frame />,
-        children: [
-          { path: "/", element: <Shelf /> },
-          { path: "/bench/:specimenId", element: <Bench /> },
-          { path: "/risks", element: <RiskList /> },
-          { path: "*", element: <NothingHere /> },
-        ],
-      },
-    ],
-    { initialEntries: [path] },
-  );
+  router = createBrowserRouter([
+    {
+      element: <Frame />,
+      children: [
+        { path: "/", element: <Shelf /> },
+        { path: "/bench/:specimenId", element: <Bench /> },
+        { path: "/risks", element: <RiskList /> },
+        { path: "*", element: <NothingHere /> },
+      ],
+    },
+  ]);
   render(
     <Provider store={store}>
       <RouterProvider router={router} />

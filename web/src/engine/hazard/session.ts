@@ -8,6 +8,7 @@ import {
   BacktrackingMachine,
   compile,
   findRepairs,
+  HAZARD_MODES,
   type HazardMode,
   longestWithin,
   type Program,
@@ -111,7 +112,7 @@ export class HazardSession {
     const measured: Sample[] = [];
     for (const count of pumps) {
       const text = textOf(attack, count);
-      const machine = new BacktrackingMachine(current.program, text, { mode: current.mode === "search" ? "first" : current.mode });
+      const machine = new BacktrackingMachine(current.program, text, { mode: HAZARD_MODES[current.mode].asks });
       if (!machine.advance(MEASURED_STEPS)) break;
       measured.push({ pumps: count, length: text.length, steps: String(machine.steps) });
     }
