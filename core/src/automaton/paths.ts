@@ -10,7 +10,7 @@
 import { Op } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import type { Alphabet, Mask } from "./alphabet.ts";
-import { NO_THREADS, type Proviso, placesAfter, type ThreadOptions, type ThreadSet, Threads } from "./threads.ts";
+import { type Moment, NO_THREADS, type Proviso, placesAfter, type ThreadOptions, type ThreadSet, Threads } from "./threads.ts";
 import { type Bounds, exitsBy, type Place, type Visitor, Walk } from "./walk.ts";
 import { Watches } from "./watches.ts";
 
@@ -66,6 +66,8 @@ export interface PathOptions extends ThreadOptions {
   readonly restarts: boolean;
   /** Only paths that are gone before a match is found: the whole pattern is settled like an atomic group. */
   readonly settled: boolean;
+  /** Whether an attempt begins at every offset whatever came of those before it. */
+  readonly apart?: boolean;
   readonly bounds: readonly Bounds[];
   /** Whether assertions and lookarounds are taken to hold as well as not, as where a text is read against its direction. */
   readonly blind?: boolean;
@@ -87,6 +89,7 @@ export class PathAutomaton {
   private readonly ways: (readonly Ways[] | undefined)[] = [];
   private readonly numbers = new Map<string, number>();
   private readonly closures = new Map<string, readonly Arrival[]>();
+  private readonly moments = new Map<string, Moment>();
   private readonly endOnly: Mask;
   private edgeCount = 0;
 
@@ -227,7 +230,7 @@ export class PathAutomaton {
     const edges = this.closure(begin, behind).map((arrival) => this.edgeTo(arrival));
     if (!this.options.restarts) return edges;
     const [frame] = begin.extra.frames;
-    if (!frame) return [...edges, { to: this.number({ ...begin, pc: -1 }), turned: [] }];
+    if (!frame || this.options.apart) return [...edges, { to: this.number({ ...begin, pc: -1 }), turned: [] }];
     const rivals = this.threads.union(frame.rivals, this.threadsFrom(begin, behind));
     if (!this.threads.canFail(rivals)) return edges;
     return [...edges, { to: this.number({ ...begin, pc: -1, extra: { ...begin.extra, frames: [{ rivals, probe: true }] } }), turned: [] }];
@@ -270,8 +273,10 @@ export class PathAutomaton {
   /** The place with its provisos and rivals after a symbol; undefined where they forbid it. */
   private settle(place: Place<Extra>, symbol: number): Place<Extra> | undefined {
     const provisos: Proviso[] = [];
+    const watched = this.watches.after(place.extra.watched, symbol);
+    const then = this.momentOf(watched);
     for (const { some, set } of place.extra.provisos) {
-      const reached = this.threads.read(set, symbol);
+      const reached = this.threads.read(set, symbol, then);
       if (reached.through) {
         if (some) continue;
         return undefined;
@@ -287,11 +292,22 @@ export class PathAutomaton {
     }
     const frames: Frame[] = [];
     for (const frame of place.extra.frames) {
-      const reached = this.threads.read(frame.rivals, symbol);
+      const reached = this.threads.read(frame.rivals, symbol, then);
       if (reached.through || !this.threads.canFail(reached.set)) return undefined;
       frames.push({ ...frame, rivals: reached.set });
     }
-    return { ...place, extra: { frames, provisos, turned: [], watched: this.watches.after(place.extra.watched, symbol) } };
+    return { ...place, extra: { frames, provisos, turned: [], watched } };
+  }
+
+  private momentOf(watched: readonly ThreadSet[]): Moment | undefined {
+    if (watched.length === 0) return undefined;
+    const key = watched.join();
+    let moment = this.moments.get(key);
+    if (!moment) {
+      moment = { number: this.moments.size + 1, holds: (enclosure) => this.watches.holds(enclosure, watched) };
+      this.moments.set(key, moment);
+    }
+    return moment;
   }
 
   /** The edges of a place whose item takes the symbol. */

@@ -38,6 +38,14 @@ type Thread = Place<readonly Proviso[]>;
 /** What must come next for what is inside a lookbehind to be through; undefined where that is not known. */
 export type Holds = (enclosure: number) => Mask | undefined;
 
+/** What the lookbehinds have seen at an offset, by number; what one number says of them is always the same. */
+export interface Moment {
+  readonly number: number;
+  readonly holds: Holds;
+}
+
+const NOTHING_SEEN: Moment = { number: 0, holds: () => undefined };
+
 /** Sets looked at to learn whether one can fail; where they are not enough it is taken to. */
 const MAX_LOOKED_AT = 400;
 
@@ -70,7 +78,8 @@ export class Threads {
   private readonly threadNumbers = new Map<string, number>();
   private readonly sets: (readonly number[])[] = [[]];
   private readonly setNumbers = new Map<string, ThreadSet>([["", NO_THREADS]]);
-  private readonly reached = new Map<number, Reached>();
+  /** For each moment, what comes of a set and a symbol. */
+  private readonly reached: Map<number, Reached>[] = [];
   /** Sets that met an enclosure inside, whose outcome threads do not follow. */
   private readonly blurred = new Set<ThreadSet>();
 
@@ -137,13 +146,15 @@ export class Threads {
     return masks.where((symbol) => goals.some(({ ahead }) => masks.has(ahead, symbol)));
   }
 
-  /** Whether a thread is through where the symbol comes next; the edge for the text's end. */
-  read(set: ThreadSet, symbol: number): Reached {
+  /** Whether a thread is through where the symbol comes next; the edge for the text's end. `then` is the moment after it. */
+  read(set: ThreadSet, symbol: number, then = NOTHING_SEEN): Reached {
+    this.reached[then.number] ??= new Map();
+    const known = this.reached[then.number] as Map<number, Reached>;
     const key = set * (this.walk.alphabet.edge + 1) + symbol;
-    let reached = this.reached.get(key);
+    let reached = known.get(key);
     if (!reached) {
-      reached = this.step(set, symbol);
-      this.reached.set(key, reached);
+      reached = this.step(set, symbol, then);
+      known.set(key, reached);
     }
     return reached;
   }
@@ -171,7 +182,7 @@ export class Threads {
     return fails ?? false;
   }
 
-  private step(set: ThreadSet, symbol: number): Reached {
+  private step(set: ThreadSet, symbol: number, then: Moment): Reached {
     const { masks, edge } = this.walk.alphabet;
     const next = new Set<number>();
     let through = false;
@@ -181,12 +192,12 @@ export class Threads {
       if (!masks.has(thread.ahead, symbol)) continue;
       const isGoal = this.isGoal(thread);
       if (!isGoal && (symbol === edge || !masks.has(this.walk.takes(thread.pc), symbol))) continue;
-      const dues = this.duesAfter(thread.extra, symbol);
+      const dues = this.duesAfter(thread.extra, symbol, then);
       if (dues === "unknown") blurred = true;
       if (dues === "unknown" || dues === "unmet") continue;
       if (!isGoal) {
         for (const place of placesAfter(this.walk, { ...thread, extra: dues }, this.endOnly)) {
-          if (this.gather(place, symbol, next, () => undefined)) blurred = true;
+          if (this.gather(place, symbol, next, then.holds)) blurred = true;
         }
       } else if (thread.closing) next.add(this.number({ ...thread, ahead: this.endOnly, closing: false, extra: dues }));
       else if (dues.length === 0) through = true;
@@ -196,10 +207,10 @@ export class Threads {
   }
 
   /** What is still asked after a symbol; at the text's end all is settled. */
-  private duesAfter(dues: readonly Proviso[], symbol: number): readonly Proviso[] | "unmet" | "unknown" {
+  private duesAfter(dues: readonly Proviso[], symbol: number, then: Moment): readonly Proviso[] | "unmet" | "unknown" {
     const left: Proviso[] = [];
     for (const { some, set } of dues) {
-      const { set: next, through } = this.read(set, symbol);
+      const { set: next, through } = this.read(set, symbol, then);
       const over = through || this.isThrough(next);
       const ended = !over && (symbol === this.walk.alphabet.edge || next === NO_THREADS);
       const lost = this.isBlurred(some ? set : next);

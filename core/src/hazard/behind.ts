@@ -12,7 +12,8 @@ import type { Alphabet } from "../automaton/alphabet.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
 import { type Bounds, exactBounds } from "../automaton/walk.ts";
 import { compilePart } from "../program/compile.ts";
-import { type Program, UNBOUNDED } from "../program/program.ts";
+import { Op } from "../program/operations.ts";
+import { INSTRUCTION_WIDTH, type Program, UNBOUNDED } from "../program/program.ts";
 import { singleLook } from "../syntax/characters.ts";
 import { childrenOf, type Node, type NodeOf, type Span, walk } from "../syntax/tree.ts";
 import { type Candidate, findAmbiguity } from "./ambiguity.ts";
@@ -80,7 +81,10 @@ export function* costBehind(program: Program, alphabetOf: () => Alphabet, widene
       if (pump !== undefined)
         attacks.push({ attack: { prefix: "", pump, suffix: "" }, candidate: null, parts: [{ start: node.start, end: node.end }], until: null });
     }
-    return ceiling - 1;
+    if (ceiling === 1 || asserts(part)) return ceiling - 1;
+    // Only ways that are gone before it holds; nothing in it hangs on what stands around.
+    const settled = new PathAutomaton(part, alphabet, { whole: false, settled: true, apart: true, restarts: true, bounds: widened(part) });
+    return Math.min(ceiling, (yield* findAmbiguity(settled)).ceiling) - 1;
   }
 
   /** A symbol that a loop's body begins with, where the part can read it at all. */
@@ -94,6 +98,9 @@ export function* costBehind(program: Program, alphabetOf: () => Alphabet, widene
     return -1;
   }
 }
+
+/** Whether what is inside asks what stands around it. */
+const asserts = ({ code }: Program): boolean => code.some((operation, i) => i % INSTRUCTION_WIDTH === 0 && (operation === Op.Assert || operation === Op.Enter));
 
 const partsOf = ({ loops }: Program): Span[] => loops.filter(({ max }) => max > 1).map(({ node }) => ({ start: node.start, end: node.end }));
 

@@ -69,7 +69,7 @@ const SPACINGS = [1, 2, 3, 4, 6];
 /** So many pumps further out a polynomial is looked at again. */
 const FAR_OUT = 48;
 /** So many pumps further on exponential growth is looked at again, and must have grown by so much with each. */
-const FURTHER_PUMPS = 12;
+const FURTHER_PUMPS = 48;
 const WAVERING_RATIO = 1.5;
 const MOST_FURTHER = 200;
 /** Equal differences that prove a degree. */
@@ -113,22 +113,30 @@ export function* confirm(
     }
     return found;
   }
-  /** Whether a polynomial that a few points lie on is the one that a far point lies on; taken to where that cannot be counted. */
+  /** The farthest of some numbers of pumps, each half as far beyond what is known as the one before, that can be counted. */
+  function* farthest(known: number, wanted: number, spacing: number): Generator<number, Sample | undefined> {
+    for (let beyond = Math.floor((wanted - known) / spacing); beyond > 0; beyond = Math.floor(beyond / 2)) {
+      const pumps = known + beyond * spacing;
+      const one = pumps > claim.most ? undefined : yield* sample(pumps);
+      if (one) return one;
+    }
+    return undefined;
+  }
+  /** Whether a polynomial that a few points lie on is the one that a far point lies on; taken to where none can be counted. */
   function* holdsFarOut(points: readonly Sample[], degree: number): Generator<number, boolean> {
     const [first, second] = points as [Sample, Sample];
+    const last = points.at(-1) as Sample;
     const spacing = second.pumps - first.pumps;
-    const far = first.pumps + spacing * Math.ceil(FAR_OUT / spacing);
-    const one = far > claim.most ? undefined : yield* sample(far);
-    return one === undefined || extrapolate(points, degree, far) === one.steps;
+    const one = yield* farthest(last.pumps, first.pumps + spacing * Math.ceil(FAR_OUT / spacing), spacing);
+    return one === undefined || extrapolate(points, degree, one.pumps) === one.steps;
   }
   /** Whether the ratio holds for some pumps more. */
   function* goesOn(points: readonly Sample[]): Generator<number, boolean> {
     const last = points.at(-1) as Sample;
     // A text that is too short to match fails for that alone.
     const long = Math.ceil((2 * lengthsOf(program).least) / attack.pump.length);
-    const far = Math.min(claim.most, last.pumps + FURTHER_PUMPS + Math.min(long, MOST_FURTHER));
-    const one = yield* sample(far);
-    return one === undefined || Number(one.steps) >= Number(last.steps) * WAVERING_RATIO ** (far - last.pumps);
+    const one = yield* farthest(last.pumps, Math.min(claim.most, last.pumps + FURTHER_PUMPS + Math.min(long, MOST_FURTHER)), 1);
+    return one === undefined || Number(one.steps) >= Number(last.steps) * WAVERING_RATIO ** (one.pumps - last.pumps);
   }
   if (claim.growth === "exponential") {
     for (const last of EXPONENTIAL_PUMPS) {

@@ -4,14 +4,14 @@
  */
 import { Alphabet } from "../../automaton/alphabet.ts";
 import { Forecast } from "../../forecast/forecast.ts";
+import type { MatchMode } from "../../machine/backtracking.ts";
 import type { MatchTable } from "../../machine/matches.ts";
 import { compile } from "../../program/compile.ts";
 import type { Program } from "../../program/program.ts";
 import { type Relation, relate } from "../../relate/relate.ts";
 import { type Reading, read } from "../../syntax/read.ts";
 import { NotWritable, respell } from "../../syntax/write.ts";
-import type { HazardMode } from "../confirm.ts";
-import { textOf } from "../confirm.ts";
+import { HAZARD_MODES, type HazardMode, textOf } from "../confirm.ts";
 import { type GrowthKind, rankOf } from "../growth.ts";
 import { assess, type Finding, type Verdict } from "../hazard.ts";
 import { BOUND, type Change, SHAPES, type ShapeName, sceneOf } from "./shapes.ts";
@@ -38,6 +38,8 @@ const KEPT_A_ROUND = 3;
 const MAX_PROPOSALS = 90;
 /** Repairs shown of those that keep the meaning, of those that only keep the texts, and of those that do not. */
 const MAX_OF_A_KIND = 3;
+/** Of repairs that change the meaning no more than so many are looked for. */
+const MAX_CHANGED = 4;
 /** Texts on which a repair and the pattern are compared. */
 const MAX_TEXTS = 400;
 const LONGEST_TEXT = 5;
@@ -50,52 +52,157 @@ const TEXT_BUDGET = 200_000;
 /** Whether a repair keeps the meaning, as far as it was proved and tried. */
 export const keepsMeaning = ({ relation, differsOn }: Repair): boolean => relation.relation === "equal" && differsOn === null;
 
+/** A pattern that is gone on from. */
 interface Attempt {
   readonly pattern: string;
   readonly shapes: readonly ShapeName[];
   readonly finding: Finding;
 }
 
-/** Looks for repairs of a pattern with findings; yields how many proposals have been looked into. */
-export function* findRepairs(program: Program, mode: HazardMode, verdict: Verdict): Generator<number, Repair[]> {
-  const { source } = program.reading;
-  const texts = textsFor(program, verdict);
-  const repairs: Repair[] = [];
-  const seen = new Set([source.pattern]);
-  let round: Attempt[] = verdict.findings.slice(0, KEPT_A_ROUND).map((finding) => ({ pattern: source.pattern, shapes: [], finding }));
-  let proposals = 0;
-  for (let i = 0; i < ROUNDS && round.length > 0; i++) {
-    const next: (Attempt & { readonly rank: number; readonly keeps: boolean })[] = [];
-    for (const attempt of round) {
-      const reading = read({ ...source, pattern: attempt.pattern });
-      const scene = sceneOf(reading, attempt.finding.parts, attempt.finding.restarts);
-      for (const name of Object.keys(SHAPES) as ShapeName[]) {
-        for (const change of SHAPES[name].propose(scene)) {
-          const pattern = proposals < MAX_PROPOSALS ? written(reading, change) : undefined;
-          if (pattern === undefined || seen.has(pattern)) continue;
-          seen.add(pattern);
-          proposals++;
-          const compiled = compile(read({ ...source, pattern }));
-          yield proposals;
-          if (!compiled.ok) continue;
-          const growth = yield* assess(compiled.program, mode);
-          if (rankOf(growth) >= rankOf(verdict) && growth.findings.length >= verdict.findings.length && i > 0) continue;
-          const relation = yield* relate(program, compiled.program);
-          const keeps = relation.relation === "equal";
-          if (!keeps && ![...attempt.shapes, name].every((shape) => SHAPES[shape].mayChange)) continue;
-          const { tried, differsOn } = compareOn(program, compiled.program, [...textsAround(relation), ...texts]);
-          const repair: Repair = { pattern, shapes: [...attempt.shapes, name], relation, tried, differsOn, growth: growth.growth, degree: growth.degree };
-          if (rankOf(growth) < rankOf(verdict) && growth.growth !== "undecided") repairs.push(repair);
-          const [worst] = growth.findings;
-          if (worst) next.push({ pattern, shapes: repair.shapes, finding: worst, rank: rankOf(growth), keeps: keepsMeaning(repair) });
+/** A proposal that reads, with what running it beside the pattern showed. */
+interface Proposal {
+  readonly program: Program;
+  readonly pattern: string;
+  readonly shapes: readonly ShapeName[];
+  readonly tried: number;
+  readonly differsOn: string | null;
+}
+
+/**
+ * Looks for repairs of a pattern with findings; yields how many proposals have been looked into, so that it can be left
+ * at any time. Where `stop` says so, with what was found until then.
+ */
+export function* findRepairs(program: Program, mode: HazardMode, verdict: Verdict, stop: () => boolean = () => false): Generator<number, Repair[]> {
+  return yield* new RepairSearch(program, mode, verdict, stop).run();
+}
+
+class RepairSearch {
+  private readonly program: Program;
+  private readonly mode: HazardMode;
+  private readonly verdict: Verdict;
+  private readonly stop: () => boolean;
+  private readonly asks: MatchMode;
+  private readonly texts: readonly string[];
+  /** What the pattern matches on each text. */
+  private readonly matches = new Map<string, string | undefined>();
+  private readonly seen: Set<string>;
+  private readonly repairs: Repair[] = [];
+  private proposals = 0;
+
+  constructor(program: Program, mode: HazardMode, verdict: Verdict, stop: () => boolean) {
+    this.program = program;
+    this.mode = mode;
+    this.verdict = verdict;
+    this.stop = stop;
+    this.asks = comparedAs(program, mode);
+    this.texts = textsFor(program, verdict, this.asks);
+    this.seen = new Set([program.reading.source.pattern]);
+  }
+
+  *run(): Generator<number, Repair[]> {
+    const { pattern } = this.program.reading.source;
+    const changed: Proposal[] = [];
+    let round: Attempt[] = this.verdict.findings.slice(0, KEPT_A_ROUND).map((finding) => ({ pattern, shapes: [], finding }));
+    for (let i = 0; i < ROUNDS && round.length > 0 && !this.stop(); i++) {
+      const next: (Attempt & { readonly rank: number })[] = [];
+      for (const attempt of round) {
+        for (const proposal of yield* this.proposalsFrom(attempt)) {
+          // What keeps the meaning comes first; what changes it waits until there is nothing better to do.
+          if (proposal.differsOn !== null) changed.push(proposal);
+          else next.push(...(yield* this.judge(proposal)));
         }
       }
+      // Once there is something to take, a longer way to the same is worth nobody's time.
+      if (this.repairs.filter(keepsMeaning).some(({ growth }) => growth === "linear")) break;
+      next.sort((a, b) => a.rank - b.rank || a.pattern.length - b.pattern.length);
+      round = next.slice(0, KEPT_A_ROUND);
     }
-    // Only what keeps the meaning so far is gone on from.
-    next.sort((a, b) => a.rank - b.rank || a.pattern.length - b.pattern.length);
-    round = next.filter(({ keeps }) => keeps).slice(0, KEPT_A_ROUND);
+    for (const proposal of changed) {
+      const enough = this.repairs.filter((repair) => !keepsMeaning(repair) && repair.growth === "linear").length >= MAX_CHANGED;
+      if (!enough && !this.stop()) yield* this.judge(proposal);
+    }
+    return chosen(this.repairs);
   }
-  return chosen(repairs);
+
+  /** What the shapes make of a pattern, as far as it reads and has not been seen. */
+  private *proposalsFrom({ pattern, shapes, finding }: Attempt): Generator<number, Proposal[]> {
+    const { source } = this.program.reading;
+    const reading = read({ ...source, pattern });
+    const scene = sceneOf(reading, finding, this.mode);
+    const found: Proposal[] = [];
+    for (const name of Object.keys(SHAPES) as ShapeName[]) {
+      for (const change of SHAPES[name].propose(scene)) {
+        if (this.proposals >= MAX_PROPOSALS || this.stop()) return found;
+        const proposed = written(reading, change);
+        if (proposed === undefined || this.seen.has(proposed)) continue;
+        this.seen.add(proposed);
+        const compiled = compile(read({ ...source, pattern: proposed }));
+        if (!compiled.ok) continue;
+        this.proposals++;
+        found.push({ program: compiled.program, pattern: proposed, shapes: [...shapes, name], ...this.compareOn(compiled.program, this.texts) });
+        yield this.proposals;
+      }
+    }
+    return found;
+  }
+
+  /** Keeps a proposal that helps as a repair; says what can be gone on from. */
+  private *judge({ program, pattern, shapes, ...compared }: Proposal): Generator<number, (Attempt & { readonly rank: number })[]> {
+    const growth = yield* assess(program, this.mode, this.stop);
+    const fewer = rankOf(growth) < rankOf(this.verdict);
+    if (!fewer && growth.findings.length >= this.verdict.findings.length && shapes.length > 1) return [];
+    const relation = yield* within(relate(this.program, program), this.stop);
+    if (!relation) return [];
+    const isEqual = relation.relation === "equal";
+    if (!isEqual && !shapes.every((shape) => SHAPES[shape].mayChange)) return [];
+    // Accepted texts within others: what a search makes of them.
+    const around = compared.differsOn === null ? this.compareOn(program, textsAround(relation)) : { tried: 0, differsOn: compared.differsOn };
+    const repair: Repair = {
+      pattern,
+      shapes,
+      relation,
+      tried: compared.tried + around.tried,
+      differsOn: around.differsOn,
+      growth: growth.growth,
+      degree: growth.degree,
+    };
+    if (fewer && growth.growth !== "undecided") this.repairs.push(repair);
+    const [worst] = growth.findings;
+    return worst && keepsMeaning(repair) ? [{ pattern, shapes, finding: worst, rank: rankOf(growth) }] : [];
+  }
+
+  /** How many texts both were run on, and the first on which their matches or captures differ. */
+  private compareOn(other: Program, texts: readonly string[]): { tried: number; differsOn: string | null } {
+    let tried = 0;
+    for (const text of texts) {
+      const [left, right] = [this.matchesOf(text), matchesOn(other, text, this.asks)];
+      if (left === undefined || right === undefined) continue;
+      tried++;
+      if (left !== right) return { tried, differsOn: text };
+    }
+    return { tried, differsOn: null };
+  }
+
+  private matchesOf(text: string): string | undefined {
+    if (!this.matches.has(text)) this.matches.set(text, matchesOn(this.program, text, this.asks));
+    return this.matches.get(text);
+  }
+}
+
+/** What a work comes to; undefined where it was stopped. */
+function* within<T>(slices: Generator<number, T>, stop: () => boolean): Generator<number, T | undefined> {
+  for (;;) {
+    const next = slices.next();
+    if (next.done) return next.value;
+    if (stop()) return undefined;
+    yield next.value;
+  }
+}
+
+/** What must stay the same: where no flag says whether all matches are wanted, all of them. */
+function comparedAs({ reading: { dialect } }: Program, mode: HazardMode): MatchMode {
+  const bySearch = mode === "search" && !dialect?.flags.some(({ sets }) => sets.everyMatch);
+  return bySearch ? "all" : HAZARD_MODES[mode].asks;
 }
 
 /** The pattern with the change; undefined where the dialect has no way to write it. */
@@ -124,7 +231,7 @@ function chosen(repairs: readonly Repair[]): Repair[] {
 }
 
 /** Texts that tell patterns apart: attacks, and every short text over characters that the pattern tells apart. */
-function textsFor(program: Program, { findings }: Verdict): string[] {
+function textsFor(program: Program, { findings }: Verdict, asks: MatchMode): string[] {
   const { samples } = Alphabet.of(program);
   const texts = findings.flatMap(({ attack }) => [0, 1, 2, 5].flatMap((pumps) => [textOf(attack, pumps), `${textOf(attack, pumps)}${attack.pump}`]));
   let layer = [""];
@@ -134,15 +241,15 @@ function textsFor(program: Program, { findings }: Verdict): string[] {
     layer = layer.flatMap((text) => samples.map((sample) => text + sample)).slice(0, MAX_TEXTS);
     texts.push(...layer);
   }
-  return [...new Set([...stretched(program, findings, texts.slice(short)), ...texts])].slice(0, MAX_TEXTS);
+  return [...new Set([...stretched(program, findings, texts.slice(short), asks), ...texts])].slice(0, MAX_TEXTS);
 }
 
 /** Texts with a match, with what repeats before them: a few times, and more often than a bound that a repair may set. */
-function stretched(program: Program, findings: readonly Finding[], texts: readonly string[]): string[] {
+function stretched(program: Program, findings: readonly Finding[], texts: readonly string[], asks: MatchMode): string[] {
   const matched: string[] = [];
   for (const text of texts) {
     if (matched.length === MAX_MATCHED) break;
-    const found = matchesOn(program, text);
+    const found = matchesOn(program, text, asks);
     if (found !== undefined && found !== "[]") matched.push(text);
   }
   return findings.flatMap(({ attack: { prefix, pump } }) => matched.flatMap((text) => STRETCHES.map((pumps) => prefix + pump.repeat(pumps) + text)));
@@ -154,20 +261,8 @@ function textsAround({ onlyLeft, onlyRight, both }: Relation): string[] {
   return accepted.flatMap((text) => [text, `-${text}`, `\n${text}-`, text + text, `${text}-${text}`]);
 }
 
-/** How many texts both were run on, and the first on which their matches or captures differ. */
-function compareOn(one: Program, other: Program, texts: readonly string[]): { tried: number; differsOn: string | null } {
-  let tried = 0;
-  for (const text of texts) {
-    const [left, right] = [matchesOn(one, text), matchesOn(other, text)];
-    if (left === undefined || right === undefined) continue;
-    tried++;
-    if (left !== right) return { tried, differsOn: text };
-  }
-  return { tried, differsOn: null };
-}
-
-function matchesOn(program: Program, text: string): string | undefined {
-  const run = new Forecast(program, text, { mode: "all", stepBudget: TEXT_BUDGET });
+function matchesOn(program: Program, text: string, mode: MatchMode): string | undefined {
+  const run = new Forecast(program, text, { mode, stepBudget: TEXT_BUDGET });
   if (!run.advance(TEXT_BUDGET) || !run.exact) return undefined;
   return JSON.stringify(Array.from({ length: run.matches.length }, (_, i) => rowOf(run.matches, i)));
 }

@@ -7,7 +7,9 @@ import { complement, contains, EMPTY_SET, subtract } from "../../charset/charset
 import { asserted, inSequence, isOfOneCharacter, itemsOf, joined, lookedFor, nothing, oneOf, repeated, setOf, settled } from "../../syntax/build.ts";
 import { charactersOf } from "../../syntax/characters.ts";
 import type { Reading } from "../../syntax/read.ts";
-import { childrenOf, type Node, type NodeOf, type Span, walk } from "../../syntax/tree.ts";
+import { childrenOf, type Node, type NodeOf, rewrite, type Span, walk } from "../../syntax/tree.ts";
+import type { HazardMode } from "../confirm.ts";
+import type { Finding } from "../hazard.ts";
 
 /** What a shape is shown: the pattern, and where the finding's quantifiers are. */
 export interface Scene {
@@ -15,6 +17,7 @@ export interface Scene {
   readonly parts: readonly Span[];
   /** Whether the search's restarts are one of the loops. */
   readonly restarts: boolean;
+  readonly mode: HazardMode;
   readonly parents: ReadonlyMap<Node, Node>;
 }
 
@@ -36,10 +39,10 @@ export const BOUND = 64;
 
 type Quantifier = NodeOf<"quantifier">;
 
-export function sceneOf(reading: Reading, parts: readonly Span[], restarts: boolean): Scene {
+export function sceneOf(reading: Reading, { parts, restarts }: Pick<Finding, "parts" | "restarts">, mode: HazardMode): Scene {
   const parents = new Map<Node, Node>();
   for (const node of walk(reading.root)) for (const child of childrenOf(node)) parents.set(child, node);
-  return { reading, parts, restarts, parents };
+  return { reading, parts, restarts, mode, parents };
 }
 
 export const SHAPES = {
@@ -155,7 +158,37 @@ export const SHAPES = {
       for (const loop of quantifiersAt(reading, parts)) {
         const [next] = neighbours(loop, parents).after;
         const excluded = next && firstCharacter(next);
-        if (excluded) yield* exclusions(loop.body, excluded);
+        if (!excluded) continue;
+        yield* exclusions(loop.body, excluded);
+        // What it must take it takes as before: X+ Y is X (?:not Y)* Y.
+        const narrow = withoutCharacter(loop.body, excluded);
+        if (narrow && loop.min > 0) yield change([loop, inSequence(loop.body, repeated(narrow, loop.min - 1, loop.max - 1, loop.mode))]);
+      }
+    },
+  },
+  "to-its-end": {
+    done: "a loop kept from stopping where it could go on",
+    mayChange: false,
+    *propose({ reading, parts }) {
+      for (const loop of quantifiersAt(reading, parts)) {
+        const body = soleItem(loop.body);
+        if (loop.mode !== "greedy" || loop.max !== Number.POSITIVE_INFINITY || !isOfOneCharacter(body)) continue;
+        yield change([loop, inSequence(loop, lookedFor(copyOf(body), { behind: false, negated: true }))]);
+      }
+    },
+  },
+  "to-the-last": {
+    done: "a lazy loop made to go to the last character that what follows it cannot take",
+    mayChange: false,
+    *propose({ reading, parts, parents }) {
+      // .*? X* is (?:.* not X)? X*.
+      for (const loop of quantifiersAt(reading, parts)) {
+        const next = neighbours(loop, parents).after.find(({ kind }) => kind === "quantifier");
+        const [body, tail] = [soleItem(loop.body), next?.kind === "quantifier" ? soleItem(next.body) : undefined];
+        if (loop.mode !== "lazy" || !isOfOneCharacter(body) || !isOfOneCharacter(tail)) continue;
+        const last = setOf(subtract(charactersOf(body), charactersOf(tail)));
+        const all = inSequence({ ...loop, min: 0, mode: "greedy" }, last);
+        yield change([loop, loop.min === 0 ? repeated(all, 0, 1) : all]);
       }
     },
   },
@@ -180,15 +213,54 @@ export const SHAPES = {
       if (!restarts) return;
       for (const loop of quantifiersAt(reading, parts)) {
         if (neighbours(loop, parents).before.length > 0 || !isOfOneCharacter(loop.body)) continue;
-        yield change([loop, inSequence(lookedFor(loop.body, { behind: true, negated: true }), loop)]);
+        const atStart = lookedFor(loop.body, { behind: true, negated: true });
+        yield change([loop, inSequence(atStart, loop)]);
+        // Where it need not take anything, an attempt may begin behind it, too.
+        if (loop.min === 0) yield change([loop, repeated(inSequence(atStart, { ...loop, min: 1 }), 0, 1)]);
+      }
+    },
+  },
+  "where-none-has-failed": {
+    done: "no attempt begun where an earlier one has read on to here",
+    mayChange: false,
+    *propose({ reading, parts, parents, restarts }) {
+      // O X* Y is O(?<!O X*? O) X* Y: an attempt that has not come to Y from the first O does not from the second.
+      if (!restarts) return;
+      for (const loop of quantifiersAt(reading, parts)) {
+        const { before, after } = neighbours(loop, parents);
+        const opener = before.filter(({ kind }) => kind !== "assertion" && kind !== "look");
+        const last = opener.at(-1);
+        if (!last || last.kind === "back-reference") continue;
+        const excluded = after[0] && firstCharacter(after[0]);
+        const bodies = [excluded && withoutCharacter(loop.body, excluded), loop.body].filter((body) => body !== undefined);
+        for (const body of bodies) {
+          const between = repeated(copyOf(body), 0, Number.POSITIVE_INFINITY, "lazy");
+          const earlier = lookedFor(inSequence(...opener.map(copyOf), between, ...opener.map(copyOf)), { behind: true, negated: true });
+          yield change([last, inSequence(last, earlier)]);
+        }
+      }
+    },
+  },
+  "to-the-end-too": {
+    done: "what is not closed taken to the end of the text",
+    mayChange: true,
+    *propose({ reading, parts, parents, restarts }) {
+      if (!restarts) return;
+      for (const loop of quantifiersAt(reading, parts)) {
+        const { after } = neighbours(loop, parents);
+        const others = after.findIndex(({ kind }) => kind !== "character");
+        const [first, ...closer] = after.slice(0, others < 0 ? undefined : others);
+        if (!first) continue;
+        const either = oneOf(inSequence(copyOf(first), ...closer.map(copyOf)), asserted("text-end", EMPTY_SET));
+        yield change([first, either], ...closer.map((node) => [node, nothing] as const));
       }
     },
   },
   "at-the-start": {
     done: "anchored at the start of the text",
     mayChange: true,
-    *propose({ reading: { root }, restarts }) {
-      if (restarts) yield change([root, inSequence(asserted("text-start", EMPTY_SET), root)]);
+    *propose({ reading: { root }, restarts, mode }) {
+      if (restarts && mode === "search") yield change([root, inSequence(asserted("text-start", EMPTY_SET), root)]);
     },
   },
   possessive: {
@@ -270,8 +342,20 @@ const MAX_RANGES = 6;
 /** An item with a character left out of what it takes, where it takes that character. */
 function* exclusions(item: Node, excluded: NodeOf<"character">): Generator<Change> {
   const body = soleItem(item);
-  if (!isOfOneCharacter(body) || body.kind === "character" || !contains(charactersOf(body), excluded.codePoint)) return;
+  const narrow = withoutCharacter(item, excluded);
+  if (body && narrow) yield change([body, narrow]);
+}
+
+/** What takes the same characters but for one; undefined where it is no item of one character, or does not take it. */
+function withoutCharacter(item: Node, excluded: NodeOf<"character">): Node | undefined {
+  const body = soleItem(item);
+  if (!isOfOneCharacter(body) || body.kind === "character" || !contains(charactersOf(body), excluded.codePoint)) return undefined;
   const left = setOf(subtract(charactersOf(body), charactersOf(excluded)), excluded.folding);
-  if (left.set.length <= 2 * MAX_RANGES || complement(left.set).length <= 2 * MAX_RANGES) yield change([body, left]);
-  else yield change([body, inSequence(lookedFor(excluded, { behind: false, negated: true }), body)]);
+  if (left.set.length <= 2 * MAX_RANGES || complement(left.set).length <= 2 * MAX_RANGES) return left;
+  return inSequence(lookedFor(copyOf(excluded), { behind: false, negated: true }), copyOf(body));
+}
+
+/** The same once more, to stand elsewhere: it captures nothing, and is not replaced where the original is. */
+function copyOf(node: Node): Node {
+  return rewrite(node, (each) => (each.kind === "group" ? { ...each, capture: null, name: null } : { ...each }));
 }
