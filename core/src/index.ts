@@ -57,6 +57,7 @@ export { Mark, type Profile, profile } from "./reel/profile.ts";
 export * from "./reel/reel.ts";
 export { type PartWork, type WorkDone, workDone } from "./reel/work.ts";
 export { acceptsText, OBSTACLES, type Obstacle, type Relation, type RelationKind, relate } from "./relate/relate.ts";
+export { type Sameness, sameMatches } from "./relate/same-matches.ts";
 export { drained } from "./slices.ts";
 export { type MeaningChange, meaningChanges, translateFlags } from "./syntax/meaning.ts";
 export { type Reading, read, type Source } from "./syntax/read.ts";

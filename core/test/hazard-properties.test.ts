@@ -1,41 +1,9 @@
 /** Random small patterns: verdicts against every short attack, relations against every short text. */
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import {
-  acceptsText,
-  assessNow,
-  type DialectName,
-  drained,
-  forecast,
-  HAZARD_MODES,
-  type HazardMode,
-  type Program,
-  type Relation,
-  relate,
-} from "../src/index.ts";
-import { programOf, readIn } from "./support.ts";
-
-const ITEMS = ["a", "b", "ab", ".", "[ab]", "[^a]", "a?"];
-
-function patternsIn(dialect: DialectName): fc.Arbitrary<string> {
-  const wrappers = ["?=", "?!", "?<=", "?<!", ...(dialect === "python" ? ["?>"] : [])];
-  const { pattern } = fc.letrec<{ pattern: string; piece: string }>((tie) => ({
-    piece: fc.oneof(
-      { maxDepth: 4, depthIdentifier: "piece" },
-      { weight: 4, arbitrary: fc.constantFrom(...ITEMS) },
-      { weight: 4, arbitrary: fc.tuple(tie("piece"), fc.constantFrom("*", "+", "*?", "+?", "{2}", "{1,2}")).map(([p, q]) => `(?:${p})${q}`) },
-      { weight: 2, arbitrary: fc.tuple(tie("piece"), tie("piece")).map(([l, r]) => `(?:${l}|${r})`) },
-      { weight: 1, arbitrary: fc.tuple(fc.constantFrom(...wrappers), tie("piece")).map(([k, p]) => `(${k}${p})`) },
-      { weight: 1, arbitrary: fc.constantFrom("^", "$", "\\b") },
-      // What the group at the beginning took; where there is no group the pattern is a mistake, or asks for another character.
-      { weight: 1, arbitrary: fc.constantFrom("\\1", "\\1?") },
-    ),
-    pattern: fc
-      .tuple(fc.constantFrom("", "", "^", "([ab])", "^(a|)"), fc.array(tie("piece"), { minLength: 1, maxLength: 3 }), fc.constantFrom("", "$", "c"))
-      .map(([head, pieces, tail]) => `${head}${pieces.join("")}${tail}`),
-  }));
-  return pattern.filter((p) => readIn(dialect, p, "").diagnostics.length === 0);
-}
+import { acceptsText, assessNow, drained, forecast, HAZARD_MODES, type HazardMode, type Program, type Relation, relate } from "../src/index.ts";
+import { patternsIn } from "./cases/patterns.ts";
+import { programOf } from "./support.ts";
 
 function words(letters: readonly string[], longest: number): string[] {
   let layer = [""];

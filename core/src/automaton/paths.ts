@@ -89,7 +89,6 @@ export class PathAutomaton {
   private readonly ways: (readonly Ways[] | undefined)[] = [];
   private readonly numbers = new Map<string, number>();
   private readonly closures = new Map<string, readonly Arrival[]>();
-  private readonly moments = new Map<string, Moment>();
   private readonly endOnly: Mask;
   private edgeCount = 0;
 
@@ -301,13 +300,7 @@ export class PathAutomaton {
 
   private momentOf(watched: readonly ThreadSet[]): Moment | undefined {
     if (watched.length === 0) return undefined;
-    const key = watched.join();
-    let moment = this.moments.get(key);
-    if (!moment) {
-      moment = { number: this.moments.size + 1, holds: (enclosure) => this.watches.holds(enclosure, watched) };
-      this.moments.set(key, moment);
-    }
-    return moment;
+    return { number: this.watches.numberOf(watched), holds: (enclosure) => this.watches.holds(enclosure, watched) };
   }
 
   /** The edges of a place whose item takes the symbol. */

@@ -104,6 +104,11 @@ export class Threads {
     return this.walk.spent;
   }
 
+  /** The number that stands for the text's edge, above those of all symbols. */
+  get edge(): number {
+    return this.walk.alphabet.edge;
+  }
+
   /** Number of sets made so far. */
   get size(): number {
     return this.sets.length;
@@ -207,7 +212,7 @@ export class Threads {
   }
 
   /** What is still asked after a symbol; at the text's end all is settled. */
-  private duesAfter(dues: readonly Proviso[], symbol: number, then: Moment): readonly Proviso[] | "unmet" | "unknown" {
+  duesAfter(dues: readonly Proviso[], symbol: number, then = NOTHING_SEEN): readonly Proviso[] | "unmet" | "unknown" {
     const left: Proviso[] = [];
     for (const { some, set } of dues) {
       const { set: next, through } = this.read(set, symbol, then);
@@ -307,12 +312,12 @@ export function placesAfter<E>(walk: Walk<Way>, place: Place<E>, endOnly: number
 }
 
 /** Both, each once, in one order. */
-function withAll(dues: readonly Proviso[], more: readonly Proviso[]): readonly Proviso[] {
+export function withAll(dues: readonly Proviso[], more: readonly Proviso[]): readonly Proviso[] {
   if (more.length === 0) return dues;
   const distinct = new Map([...dues, ...more].map((due) => [keyOfAll([due]), due]));
   return [...distinct.values()].sort((a, b) => a.set - b.set || Number(a.some) - Number(b.some));
 }
 
-function keyOfAll(dues: readonly Proviso[]): string {
+export function keyOfAll(dues: readonly Proviso[]): string {
   return dues.length === 0 ? "" : dues.map(({ some, set }) => `${some ? "+" : "-"}${set}`).join();
 }

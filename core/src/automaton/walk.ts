@@ -49,6 +49,11 @@ export interface Visitor<E> {
   leave(place: Place<E>, enclosure: number): Place<E> | undefined;
   /** The second of two ways, which is gone only where the first one fails. */
   second(first: Place<E>, second: Place<E>): Place<E>;
+  /** A group's slot is opened, or closed: for whoever keeps captures. */
+  open?(extra: E, slot: number): E;
+  close?(extra: E, slot: number): E;
+  /** A loop begins an iteration, which may clear captures. */
+  begin?(extra: E, loop: number): E;
   /** A loop has finished an iteration. */
   turn(extra: E, loop: number): E;
 }
@@ -163,8 +168,10 @@ export class Walk<W extends Way> {
           pending.push({ ...place, pc: a });
           break;
         case Op.Open:
+          pending.push({ ...place, pc: pc + 1, extra: visitor.open ? visitor.open(place.extra, a) : place.extra });
+          break;
         case Op.Close:
-          pending.push({ ...place, pc: pc + 1 });
+          pending.push({ ...place, pc: pc + 1, extra: visitor.close ? visitor.close(place.extra, a) : place.extra });
           break;
         case Op.Branch:
           this.choose({ ...place, pc: pc + 1 }, { ...place, pc: a }, visitor, pending);
@@ -188,7 +195,8 @@ export class Walk<W extends Way> {
         case Op.LoopBegin: {
           const loop = this.program.loops[a] as Loop;
           const notes = loop.begin >= 0 && !(loop.emptyIsLast && this.required(place, a));
-          pending.push({ ...place, pc: pc + 1, fresh: notes ? [...place.fresh.filter((each) => each !== a), a] : place.fresh });
+          const extra = visitor.begin ? visitor.begin(place.extra, a) : place.extra;
+          pending.push({ ...place, pc: pc + 1, extra, fresh: notes ? [...place.fresh.filter((each) => each !== a), a] : place.fresh });
           break;
         }
         case Op.LoopNext:

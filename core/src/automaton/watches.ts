@@ -17,10 +17,15 @@ interface Watch {
   readonly enclosure: number;
   readonly threads: Threads;
   readonly begin: Place<null>;
+  /** What begins behind each symbol, as far as it was asked for. */
+  readonly begun: ThreadSet[];
+  /** By set and symbol, what comes of them. */
+  readonly next: Map<number, ThreadSet>;
 }
 
 export class Watches {
   private readonly watches: Watch[] = [];
+  private readonly numbers = new Map<string, number>();
 
   /** With `none` nothing is watched: all of them may hold or not. */
   constructor(program: Program, alphabet: Alphabet, none = false) {
@@ -31,7 +36,7 @@ export class Watches {
       if (!body) return;
       const walk = new Walk("at-most", body, alphabet, body.loops.map(exactBounds));
       const begin = { pc: 0, counts: [], fresh: [], ahead: alphabet.masks.all, closing: false, extra: null };
-      this.watches.push({ enclosure, threads: new Threads(walk, { whole: false }), begin });
+      this.watches.push({ enclosure, threads: new Threads(walk, { whole: false }), begin, begun: [], next: new Map() });
     });
   }
 
@@ -47,9 +52,27 @@ export class Watches {
 
   after(watched: readonly ThreadSet[], symbol: number): readonly ThreadSet[] {
     return watched.map((set, i) => {
-      const { threads, begin } = this.watches[i] as Watch;
-      return threads.union(threads.read(set, symbol).set, threads.from(begin, symbol));
+      const { threads, begin, begun, next } = this.watches[i] as Watch;
+      const key = set * (threads.edge + 1) + symbol;
+      let after = next.get(key);
+      if (after === undefined) {
+        begun[symbol] ??= threads.from(begin, symbol);
+        after = threads.union(threads.read(set, symbol).set, begun[symbol]);
+        next.set(key, after);
+      }
+      return after;
     });
+  }
+
+  /** A number of its own for each thing that can have been seen, from 1. */
+  numberOf(watched: readonly ThreadSet[]): number {
+    const key = watched.join();
+    let number = this.numbers.get(key);
+    if (number === undefined) {
+      number = this.numbers.size + 1;
+      this.numbers.set(key, number);
+    }
+    return number;
   }
 
   /** What must come next for what is inside the lookbehind to be through; undefined where that is not known. */

@@ -111,12 +111,15 @@ const SHORT_PUMP = 24;
 /** A longer pump is not made for the sake of a least count. */
 const LONGEST_PUMP = 2000;
 
-/** Judges a program; yields now and then, so that it can be left at any time. Where `stop` says so, what is known until then. */
-export function* assess(program: Program, mode: HazardMode, stop: () => boolean = () => false): Generator<number, Verdict> {
+/**
+ * Judges a program; yields now and then, so that it can be left at any time. Where `stop` says so, what is known until
+ * then; and so where a finding is of a rank that is `enough`.
+ */
+export function* assess(program: Program, mode: HazardMode, stop: () => boolean = () => false, enough: number | null = null): Generator<number, Verdict> {
   const followed = withoutReferences(program);
   if (program.nodes.length > MAX_INSTRUCTIONS)
     return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "too-long-a-pattern", peak: null };
-  const assessment = new Assessment(program, followed, mode);
+  const assessment = new Assessment(program, followed, mode, enough);
   const slices = assessment.run();
   for (;;) {
     const next = slices.next();
@@ -156,6 +159,8 @@ class Assessment {
   /** The program that the automata follow: the pattern's own, with references written out where that can be done. */
   private readonly program: Program;
   private readonly mode: HazardMode;
+  /** Whoever has a finding as bad as this wants to know no more. */
+  private readonly enough: number | null;
   private classes: Alphabet | undefined;
   private readonly findings: Finding[] = [];
   /** The worst that the pattern can do as far as is known: the degree that no automaton so far goes beyond. */
@@ -171,7 +176,8 @@ class Assessment {
   private manyWays = false;
   private peak: Peak | null = null;
 
-  constructor(own: Program, program: Program, mode: HazardMode) {
+  constructor(own: Program, program: Program, mode: HazardMode, enough: number | null) {
+    this.enough = enough;
     this.own = own;
     this.program = program;
     this.mode = mode;
@@ -248,7 +254,7 @@ class Assessment {
         const worst = found.candidates.reduce((most, candidate) => Math.max(most, rankOf(candidate)), 1);
         this.ofOneStretch = Math.min(this.ofOneStretch, worst + behind.degree);
       }
-      if (this.worst() >= this.ceiling) return this.verdict(found.candidates.length === 0 ? view.shows : "no-failure");
+      if (this.worst() >= this.ceiling || this.isEnough(this.worst())) return this.verdict(found.candidates.length === 0 ? view.shows : "no-failure");
     }
     yield* this.tryBehind(behind);
     return this.verdict("no-failure");
@@ -320,6 +326,10 @@ class Assessment {
     return states <= MAX_STATES;
   }
 
+  private isEnough(rank: number): boolean {
+    return this.enough !== null && rank >= this.enough;
+  }
+
   private worst(): number {
     return this.findings.reduce((most, finding) => Math.max(most, rankOf(finding)), 1);
   }
@@ -362,6 +372,7 @@ class Assessment {
     let tried = 0;
     for (const candidate of ambiguity.candidates) {
       const parts = this.partsOf(view, candidate);
+      if (this.isEnough(this.worst())) break;
       if (this.isKnown(candidate, parts) || tried++ >= MAX_TRIED) continue;
       yield* this.tryCandidate(automaton, view, candidate, parts);
     }
@@ -395,7 +406,7 @@ class Assessment {
         return;
       }
       if (this.findings.some((finding) => rankOf(finding) === rankOf(first) && finding.parts.length === parts.length && isSame(finding, parts))) return;
-      const shortest = yield* this.shorten(attack, first, claim.most, spans);
+      const shortest = this.isEnough(rankOf(first)) ? { attack, samples: first.samples } : yield* this.shorten(attack, first, claim.most, spans);
       // What the same text shows already is not shown by it again; once that is mended it has a text of its own, or none.
       if (this.findings.some((finding) => rankOf(finding) === rankOf(first) && isSameAttack(finding.attack, shortest.attack))) return;
       // A loop without a quantifier of its own is the whole pattern's.

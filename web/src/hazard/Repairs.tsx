@@ -32,8 +32,15 @@ export function Repairs({ repairs, take }: { readonly repairs: readonly Repair[]
 }
 
 function Proof({ repair }: { readonly repair: Repair }) {
-  const { relation, tried, differsOn } = repair;
+  const { relation, tried, differsOn, sameMatches } = repair;
   const { onlyLeft, onlyRight } = relation;
+  if (keepsMeaning(repair) && sameMatches) {
+    return (
+      <>
+        <b>Takes the same whole texts</b>, and <b>finds the same matches</b> with the same captures in every text: proved.
+      </>
+    );
+  }
   if (keepsMeaning(repair)) {
     return (
       <>

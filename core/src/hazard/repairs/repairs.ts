@@ -2,19 +2,20 @@
  * Repairs: other ways to write a pattern that grow less, each with what is proved of it: how the texts that it accepts
  * lie to those of the pattern, what it matches and captures on every text that was tried, and how its own work grows.
  */
-import { Alphabet } from "../../automaton/alphabet.ts";
 import { Forecast } from "../../forecast/forecast.ts";
 import type { MatchMode } from "../../machine/backtracking.ts";
 import type { MatchTable } from "../../machine/matches.ts";
 import { compile } from "../../program/compile.ts";
 import type { Program } from "../../program/program.ts";
 import { type Relation, relate } from "../../relate/relate.ts";
+import { sameMatches } from "../../relate/same-matches.ts";
 import { type Reading, read } from "../../syntax/read.ts";
 import { NotWritable, respell } from "../../syntax/write.ts";
-import { HAZARD_MODES, type HazardMode, textOf } from "../confirm.ts";
+import { confirm, HAZARD_MODES, type HazardMode } from "../confirm.ts";
 import { type GrowthKind, rankOf } from "../growth.ts";
 import { assess, type Finding, type Verdict } from "../hazard.ts";
 import { BOUND, type Change, SHAPES, type ShapeName, sceneOf } from "./shapes.ts";
+import { textsToCompareOn } from "./texts.ts";
 
 export interface Repair {
   /** The whole pattern, repaired; its flags stay. */
@@ -26,6 +27,8 @@ export interface Repair {
   readonly tried: number;
   /** One of them on which matches or captures differ; null where they never did. */
   readonly differsOn: string | null;
+  /** Whether it is proved that matches and captures are the same on every text. */
+  readonly sameMatches: boolean;
   readonly growth: GrowthKind;
   readonly degree: number | null;
 }
@@ -34,17 +37,15 @@ export interface Repair {
 const ROUNDS = 4;
 /** Of each round so many are gone on from. */
 const KEPT_A_ROUND = 3;
+/** One that changes the meaning can be, too, where there is none that does not, so often. */
+const CHANGED_ROUNDS = 1;
 /** Proposals that are looked into, of all rounds. */
 const MAX_PROPOSALS = 90;
 /** Repairs shown of those that keep the meaning, of those that only keep the texts, and of those that do not. */
 const MAX_OF_A_KIND = 3;
 /** Of repairs that change the meaning no more than so many are looked for. */
 const MAX_CHANGED = 4;
-/** Texts on which a repair and the pattern are compared. */
-const MAX_TEXTS = 400;
-const LONGEST_TEXT = 5;
-/** Short texts with a match that something is put before. */
-const MAX_MATCHED = 6;
+/** Numbers of pumps that a bound of a repair may lie between. */
 const STRETCHES = [1, 2, 3, BOUND + 1, 2 * BOUND + 2] as const;
 /** Work for one text: it is short, and what comes of each place in it is remembered. */
 const TEXT_BUDGET = 200_000;
@@ -95,7 +96,7 @@ class RepairSearch {
     this.verdict = verdict;
     this.stop = stop;
     this.asks = comparedAs(program, mode);
-    this.texts = textsFor(program, verdict, this.asks);
+    this.texts = textsToCompareOn(program, verdict.findings, STRETCHES, (text) => (this.matchesOf(text) ?? "[]") !== "[]");
     this.seen = new Set([program.reading.source.pattern]);
   }
 
@@ -112,10 +113,17 @@ class RepairSearch {
           else next.push(...(yield* this.judge(proposal)));
         }
       }
-      // Once there is something to take, a longer way to the same is worth nobody's time.
-      if (this.repairs.filter(keepsMeaning).some(({ growth }) => growth === "linear")) break;
+      // With several to mend and none that keeps the meaning, what changes it is gone on from.
+      if (next.length === 0 && i < CHANGED_ROUNDS) {
+        for (const proposal of changed.filter(({ shapes }) => shapes.length === i + 1 && shapes.every((shape) => SHAPES[shape].mayChange))) {
+          if (next.length < KEPT_A_ROUND && !this.stop()) next.push(...(yield* this.judge(proposal)));
+        }
+      }
+      // Once there is something to take, only a shorter way to the same is worth the time.
+      const taken = this.repairs.filter((repair) => keepsMeaning(repair) && repair.growth === "linear").map((repair) => repair.pattern.length);
+      const longest = Math.min(...taken, Number.POSITIVE_INFINITY);
       next.sort((a, b) => a.rank - b.rank || a.pattern.length - b.pattern.length);
-      round = next.slice(0, KEPT_A_ROUND);
+      round = next.filter((attempt) => attempt.pattern.length < longest).slice(0, KEPT_A_ROUND);
     }
     for (const proposal of changed) {
       const enough = this.repairs.filter((repair) => !keepsMeaning(repair) && repair.growth === "linear").length >= MAX_CHANGED;
@@ -139,6 +147,8 @@ class RepairSearch {
         const compiled = compile(read({ ...source, pattern: proposed }));
         if (!compiled.ok) continue;
         this.proposals++;
+        // A bound shows only past it.
+        if (name !== "bounded" && !(yield* this.helpsAgainst(finding, compiled.program))) continue;
         found.push({ program: compiled.program, pattern: proposed, shapes: [...shapes, name], ...this.compareOn(compiled.program, this.texts) });
         yield this.proposals;
       }
@@ -146,29 +156,38 @@ class RepairSearch {
     return found;
   }
 
+  /** Whether a text that makes the pattern dear does not make another as dear; where not, there is no need to judge it. */
+  private *helpsAgainst({ attack, growth, degree, until }: Finding, other: Program): Generator<number, boolean> {
+    const again = yield* confirm(other, attack, this.mode, { growth, degree, most: until ?? Number.POSITIVE_INFINITY });
+    return !again || rankOf(again) < rankOf({ growth, degree });
+  }
+
   /** Keeps a proposal that helps as a repair; says what can be gone on from. */
   private *judge({ program, pattern, shapes, ...compared }: Proposal): Generator<number, (Attempt & { readonly rank: number })[]> {
-    const growth = yield* assess(program, this.mode, this.stop);
+    const growth = yield* assess(program, this.mode, this.stop, rankOf(this.verdict));
     const fewer = rankOf(growth) < rankOf(this.verdict);
-    if (!fewer && growth.findings.length >= this.verdict.findings.length && shapes.length > 1) return [];
     const relation = yield* within(relate(this.program, program), this.stop);
     if (!relation) return [];
     const isEqual = relation.relation === "equal";
     if (!isEqual && !shapes.every((shape) => SHAPES[shape].mayChange)) return [];
     // Accepted texts within others: what a search makes of them.
     const around = compared.differsOn === null ? this.compareOn(program, textsAround(relation)) : { tried: 0, differsOn: compared.differsOn };
+    const proof = around.differsOn === null && fewer ? yield* within(sameMatches(this.program, program, this.asks), this.stop) : undefined;
+    // A text that is to tell them apart is run like any other.
+    const told = proof?.same === false ? this.compareOn(program, [proof.text]) : around;
     const repair: Repair = {
       pattern,
       shapes,
       relation,
       tried: compared.tried + around.tried,
-      differsOn: around.differsOn,
+      differsOn: told.differsOn,
+      sameMatches: proof?.same === true,
       growth: growth.growth,
       degree: growth.degree,
     };
     if (fewer && growth.growth !== "undecided") this.repairs.push(repair);
     const [worst] = growth.findings;
-    return worst && keepsMeaning(repair) ? [{ pattern, shapes, finding: worst, rank: rankOf(growth) }] : [];
+    return worst && (keepsMeaning(repair) || compared.differsOn !== null) ? [{ pattern, shapes, finding: worst, rank: rankOf(growth) }] : [];
   }
 
   /** How many texts both were run on, and the first on which their matches or captures differ. */
@@ -218,8 +237,9 @@ function written(reading: Reading, change: Change): string | undefined {
 /** The best first: those that keep the meaning, then those that grow least, then the shortest; one of a kind. */
 function chosen(repairs: readonly Repair[]): Repair[] {
   const order = (repair: Repair) => (keepsMeaning(repair) ? 0 : repair.relation.relation === "equal" ? 1 : 2);
+  const proved = (repair: Repair) => Number(!repair.sameMatches);
   const sorted = [...repairs].sort(
-    (a, b) => order(a) - order(b) || rankOf(a) - rankOf(b) || a.shapes.length - b.shapes.length || a.pattern.length - b.pattern.length,
+    (a, b) => order(a) - order(b) || rankOf(a) - rankOf(b) || proved(a) - proved(b) || a.shapes.length - b.shapes.length || a.pattern.length - b.pattern.length,
   );
   const kept: Repair[] = [];
   for (const repair of sorted) {
@@ -228,31 +248,6 @@ function chosen(repairs: readonly Repair[]): Repair[] {
     if (alike.length < MAX_OF_A_KIND && !alike.some((other) => kind(other) === kind(repair))) kept.push(repair);
   }
   return kept;
-}
-
-/** Texts that tell patterns apart: attacks, and every short text over characters that the pattern tells apart. */
-function textsFor(program: Program, { findings }: Verdict, asks: MatchMode): string[] {
-  const { samples } = Alphabet.of(program);
-  const texts = findings.flatMap(({ attack }) => [0, 1, 2, 5].flatMap((pumps) => [textOf(attack, pumps), `${textOf(attack, pumps)}${attack.pump}`]));
-  let layer = [""];
-  texts.push("");
-  const short = texts.length;
-  for (let length = 1; length <= LONGEST_TEXT && texts.length < MAX_TEXTS; length++) {
-    layer = layer.flatMap((text) => samples.map((sample) => text + sample)).slice(0, MAX_TEXTS);
-    texts.push(...layer);
-  }
-  return [...new Set([...stretched(program, findings, texts.slice(short), asks), ...texts])].slice(0, MAX_TEXTS);
-}
-
-/** Texts with a match, with what repeats before them: a few times, and more often than a bound that a repair may set. */
-function stretched(program: Program, findings: readonly Finding[], texts: readonly string[], asks: MatchMode): string[] {
-  const matched: string[] = [];
-  for (const text of texts) {
-    if (matched.length === MAX_MATCHED) break;
-    const found = matchesOn(program, text, asks);
-    if (found !== undefined && found !== "[]") matched.push(text);
-  }
-  return findings.flatMap(({ attack: { prefix, pump } }) => matched.flatMap((text) => STRETCHES.map((pumps) => prefix + pump.repeat(pumps) + text)));
 }
 
 /** Accepted texts within others: what a search makes of them. */

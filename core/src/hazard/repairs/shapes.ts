@@ -3,8 +3,21 @@
  * A proposal is a change of the tree: parts, each with the tree that stands in its place. Whether the pattern then means
  * the same, and whether it helps, is found out afterwards, so a shape may propose freely.
  */
-import { complement, contains, EMPTY_SET, subtract } from "../../charset/charset.ts";
-import { asserted, inSequence, isOfOneCharacter, itemsOf, joined, lookedFor, nothing, oneOf, repeated, setOf, settled } from "../../syntax/build.ts";
+import { complement, EMPTY_SET, intersection, subtract } from "../../charset/charset.ts";
+import {
+  asserted,
+  type CharacterNode,
+  inSequence,
+  isOfOneCharacter,
+  itemsOf,
+  joined,
+  lookedFor,
+  nothing,
+  oneOf,
+  repeated,
+  setOf,
+  settled,
+} from "../../syntax/build.ts";
 import { charactersOf } from "../../syntax/characters.ts";
 import type { Reading } from "../../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, rewrite, type Span, walk } from "../../syntax/tree.ts";
@@ -100,15 +113,20 @@ export const SHAPES = {
     done: "what alternatives begin with written once",
     mayChange: false,
     *propose({ reading, parts }) {
+      const text = (item: Node | undefined) => item && reading.source.pattern.slice(item.start, item.end);
       for (const alternation of nodesAt(reading, parts, "alternation")) {
-        const lists = alternation.branches.map(itemsOf);
-        const [first, ...others] = lists;
-        if (!first) continue;
-        const text = (item: Node | undefined) => item && reading.source.pattern.slice(item.start, item.end);
-        let common = 0;
-        while (common < first.length && others.every((list) => text(list[common]) === text(first[common]))) common++;
-        if (common === 0) continue;
-        yield change([alternation, inSequence(...first.slice(0, common), oneOf(...lists.map((list) => inSequence(...list.slice(common)))))]);
+        const { branches } = alternation;
+        for (const [i, branch] of branches.entries()) {
+          const first = itemsOf(branch);
+          const alike = branches.filter((other) => text(itemsOf(other)[0]) === text(first[0]));
+          if (first.length === 0 || alike.length < 2 || alike[0] !== branch) continue;
+          const lists = alike.map(itemsOf);
+          let common = 1;
+          while (common < first.length && lists.every((list) => text(list[common]) === text(first[common]))) common++;
+          const rest = oneOf(...lists.map((list) => inSequence(...list.slice(common))));
+          const together = inSequence(...first.slice(0, common), rest);
+          yield change([alternation, oneOf(...branches.slice(0, i), together, ...branches.slice(i + 1).filter((other) => !alike.includes(other)))]);
+        }
       }
     },
   },
@@ -118,7 +136,7 @@ export const SHAPES = {
     *propose({ reading, parts }) {
       for (const { branches } of nodesAt(reading, parts, "alternation")) {
         for (const branch of branches) {
-          const first = firstCharacter(branch);
+          const first = firstTaken(branch);
           const others = branches.filter((other) => other !== branch);
           for (const other of first ? others : []) {
             const [item] = itemsOf(innerOf(other)).filter(({ kind }) => kind !== "look" && kind !== "assertion");
@@ -155,11 +173,18 @@ export const SHAPES = {
     done: "a loop kept from taking what ends it",
     mayChange: true,
     *propose({ reading, parts, parents }) {
-      for (const loop of quantifiersAt(reading, parts)) {
-        const [next] = neighbours(loop, parents).after;
-        const excluded = next && firstCharacter(next);
+      const loops = quantifiersAt(reading, parts);
+      const excludedBy = new Map(loops.map((loop) => [loop, charactersBehind(neighbours(loop, parents).after)]));
+      // All loops that a character may end are kept from it at once, then each by itself.
+      for (const excluded of [...excludedBy.values()].flat()) {
+        const alike = loops.filter((loop) => excludedBy.get(loop)?.some(({ codePoint }) => codePoint === excluded.codePoint));
+        const changes = alike.flatMap((loop) => [...exclusions(loop.body, excluded)].flatMap((each) => [...each]));
+        if (changes.length > 1) yield new Map(changes);
+      }
+      for (const loop of loops) {
+        for (const excluded of excludedBy.get(loop) ?? []) yield* exclusions(loop.body, excluded);
+        const [excluded] = excludedBy.get(loop) ?? [];
         if (!excluded) continue;
-        yield* exclusions(loop.body, excluded);
         // What it must take it takes as before: X+ Y is X (?:not Y)* Y.
         const narrow = withoutCharacter(loop.body, excluded);
         if (narrow && loop.min > 0) yield change([loop, inSequence(loop.body, repeated(narrow, loop.min - 1, loop.max - 1, loop.mode))]);
@@ -231,10 +256,7 @@ export const SHAPES = {
         const opener = before.filter(({ kind }) => kind !== "assertion" && kind !== "look");
         const last = opener.at(-1);
         if (!last || last.kind === "back-reference") continue;
-        const excluded = after[0] && firstCharacter(after[0]);
-        const bodies = [excluded && withoutCharacter(loop.body, excluded), loop.body].filter((body) => body !== undefined);
-        for (const body of bodies) {
-          const between = repeated(copyOf(body), 0, Number.POSITIVE_INFINITY, "lazy");
+        for (const between of [...withoutCloser(loop.body, after), lazily(copyOf(loop.body))]) {
           const earlier = lookedFor(inSequence(...opener.map(copyOf), between, ...opener.map(copyOf)), { behind: true, negated: true });
           yield change([last, inSequence(last, earlier)]);
         }
@@ -336,23 +358,68 @@ function firstCharacter(node: Node): NodeOf<"character"> | undefined {
   return undefined;
 }
 
+/** The characters that may come next: those that items begin with, up to the first that cannot be left out. */
+function charactersBehind(items: readonly Node[]): NodeOf<"character">[] {
+  const found: NodeOf<"character">[] = [];
+  for (const item of items) {
+    const first = item.kind === "quantifier" ? firstCharacter(item.body) : firstCharacter(item);
+    if (first) found.push(first);
+    if (item.kind !== "quantifier" || item.min > 0) break;
+  }
+  return found;
+}
+
+/** An item for the characters that a node begins with, where each of its ways begins with one of a known set. */
+function firstTaken(node: Node): NodeOf<"character" | "set"> | undefined {
+  const first = firstCharacter(node);
+  if (first) return first;
+  let inner = node;
+  for (;;) {
+    if (inner.kind === "group") inner = inner.body;
+    else if (inner.kind === "quantifier" && inner.min > 0) inner = inner.body;
+    else if (inner.kind === "sequence" && inner.items[0]) inner = inner.items[0];
+    else break;
+  }
+  if (isOfOneCharacter(inner)) return inner.kind === "any" ? undefined : inner;
+  if (inner.kind !== "alternation") return undefined;
+  const heads = inner.branches.map((branch) => firstCharacter(branch));
+  return heads.every((head) => head !== undefined) ? joined(heads) : undefined;
+}
+
 /** A set with no more ranges than this is written out; of a larger one a lookahead keeps a character away. */
 const MAX_RANGES = 6;
 
 /** An item with a character left out of what it takes, where it takes that character. */
-function* exclusions(item: Node, excluded: NodeOf<"character">): Generator<Change> {
+function* exclusions(item: Node, excluded: CharacterNode): Generator<Change> {
   const body = soleItem(item);
   const narrow = withoutCharacter(item, excluded);
   if (body && narrow) yield change([body, narrow]);
 }
 
-/** What takes the same characters but for one; undefined where it is no item of one character, or does not take it. */
-function withoutCharacter(item: Node, excluded: NodeOf<"character">): Node | undefined {
+/** What takes the same characters but for some; undefined where it is no item of one character, or takes none of them. */
+function withoutCharacter(item: Node, excluded: CharacterNode): Node | undefined {
   const body = soleItem(item);
-  if (!isOfOneCharacter(body) || body.kind === "character" || !contains(charactersOf(body), excluded.codePoint)) return undefined;
-  const left = setOf(subtract(charactersOf(body), charactersOf(excluded)), excluded.folding);
+  if (!isOfOneCharacter(body) || body.kind === "character" || intersection(charactersOf(body), charactersOf(excluded)).length === 0) return undefined;
+  const left = setOf(subtract(charactersOf(body), charactersOf(excluded)), excluded.kind === "any" ? null : excluded.folding);
   if (left.set.length <= 2 * MAX_RANGES || complement(left.set).length <= 2 * MAX_RANGES) return left;
   return inSequence(lookedFor(copyOf(excluded), { behind: false, negated: true }), copyOf(body));
+}
+
+const lazily = (body: Node): Node => repeated(body, 0, Number.POSITIVE_INFINITY, "lazy");
+
+/** Texts of an item's characters that do not hold the one or two characters that end them. */
+function* withoutCloser(item: Node, [first, second]: readonly Node[]): Generator<Node> {
+  const one = first && firstCharacter(first);
+  const others = one && withoutCharacter(item, one);
+  if (!one || !others) return;
+  if (first === one && second?.kind === "character") {
+    // Without cc: (?:c?[^c])*?c?, without cd: (?:[^c]|c+?[^cd])*?c*?.
+    const neither = withoutCharacter(others, second);
+    if (second.codePoint === one.codePoint) yield inSequence(lazily(inSequence(repeated(copyOf(one), 0, 1), others)), repeated(copyOf(one), 0, 1));
+    else if (neither)
+      yield inSequence(lazily(oneOf(others, inSequence(repeated(copyOf(one), 1, Number.POSITIVE_INFINITY, "lazy"), neither))), lazily(copyOf(one)));
+  }
+  yield lazily(others);
 }
 
 /** The same once more, to stand elsewhere: it captures nothing, and is not replaced where the original is. */
