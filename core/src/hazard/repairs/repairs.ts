@@ -244,8 +244,9 @@ function chosen(repairs: readonly Repair[]): Repair[] {
   const kept: Repair[] = [];
   for (const repair of sorted) {
     const alike = kept.filter((other) => order(other) === order(repair));
-    const kind = (one: Repair) => [...one.shapes].sort().join();
-    if (alike.length < MAX_OF_A_KIND && !alike.some((other) => kind(other) === kind(repair))) kept.push(repair);
+    // What does the same and more besides is no better.
+    const within = (other: Repair): boolean => rankOf(other) <= rankOf(repair) && other.shapes.every((shape) => repair.shapes.includes(shape));
+    if (alike.length < MAX_OF_A_KIND && !alike.some(within)) kept.push(repair);
   }
   return kept;
 }

@@ -3,7 +3,7 @@
  * A proposal is a change of the tree: parts, each with the tree that stands in its place. Whether the pattern then means
  * the same, and whether it helps, is found out afterwards, so a shape may propose freely.
  */
-import { complement, EMPTY_SET, intersection, subtract } from "../../charset/charset.ts";
+import { complement, EMPTY_SET, intersection, setOfText, subtract } from "../../charset/charset.ts";
 import {
   asserted,
   type CharacterNode,
@@ -234,12 +234,18 @@ export const SHAPES = {
   "where-it-begins": {
     done: "attempts begun only where its first loop can begin",
     mayChange: false,
-    *propose({ reading, parts, parents, restarts }) {
+    *propose({ reading, parts, parents, restarts, mode }) {
       if (!restarts) return;
       for (const loop of quantifiersAt(reading, parts)) {
         if (neighbours(loop, parents).before.length > 0 || !isOfOneCharacter(loop.body)) continue;
         const atStart = lookedFor(loop.body, { behind: true, negated: true });
         yield change([loop, inSequence(atStart, loop)]);
+        // Behind a match another attempt begins in the middle of what the loop takes.
+        const closer = neighbours(loop, parents).after;
+        if (mode === "all" && closer.length > 0 && closer.every(({ kind }) => kind === "character")) {
+          const behindMatch = lookedFor(inSequence(...closer.map(copyOf)), { behind: true, negated: false });
+          yield change([loop, inSequence(oneOf(atStart, behindMatch), loop)]);
+        }
         // Where it need not take anything, an attempt may begin behind it, too.
         if (loop.min === 0) yield change([loop, repeated(inSequence(atStart, { ...loop, min: 1 }), 0, 1)]);
       }
@@ -252,13 +258,14 @@ export const SHAPES = {
       // O X* Y is O(?<!O X*? O) X* Y: an attempt that has not come to Y from the first O does not from the second.
       if (!restarts) return;
       for (const loop of quantifiersAt(reading, parts)) {
-        const { before, after } = neighbours(loop, parents);
-        const opener = before.filter(({ kind }) => kind !== "assertion" && kind !== "look");
+        const { after } = neighbours(loop, parents);
+        const opener = before(loop, parents).filter(({ kind }) => kind !== "assertion" && kind !== "look");
         const last = opener.at(-1);
         if (!last || last.kind === "back-reference") continue;
+        const clear = clearOf(opener, loop.body, after);
         for (const between of [...withoutCloser(loop.body, after), lazily(copyOf(loop.body))]) {
-          const earlier = lookedFor(inSequence(...opener.map(copyOf), between, ...opener.map(copyOf)), { behind: true, negated: true });
-          yield change([last, inSequence(last, earlier)]);
+          const earlier = inSequence(...clear.before, ...opener.map(copyOf), clear.behind(between), ...opener.map(copyOf));
+          yield change([last, inSequence(last, lookedFor(earlier, { behind: true, negated: true }))]);
         }
       }
     },
@@ -349,6 +356,16 @@ function neighbours(node: Node, parents: ReadonlyMap<Node, Node>): { before: rea
   return { before: [], after: [] };
 }
 
+/** All that an attempt must have come through to come to a node: what stands before it, and before what it stands in. */
+function before(node: Node, parents: ReadonlyMap<Node, Node>): Node[] {
+  const found: Node[] = [];
+  for (let at = node, parent = parents.get(at); parent; at = parent, parent = parents.get(at)) {
+    if (parent.kind === "sequence") found.unshift(...parent.items.slice(0, parent.items.indexOf(at)));
+    else if (parent.kind === "look" || parent.kind === "atomic" || (parent.kind === "quantifier" && parent.max > 1)) break;
+  }
+  return found;
+}
+
 /** The character that a node begins with, where that is one character. */
 function firstCharacter(node: Node): NodeOf<"character"> | undefined {
   if (node.kind === "character") return node;
@@ -405,16 +422,42 @@ function withoutCharacter(item: Node, excluded: CharacterNode): Node | undefined
   return inSequence(lookedFor(copyOf(excluded), { behind: false, negated: true }), copyOf(body));
 }
 
+/**
+ * What must stand before an opener for it to begin in no closer's end, as in `*\/*`, and what the text behind it is for
+ * no closer to begin in the opener's end, as in `<!-->`: with closers of one character, repeated, and another.
+ */
+function clearOf(opener: readonly Node[], body: Node, after: readonly Node[]): { before: Node[]; behind: (between: Node) => Node } {
+  const text = (items: readonly Node[]): string => items.map((item) => (item.kind === "character" ? String.fromCodePoint(item.codePoint) : "\0")).join("");
+  const end = after.findIndex(({ kind }) => kind !== "character");
+  const closer = text(after.slice(0, end < 0 ? undefined : end));
+  const own = text(opener);
+  const before = closer.length > 1 && closer.endsWith(own.charAt(0)) ? [setOf(complement(setOfText(closer.charAt(closer.length - 2))))] : [];
+  const [first, last] = [after[0], after[closer.length - 1]];
+  const one = first?.kind === "character" ? withoutCharacter(body, first) : undefined;
+  const other = one && last?.kind === "character" ? withoutCharacter(one, last) : undefined;
+  const begun = closer.slice(0, -1);
+  const isOpen = first && other && begun !== "" && own.endsWith(begun) && [...begun].every((each) => each === begun.charAt(0));
+  if (!isOpen) return { before, behind: (between) => between };
+  const rest = (between: Node): Node => repeated(inSequence(other, between), 0, 1, "lazy");
+  return { before, behind: (between) => inSequence(lazily(copyOf(first)), rest(between)) };
+}
+
 const lazily = (body: Node): Node => repeated(body, 0, Number.POSITIVE_INFINITY, "lazy");
 
 /** Texts of an item's characters that do not hold the one or two characters that end them. */
-function* withoutCloser(item: Node, [first, second]: readonly Node[]): Generator<Node> {
+function* withoutCloser(item: Node, [first, second, third]: readonly Node[]): Generator<Node> {
   const one = first && firstCharacter(first);
   const others = one && withoutCharacter(item, one);
   if (!one || !others) return;
   if (first === one && second?.kind === "character") {
     // Without cc: (?:c?[^c])*?c?, without cd: (?:[^c]|c+?[^cd])*?c*?.
     const neither = withoutCharacter(others, second);
+    const last = second.codePoint === one.codePoint && third?.kind === "character" ? withoutCharacter(others, third) : undefined;
+    if (last) {
+      // Without ccd: (?:[^c]|c[^c]|cc+?[^cd])*?c*?.
+      const twice = inSequence(copyOf(one), repeated(copyOf(one), 1, Number.POSITIVE_INFINITY, "lazy"), last);
+      yield inSequence(lazily(oneOf(others, inSequence(copyOf(one), others), twice)), lazily(copyOf(one)));
+    }
     if (second.codePoint === one.codePoint) yield inSequence(lazily(inSequence(repeated(copyOf(one), 0, 1), others)), repeated(copyOf(one), 0, 1));
     else if (neither)
       yield inSequence(lazily(oneOf(others, inSequence(repeated(copyOf(one), 1, Number.POSITIVE_INFINITY, "lazy"), neither))), lazily(copyOf(one)));
