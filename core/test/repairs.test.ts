@@ -1,10 +1,21 @@
 /** Repairs: what is offered helps, and means what is said of it. */
 import { describe, expect, test } from "@jest/globals";
-import { acceptsText, assessNow, type DialectName, drained, findRepairs, forecast, keepsMeaning, type Program, type Repair } from "../src/index.ts";
+import {
+  acceptsText,
+  assessNow,
+  type DialectName,
+  drained,
+  findRepairs,
+  forecast,
+  type HazardMode,
+  keepsMeaning,
+  type Program,
+  type Repair,
+} from "../src/index.ts";
 import { programOf, rowsOf } from "./support.ts";
 
-function repairsOf(program: Program): Repair[] {
-  return drained(findRepairs(program, "search", assessNow(program, "search")));
+function repairsOf(program: Program, mode: HazardMode = "search"): Repair[] {
+  return drained(findRepairs(program, mode, assessNow(program, mode)));
 }
 
 describe("a repair that keeps the meaning is found", () => {
@@ -27,6 +38,49 @@ describe("a repair that keeps the meaning is found", () => {
     const found = repairsOf(programOf(pattern, "", dialect)).find((repair) => repair.pattern === repaired);
     expect(found && { keeps: keepsMeaning(found), growth: found.growth, last: found.shapes.at(-1) }).toEqual({ keeps: true, growth: "linear", last: shape });
     expect(found?.tried).toBeGreaterThan(50);
+  });
+});
+
+describe("a repair whose matches and captures are proved to be the same is found", () => {
+  test.each<[pattern: string, repaired: string, shape: string, mode: HazardMode]>([
+    ["^(\\w+\\s?)*$", "^(\\w+(?!\\w)\\s?)*$", "to-its-end", "search"],
+    ["#.*$", "#(?<!#.*?#).*$", "where-none-has-failed", "search"],
+    ["\\.css(?:\\?.*)?$", "\\.css(?:\\?(?<!\\.css\\?.*?\\.css\\?).*)?$", "where-none-has-failed", "search"],
+    ["\\{([^}]+)\\}", "\\{(?<!\\{[^}]*?\\{)([^}]+)\\}", "where-none-has-failed", "all"],
+    ["\\{\\{([^]*?)\\}\\}", "\\{\\{(?<!\\{\\{(?:\\}?[^}])*?\\}?\\{\\{)([^]*?)\\}\\}", "where-none-has-failed", "all"],
+    ["/\\*[^]*?\\*/", "/\\*(?<![^*]/\\*\\**?(?:[^*/](?:[^*]|\\*+?[^*/])*?\\**?)??/\\*)[^]*?\\*/", "where-none-has-failed", "all"],
+    ["<!--[^]*?-->", "<!--(?<!<!---*?(?:[^\\->](?:[^\\-]|-[^\\-]|--+?[^\\->])*?-*?)??<!--)[^]*?-->", "where-none-has-failed", "all"],
+    ["\\s+$", "(?<!\\s)\\s+$", "where-it-begins", "all"],
+    ["(.+?)->", "((?:(?<!.)|(?<=->)).+?)->", "where-it-begins", "all"],
+    ["^\\S+=\\S+;", "^\\S(?:(?!=)\\S)*=\\S+;", "narrowed", "search"],
+    ["^(.*?)\\s*$", "^((?:.*\\S)?)\\s*$", "to-the-last", "search"],
+    ["^(?:[^,]+,?)+$", "^[^,]+(?:,[^,]+)*,?$", "one-turn", "search"],
+  ])("/%s/ → /%s/ (%s, %s)", (pattern, repaired, shape, mode) => {
+    const found = repairsOf(programOf(pattern), mode).find((repair) => repair.pattern === repaired);
+    expect(found && { keeps: keepsMeaning(found), proved: found.sameMatches, growth: found.growth, last: found.shapes.at(-1) }).toEqual({
+      keeps: true,
+      proved: true,
+      growth: "linear",
+      last: shape,
+    });
+  });
+
+  test("several exponential alternatives are mended one after the other", () => {
+    const [first] = repairsOf(programOf(`^(?:'((?:\\\\.|[^'])*?)'|"((?:\\\\.|[^"])*?)")`));
+    expect(first).toMatchObject({ growth: "linear", shapes: ["apart", "apart"], relation: { relation: "right-within-left" } });
+  });
+
+  test("of a search for every match no anchor is proposed; an unclosed end may be taken, and is said to change the meaning", () => {
+    const shapes = (mode: HazardMode) => repairsOf(programOf("<!--[^]*?-->"), mode).map((repair) => [repair.shapes.join(), repair.relation.relation]);
+    expect(shapes("all").filter(([name]) => name?.includes("at-the-start"))).toEqual([]);
+    expect(shapes("all")).toContainEqual(["to-the-end-too", "left-within-right"]);
+    expect(shapes("search")).toContainEqual(["at-the-start", "equal"]);
+  });
+
+  test("what is stopped gives what was found until then", () => {
+    const program = programOf("^(\\w+\\s?)*$");
+    let asked = 0;
+    expect(drained(findRepairs(program, "search", assessNow(program, "search"), () => ++asked > 3))).toEqual([]);
   });
 });
 

@@ -23,6 +23,7 @@ const repair = (more: Partial<Repair>): Repair => ({
   relation: EQUAL,
   tried: 120,
   differsOn: null,
+  sameMatches: false,
   ...more,
 });
 
@@ -39,6 +40,11 @@ describe("repairs", () => {
       "the same",
       repair({}),
       ["^a+$", "linear", "a loop inside a loop made one.", "Takes the same whole texts , proved; same matches and captures on 120 texts tried.", "Take it"],
+    ],
+    [
+      "the same, proved of the matches, too",
+      repair({ sameMatches: true }),
+      ["Takes the same whole texts , and finds the same matches with the same captures in every text: proved.", "Take it"],
     ],
     ["other captures", repair({ differsOn: "aa" }), ["Takes the same whole texts, proved, but matches or captures differ on “aa” .", "Take it, changed"]],
     [

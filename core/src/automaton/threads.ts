@@ -78,6 +78,7 @@ export class Threads {
   private readonly threadNumbers = new Map<string, number>();
   private readonly sets: (readonly number[])[] = [[]];
   private readonly setNumbers = new Map<string, ThreadSet>([["", NO_THREADS]]);
+  private readonly followers = new Map<string, { readonly threads: ReadonlySet<number>; readonly lost: boolean }>();
   /** For each moment, what comes of a set and a symbol. */
   private readonly reached: Map<number, Reached>[] = [];
   /** Sets that met an enclosure inside, whose outcome threads do not follow. */
@@ -201,14 +202,30 @@ export class Threads {
       if (dues === "unknown") blurred = true;
       if (dues === "unknown" || dues === "unmet") continue;
       if (!isGoal) {
-        for (const place of placesAfter(this.walk, { ...thread, extra: dues }, this.endOnly)) {
-          if (this.gather(place, symbol, next, then.holds)) blurred = true;
-        }
+        const { threads, lost } = this.after(number, dues, symbol, then);
+        for (const each of threads) next.add(each);
+        if (lost) blurred = true;
       } else if (thread.closing) next.add(this.number({ ...thread, ahead: this.endOnly, closing: false, extra: dues }));
       else if (dues.length === 0) through = true;
       else next.add(this.number({ ...thread, ahead: masks.all, extra: dues }));
     }
     return { set: this.intern(next, blurred), through };
+  }
+
+  /** Where a thread's item leads once it has taken the symbol; the same for all symbols of a kind. */
+  private after(number: number, dues: readonly Proviso[], symbol: number, then: Moment): { readonly threads: ReadonlySet<number>; readonly lost: boolean } {
+    const key = `${number} ${this.walk.kindOf[symbol]} ${then.number} ${keyOfAll(dues)}`;
+    let after = this.followers.get(key);
+    if (!after) {
+      const threads = new Set<number>();
+      let lost = false;
+      for (const place of placesAfter(this.walk, { ...(this.threads[number] as Thread), extra: dues }, this.endOnly)) {
+        if (this.gather(place, symbol, threads, then.holds)) lost = true;
+      }
+      after = { threads, lost };
+      this.followers.set(key, after);
+    }
+    return after;
   }
 
   /** What is still asked after a symbol; at the text's end all is settled. */

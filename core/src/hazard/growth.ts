@@ -22,3 +22,5 @@ export function rankOf({ growth, degree, peak }: Judged): number {
 
 /** A verdict that takes longer than so many milliseconds is said to be undecided: nobody waits, and lists must end. */
 export const VERDICT_PATIENCE_MS = 2000;
+/** The same of repairs, which are looked for once the verdict is there. */
+export const REPAIRS_PATIENCE_MS = 2000;

@@ -30,7 +30,7 @@ export type Sameness =
 const MAX_PAIRS = 6000;
 /** Threads gone through. */
 const MAX_WORK = 400_000;
-const WORK_AT_ONCE = 10_000;
+const WORK_AT_ONCE = 1000;
 /** Contexts in which a search for the next match may begin. */
 const MAX_CONTEXTS = 4000;
 

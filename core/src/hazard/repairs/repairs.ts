@@ -42,9 +42,9 @@ const CHANGED_ROUNDS = 1;
 /** Proposals that are looked into, of all rounds. */
 const MAX_PROPOSALS = 90;
 /** Repairs shown of those that keep the meaning, of those that only keep the texts, and of those that do not. */
-const MAX_OF_A_KIND = 3;
+const MAX_OF_A_KIND = 4;
 /** Of repairs that change the meaning no more than so many are looked for. */
-const MAX_CHANGED = 4;
+const MAX_CHANGED = 8;
 /** Numbers of pumps that a bound of a repair may lie between. */
 const STRETCHES = [1, 2, 3, BOUND + 1, 2 * BOUND + 2] as const;
 /** Work for one text: it is short, and what comes of each place in it is remembered. */
@@ -172,7 +172,10 @@ class RepairSearch {
     if (!isEqual && !shapes.every((shape) => SHAPES[shape].mayChange)) return [];
     // Accepted texts within others: what a search makes of them.
     const around = compared.differsOn === null ? this.compareOn(program, textsAround(relation)) : { tried: 0, differsOn: compared.differsOn };
-    const proof = around.differsOn === null && fewer ? yield* within(sameMatches(this.program, program, this.asks), this.stop) : undefined;
+    const asked = around.differsOn === null && fewer;
+    const proof = asked ? yield* within(sameMatches(this.program, program, this.asks), this.stop) : undefined;
+    // What may still be refuted is not offered as if it could not.
+    if (asked && !proof) return [];
     // A text that is to tell them apart is run like any other.
     const told = proof?.same === false ? this.compareOn(program, [proof.text]) : around;
     const repair: Repair = {

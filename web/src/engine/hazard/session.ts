@@ -13,6 +13,7 @@ import {
   longestWithin,
   type Program,
   quantifiers,
+  REPAIRS_PATIENCE_MS,
   type Relation,
   read,
   relate,
@@ -76,7 +77,11 @@ export class HazardSession {
   async repairs(generation: number): Promise<RepairsView | null> {
     const { current } = this;
     if (current?.generation !== generation) return null;
-    const repairs = await drive(findRepairs(current.program, current.mode, current.verdict), () => generation < this.newest);
+    const started = performance.now();
+    const repairs = await drive(
+      findRepairs(current.program, current.mode, current.verdict, () => performance.now() - started > REPAIRS_PATIENCE_MS),
+      () => generation < this.newest,
+    );
     return repairs && { generation, repairs };
   }
 
