@@ -9,6 +9,7 @@
  */
 
 import { Alphabet } from "../automaton/alphabet.ts";
+import { everyMatch } from "../automaton/every-match.ts";
 import { MAX_EDGES, MAX_STATES, PathAutomaton } from "../automaton/paths.ts";
 import { withoutReferences } from "../automaton/references.ts";
 import { type Bounds, exactBounds } from "../automaton/walk.ts";
@@ -23,7 +24,6 @@ import { FEW_AT_ONCE, mostAtOnce } from "./at-once.ts";
 import { type Attack, findAttack, findAttackAlong, findAttackBefore } from "./attack.ts";
 import { type BehindCost, costBehind } from "./behind.ts";
 import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, textOf } from "./confirm.ts";
-import { everyMatch } from "./every-match.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
 import { choicesOf, findPeak, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";

@@ -8,11 +8,11 @@
  * result, they are the same; else a text of those that tell them apart is given, a shortest one first.
  */
 import { Alphabet, type Mask } from "../automaton/alphabet.ts";
+import { everyMatch } from "../automaton/every-match.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
 import { keyOfAll as keyOfDues, NO_THREADS, type Proviso, placesAfter, type ThreadSet, Threads, withAll } from "../automaton/threads.ts";
 import { exactBounds, exitsBy, type Place, Walk } from "../automaton/walk.ts";
 import { Watches } from "../automaton/watches.ts";
-import { everyMatch } from "../hazard/every-match.ts";
 import type { MatchMode } from "../machine/backtracking.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";

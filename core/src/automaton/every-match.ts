@@ -6,6 +6,7 @@
  * Where P takes nothing the turn is no turn, and another way of P follows or the next character: as in a dialect that
  * asks once more for a match that is not empty. One that does not goes fewer ways.
  */
+import { FULL_SET } from "../charset/charset.ts";
 import { compile } from "../program/compile.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import type { Loop, Program } from "../program/program.ts";
@@ -22,7 +23,7 @@ export interface EveryMatch {
 
 /** The program of the loop over all matches; undefined where it is too large. */
 export function everyMatch(program: Program): EveryMatch | undefined {
-  const skip = setOf([0, 0x10ffff]);
+  const skip = setOf(FULL_SET);
   // A sticky search ends where nothing matches.
   const skips = !program.options.sticky || lengthsOf(program).least === 0;
   const root = repeated(skips ? oneOf(program.root, skip) : program.root, 0, Number.POSITIVE_INFINITY);
