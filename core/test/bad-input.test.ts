@@ -38,7 +38,7 @@ function throughAll(dialect: DialectName, pattern: string, flags: string, text: 
   runToEnd(machine, 100_000);
   if (chooseMachine(compiled.program).machine === "linear") new LinearMachine(compiled.program, text, { mode: "all" }).advance(1_000_000);
   forecast(compiled.program, text, { mode: "start", stepBudget: 100_000 });
-  if (pattern.length < 100_000) assessNow(compiled.program, "search", () => true);
+  if (pattern.length < 100_000) assessNow(compiled.program, "search", { stop: () => true });
   return "ok";
 }
 

@@ -3,7 +3,7 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { acceptsText, assessNow, drained, forecast, HAZARD_MODES, type HazardMode, type Program, type Relation, relate } from "../src/index.ts";
 import { patternsIn } from "./cases/patterns.ts";
-import { programOf } from "./support.ts";
+import { programOf, readIn } from "./support.ts";
 
 function words(letters: readonly string[], longest: number): string[] {
   let layer = [""];
@@ -73,6 +73,47 @@ test.each([
   // A property that only ever sees linear patterns says nothing.
   expect(Math.min(tally.exponential ?? 0, tally.polynomial ?? 0)).toBeGreaterThan(4);
   expect(tally.undecided ?? 0).toBeLessThanOrEqual(0.05 * numRuns);
+});
+
+/** Patterns in which counts decide what fails: beside loops, before them, inside lookarounds. */
+const counted = (dialect: "ecmascript" | "python") =>
+  fc
+    .tuple(
+      fc.constantFrom(
+        "",
+        "^",
+        "^.{3}",
+        "^(?!.{4})",
+        "^(?!a{2}b)",
+        "^(?=.{3})",
+        "(?<=a{2})",
+        "(?<!b{2})",
+        ...(dialect === "python" ? ["^(?>a{1,3}|a*)", "^.{3}+"] : []),
+      ),
+      patternsIn(dialect),
+      fc.constantFrom("", "{3}", "{2,}", "{0,3}", "{2,4}"),
+      fc.constantFrom("", "$", "(?:a|b)*$", "(?:a+b?)*$", "(?:a|[ab])*$", "a{2}$"),
+    )
+    .map(([head, piece, count, tail]) => `${head}(?:${piece.replace(/^\^|\$$/g, "")})${count}${tail}`)
+    .filter((pattern) => readIn(dialect, pattern, "").diagnostics.length === 0);
+
+test.each([
+  ["ecmascript", 90],
+  ["python", 60],
+] as const)("%s: with hardly a count followed at first, no short attack is worse than the verdict", (dialect, numRuns) => {
+  const tally: Record<string, number> = {};
+  fc.assert(
+    fc.property(counted(dialect), fc.constantFrom<HazardMode>("search", "all", "whole"), (pattern, mode) => {
+      const program = programOf(pattern, "", dialect);
+      const { growth, degree, atLeast } = assessNow(program, mode, { limits: { manyIterations: 2, exactCount: 0 } });
+      tally[growth] = (tally[growth] ?? 0) + 1;
+      if (growth === "undecided" || growth === "exponential" || atLeast) return;
+      const { power, attack } = steepest(program, mode);
+      expect(!(power > (degree ?? 1) + SLACK) || { pattern, mode, attack, power }).toBe(true);
+    }),
+    { numRuns, seed: 4317 },
+  );
+  expect(Math.min(tally.linear ?? 0, tally.exponential ?? 0)).toBeGreaterThan(5);
 });
 
 function relationOf(left: Program, right: Program): Relation {

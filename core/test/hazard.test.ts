@@ -88,7 +88,7 @@ describe("patterns beyond the bounds say which bound", () => {
 
   test("what is stopped says so, with what was found until then", () => {
     const program = programOf("^(?:a+)+$|(?:\\w+\\s?)*(?:[a-z]{1,99}x?){2,80}$");
-    expect(assessNow(program, "search", () => true)).toMatchObject({ growth: "undecided", reason: "too-long" });
+    expect(assessNow(program, "search", { stop: () => true })).toMatchObject({ growth: "undecided", reason: "too-long" });
   });
 });
 
@@ -119,7 +119,7 @@ describe("what is not shown is not said", () => {
 
   test("what was found before the time was over is at least so bad", () => {
     let calls = 0;
-    const verdict = assessNow(programOf("^a*a*c|(?:\\w+\\s?)*(?:[a-z]{1,99}x?){2,80}$"), "search", () => ++calls > 60);
+    const verdict = assessNow(programOf("^a*a*c|(?:\\w+\\s?)*(?:[a-z]{1,99}x?){2,80}$"), "search", { stop: () => ++calls > 60 });
     expect(verdict.growth === "exponential" || verdict.atLeast || verdict.growth === "undecided").toBe(true);
   });
 });

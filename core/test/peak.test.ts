@@ -60,7 +60,7 @@ describe("no peak", () => {
 
   test("where there is no time for a verdict the peak is known already", () => {
     let calls = 0;
-    const verdict = assessNow(programOf("(?:a{0,9}){9}b"), "search", () => ++calls > 40);
+    const verdict = assessNow(programOf("(?:a{0,9}){9}b"), "search", { stop: () => ++calls > 40 });
     expect(verdict).toMatchObject({ growth: "undecided", reason: "too-long" });
     expect(verdict.peak?.steps).toBeGreaterThan(1_000_000_000n);
   });

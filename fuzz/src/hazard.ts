@@ -84,7 +84,7 @@ export function huntOnce(random: Random, dialect: keyof typeof VOCABULARIES, tal
   if (!compiled.ok) return undefined;
   const { program } = compiled;
   const started = performance.now();
-  const verdict = drained(assess(program, mode, () => performance.now() - started > PATIENCE_MS));
+  const verdict = drained(assess(program, mode, { stop: () => performance.now() - started > PATIENCE_MS }));
   tally.slowest = Math.max(tally.slowest, performance.now() - started);
   tally.patterns++;
   tally[verdict.growth]++;

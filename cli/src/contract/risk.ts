@@ -35,7 +35,7 @@ export function risk(request: RiskRequest): RiskAnswer {
 export function riskWithin(request: RiskRequest, stop: () => boolean): RiskAnswer {
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  const { growth, degree, atLeast, findings, reason, peak } = assessNow(made.program, request.mode, stop);
+  const { growth, degree, atLeast, findings, reason, peak } = assessNow(made.program, request.mode, { stop });
   return {
     status: "ok",
     mode: request.mode,

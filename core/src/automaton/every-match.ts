@@ -3,8 +3,8 @@
  * and a character further on where there is none: the ways that it goes are those of `(?:P|[^])*`, settled like an
  * atomic group, for what comes before a match of P has failed by then, and nothing is taken back behind one.
  *
- * Where P takes nothing the turn is no turn, and another way of P follows or the next character: as in a dialect that
- * asks once more for a match that is not empty. One that does not goes fewer ways.
+ * A match that takes nothing is no turn: another way of P follows where the dialect asks once more for one that is not
+ * empty, and else the next character.
  */
 import { FULL_SET } from "../charset/charset.ts";
 import { compile } from "../program/compile.ts";
@@ -32,6 +32,7 @@ export function everyMatch(program: Program): EveryMatch | undefined {
   const { loops } = compiled.program;
   const turn = loops.findIndex(({ node }) => node === root);
   // A match that is empty does not end the loop over matches, whatever it does to loops inside.
-  const going = { ...(loops[turn] as Loop), emptyIsLast: false };
+  const emptyOn = program.afterEmptyMatch === "advance" && skips ? compiled.program.nodes.indexOf(skip) : -1;
+  const going = { ...(loops[turn] as Loop), emptyIsLast: false, emptyOn };
   return { program: { ...compiled.program, loops: loops.with(turn, going) }, turn, skip };
 }

@@ -116,11 +116,6 @@ export class PathAutomaton {
     return this.edgeCount > MAX_EDGES || this.places.length > MAX_STATES || this.threads.size > MAX_THREAD_SETS;
   }
 
-  /** Whether lookaheads ask something of threads. */
-  get owes(): boolean {
-    return this.threads.owing > 0;
-  }
-
   /** The symbols that a state's item takes. */
   takesOf(state: number): Mask {
     return this.takes[state] as Mask;

@@ -87,7 +87,7 @@ export class Threads {
   /** Lookarounds that the walk at hand is in. */
   private depth = 0;
   /** Threads so far that something is asked of. */
-  owing = 0;
+  private owing = 0;
   private readonly failures = new Map<ThreadSet, boolean>();
   private readonly endOnly: number;
   private readonly whole: boolean;

@@ -355,7 +355,10 @@ export class Walk<W extends Way> {
   private endIteration<E>(place: Place<E>, number: number, start: number, visitor: Visitor<E>, pending: Place<E>[]): void {
     const loop = this.program.loops[number] as Loop;
     const past = !this.required(place, number);
-    if (past && !loop.emptyIsLast && loop.begin >= 0 && place.fresh.includes(number)) return;
+    if (past && !loop.emptyIsLast && loop.begin >= 0 && place.fresh.includes(number)) {
+      if (loop.emptyOn >= 0) pending.push({ ...place, pc: loop.emptyOn, fresh: [] });
+      return;
+    }
     const counts = [...place.counts];
     if (this.counted(number) && !(past && (this.bounds[number] as Bounds).max === UNBOUNDED)) counts.push((counts.pop() as number) + 1);
     pending.push({ ...place, pc: start, counts, extra: visitor.turn(place.extra, number) });

@@ -27,6 +27,7 @@ import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, 
 import { type GrowthKind, rankOf } from "./growth.ts";
 import { choicesOf, findPeak, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
+import { COUNT_LIMITS, type CountLimits, widened } from "./widened.ts";
 
 /** What takes one character of the stretch: `at` is its offset there, the span lies in the pattern. */
 export interface ReadingStep extends Span {
@@ -92,10 +93,6 @@ export interface Verdict {
   readonly peak: Peak | null;
 }
 
-/** Fewer iterations than this, those of loops inside counted, are followed exactly: their growth ends before it matters. */
-const MANY_ITERATIONS = 16;
-/** Larger counts are not followed one by one. */
-const MAX_EXACT_COUNT = 32;
 /** Growth that ends is a finding where it has come to so many steps by then: a millisecond. */
 const BOUNDED_STEPS = 20_000n;
 /** A text that costs more than this and is no longer than that is a peak. */
@@ -111,32 +108,37 @@ const SHORT_PUMP = 24;
 /** A longer pump is not made for the sake of a least count. */
 const LONGEST_PUMP = 2000;
 
-/**
- * Judges a program; yields now and then, so that it can be left at any time. Where `stop` says so, what is known until
- * then; and so where a finding is of a rank that is `enough`.
- */
-export function* assess(program: Program, mode: HazardMode, stop: () => boolean = () => false, enough: number | null = null): Generator<number, Verdict> {
+export interface AssessOptions {
+  /** Where it says so, the verdict is of what is known until then. */
+  readonly stop?: () => boolean;
+  /** A rank: whoever has a finding as bad as this wants to know no more. */
+  readonly enough?: number;
+  readonly limits?: CountLimits;
+}
+
+/** Judges a program; yields now and then, so that it can be left at any time. */
+export function* assess(program: Program, mode: HazardMode, options: AssessOptions = {}): Generator<number, Verdict> {
   const followed = withoutReferences(program);
   if (program.nodes.length > MAX_INSTRUCTIONS)
     return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "too-long-a-pattern", peak: null };
-  const assessment = new Assessment(program, followed, mode, enough);
+  const assessment = new Assessment(program, followed, mode, options);
   const slices = assessment.run();
   for (;;) {
     const next = slices.next();
     if (next.done) return next.value;
-    if (stop()) return assessment.soFar();
+    if (options.stop?.()) return assessment.soFar();
     yield next.value;
   }
 }
 
 /** Whether all repetitions end soon: then there is no growth to look for. */
-function isBounded(program: Program): boolean {
-  return program.references.length === 0 && program.loops.every(({ max }) => max < UNBOUNDED) && widened(program).every(({ exact }) => exact);
+function isBounded(program: Program, limits: CountLimits): boolean {
+  return program.references.length === 0 && program.loops.every(({ max }) => max < UNBOUNDED) && widened(program, limits).every(({ exact }) => exact);
 }
 
 /** The verdict at once. */
-export function assessNow(program: Program, mode: HazardMode, stop?: () => boolean): Verdict {
-  return drained(assess(program, mode, stop));
+export function assessNow(program: Program, mode: HazardMode, options?: AssessOptions): Verdict {
+  return drained(assess(program, mode, options));
 }
 
 /** One automaton to look at: of which program, how loops are counted, and whether only ways before a match are followed. */
@@ -159,8 +161,8 @@ class Assessment {
   /** The program that the automata follow: the pattern's own, with references written out where that can be done. */
   private readonly program: Program;
   private readonly mode: HazardMode;
-  /** Whoever has a finding as bad as this wants to know no more. */
-  private readonly enough: number | null;
+  private readonly enough: number | undefined;
+  private readonly limits: CountLimits;
   private classes: Alphabet | undefined;
   private readonly findings: Finding[] = [];
   /** The worst that the pattern can do as far as is known: the degree that no automaton so far goes beyond. */
@@ -176,8 +178,9 @@ class Assessment {
   private manyWays = false;
   private peak: Peak | null = null;
 
-  constructor(own: Program, program: Program, mode: HazardMode, enough: number | null) {
+  constructor(own: Program, program: Program, mode: HazardMode, { enough, limits = COUNT_LIMITS }: AssessOptions) {
     this.enough = enough;
+    this.limits = limits;
     this.own = own;
     this.program = program;
     this.mode = mode;
@@ -187,10 +190,14 @@ class Assessment {
     // Where every repetition ends, a peak is all there can be, and it is found soonest.
     const ends = this.program.loops.every(({ max }) => max < UNBOUNDED);
     if (ends) yield* this.climb();
-    const behind = yield* costBehind(this.program, () => this.alphabet, widened);
+    const behind = yield* costBehind(
+      this.program,
+      () => this.alphabet,
+      (part) => widened(part, this.limits),
+    );
     this.behindDegree = behind.degree;
     if (ends && this.peak === null) this.manyWays = yield* this.allowsManyWays();
-    if (isBounded(this.program) && behind.degree === 0) return this.verdict("no-loop", true);
+    if (isBounded(this.program, this.limits) && behind.degree === 0) return this.verdict("no-loop", true);
     const verdict = yield* this.lookClosely(behind);
     if (ends || verdict.growth !== "linear") return verdict;
     yield* this.climb();
@@ -219,7 +226,7 @@ class Assessment {
         if (!exact.full && (yield* mostAtOnce(exact, limit)) <= limit) return false;
       }
     }
-    const wide = new PathAutomaton(this.program, this.alphabet, { ...options, settled: false, bounds: widened(this.program) });
+    const wide = new PathAutomaton(this.program, this.alphabet, { ...options, settled: false, bounds: widened(this.program, this.limits) });
     yield* wide.explore();
     return wide.full || (yield* mostAtOnce(wide, limit)) > limit;
   }
@@ -234,7 +241,7 @@ class Assessment {
   /** Whether an attempt after the first can take any text at all. */
   private *beginsAnywhere(): Generator<number, boolean> {
     if (!this.restarts) return false;
-    const wide = new PathAutomaton(this.program, this.alphabet, { restarts: true, whole: false, settled: false, bounds: widened(this.program) });
+    const wide = new PathAutomaton(this.program, this.alphabet, { restarts: true, whole: false, settled: false, bounds: widened(this.program, this.limits) });
     yield* wide.explore();
     const waiting = Array.from({ length: wide.size }, (_, state) => state).filter((state) => wide.instructionOf(state) < 0);
     return wide.full || waiting.some((state) => wide.waysOf(state).some(({ edges }) => edges.some(({ to }) => wide.instructionOf(to) >= 0)));
@@ -268,11 +275,17 @@ class Assessment {
     const settled = every
       ? { program: every.program, turn: every.program.loops[every.turn] as Loop, skip: every.skip, settled: true }
       : { program, settled: true };
-    yield { program, settled: false, bounds: widened(program), shows: "unambiguous" };
-    if (this.mode !== "all" || every) yield { ...settled, bounds: widened(settled.program), shows: "no-failure" };
-    if (widened(program).every(({ exact }) => exact) || !this.countsFit) return;
+    const isSettled = this.mode !== "all" || every !== undefined;
+    const looks = program.enclosures.some(({ kind }) => kind === "look");
+    const closer = (bounds: readonly Bounds[]): View[] => {
+      const view = { ...settled, bounds, shows: "no-failure" } as const;
+      return !isSettled ? [] : looks ? [{ ...view, plain: true }, view] : [view];
+    };
+    yield { program, settled: false, bounds: widened(program, this.limits), shows: "unambiguous" };
+    yield* closer(widened(settled.program, this.limits));
+    if (widened(program, this.limits).every(({ exact }) => exact) || !this.countsFit) return;
     yield { program, settled: false, bounds: program.loops.map(exactBounds), shows: "bounded" };
-    if (this.mode !== "all" || every) yield { ...settled, bounds: settled.program.loops.map(exactBounds), shows: "no-failure" };
+    yield* closer(settled.program.loops.map(exactBounds));
   }
 
   /** Whether attempts begin at other offsets than the first; sticky ones for all matches only behind each match, which may be anywhere. */
@@ -327,7 +340,7 @@ class Assessment {
   }
 
   private isEnough(rank: number): boolean {
-    return this.enough !== null && rank >= this.enough;
+    return this.enough !== undefined && rank >= this.enough;
   }
 
   private worst(): number {
@@ -364,7 +377,6 @@ class Assessment {
     const options = { restarts: this.restarts && !view.turn, whole: this.mode === "whole", settled, plain, bounds };
     const automaton = new PathAutomaton(program, this.alphabet, options);
     const ambiguity = yield* findAmbiguity(automaton);
-    if (automaton.full && settled && !plain && automaton.owes) return yield* this.look({ ...view, plain: true });
     if (automaton.full) {
       this.full = true;
       return undefined;
@@ -533,19 +545,3 @@ function rootOf(text: string): string {
 }
 
 const spanOf = ({ start, end }: Span): Span => ({ start, end });
-
-/**
- * Loops that take many iterations are let go on for ever, those of few followed exactly. The wider loop ends too early,
- * or too late, which only adds paths.
- */
-function widened({ loops }: Program): Bounds[] {
-  const iterations = (loop: Loop): number => {
-    const inside = loops.filter(({ node, max }) => node !== loop.node && max < UNBOUNDED && node.start >= loop.node.start && node.end <= loop.node.end);
-    return loop.max * inside.reduce((most, { max }) => Math.max(most, max), 1);
-  };
-  return loops.map((loop) => {
-    const { min, max } = loop;
-    const few = max === UNBOUNDED ? min <= MAX_EXACT_COUNT : iterations(loop) < MANY_ITERATIONS;
-    return few ? exactBounds(loop) : { min: Math.min(min, 1), max: UNBOUNDED, exact: false };
-  });
-}

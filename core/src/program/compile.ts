@@ -359,6 +359,7 @@ class Compiler {
       counter: counted ? this.registers++ : -1,
       begin: canBeEmpty ? this.registers++ : -1,
       emptyIsLast,
+      emptyOn: -1,
       clearFrom: clears ? firstSlot : 0,
       clearTo: clears ? lastSlot + 1 : 0,
     });

@@ -27,6 +27,8 @@ export interface Loop {
   readonly begin: number;
   /** An iteration beyond the least number that takes nothing is the last one; else it fails. */
   readonly emptyIsLast: boolean;
+  /** Where a turn goes on that took nothing and may not have; −1 where it fails. Only automata have such loops. */
+  readonly emptyOn: number;
   /** Slots inside, `clearFrom` up to but not `clearTo`, that an iteration clears; equal where there is none. */
   readonly clearFrom: number;
   readonly clearTo: number;

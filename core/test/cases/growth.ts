@@ -387,6 +387,9 @@ const ALL: readonly Row[] = [
   ["a.*b|a.*", LIN],
   ["(?=(a+))a*b|a", 2],
   ["a*a*b|a", 3],
+  // Where a match is empty the search goes on a character further, and never comes to what is preferred less.
+  ["x+y||[^]*", 2],
+  ["(?:|a+b)", LIN],
 ];
 
 const rows = (list: readonly Row[], more: Partial<GrowthCase>): GrowthCase[] =>
@@ -403,6 +406,7 @@ export const GROWTH_CASES: readonly (readonly [family: string, cases: readonly G
       [
         ["\\w*", LIN],
         ["(?:|a+b)", 2],
+        ["x+y||(?s:.)*", LIN],
         ["(?:|a+)", LIN],
         ["\\w+|\\W", LIN],
         ["x+y|x", 2],

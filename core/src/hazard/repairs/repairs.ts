@@ -87,6 +87,7 @@ class RepairSearch {
   /** What the pattern matches on each text. */
   private readonly matches = new Map<string, string | undefined>();
   private readonly seen: Set<string>;
+  private readonly judged = new Set<string>();
   private readonly repairs: Repair[] = [];
   private proposals = 0;
 
@@ -106,15 +107,20 @@ class RepairSearch {
     let round: Attempt[] = this.verdict.findings.slice(0, KEPT_A_ROUND).map((finding) => ({ pattern, shapes: [], finding }));
     for (let i = 0; i < ROUNDS && round.length > 0 && !this.stop(); i++) {
       const next: (Attempt & { readonly rank: number })[] = [];
+      const changedNext: typeof next = [];
       for (const attempt of round) {
         for (const proposal of yield* this.proposalsFrom(attempt)) {
-          // What keeps the meaning comes first; what changes it waits until there is nothing better to do.
-          if (proposal.differsOn !== null) changed.push(proposal);
+          // What keeps the meaning comes first; what changes it, as a bound does, waits until there is nothing better to do.
+          if (proposal.differsOn !== null || proposal.shapes.includes("bounded")) changed.push(proposal);
           else next.push(...(yield* this.judge(proposal)));
         }
+        // But for one, so that there is something at all where time is short.
+        const [first] = this.repairs.length === 0 ? changed.filter(({ shapes }) => shapes.every((shape) => SHAPES[shape].mayChange)) : [];
+        if (first) changedNext.push(...(yield* this.judge(first)));
       }
       // With several to mend and none that keeps the meaning, what changes it is gone on from.
       if (next.length === 0 && i < CHANGED_ROUNDS) {
+        next.push(...changedNext);
         for (const proposal of changed.filter(({ shapes }) => shapes.length === i + 1 && shapes.every((shape) => SHAPES[shape].mayChange))) {
           if (next.length < KEPT_A_ROUND && !this.stop()) next.push(...(yield* this.judge(proposal)));
         }
@@ -164,7 +170,9 @@ class RepairSearch {
 
   /** Keeps a proposal that helps as a repair; says what can be gone on from. */
   private *judge({ program, pattern, shapes, ...compared }: Proposal): Generator<number, (Attempt & { readonly rank: number })[]> {
-    const growth = yield* assess(program, this.mode, this.stop, rankOf(this.verdict));
+    if (this.judged.has(pattern)) return [];
+    this.judged.add(pattern);
+    const growth = yield* assess(program, this.mode, { stop: this.stop, enough: rankOf(this.verdict) });
     const fewer = rankOf(growth) < rankOf(this.verdict);
     const relation = yield* within(relate(this.program, program), this.stop);
     if (!relation) return [];

@@ -50,10 +50,7 @@ export class HazardSession {
     if (!compiled.ok) return null;
     const { program } = compiled;
     const started = performance.now();
-    const verdict = await drive(
-      assess(program, mode, () => performance.now() - started > VERDICT_PATIENCE_MS),
-      useless,
-    );
+    const verdict = await drive(assess(program, mode, { stop: () => performance.now() - started > VERDICT_PATIENCE_MS }), useless);
     if (!verdict || useless()) return null;
     this.current = { generation, mode, program, verdict };
     const findings: VerdictView["findings"][number][] = [];

@@ -64,7 +64,7 @@ async function judgementOf(found: FoundPattern): Promise<Judgement> {
 
 async function verdictOf(program: Program, { mode }: FoundPattern): Promise<Verdict> {
   const started = performance.now();
-  const slices = assess(program, mode, () => performance.now() - started > VERDICT_PATIENCE_MS);
+  const slices = assess(program, mode, { stop: () => performance.now() - started > VERDICT_PATIENCE_MS });
   for (let paused = started; ; ) {
     const next = slices.next();
     if (next.done) return next.value;
