@@ -1,5 +1,15 @@
 /** Long work as generators: it yields how far it has come, so that whoever drives it can pause or leave it. */
 
+/** What a work comes to; undefined where it was to be left. */
+export function* within<T>(slices: Generator<number, T>, stop: () => boolean): Generator<number, T | undefined> {
+  for (;;) {
+    const next = slices.next();
+    if (next.done) return next.value;
+    if (stop()) return undefined;
+    yield next.value;
+  }
+}
+
 /** Drives work to its end at once. */
 export function drained<T>(slices: Generator<number, T>): T {
   for (;;) {

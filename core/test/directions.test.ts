@@ -8,7 +8,7 @@ import { type Bounds, exactBounds, Walk } from "../src/automaton/walk.ts";
 import { findAmbiguity } from "../src/hazard/ambiguity.ts";
 import { drained, type Program } from "../src/index.ts";
 import { UNBOUNDED } from "../src/program/program.ts";
-import { programOf, readEcmascript } from "./support.ts";
+import { programOf, readEcmascript, textsOver } from "./support.ts";
 
 const exact = ({ loops }: Program): Bounds[] => loops.map(exactBounds);
 /** Every count goes on for ever, however small. */
@@ -36,16 +36,6 @@ function pathsOn(automaton: PathAutomaton, text: string): { readonly counts: num
     counts.push([...paths.values()].reduce((sum, count) => sum + count, 0));
   }
   return { counts, accepted: [...paths.keys()].some((state) => automaton.matches(state, alphabet.edge)) };
-}
-
-function textsOver(letters: readonly string[], longest: number): string[] {
-  let layer = [""];
-  const all = [""];
-  for (let n = 0; n < longest; n++) {
-    layer = layer.flatMap((text) => letters.map((letter) => text + letter));
-    all.push(...layer);
-  }
-  return all;
 }
 
 const TEXTS = textsOver(["a", "b", "c"], 5);

@@ -3,20 +3,10 @@ import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { acceptsText, assessNow, drained, forecast, HAZARD_MODES, type HazardMode, type Program, type Relation, relate } from "../src/index.ts";
 import { patternsIn } from "./cases/patterns.ts";
-import { programOf, readIn } from "./support.ts";
+import { programOf, readIn, textsOver } from "./support.ts";
 
-function words(letters: readonly string[], longest: number): string[] {
-  let layer = [""];
-  const all = [...layer];
-  for (let n = 0; n < longest; n++) {
-    layer = layer.flatMap((word) => letters.map((letter) => word + letter));
-    all.push(...layer);
-  }
-  return all;
-}
-
-const EDGES = words(["a", "b", "c"], 1);
-const PUMPS = words(["a", "b"], 3).slice(1);
+const EDGES = textsOver(["a", "b", "c"], 1);
+const PUMPS = textsOver(["a", "b"], 3).slice(1);
 
 /** The exact steps; not known where what groups hold makes too much to count. */
 function stepsOf(program: Program, mode: HazardMode, text: string): number {
@@ -120,7 +110,7 @@ function relationOf(left: Program, right: Program): Relation {
   return drained(relate(left, right));
 }
 
-const TEXTS = words(["a", "b", "c"], 4);
+const TEXTS = textsOver(["a", "b", "c"], 4);
 
 test.each(["ecmascript", "python"] as const)("%s: relations agree with every short text", (dialect) => {
   const tally: Record<string, number> = {};

@@ -19,7 +19,7 @@ import {
   type Verdict,
 } from "../src/index.ts";
 import { GROWTH_CASES, type GrowthCase } from "./cases/growth.ts";
-import { programOf } from "./support.ts";
+import { programOf, textsOver } from "./support.ts";
 
 function assessCase({ pattern, flags = "", dialect = "ecmascript", mode = "search" }: GrowthCase): { program: Program; verdict: Verdict } {
   const program = programOf(pattern, flags, dialect);
@@ -163,16 +163,6 @@ describe("paths at once", () => {
     expect(atOnce("(?:a|a)*d")).toBe(Number.POSITIVE_INFINITY);
   });
 });
-
-function textsOver(letters: readonly string[], longest: number): string[] {
-  let layer = [""];
-  const all: string[] = [];
-  for (let length = 1; length <= longest; length++) {
-    layer = layer.flatMap((text) => letters.map((letter) => text + letter));
-    all.push(...layer);
-  }
-  return all;
-}
 
 test("the table is large enough to say something", () => {
   expect(GROWTH_CASES.flatMap(([, cases]) => cases).length).toBeGreaterThanOrEqual(150);

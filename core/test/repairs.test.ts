@@ -12,7 +12,7 @@ import {
   type Program,
   type Repair,
 } from "../src/index.ts";
-import { programOf, rowsOf } from "./support.ts";
+import { programOf, rowsOf, textsOver } from "./support.ts";
 
 function repairsOf(program: Program, mode: HazardMode = "search"): Repair[] {
   return drained(findRepairs(program, mode, assessNow(program, mode)));
@@ -113,17 +113,6 @@ describe("a repair that changes the meaning says so", () => {
   });
 });
 
-/** Texts over a few letters up to a length. */
-function words(letters: readonly string[], longest: number): string[] {
-  let layer = [""];
-  const all = [""];
-  for (let n = 0; n < longest; n++) {
-    layer = layer.flatMap((word) => letters.map((letter) => word + letter));
-    all.push(...layer);
-  }
-  return all;
-}
-
 test("every repair offered as equal accepts the same of all short texts; every one grows less, by the exact steps", () => {
   const patterns = [
     "^(a+)+$",
@@ -152,7 +141,7 @@ test("every repair offered as equal accepts the same of all short texts; every o
       expect([pattern, repair.pattern, BigInt(forecast(repaired, attack, { mode: "first" }).steps) < before]).toEqual([pattern, repair.pattern, true]);
       if (repair.relation.relation !== "equal") continue;
       equal++;
-      for (const text of words(["a", "b", "c", "x", " "], 3)) {
+      for (const text of textsOver(["a", "b", "c", "x", " "], 3)) {
         expect([repair.pattern, text, acceptsText(repaired, text)]).toEqual([repair.pattern, text, acceptsText(program, text)]);
         if (!keepsMeaning(repair)) continue;
         const matches = (each: Program) => rowsOf(forecast(each, text, { mode: "all" }).matches);

@@ -14,6 +14,17 @@ import {
   runToEnd,
 } from "../src/index.ts";
 
+/** Every text over the letters up to a length, the shortest first. */
+export function textsOver(letters: readonly string[], longest: number): string[] {
+  let layer = [""];
+  const all = [""];
+  for (let n = 0; n < longest; n++) {
+    layer = layer.flatMap((text) => letters.map((letter) => text + letter));
+    all.push(...layer);
+  }
+  return all;
+}
+
 export type Row = [number, number, ...([number, number] | null)[]];
 
 export function readIn(dialect: DialectName, pattern: string, flags: string): Reading {

@@ -4,6 +4,7 @@ import type { Relation, Repair } from "@lamprey/core";
 import { renderToStaticMarkup } from "react-dom/server";
 import type { FindingView } from "../src/engine/hazard/messages.ts";
 import { Repairs } from "../src/hazard/Repairs.tsx";
+import { realFlags } from "../src/hazard/tryForReal.ts";
 import { growthClause, headline, peakClause, powerWords, safeClause, timeOf } from "../src/hazard/words.ts";
 import { power, powerTicks, ten } from "../src/shared/stepsChart.ts";
 
@@ -119,4 +120,13 @@ describe("figures on a chart", () => {
     expect(powerTicks(43, 6)).toEqual([0, 8, 16, 24, 32, 40]);
     for (let top = 1; top < 400; top += 7) expect(powerTicks(top, 6).length).toBeLessThanOrEqual(7);
   });
+});
+
+test.each([
+  ["gimy", "search", "im"],
+  ["dy", "whole", ""],
+  ["im", "all", "img"],
+  ["dgy", "all", "yg"],
+] as const)("flags “%s”, judged for %s, are tried for real as “%s”", (flags, mode, tried) => {
+  expect(realFlags(flags, mode)).toBe(tried);
 });

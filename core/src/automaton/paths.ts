@@ -10,7 +10,7 @@
 import { Op } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import type { Alphabet, Mask } from "./alphabet.ts";
-import { type Moment, NO_THREADS, type Proviso, placesAfter, type ThreadOptions, type ThreadSet, Threads } from "./threads.ts";
+import { keyOfProvisos, type Moment, NO_THREADS, type Proviso, placesAfter, type ThreadOptions, type ThreadSet, Threads } from "./threads.ts";
 import { type Bounds, exitsBy, type Place, type Visitor, Walk } from "./walk.ts";
 import { Watches } from "./watches.ts";
 
@@ -357,7 +357,7 @@ export class PathAutomaton {
       visits: 2,
       guesses: true,
       blind: this.options.blind === true,
-      keyOf: ({ frames, provisos }) => `${framesKey(frames)};${provisos.map(({ some, set }) => `${some}${set}`)}`,
+      keyOf: ({ frames, provisos }) => `${framesKey(frames)};${keyOfProvisos(provisos)}`,
       weigh: ({ frames, provisos }) => frames.length + provisos.length,
       turn: (extra, loop) => ({ ...extra, turned: [...extra.turned, loop] }),
       arrive: (place) => {
@@ -426,7 +426,7 @@ export class PathAutomaton {
 
   private number(place: Place<Extra>): number {
     const { frames, provisos, watched } = place.extra;
-    const key = `${place.pc}|${place.counts}|${place.ahead}|${place.closing}|${framesKey(frames)};${provisos.map(({ some, set }) => `${some}${set}`)};${watched}`;
+    const key = `${place.pc}|${place.counts}|${place.ahead}|${place.closing}|${framesKey(frames)};${keyOfProvisos(provisos)};${watched}`;
     let number = this.numbers.get(key);
     if (number === undefined) {
       number = this.places.push({ ...place, fresh: [] }) - 1;

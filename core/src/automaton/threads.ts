@@ -66,7 +66,7 @@ export interface ThreadOptions {
 const PLAIN: Omit<Visitor<readonly Proviso[]>, "arrive" | "leave" | "enter" | "lose"> = {
   visits: 1,
   guesses: false,
-  keyOf: keyOfAll,
+  keyOf: keyOfProvisos,
   second: (_, second) => second,
   turn: (extra) => extra,
   weigh: (dues) => dues.length,
@@ -214,7 +214,7 @@ export class Threads {
 
   /** Where a thread's item leads once it has taken the symbol; the same for all symbols of a kind. */
   private after(number: number, dues: readonly Proviso[], symbol: number, then: Moment): { readonly threads: ReadonlySet<number>; readonly lost: boolean } {
-    const key = `${number} ${this.walk.kindOf[symbol]} ${then.number} ${keyOfAll(dues)}`;
+    const key = `${number} ${this.walk.kindOf[symbol]} ${then.number} ${keyOfProvisos(dues)}`;
     let after = this.followers.get(key);
     if (!after) {
       const threads = new Set<number>();
@@ -268,7 +268,7 @@ export class Threads {
         const body = { ...entered, pc: entered.pc + 1, counts: [], extra: [] };
         const past = (exit: number, ...dues: Proviso[]): Thread[] => {
           if (exit === FAILS) return [];
-          const all = withAll(entered.extra, dues);
+          const all = withProvisos(entered.extra, dues);
           if (all.length <= MAX_DUES && (all.length === 0 || this.owing < this.mostOwing)) return [{ ...entered, pc: exit, extra: all }];
           lost = true;
           return [];
@@ -296,7 +296,7 @@ export class Threads {
   private number(thread: Thread): number {
     const matchesAtEnd = this.whole && this.walk.program.code[thread.pc * INSTRUCTION_WIDTH] === Op.Match;
     const ahead = matchesAtEnd ? this.walk.alphabet.masks.and(thread.ahead, this.endOnly) : thread.ahead;
-    const key = `${thread.pc}|${thread.counts}|${ahead}|${thread.closing}|${keyOfAll(thread.extra)}`;
+    const key = `${thread.pc}|${thread.counts}|${ahead}|${thread.closing}|${keyOfProvisos(thread.extra)}`;
     let number = this.threadNumbers.get(key);
     if (number === undefined) {
       number = this.threads.push({ ...thread, ahead, fresh: [] }) - 1;
@@ -329,12 +329,13 @@ export function placesAfter<E>(walk: Walk<Way>, place: Place<E>, endOnly: number
 }
 
 /** Both, each once, in one order. */
-export function withAll(dues: readonly Proviso[], more: readonly Proviso[]): readonly Proviso[] {
+export function withProvisos(dues: readonly Proviso[], more: readonly Proviso[]): readonly Proviso[] {
   if (more.length === 0) return dues;
-  const distinct = new Map([...dues, ...more].map((due) => [keyOfAll([due]), due]));
+  const distinct = new Map([...dues, ...more].map((due) => [keyOfProvisos([due]), due]));
   return [...distinct.values()].sort((a, b) => a.set - b.set || Number(a.some) - Number(b.some));
 }
 
-export function keyOfAll(dues: readonly Proviso[]): string {
+/** What tells lists of provisos apart. */
+export function keyOfProvisos(dues: readonly Proviso[]): string {
   return dues.length === 0 ? "" : dues.map(({ some, set }) => `${some ? "+" : "-"}${set}`).join();
 }

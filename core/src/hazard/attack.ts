@@ -6,7 +6,7 @@
  */
 import { Crowds } from "../automaton/crowds.ts";
 import type { PathAutomaton } from "../automaton/paths.ts";
-import type { Proviso } from "../automaton/threads.ts";
+import { keyOfProvisos, type Proviso } from "../automaton/threads.ts";
 import type { Candidate } from "./ambiguity.ts";
 
 /** Text: `prefix`, then `pump` as often as one likes, then `suffix`. */
@@ -77,22 +77,20 @@ function* shortestWay(automaton: PathAutomaton, goal: number): Generator<number,
 function* endingFor(automaton: PathAutomaton, dues: readonly Proviso[]): Generator<number, readonly number[] | undefined> {
   const { classes, edge } = automaton.alphabet;
   const queue = [{ dues, word: [] as readonly number[] }];
-  const seen = new Set([duesKey(dues)]);
+  const seen = new Set([keyOfProvisos(dues)]);
   for (let head = 0; head < queue.length && head < MAX_SUFFIXES; head++) {
     if (head % 100 === 99) yield head;
     const at = queue[head] as (typeof queue)[number];
     if (automaton.duesAfter(at.dues, edge)) return at.word;
     for (let symbol = 0; symbol < classes; symbol++) {
       const left = symbol === edge ? undefined : automaton.duesAfter(at.dues, symbol);
-      if (!left || seen.has(duesKey(left))) continue;
-      seen.add(duesKey(left));
+      if (!left || seen.has(keyOfProvisos(left))) continue;
+      seen.add(keyOfProvisos(left));
       queue.push({ dues: left, word: [...at.word, symbol] });
     }
   }
   return undefined;
 }
-
-const duesKey = (dues: readonly Proviso[]): string => dues.map(({ some, set }) => `${some}${set}`).join();
 
 function* search(automaton: PathAutomaton, candidate: Candidate, lenient: boolean): Generator<number, Attack | undefined> {
   const crowds = new Crowds(automaton);
@@ -163,7 +161,7 @@ function* afterPumps(
   // What the loop's own path hangs on must come true, or it would not be gone.
   const everySymbol = Array.from({ length: automaton.alphabet.classes }, (_, symbol) => symbol);
   const queue = [{ crowd, dues: automaton.duesOf(candidate.state), word: [] as readonly number[] }];
-  const keyOf = (reached: number, dues: readonly Proviso[]) => `${reached}|${duesKey(dues)}`;
+  const keyOf = (reached: number, dues: readonly Proviso[]) => `${reached}|${keyOfProvisos(dues)}`;
   const tried = new Set([keyOf(crowd, automaton.duesOf(candidate.state))]);
   for (let head = 0; head < queue.length && head < MAX_SUFFIXES && crowds.followed <= MAX_FOLLOWED && crowds.work <= MAX_WORK; head++) {
     if (head % 100 === 99) yield head;

@@ -16,7 +16,7 @@ import { type Bounds, exactBounds } from "../automaton/walk.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
-import { drained } from "../slices.ts";
+import { drained, within } from "../slices.ts";
 import type { Node, Span } from "../syntax/tree.ts";
 import { grouped } from "../text/visible.ts";
 import { type Ambiguity, type Candidate, findAmbiguity, MAX_PRODUCT_STATES, type Path } from "./ambiguity.ts";
@@ -122,14 +122,10 @@ export function* assess(program: Program, mode: HazardMode, options: AssessOptio
   if (program.nodes.length > MAX_INSTRUCTIONS)
     return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "too-long-a-pattern", peak: null };
   const assessment = new Assessment(program, followed, mode, options);
-  const slices = assessment.run();
-  for (;;) {
-    const next = slices.next();
-    if (next.done) return next.value;
-    if (options.stop?.()) return assessment.soFar();
-    yield next.value;
-  }
+  return (yield* within(assessment.run(), options.stop ?? never)) ?? assessment.soFar();
 }
+
+const never = (): boolean => false;
 
 /** Whether all repetitions end soon: then there is no growth to look for. */
 function isBounded(program: Program, limits: CountLimits): boolean {

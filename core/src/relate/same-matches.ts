@@ -10,7 +10,7 @@
 import { Alphabet, type Mask } from "../automaton/alphabet.ts";
 import { everyMatch } from "../automaton/every-match.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
-import { keyOfAll as keyOfDues, NO_THREADS, type Proviso, placesAfter, type ThreadSet, Threads, withAll } from "../automaton/threads.ts";
+import { keyOfProvisos, NO_THREADS, type Proviso, placesAfter, type ThreadSet, Threads, withProvisos } from "../automaton/threads.ts";
 import { exactBounds, exitsBy, type Place, Walk } from "../automaton/walk.ts";
 import { Watches } from "../automaton/watches.ts";
 import type { MatchMode } from "../machine/backtracking.ts";
@@ -102,7 +102,7 @@ export function* sameMatches(left: Program, right: Program, asks: MatchMode): Ge
   const pairs: Pair[] = [];
   const seen = new Set<string>();
   const add = (pair: Pair): void => {
-    const key = `${pair.halves.map(keyOfHalf).join("#")}#${keyOfDues(pair.given)}#${pair.ahead}`;
+    const key = `${pair.halves.map(keyOfHalf).join("#")}#${keyOfProvisos(pair.given)}#${pair.ahead}`;
     if (seen.has(key)) return;
     seen.add(key);
     pairs.push(pair);
@@ -248,7 +248,7 @@ class Side {
   /** Where every way from a place arrives; what registers hold then is said by what they held before. */
   private closure(from: Thread, behind: number, watched: readonly ThreadSet[]): readonly Thread[] {
     const { dues, registers } = from.extra;
-    const key = `${from.pc}|${from.counts}|${from.ahead}|${from.closing}|${this.walk.kindOf[behind]}|${behind === this.alphabet.edge}|${watched}|${keyOfDues(dues)}`;
+    const key = `${from.pc}|${from.counts}|${from.ahead}|${from.closing}|${this.walk.kindOf[behind]}|${behind === this.alphabet.edge}|${watched}|${keyOfProvisos(dues)}`;
     let arrivals = this.closures.get(key);
     if (!arrivals) {
       arrivals = this.goFrom({ ...from, extra: { dues, registers: this.identity } }, behind, watched);
@@ -269,7 +269,7 @@ class Side {
     this.walk.go<Extra>(from, behind, {
       visits: 1,
       guesses: false,
-      keyOf: ({ dues }) => keyOfDues(dues),
+      keyOf: ({ dues }) => keyOfProvisos(dues),
       weigh: () => 1,
       second: (_, second) => second,
       turn: (extra) => extra,
@@ -317,7 +317,7 @@ class Side {
     const set = this.threads.from({ ...place, pc: place.pc + 1, counts: [] }, behind, holds);
     if (this.threads.isBlurred(set)) this.lost = true;
     const past = (exit: number, ...dues: readonly Proviso[]): Thread[] =>
-      exit === FAILS ? [] : [{ ...place, pc: exit, extra: { ...place.extra, dues: withAll(place.extra.dues, dues) } }];
+      exit === FAILS ? [] : [{ ...place, pc: exit, extra: { ...place.extra, dues: withProvisos(place.extra.dues, dues) } }];
     if (this.threads.isThrough(set)) return past(held);
     if (set === NO_THREADS) return past(failed);
     return [...past(held, { some: true, set }), ...past(failed, { some: false, set })];
@@ -335,7 +335,7 @@ function distinct(threads: readonly Thread[]): Thread[] {
   });
 }
 
-const placeKey = ({ pc, counts, ahead, closing, extra }: Thread): string => `${pc}|${counts}|${ahead}|${closing}|${keyOfDues(extra.dues)}`;
+const placeKey = ({ pc, counts, ahead, closing, extra }: Thread): string => `${pc}|${counts}|${ahead}|${closing}|${keyOfProvisos(extra.dues)}`;
 
 const keyOfHalf = ({ threads, best, watched }: Half): string =>
   `${threads.map((thread) => `${placeKey(thread)}@${thread.extra.registers}`).join(";")}!${best}!${watched}`;
@@ -418,6 +418,6 @@ function* contextsOf(left: Program, alphabet: Alphabet, sides: readonly [Side, S
   return { contexts: [...found.values()], automaton };
 
   function keyOfContext({ behind, ahead, watched, given }: Context): string {
-    return `${behind}|${ahead}|${watched[0]}|${watched[1]}|${keyOfDues(given)}`;
+    return `${behind}|${ahead}|${watched[0]}|${watched[1]}|${keyOfProvisos(given)}`;
   }
 }

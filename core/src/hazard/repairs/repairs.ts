@@ -9,6 +9,7 @@ import { compile } from "../../program/compile.ts";
 import type { Program } from "../../program/program.ts";
 import { type Relation, relate } from "../../relate/relate.ts";
 import { sameMatches } from "../../relate/same-matches.ts";
+import { within } from "../../slices.ts";
 import { type Reading, read } from "../../syntax/read.ts";
 import { NotWritable, respell } from "../../syntax/write.ts";
 import { confirm, HAZARD_MODES, type HazardMode } from "../confirm.ts";
@@ -219,16 +220,6 @@ class RepairSearch {
   }
 }
 
-/** What a work comes to; undefined where it was stopped. */
-function* within<T>(slices: Generator<number, T>, stop: () => boolean): Generator<number, T | undefined> {
-  for (;;) {
-    const next = slices.next();
-    if (next.done) return next.value;
-    if (stop()) return undefined;
-    yield next.value;
-  }
-}
-
 /** What must stay the same: where no flag says whether all matches are wanted, all of them. */
 function comparedAs({ reading: { dialect } }: Program, mode: HazardMode): MatchMode {
   const bySearch = mode === "search" && !dialect?.flags.some(({ sets }) => sets.everyMatch);
@@ -256,8 +247,8 @@ function chosen(repairs: readonly Repair[]): Repair[] {
   for (const repair of sorted) {
     const alike = kept.filter((other) => order(other) === order(repair));
     // What does the same and more besides is no better.
-    const within = (other: Repair): boolean => rankOf(other) <= rankOf(repair) && other.shapes.every((shape) => repair.shapes.includes(shape));
-    if (alike.length < MAX_OF_A_KIND && !alike.some(within)) kept.push(repair);
+    const covers = (other: Repair): boolean => rankOf(other) <= rankOf(repair) && other.shapes.every((shape) => repair.shapes.includes(shape));
+    if (alike.length < MAX_OF_A_KIND && !alike.some(covers)) kept.push(repair);
   }
   return kept;
 }

@@ -264,7 +264,7 @@ export const SHAPES = {
         if (!last || last.kind === "back-reference") continue;
         const clear = clearOf(opener, loop.body, after);
         for (const between of [...withoutCloser(loop.body, after), lazily(copyOf(loop.body))]) {
-          const earlier = inSequence(...clear.before, ...opener.map(copyOf), clear.behind(between), ...opener.map(copyOf));
+          const earlier = inSequence(...clear.inFront, ...opener.map(copyOf), clear.behind(between), ...opener.map(copyOf));
           yield change([last, inSequence(last, lookedFor(earlier, { behind: true, negated: true }))]);
         }
       }
@@ -426,20 +426,20 @@ function withoutCharacter(item: Node, excluded: CharacterNode): Node | undefined
  * What must stand before an opener for it to begin in no closer's end, as in `*\/*`, and what the text behind it is for
  * no closer to begin in the opener's end, as in `<!-->`: with closers of one character, repeated, and another.
  */
-function clearOf(opener: readonly Node[], body: Node, after: readonly Node[]): { before: Node[]; behind: (between: Node) => Node } {
+function clearOf(opener: readonly Node[], body: Node, after: readonly Node[]): { inFront: Node[]; behind: (between: Node) => Node } {
   const text = (items: readonly Node[]): string => items.map((item) => (item.kind === "character" ? String.fromCodePoint(item.codePoint) : "\0")).join("");
   const end = after.findIndex(({ kind }) => kind !== "character");
   const closer = text(after.slice(0, end < 0 ? undefined : end));
   const own = text(opener);
-  const before = closer.length > 1 && closer.endsWith(own.charAt(0)) ? [setOf(complement(setOfText(closer.charAt(closer.length - 2))))] : [];
+  const inFront = closer.length > 1 && closer.endsWith(own.charAt(0)) ? [setOf(complement(setOfText(closer.charAt(closer.length - 2))))] : [];
   const [first, last] = [after[0], after[closer.length - 1]];
   const one = first?.kind === "character" ? withoutCharacter(body, first) : undefined;
   const other = one && last?.kind === "character" ? withoutCharacter(one, last) : undefined;
   const begun = closer.slice(0, -1);
   const isOpen = first && other && begun !== "" && own.endsWith(begun) && [...begun].every((each) => each === begun.charAt(0));
-  if (!isOpen) return { before, behind: (between) => between };
+  if (!isOpen) return { inFront, behind: (between) => between };
   const rest = (between: Node): Node => repeated(inSequence(other, between), 0, 1, "lazy");
-  return { before, behind: (between) => inSequence(lazily(copyOf(first)), rest(between)) };
+  return { inFront, behind: (between) => inSequence(lazily(copyOf(first)), rest(between)) };
 }
 
 const lazily = (body: Node): Node => repeated(body, 0, Number.POSITIVE_INFINITY, "lazy");

@@ -57,7 +57,7 @@ function shortTexts({ samples }: Alphabet): string[] {
 }
 
 /** Texts that paths of the pattern take from its start to its end; each goes where the ones before have gone least. */
-export function acceptedTexts(program: Program, alphabet: Alphabet): string[] {
+function acceptedTexts(program: Program, alphabet: Alphabet): string[] {
   const automaton = new PathAutomaton(program, alphabet, { restarts: false, whole: false, settled: false, bounds: program.loops.map(exactBounds) });
   drained(automaton.explore());
   if (automaton.full) return [];
