@@ -47,6 +47,7 @@ describe("repairs", () => {
       repair({ sameMatches: true }),
       ["Takes the same whole texts , and finds the same matches with the same captures in every text: proved.", "Take it"],
     ],
+    ["the same done to two parts", repair({ shapes: ["apart", "apart", "one-set"] }), ["begins with (2 times); alternatives of one character made a set."]],
     ["other captures", repair({ differsOn: "aa" }), ["Takes the same whole texts, proved, but matches or captures differ on “aa” .", "Take it, changed"]],
     [
       "fewer texts",

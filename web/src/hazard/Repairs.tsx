@@ -17,7 +17,7 @@ export function Repairs({ repairs, take }: { readonly repairs: readonly Repair[]
               </code>
               <span className={`shrink-0 ${repair.growth === "linear" ? "text-ink" : "text-rust"}`}>{headline(repair)}</span>
             </p>
-            <p className="text-ink-2">{repair.shapes.map((shape) => SHAPES[shape].done).join("; ")}.</p>
+            <p className="text-ink-2">{whatWasDone(repair)}.</p>
             <p data-part="proof">
               <Proof repair={repair} />
             </p>
@@ -29,6 +29,12 @@ export function Repairs({ repairs, take }: { readonly repairs: readonly Repair[]
       ))}
     </ol>
   );
+}
+
+/** What was done, one thing after the other; what was done to several parts once, with how many. */
+function whatWasDone({ shapes }: Repair): string {
+  const times = (shape: Repair["shapes"][number]): number => shapes.filter((each) => each === shape).length;
+  return [...new Set(shapes)].map((shape) => `${SHAPES[shape].done}${times(shape) > 1 ? ` (${times(shape)} times)` : ""}`).join("; ");
 }
 
 function Proof({ repair }: { readonly repair: Repair }) {
