@@ -15,6 +15,14 @@ const askRisk = (request: object) => JSON.parse(answerLine(JSON.stringify(reques
 const askRelate = (request: object) => JSON.parse(answerLine(JSON.stringify(request), relateRequest, relate)) as Record<string, unknown>;
 
 describe("risk", () => {
+  test("says beside the steps what back-references compared, where the growth is theirs", () => {
+    const [{ samples } = { samples: [] }] = risk({ dialect: "ecmascript", pattern: "^(a*)\\1b", flags: "", mode: "search" }).findings ?? [];
+    expect(samples.length).toBeGreaterThan(4);
+    for (const { compared } of samples) expect(compared).toMatch(/^\d+$/);
+    const [{ samples: alone } = { samples: [] }] = risk({ dialect: "ecmascript", pattern: "(\\w+) \\1", flags: "", mode: "search" }).findings ?? [];
+    expect(alone.map(({ compared }) => compared)).toEqual(alone.map(() => undefined));
+  });
+
   test("gives growth, findings and confirmed samples, steps as decimal strings", () => {
     const answer = askRisk({ id: "7", pattern: "^(a+)+$" });
     expect(answer).toMatchObject({ id: "7", status: "ok", growth: "exponential", degree: null });

@@ -21,7 +21,18 @@ export type { Diagnostic } from "./diagnostic/diagnostic.ts";
 export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dialect/dialect.ts";
 export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
-export { type Attack, type Confirmation, HAZARD_MODES, type HazardMode, hazardModeOf, type Sample, stepsOn, textOf } from "./hazard/confirm.ts";
+export {
+  type Attack,
+  type Confirmation,
+  HAZARD_MODES,
+  type HazardMode,
+  hazardModeOf,
+  type Sample,
+  sampleOf,
+  stepsOn,
+  textOf,
+  workOf,
+} from "./hazard/confirm.ts";
 export { type GrowthKind, REPAIRS_PATIENCE_MS, rankOf, VERDICT_PATIENCE_MS } from "./hazard/growth.ts";
 export {
   assess,

@@ -1,7 +1,7 @@
 /** Confirmation: what the exact steps of an attack show, and what they only seem to show. */
 import { describe, expect, test } from "@jest/globals";
-import { confirm, degreeOf, extrapolate, type Sample } from "../src/hazard/confirm.ts";
-import { type Attack, drained } from "../src/index.ts";
+import { confirm, degreeOf, extrapolate, type Sample, sampleOf, workOf } from "../src/hazard/confirm.ts";
+import { type Attack, BacktrackingMachine, drained, runToEnd } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
 const sampled = (value: (pumps: number) => number, first: number, count: number, spacing = 1): Sample[] =>
@@ -84,5 +84,31 @@ describe("what the steps show", () => {
   test("no more pumps are looked at than make sense", () => {
     expect(shown("^(?:a|a){20}b", {}, "exponential", null, 20)).toBe("exponential");
     expect(shown("^(?:a|a){3}b", {}, "exponential", null, 3)).toBeUndefined();
+  });
+});
+
+describe("what back-references compare", () => {
+  const halves = (n: number) => (Math.floor(n / 2) * (Math.floor(n / 2) + 1)) / 2;
+  test.each<[pattern: string, attack: Attack, pumps: number, compared: number | undefined]>([
+    // Each beginning of up to half of the letters is compared with what follows it.
+    ["^(a*)\\1b", { prefix: "", pump: "a", suffix: "" }, 20, halves(20)],
+    ["^(a*)\\1b", { prefix: "", pump: "a", suffix: "" }, 21, halves(21)],
+    // Up to the first that differs.
+    ["^(a{3}b)\\1", { prefix: "aaab", pump: "a", suffix: "" }, 4, 4],
+    ["^(a{3}b)\\1", { prefix: "aaaba", pump: "c", suffix: "" }, 4, 2],
+    // What there is no room for is not compared, nor what no group holds.
+    ["^(a+)\\1", { prefix: "a", pump: "", suffix: "" }, 1, 0],
+    ["^(?:(b)|a)\\1a", { prefix: "", pump: "a", suffix: "" }, 3, 0],
+    ["^a+b", { prefix: "", pump: "a", suffix: "" }, 3, undefined],
+  ])("/%s/ on %j × %d: %s", (pattern, attack, pumps, compared) => {
+    const program = programOf(pattern);
+    const sample = drained(sampleOf(program, attack, pumps, "search"));
+    expect(sample?.compared).toBe(compared === undefined ? undefined : BigInt(compared));
+    // The steps are the machine's, as without.
+    const text = attack.prefix + attack.pump.repeat(pumps) + attack.suffix;
+    const machine = new BacktrackingMachine(program, text, { mode: "first" });
+    expect(runToEnd(machine)).toBe("done");
+    expect(sample?.steps).toBe(BigInt(machine.steps));
+    expect(sample && workOf(sample)).toBe(BigInt(machine.steps + (compared ?? 0)));
   });
 });

@@ -1,40 +1,10 @@
 /** Random small patterns: verdicts against every short attack, relations against every short text. */
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { acceptsText, assessNow, drained, forecast, HAZARD_MODES, type HazardMode, type Program, type Relation, relate } from "../src/index.ts";
+import { acceptsText, assessNow, drained, type HazardMode, type Program, type Relation, relate } from "../src/index.ts";
 import { patternsIn } from "./cases/patterns.ts";
+import { SLACK, steepest, stepsOf } from "./short-attacks.ts";
 import { programOf, readIn, textsOver } from "./support.ts";
-
-const EDGES = textsOver(["a", "b", "c"], 1);
-const PUMPS = textsOver(["a", "b"], 3).slice(1);
-
-/** The exact steps; not known where what groups hold makes too much to count. */
-function stepsOf(program: Program, mode: HazardMode, text: string): number {
-  const { exact, steps } = forecast(program, text, { mode: HAZARD_MODES[mode].asks, stepBudget: 2_000_000, stepsFirst: 0 });
-  return exact ? Number(steps) : Number.NaN;
-}
-
-/** How steep the worst of the short attacks is: doubled pumps multiply the steps by two to this power. */
-function steepest(program: Program, mode: HazardMode): { power: number; attack: readonly string[] } {
-  const powerOf = ([prefix = "", pump = "", suffix = ""]: readonly string[], pumps: number): number => {
-    const [once, twice] = [pumps, 2 * pumps].map((n) => stepsOf(program, mode, prefix + pump.repeat(n) + suffix));
-    return Math.log2((twice as number) / (once as number));
-  };
-  let worst = { power: 0, attack: [] as readonly string[] };
-  for (const prefix of EDGES) {
-    for (const pump of PUMPS) {
-      for (const suffix of EDGES) {
-        const attack = [prefix, pump, suffix];
-        const power = powerOf(attack, 12);
-        if (power > worst.power) worst = { power, attack };
-      }
-    }
-  }
-  return { power: powerOf(worst.attack, 48), attack: worst.attack };
-}
-
-/** What is constant in the steps lets a short text look a little steeper than the growth is. */
-const SLACK = 0.35;
 
 test.each([
   ["ecmascript", 120],

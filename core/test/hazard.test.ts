@@ -93,13 +93,10 @@ describe("patterns beyond the bounds say which bound", () => {
 });
 
 describe("what is not shown is not said", () => {
-  test.each<[string, string?]>([["^(a*)\\1$", "s"], ["^(a*)\\1b"], ["^(?:.|\\s){0,500}$"], ["(?<=^(?:a+)+b)c"]])(
-    "/%s/ is not called linear",
-    (pattern, flags = "") => {
-      const { growth, peak, findings } = assessNow(programOf(pattern, flags), "search");
-      expect([growth, peak, findings]).toEqual(["undecided", null, []]);
-    },
-  );
+  test.each<[string, string?]>([["^(?:.|\\s){0,500}$"], ["(?<=^(?:a+)+b)c"]])("/%s/ is not called linear", (pattern, flags = "") => {
+    const { growth, peak, findings } = assessNow(programOf(pattern, flags), "search");
+    expect([growth, peak, findings]).toEqual(["undecided", null, []]);
+  });
 
   test.each([
     // By either stretch the square; a text that grows both at once costs the cube, and no attack has two pumps.

@@ -24,6 +24,10 @@ describe("a peak is found, and its steps are what the machine takes", () => {
     ["python", "^(?:a?){22}a{22}\\Z", 1_000_000n, "search", "python"],
     ["all that there is room for, and one more", "^(?:.|\\s){1,50}$", 1_000_000_000n],
     ["turns that may take nothing", "^(?:a?){16,}b", 1_000_000n, "search", "python"],
+    ["either of two that take nothing, twenty times", "(?:a?|b?){20}c", 1_000_000_000n],
+    ["nothing else than that", "(?:(?:^)?){30}x", 1_000_000_000n, "search", "python"],
+    ["inside a lookahead", "(?=(?:|){20}x)a", 1_000_000n],
+    ["what only looks around", "(?:(?<!c)(?<=[\\s\\S])|(?<=a{0,20})){16,}$", 1_000_000n],
     ["counts in counts", "^(?:(?:[a-z]\\d?){1,10}-?){1,10}$", 1_000_000_000n],
     ["counts in counts in counts", "^(?:(?:(?:\\d{0,6}b?)){2,5}\\w){0,3}$", 1_000_000_000n],
   ])("%s", (_, pattern, least, mode = "search", dialect = "ecmascript") => {
@@ -49,6 +53,8 @@ describe("no peak", () => {
     ["each settled", "^(?:a?+){40}a{40}$", "python"],
     ["settled as a whole", "^(?>(?:a?){20})a{20}$", "python"],
     ["a loop", "^a+b$"],
+    ["few turns that take nothing", "^(?:a?|b?){3}c"],
+    ["turns of which one way at most takes nothing", "^(?:a?|b){16,}+c", "python"],
   ])("%s", (_, pattern, dialect = "ecmascript") => {
     const { verdict, peak } = peakOf(pattern, "search", dialect);
     expect([verdict.growth, peak]).toEqual(["linear", null]);

@@ -2,7 +2,7 @@
  * The hunt for a wrong verdict: random patterns are judged, and for each verdict texts are looked for that refute it, by
  * exact counts of steps. What the verdict was found by plays no part in the looking.
  */
-import { assess, compile, type DialectName, drained, type HazardMode, type Program, read, stepsOn, type Verdict } from "@lamprey/core";
+import { assess, compile, type DialectName, drained, type HazardMode, type Program, read, sampleOf, type Verdict, workOf } from "@lamprey/core";
 import type { Random } from "./random.ts";
 
 export interface Refutation {
@@ -106,19 +106,25 @@ function randomShape(random: Random): Shape {
   return [prefix, word(1, 3), random.chance(0.7) ? `${word(0, 2)}${random.pick(LETTERS)}` : word(0, 2)];
 }
 
-const textOf = ([prefix, pump, suffix]: Shape, pumps: number): string => prefix + pump.repeat(pumps) + suffix;
+/** Steps, and what back-references compare; undefined where that cannot be counted. */
+function workAt(program: Program, [prefix, pump, suffix]: Shape, pumps: number, mode: HazardMode): bigint | undefined {
+  const sample = drained(sampleOf(program, { prefix, pump, suffix }, pumps, mode));
+  return sample && workOf(sample);
+}
+
+const lengthAt = ([prefix, pump, suffix]: Shape, pumps: number): number => prefix.length + pumps * pump.length + suffix.length;
 
 /** A text that costs more than the verdict allows. */
 export function refutedBy(random: Random, program: Program, mode: HazardMode, { growth, degree, atLeast, peak }: Verdict): string | undefined {
   // Of what is undecided, or at least so bad, nothing was said that could be refuted.
   if (growth === "undecided" || atLeast) return undefined;
   const allowed = (degree ?? 1) + SLACK;
-  const cost = (shape: Shape, pumps: number): number => Number(drained(stepsOn(program, textOf(shape, pumps), mode)) ?? Number.NaN);
+  const cost = (shape: Shape, pumps: number): number => Number(workAt(program, shape, pumps, mode) ?? Number.NaN);
   for (let i = 0; i < ATTACKS; i++) {
     const shape = randomShape(random);
     const words = (pumps: number, steps: number) => `${steps} steps on ${JSON.stringify(shape)} with ${pumps} pumps`;
     const few = cost(shape, 24);
-    if (growth === "linear" && !peak && few >= PEAK_STEPS && textOf(shape, 24).length <= SHORT_TEXT) return words(24, few);
+    if (growth === "linear" && !peak && few >= PEAK_STEPS && lengthAt(shape, 24) <= SHORT_TEXT) return words(24, few);
     const more = cost(shape, 48);
     if (!(more / few > 2 ** allowed) || more < TELLING_STEPS) continue;
     // The beginning may be steep where what repeats has bounds: it must go on so.
@@ -134,7 +140,7 @@ function deflated(program: Program, mode: HazardMode, { findings }: Verdict): st
   if (!worst || worst.until !== null) return undefined;
   const { prefix, pump, suffix } = worst.attack;
   const shape: Shape = [prefix, pump, suffix];
-  const cost = (pumps: number) => drained(stepsOn(program, textOf(shape, pumps), mode));
+  const cost = (pumps: number) => workAt(program, shape, pumps, mode);
   const [few, many] = [cost(40), cost(60)];
   if (few === undefined || many === undefined) return undefined;
   return many < few * 1000n ? `${few} steps on ${JSON.stringify(shape)} with 40 pumps, ${many} with 60` : undefined;

@@ -5,7 +5,7 @@ import { renderToStaticMarkup } from "react-dom/server";
 import type { FindingView } from "../src/engine/hazard/messages.ts";
 import { Repairs } from "../src/hazard/Repairs.tsx";
 import { realFlags } from "../src/hazard/tryForReal.ts";
-import { growthClause, headline, peakClause, powerWords, safeClause, timeOf } from "../src/hazard/words.ts";
+import { growthClause, headline, peakClause, powerWords, safeClause, timeOf, workOf, workWords } from "../src/hazard/words.ts";
 import { power, powerTicks, ten } from "../src/shared/stepsChart.ts";
 
 const words = (markup: string): string =>
@@ -95,11 +95,19 @@ describe("a verdict in words", () => {
   });
 
   test("the longest safe text, or why there is none", () => {
-    const safe = { pumps: 40, length: 1041, steps: "99999999", atLeast: false };
+    const safe = { pumps: 40, length: 1041, atLeast: false };
     expect(safeClause(finding({ safe }))).toBe("a second is enough up to 1,041 characters");
     expect(safeClause(finding({ safe: { ...safe, atLeast: true } }))).toBe("a second is enough up to 1,041 characters at least");
     expect(safeClause(finding({ until: 10_000 }))).toBe("it ends at 10,000 turns, before it takes a second");
     expect(safeClause(finding({}))).toBe("no text of a length that is met takes a second");
+  });
+
+  test("what back-references compare is part of the work", () => {
+    expect(workWords({ steps: "12", compared: "1500" })).toBe("12 steps and 1,500 characters compared");
+    expect([workWords({ steps: "12", compared: "0" }), workWords({ steps: "12" })]).toEqual(["12 steps", "12 steps"]);
+    expect([workOf({ steps: "12", compared: "9007199254740993" }), workOf({ steps: "12" })]).toEqual(["9007199254741005", "12"]);
+    const samples = [1, 3, 7, 15].map((work, i) => ({ pumps: i, length: i, steps: "1", compared: String(work - 1) }));
+    expect(growthClause(finding({ growth: "exponential", degree: null, samples }))).toBe("each further “a” multiplies the work by 2");
   });
 
   test("steps as long as they can be read, and the time they take", () => {

@@ -13,7 +13,7 @@ describe("the hazard's session", () => {
     expect(verdict).toMatchObject({ generation: 1, growth: "exponential", mode: "search" });
     const [finding] = verdict?.findings ?? [];
     expect(JSON.parse(JSON.stringify(finding))).toEqual(finding);
-    expect(BigInt(finding?.safe?.steps ?? 0)).toBeLessThanOrEqual(100_000_000n);
+    expect(finding?.safe?.length).toBeGreaterThan(finding?.safe?.pumps ?? 0);
     if (!verdict || !finding) throw new Error("none");
     expect([headline(verdict), growthClause(finding), safeClause(finding)]).toEqual([
       "exponential",

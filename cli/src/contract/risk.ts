@@ -1,5 +1,5 @@
 /** The contract's `risk`: how a pattern's work can grow with the text at worst, with the texts that make it. */
-import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS, VERDICT_PATIENCE_MS } from "@lamprey/core";
+import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS, type Sample, VERDICT_PATIENCE_MS } from "@lamprey/core";
 import { type Answer, type PatternRequest, programOf } from "./request.ts";
 
 export interface RiskRequest extends PatternRequest {
@@ -7,7 +7,7 @@ export interface RiskRequest extends PatternRequest {
 }
 
 export interface RiskFinding extends Omit<Finding, "samples" | "readings"> {
-  readonly samples: readonly { readonly pumps: number; readonly length: number; readonly steps: string }[];
+  readonly samples: readonly { readonly pumps: number; readonly length: number; readonly steps: string; readonly compared?: string }[];
   readonly readings: readonly PumpReading[];
 }
 
@@ -42,8 +42,13 @@ export function riskWithin(request: RiskRequest, stop: () => boolean): RiskAnswe
     growth,
     degree,
     atLeast,
-    findings: findings.map((finding) => ({ ...finding, samples: finding.samples.map((sample) => ({ ...sample, steps: String(sample.steps) })) })),
+    findings: findings.map((finding) => ({ ...finding, samples: finding.samples.map(inDigits) })),
     reason: { code: reason, message: REASONS[reason] },
     peak: peak && { text: peak.text, length: peak.text.length, steps: String(peak.steps) },
   };
+}
+
+/** What back-references compared is an addition to the contract. */
+function inDigits({ pumps, length, steps, compared }: Sample): RiskFinding["samples"][number] {
+  return { pumps, length, steps: String(steps), ...(compared === undefined ? {} : { compared: String(compared) }) };
 }

@@ -304,9 +304,9 @@ export class Walk<W extends Way> {
       for (const node of walk(group.body)) {
         if (++looked > MAX_LOOKED_AT) return { mask: this.anything, bounded: false };
         const isOne = node.kind === "character" || node.kind === "any" || node.kind === "set";
-        // Of letters folded as the reference folds them, of strings and of references inside, nothing is known.
-        if (node.kind === "back-reference" || (node.kind === "set" && node.strings.length > 0) || (isOne && folding !== null))
-          return { mask: this.anything, bounded: false };
+        // Of strings and of references inside nothing is known, nor of what the reference folds in another way.
+        const unknown = node.kind === "back-reference" || (node.kind === "set" && node.strings.length > 0) || (isOne && !foldedAs(node, folding));
+        if (unknown) return { mask: this.anything, bounded: false };
         if (isOne) masks.push(this.alphabet.maskOf(charactersOf(node)));
       }
       bounded &&= lengthsOf({ ...this.program, root: group.body }).most <= MAX_HELD;
@@ -449,6 +449,12 @@ export function narrowed<E>(place: Place<E>, mask: Mask, masks: Masks): Place<E>
 export function exitsBy<E>(place: Place<E>, { held, failed }: Enclosure, mask: Mask, masks: Masks): Place<E>[] {
   const holding = held === FAILS ? [] : narrowed({ ...place, pc: held }, mask, masks);
   return failed === FAILS ? holding : [...holding, ...narrowed({ ...place, pc: failed }, masks.not(mask), masks)];
+}
+
+/** Whether what takes a character takes all those that the folding holds to be the same. */
+function foldedAs(node: NodeOf<"character" | "any" | "set">, folding: Reference["folding"]): boolean {
+  if (folding === null) return true;
+  return node.kind !== "any" && node.folding === folding && (node.kind === "character" || node.fixed.length === 0);
 }
 
 function plainEnclosures({ code, enclosures }: Program): Set<number> {

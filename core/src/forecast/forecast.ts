@@ -28,6 +28,11 @@ export interface ForecastOptions {
   readonly stepBudget?: number;
   /** With back-references: steps to run before the rest is counted. */
   readonly stepsFirst?: number;
+  /**
+   * A back-reference takes one step, however long the text is that it compares. With this it takes one more for each
+   * code unit that it looks at; nothing is run then, since a machine counts steps.
+   */
+  readonly comparisons?: boolean;
 }
 
 /** Finds every match with its captures, too: the same matches that the machine would find. */
@@ -60,7 +65,8 @@ export class Forecast {
   private begun = false;
   private notAt = -1;
 
-  constructor(program: Program, text: string, { mode, from = 0, notEmptyAt = -1, stepBudget = STEP_BUDGET, stepsFirst = STEPS_FIRST }: ForecastOptions) {
+  constructor(program: Program, text: string, options: ForecastOptions) {
+    const { mode, from = 0, notEmptyAt = -1, stepBudget = STEP_BUDGET, stepsFirst = STEPS_FIRST, comparisons = false } = options;
     this.program = program;
     this.text = text;
     this.mode = mode;
@@ -68,11 +74,11 @@ export class Forecast {
     this.stepBudget = stepBudget;
     this.attempt = from;
     this.notAt = notEmptyAt === from ? from : -1;
-    this.outcomes = Outcomes.of(program, text);
+    this.outcomes = Outcomes.of(program, text, comparisons);
     this.bounded = program.references.length > 0;
     this.stepsFirst = this.outcomes ? Math.min(stepsFirst, stepBudget) : stepBudget;
     const runs = !this.outcomes || (this.bounded && stepsFirst > 0);
-    this.machine = runs ? new BacktrackingMachine(program, text, { mode, from, notEmptyAt }) : undefined;
+    this.machine = runs && !comparisons ? new BacktrackingMachine(program, text, { mode, from, notEmptyAt }) : undefined;
     this.found = new MatchTable(program.groups.length);
   }
 
@@ -93,7 +99,7 @@ export class Forecast {
   /** Works for about as many instructions as the budget says, and says whether the forecast has ended. */
   advance(budget: number): boolean {
     if (this.machine) this.run(this.machine, budget);
-    else if (!this.ended) this.ended = this.count(this.outcomes as Outcomes, budget);
+    else if (!this.ended) this.ended = this.outcomes ? this.count(this.outcomes, budget) : this.cutShort();
     return this.ended;
   }
 

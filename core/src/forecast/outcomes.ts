@@ -72,6 +72,8 @@ export class Outcomes {
   private readonly held: Held | undefined;
   private readonly items: Items;
   private readonly registers: Int32Array;
+  /** Whether a back-reference counts as many steps more as it compares code units. */
+  private readonly comparisons: boolean;
   /** Pair → its row below. The second table is for pairs that the offset where nothing may end has a say in. */
   private readonly rows = new Map<number, number>();
   private readonly rowsThere = new Map<number, number>();
@@ -86,7 +88,8 @@ export class Outcomes {
   /** What `follow` found. */
   private readonly way: Way = { steps: 0, end: -1, pending: false, bits: 0, held: 0 };
 
-  private constructor(program: Program, states: StateSpace, held: Held | undefined, text: string) {
+  private constructor(program: Program, states: StateSpace, held: Held | undefined, text: string, comparisons: boolean) {
+    this.comparisons = comparisons;
     this.program = program;
     this.states = states;
     this.held = held;
@@ -95,11 +98,11 @@ export class Outcomes {
   }
 
   /** Undefined where the program has more states, or more references, than can be told apart. */
-  static of(program: Program, text: string): Outcomes | undefined {
+  static of(program: Program, text: string, comparisons = false): Outcomes | undefined {
     const states = StateSpace.of(program);
-    if (!states || program.references.length === 0) return states && new Outcomes(program, states, undefined, text);
+    if (!states || program.references.length === 0) return states && new Outcomes(program, states, undefined, text, comparisons);
     const held = Held.of(program);
-    return held && new Outcomes(program, states, held, text);
+    return held && new Outcomes(program, states, held, text, comparisons);
   }
 
   /** Begins the run from the program's start at an offset. */
@@ -315,6 +318,7 @@ export class Outcomes {
         }
         case Op.Reference: {
           const to = items.refer(a, at, code[word + 2] === 1, registers);
+          if (this.comparisons) steps = plus(steps, items.compared);
           if (to < 0) return ended(-1, 1);
           steps = plus(steps, 1);
           at = to;

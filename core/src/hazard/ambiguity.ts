@@ -483,7 +483,9 @@ class Finder {
     const longest: number[][] = [];
     const isLoop = (component: number): boolean =>
       cyclic[component] === true &&
-      !(members[component] as readonly number[]).some((state) => automaton.isReference(state) || this.exponential.has(this.components.of[state] as number));
+      !(members[component] as readonly number[]).some(
+        (state) => automaton.isShortReference(state) || this.exponential.has(this.components.of[state] as number),
+      );
     let best: number[] = [];
     members.forEach((states, component) => {
       let on: number[] = [];

@@ -40,6 +40,8 @@ export interface BehindCost {
 
 /** Attacks tried for one lookaround. */
 const MAX_ATTACKS = 4;
+/** Letters that one loop alone is tried with. */
+const MAX_PUMPS = 3;
 
 /** What asking the dearest of the pattern's lookbehinds once can take; `widened` says how a part's loops are counted. */
 export function* costBehind(program: Program, alphabetOf: () => Alphabet, widened: (part: Program) => readonly Bounds[]): Generator<number, BehindCost> {
@@ -76,10 +78,11 @@ export function* costBehind(program: Program, alphabetOf: () => Alphabet, widene
     }
     // One loop alone is read over from every offset.
     for (const { node, max } of part.loops) {
-      const symbol = max < UNBOUNDED ? -1 : firstTaken(automaton, node);
-      const pump = alphabet.samples[symbol];
-      if (pump !== undefined)
-        attacks.push({ attack: { prefix: "", pump, suffix: "" }, candidate: null, parts: [{ start: node.start, end: node.end }], until: null });
+      if (max < UNBOUNDED) continue;
+      for (const symbol of symbolsOf(automaton, node).slice(0, MAX_PUMPS)) {
+        const attack = { prefix: "", pump: alphabet.samples[symbol] as string, suffix: "" };
+        attacks.push({ attack, candidate: null, parts: [{ start: node.start, end: node.end }], until: null });
+      }
     }
     if (ceiling === 1 || asserts(part)) return ceiling - 1;
     // Only ways that are gone before it holds; nothing in it hangs on what stands around.
@@ -87,15 +90,20 @@ export function* costBehind(program: Program, alphabetOf: () => Alphabet, widene
     return Math.min(ceiling, (yield* findAmbiguity(settled)).ceiling) - 1;
   }
 
-  /** A symbol that a loop's body begins with, where the part can read it at all. */
-  function firstTaken(automaton: PathAutomaton, { start, end }: Span): number {
+  /** The symbols that a loop's items take, those first that little else in the part takes: what else there is does not end the loop with them. */
+  function symbolsOf(automaton: PathAutomaton, { start, end }: Span): number[] {
+    const { masks, edge } = alphabet;
+    const takers = new Array<number>(edge + 1).fill(0);
+    const inside = new Set<number>();
     for (let state = 0; state < automaton.size; state++) {
       const node = automaton.program.nodes[automaton.instructionOf(state)];
-      if (!node || node.start < start || node.end > end || automaton.isThrough(state)) continue;
-      const symbol = alphabet.masks.first(alphabet.masks.and(automaton.takesOf(state), alphabet.masks.not(alphabet.masks.where((s) => s === alphabet.edge))));
-      if (symbol >= 0) return symbol;
+      if (!node || automaton.isThrough(state)) continue;
+      for (const symbol of masks.symbols(automaton.takesOf(state))) {
+        takers[symbol] = (takers[symbol] as number) + 1;
+        if (symbol !== edge && node.start >= start && node.end <= end) inside.add(symbol);
+      }
     }
-    return -1;
+    return [...inside].sort((a, b) => (takers[a] as number) - (takers[b] as number) || a - b);
   }
 }
 

@@ -39,7 +39,15 @@ export interface Sample {
   /** Code units of the attack's text. */
   readonly length: number;
   readonly steps: bigint;
+  /**
+   * Code units that back-references compared, where they count: each is one step, however long its group. Together with
+   * the steps they are the work.
+   */
+  readonly compared?: bigint;
 }
+
+/** The work of a sample, which the growth is of. */
+export const workOf = ({ steps, compared = 0n }: Pick<Sample, "steps" | "compared">): bigint => steps + compared;
 
 export interface Confirmation {
   readonly growth: "polynomial" | "exponential";
@@ -78,8 +86,22 @@ const EQUAL_DIFFERENCES = 3;
 export const textOf = ({ prefix, pump, suffix }: Attack, pumps: number): string => prefix + pump.repeat(pumps) + suffix;
 
 /** The exact steps on a text, or undefined where they cannot be counted within the budget. */
-export function* stepsOn(program: Program, text: string, mode: HazardMode): Generator<number, bigint | undefined> {
-  const forecast = new Forecast(program, text, { mode: HAZARD_MODES[mode].asks, stepBudget: POINT_BUDGET, stepsFirst: STEPS_FIRST });
+export function stepsOn(program: Program, text: string, mode: HazardMode): Generator<number, bigint | undefined> {
+  return count(program, text, mode, false);
+}
+
+/** A sample with what back-references compared, where the program has any; undefined where it cannot be counted. */
+export function* sampleOf(program: Program, attack: Attack, pumps: number, mode: HazardMode): Generator<number, Sample | undefined> {
+  const text = textOf(attack, pumps);
+  const steps = yield* count(program, text, mode, false);
+  if (steps === undefined) return undefined;
+  if (program.references.length === 0) return { pumps, length: text.length, steps };
+  const work = yield* count(program, text, mode, true);
+  return work === undefined ? { pumps, length: text.length, steps } : { pumps, length: text.length, steps, compared: work - steps };
+}
+
+function* count(program: Program, text: string, mode: HazardMode, comparisons: boolean): Generator<number, bigint | undefined> {
+  const forecast = new Forecast(program, text, { mode: HAZARD_MODES[mode].asks, stepBudget: POINT_BUDGET, stepsFirst: STEPS_FIRST, comparisons });
   for (let spent = 0; spent < POINT_BUDGET; spent += SLICE) {
     if (forecast.advance(SLICE)) return forecast.exact ? BigInt(forecast.steps) : undefined;
     yield spent;
@@ -87,22 +109,38 @@ export function* stepsOn(program: Program, text: string, mode: HazardMode): Gene
   return undefined;
 }
 
-/** What the attack really does to the program; undefined where no growth beyond linear shows. `most` is the most pumps that make sense. */
-export function* confirm(
-  program: Program,
-  attack: Attack,
-  mode: HazardMode,
-  claim: { readonly growth: "polynomial" | "exponential"; readonly degree: number | null; readonly most: number },
-): Generator<number, Confirmation | undefined> {
+const withoutComparisons = ({ pumps, length, steps }: Sample): Sample => ({ pumps, length, steps });
+
+interface Claim {
+  readonly growth: "polynomial" | "exponential";
+  readonly degree: number | null;
+  /** The most pumps that make sense. */
+  readonly most: number;
+}
+
+/** What the attack really does to the program; undefined where no growth beyond linear shows. */
+export function* confirm(program: Program, attack: Attack, mode: HazardMode, claim: Claim): Generator<number, Confirmation | undefined> {
   const known = new Map<number, Sample | undefined>();
   function* sample(pumps: number): Generator<number, Sample | undefined> {
-    if (known.has(pumps)) return known.get(pumps);
-    const text = textOf(attack, pumps);
-    const steps = yield* stepsOn(program, text, mode);
-    const made = steps === undefined ? undefined : { pumps, length: text.length, steps };
-    known.set(pumps, made);
-    return made;
+    if (!known.has(pumps)) known.set(pumps, yield* sampleOf(program, attack, pumps, mode));
+    return known.get(pumps);
   }
+  function* stepsAlone(pumps: number): Generator<number, Sample | undefined> {
+    const one = yield* sample(pumps);
+    return one && withoutComparisons(one);
+  }
+  const byWork = yield* confirmBy(program, attack, claim, sample);
+  if (byWork?.samples.some(({ compared = 0n }) => compared > 0n) === false) return { ...byWork, samples: byWork.samples.map(withoutComparisons) };
+  // What is compared may be no polynomial where the steps are one.
+  return byWork ?? (program.references.length === 0 ? undefined : yield* confirmBy(program, attack, claim, stepsAlone));
+}
+
+function* confirmBy(
+  program: Program,
+  attack: Attack,
+  claim: Claim,
+  sample: (pumps: number) => Generator<number, Sample | undefined>,
+): Generator<number, Confirmation | undefined> {
   function* series(first: number, spacing: number, count: number): Generator<number, Sample[]> {
     const found: Sample[] = [];
     for (let i = 0; i < count; i++) {
@@ -128,7 +166,7 @@ export function* confirm(
     const last = points.at(-1) as Sample;
     const spacing = second.pumps - first.pumps;
     const one = yield* farthest(last.pumps, first.pumps + spacing * Math.ceil(FAR_OUT / spacing), spacing);
-    return one === undefined || extrapolate(points, degree, one.pumps) === one.steps;
+    return one === undefined || extrapolate(points, degree, one.pumps) === workOf(one);
   }
   /** Whether the ratio holds for some pumps more. */
   function* goesOn(points: readonly Sample[]): Generator<number, boolean> {
@@ -136,7 +174,7 @@ export function* confirm(
     // A text that is too short to match fails for that alone.
     const long = Math.ceil((2 * lengthsOf(program).least) / attack.pump.length);
     const one = yield* farthest(last.pumps, Math.min(claim.most, last.pumps + FURTHER_PUMPS + Math.min(long, MOST_FURTHER)), 1);
-    return one === undefined || Number(one.steps) >= Number(last.steps) * WAVERING_RATIO ** (one.pumps - last.pumps);
+    return one === undefined || Number(workOf(one)) >= Number(workOf(last)) * WAVERING_RATIO ** (one.pumps - last.pumps);
   }
   if (claim.growth === "exponential") {
     for (const last of EXPONENTIAL_PUMPS) {
@@ -163,7 +201,7 @@ export function* confirm(
 
 function isGeometric(points: readonly Sample[]): boolean {
   if (points.length < RATIOS_COMPARED + 2) return false;
-  const rises = points.slice(1).map(({ steps }, i) => Number(steps - (points[i] as Sample).steps));
+  const rises = points.slice(1).map((point, i) => Number(workOf(point) - workOf(points[i] as Sample)));
   const ratios = rises.slice(1).map((rise, i) => rise / (rises[i] as number));
   const [least, most] = [Math.min(...ratios), Math.max(...ratios)];
   return least >= LEAST_RATIO && most - least <= RATIO_SPREAD * most;
@@ -171,7 +209,7 @@ function isGeometric(points: readonly Sample[]): boolean {
 
 /** The order of the first differences that are all the same, and not nought; undefined where there are too few points to say. */
 export function degreeOf(points: readonly Sample[]): number | undefined {
-  let values = points.map(({ steps }) => steps);
+  let values = points.map(workOf);
   for (let order = 0; values.length >= EQUAL_DIFFERENCES; order++) {
     if (values.every((value) => value === values[0])) return order;
     values = values.slice(1).map((value, i) => value - (values[i] as bigint));
@@ -179,14 +217,17 @@ export function degreeOf(points: readonly Sample[]): number | undefined {
   return undefined;
 }
 
-/** The steps at any number of pumps of the polynomial through evenly spaced points of a degree (I. Newton's forward differences). */
-export function extrapolate(samples: readonly Sample[], degree: number, pumps: number): bigint | undefined {
+/**
+ * The work, or what `of` says of a sample, at any number of pumps: that of the polynomial through evenly spaced points of
+ * a degree (I. Newton's forward differences).
+ */
+export function extrapolate(samples: readonly Sample[], degree: number, pumps: number, of: (sample: Sample) => bigint = workOf): bigint | undefined {
   const [first, second] = samples;
   if (!first || !second || samples.length <= degree) return undefined;
   const spacing = second.pumps - first.pumps;
   if ((pumps - first.pumps) % spacing !== 0) return undefined;
   const x = BigInt((pumps - first.pumps) / spacing);
-  let differences = samples.map(({ steps }) => steps);
+  let differences = samples.map(of);
   let binomial = 1n;
   let value = 0n;
   for (let order = 0n; order <= BigInt(degree); order++) {

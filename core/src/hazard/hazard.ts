@@ -24,8 +24,9 @@ import { FEW_AT_ONCE, mostAtOnce } from "./at-once.ts";
 import { type Attack, findAttack, findAttackAlong, findAttackBefore } from "./attack.ts";
 import { type BehindCost, costBehind } from "./behind.ts";
 import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, textOf } from "./confirm.ts";
+import { emptyWaysOf } from "./empty-ways.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
-import { choicesOf, findPeak, type Peak } from "./peak.ts";
+import { choicesOf, findPeak, MANY_EMPTY_WAYS, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
 import { COUNT_LIMITS, type CountLimits, widened } from "./widened.ts";
 
@@ -160,6 +161,7 @@ class Assessment {
   private readonly enough: number | undefined;
   private readonly limits: CountLimits;
   private classes: Alphabet | undefined;
+  private knownEmptyWays: number | undefined;
   private readonly findings: Finding[] = [];
   /** The worst that the pattern can do as far as is known: the degree that no automaton so far goes beyond. */
   private ceiling = Number.POSITIVE_INFINITY;
@@ -197,11 +199,17 @@ class Assessment {
     const verdict = yield* this.lookClosely(behind);
     if (ends || verdict.growth !== "linear") return verdict;
     yield* this.climb();
-    return this.linear(verdict.reason);
+    this.manyWays = this.emptyWays >= MANY_EMPTY_WAYS;
+    return this.peak !== null || !this.manyWays ? this.linear(verdict.reason) : this.verdict(verdict.reason);
   }
 
   private linear(reason: ReasonCode): Verdict {
     return { growth: "linear", degree: null, atLeast: false, findings: [], reason: this.peak ? "peak" : reason, peak: this.peak };
+  }
+
+  private get emptyWays(): number {
+    this.knownEmptyWays ??= emptyWaysOf(this.program);
+    return this.knownEmptyWays;
   }
 
   private get alphabet(): Alphabet {
@@ -214,7 +222,7 @@ class Assessment {
     // Each choice doubles the ways at most.
     if (2 ** choicesOf(this.program) <= FEW_AT_ONCE / 2) return false;
     const options = { restarts: false, whole: this.mode === "whole" };
-    const limit = yield* this.waysAllowed();
+    const limit = (yield* this.waysAllowed()) / this.emptyWays;
     if (this.countsFit) {
       for (const settled of [false, true]) {
         const exact = new PathAutomaton(this.program, this.alphabet, { ...options, settled, bounds: this.program.loops.map(exactBounds) });
@@ -344,6 +352,7 @@ class Assessment {
   }
 
   private verdict(shown: ReasonCode, ended = false): Verdict {
+    if (ended) this.complete = true;
     const sorted = [...this.findings].sort((a, b) => rankOf(b) - rankOf(a));
     // What a worse finding blames already is no finding of its own.
     const own = sorted.filter((finding, i) => !sorted.slice(0, i).some((worse) => rankOf(worse) > rankOf(finding) && blames(worse, finding.parts)));

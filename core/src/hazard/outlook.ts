@@ -3,7 +3,7 @@
  * text that stays within a number of steps, and how long so many steps take, in words.
  */
 import type { Program } from "../program/program.ts";
-import { type Attack, degreeOf, extrapolate, type HazardMode, type Sample, stepsOn, textOf } from "./confirm.ts";
+import { type Attack, degreeOf, extrapolate, type HazardMode, type Sample, sampleOf, workOf } from "./confirm.ts";
 import type { Finding } from "./hazard.ts";
 
 /**
@@ -22,37 +22,74 @@ const MOST_PUMPS = 2 ** 40;
 /** A polynomial is looked for through so many points, from so many pumps on. */
 const FIRST_POINT = 8;
 const POINTS = 9;
+/** What a back-reference compares can go by every other letter. */
+const SPACINGS = [1, 2];
 
 /** The steps at each number of pumps, exactly: by the polynomial that they follow, or counted; ends at the first that cannot be counted. */
 export function* stepsAt(program: Program, mode: HazardMode, attack: Attack, pumps: readonly number[]): Generator<number, Sample[]> {
   function* counted(count: number): Generator<number, Sample | undefined> {
-    const text = textOf(attack, count);
-    const steps = text.length > LONGEST_COUNTED ? undefined : yield* stepsOn(program, text, mode);
-    return steps === undefined ? undefined : { pumps: count, length: text.length, steps };
+    return lengthAt(attack, count) > LONGEST_COUNTED ? undefined : yield* sampleOf(program, attack, count, mode);
   }
-  const first: Sample[] = [];
-  for (let i = 0; i < POINTS; i++) {
-    const sample = yield* counted(FIRST_POINT + i);
-    if (sample) first.push(sample);
+  /** The polynomial of the numbers of pumps that lie a multiple of the spacing from the first one; undefined where there is none. */
+  function* curve(from: number, spacing: number): Generator<number, Curve | undefined> {
+    const points: Sample[] = [];
+    for (let i = 0; i < POINTS; i++) {
+      const sample = yield* counted(from + i * spacing);
+      if (!sample) return undefined;
+      points.push(sample);
+    }
+    const degree = degreeOf(points);
+    if (degree === undefined) return undefined;
+    // It must hold far out, too: a count with a bound ends it.
+    const turns = Math.max(POINTS, Math.floor((LONGEST_CHECKED / attack.pump.length - from) / spacing));
+    const check = yield* counted(from + turns * spacing);
+    return check && extrapolate(points, degree, check.pumps) === workOf(check) ? { points, degree } : undefined;
   }
-  const degree = degreeOf(first);
-  // The polynomial must hold far out, too: a count with a bound ends it.
-  const far = Math.max(FIRST_POINT + POINTS, Math.floor(LONGEST_CHECKED / attack.pump.length));
-  const check = degree === undefined ? undefined : yield* counted(far);
-  const holds = degree !== undefined && check !== undefined && extrapolate(first, degree, far) === check.steps;
+  /** For each spacing, and each remainder of it. */
+  const curves = new Map<string, Curve | undefined>();
+  function* onCurve(count: number): Generator<number, Sample | undefined> {
+    if (count < FIRST_POINT) return undefined;
+    for (const spacing of SPACINGS) {
+      const from = FIRST_POINT + ((count - FIRST_POINT) % spacing);
+      const key = `${from} ${spacing}`;
+      if (!curves.has(key)) curves.set(key, yield* curve(from, spacing));
+      const known = curves.get(key);
+      if (known) return sampleAt(known, attack, count);
+    }
+    return undefined;
+  }
   const samples: Sample[] = [];
   for (const count of pumps) {
-    const known = holds && count >= FIRST_POINT ? extrapolate(first, degree, count) : undefined;
-    const length = attack.prefix.length + count * attack.pump.length + attack.suffix.length;
-    const sample = known === undefined ? yield* counted(count) : { pumps: count, length, steps: known };
+    const sample = (yield* onCurve(count)) ?? (yield* counted(count));
     if (!sample) break;
     samples.push(sample);
   }
   return samples;
 }
 
-/** A text that stays within a number of steps. */
-export interface SafeText extends Sample {
+/** The polynomial through evenly spaced points. */
+interface Curve {
+  readonly points: readonly Sample[];
+  readonly degree: number;
+}
+
+/** The point of the curve: how much of its work is steps, and how much is comparing. */
+function sampleAt({ points, degree }: Curve, attack: Attack, pumps: number): Sample | undefined {
+  const work = extrapolate(points, degree, pumps);
+  if (work === undefined) return undefined;
+  const length = lengthAt(attack, pumps);
+  if (points[0]?.compared === undefined) return { pumps, length, steps: work };
+  const compared = extrapolate(points, degree, pumps, (point) => point.compared ?? 0n) ?? 0n;
+  return { pumps, length, steps: work - compared, compared };
+}
+
+const lengthAt = ({ prefix, pump, suffix }: Attack, pumps: number): number => prefix.length + pumps * pump.length + suffix.length;
+
+/** A text whose work stays within a number of steps. */
+export interface SafeText {
+  readonly pumps: number;
+  readonly length: number;
+  readonly work: bigint;
   /** Whether longer ones may, too: their steps are more than can be counted. */
   readonly atLeast: boolean;
 }
@@ -62,7 +99,9 @@ export function* longestWithin(program: Program, mode: HazardMode, finding: Find
   const { attack, degree, samples, until } = finding;
   function* at(pumps: number): Generator<number, bigint | undefined> {
     const curve = degree === null || (until !== null && pumps > until) ? undefined : extrapolate(samples, degree, aligned(samples, pumps));
-    return curve ?? (yield* stepsOn(program, textOf(attack, pumps), mode));
+    if (curve !== undefined) return curve;
+    const sample = yield* sampleOf(program, attack, pumps, mode);
+    return sample && workOf(sample);
   }
   let low = 0;
   let high = 1;
@@ -77,24 +116,24 @@ export function* longestWithin(program: Program, mode: HazardMode, finding: Find
       uncounted = last === undefined;
       break;
     }
-    const steps = yield* at(high);
-    uncounted = steps === undefined;
-    if (steps === undefined || steps > most) break;
+    const work = yield* at(high);
+    uncounted = work === undefined;
+    if (work === undefined || work > most) break;
     low = high;
     high *= 2;
   }
   let best: bigint | undefined;
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
-    const steps = yield* at(middle);
-    if (steps !== undefined && steps <= most) [low, best] = [middle, steps];
+    const work = yield* at(middle);
+    if (work !== undefined && work <= most) [low, best] = [middle, work];
     else {
       high = middle;
-      uncounted = steps === undefined;
+      uncounted = work === undefined;
     }
   }
   best ??= yield* at(low);
-  return { pumps: low, length: textOf(attack, 0).length + low * attack.pump.length, steps: best ?? 0n, atLeast: uncounted };
+  return { pumps: low, length: lengthAt(attack, low), work: best ?? 0n, atLeast: uncounted };
 }
 
 /** The nearest number of pumps above that the samples' spacing meets: what it costs is no less. */

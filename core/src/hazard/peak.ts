@@ -10,6 +10,7 @@ import { exactBounds } from "../automaton/walk.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
 import { type HazardMode, stepsOn } from "./confirm.ts";
+import { emptyWaysOf } from "./empty-ways.ts";
 
 export interface Peak {
   readonly text: string;
@@ -24,9 +25,13 @@ const MAX_LENGTH = 200;
 const LEAST_CHOICES = 14;
 /** Fewer paths than this are not worth a forecast. */
 const LEAST_PATHS = 50_000;
+/** So many ways between two characters cost a second on a short text, if every offset pays them. */
+export const MANY_EMPTY_WAYS = 2_000;
 /** Texts grown side by side. */
 const BEAM = 3;
 const MAX_SYMBOLS = 24;
+/** Letters that no attempt gets along with, one behind the other. */
+const MANY_OFFSETS = 140;
 /** States and edges gone through: a tenth of a second. */
 const MAX_WORK = 2_000_000;
 const WORK_AT_ONCE = 50_000;
@@ -43,7 +48,8 @@ interface Growing {
 
 /** Looks for a text that costs far more than its length; `followed` is the program that automata follow, `own` the pattern's. */
 export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alphabet, mode: HazardMode): Generator<number, Peak | null> {
-  if (choicesOf(followed) < LEAST_CHOICES) return null;
+  const emptyWays = emptyWaysOf(followed);
+  if (choicesOf(followed) < LEAST_CHOICES && emptyWays < MANY_EMPTY_WAYS) return null;
   const alphabet = alphabetOf();
   const automaton = new PathAutomaton(followed, alphabet, {
     restarts: false,
@@ -51,20 +57,23 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
     settled: false,
     bounds: followed.loops.map(exactBounds),
   });
-  const best = yield* grow(automaton);
+  // Ways that take nothing are no paths more.
+  const best = yield* grow(automaton, LEAST_PATHS / emptyWays);
   if (!best || automaton.full) return null;
   let peak: Peak | null = null;
-  const beginnings = new Set(Array.from({ length: LENGTHS_TRIED }, (_, i) => Math.ceil((best.word.length * (i + 1)) / LENGTHS_TRIED)));
+  function* tryText(text: string, worth: bigint): Generator<number, void> {
+    const steps = yield* stepsOn(own, text, mode);
+    if (steps !== undefined && steps >= PEAK_STEPS && 10n * steps > worth * (peak?.steps ?? 0n)) peak = { text, steps };
+  }
+  const beginnings = new Set(Array.from({ length: LENGTHS_TRIED + 1 }, (_, i) => Math.ceil((best.word.length * i) / LENGTHS_TRIED)));
   // The longest that was grown has the most behind it, and may be all that there is room for.
   for (const word of [...[...beginnings].map((length) => best.word.slice(0, length)), best.longest]) {
-    const text = alphabet.spell(word);
-    for (const ending of endingsOf(automaton, word)) {
-      const steps = yield* stepsOn(own, text + ending, mode);
-      // Letters more must be worth it: a few a tenth, all that there is room for as much again.
-      const worth = word === best.longest ? 20n : 11n;
-      if (steps !== undefined && steps >= PEAK_STEPS && 10n * steps > worth * (peak?.steps ?? 0n)) peak = { text: text + ending, steps };
-    }
+    // Letters more must be worth it: a few a tenth, all that there is room for as much again.
+    const worth = word === best.longest ? 20n : 11n;
+    for (const ending of endingsOf(automaton, word)) yield* tryText(alphabet.spell(word) + ending, worth);
   }
+  // What every offset pays is dear where there are many of them.
+  if (peak === null && emptyWays > 1) for (const ending of endingsOf(automaton, [])) yield* tryText(ending.repeat(MANY_OFFSETS), 10n);
   return peak;
 }
 
@@ -81,12 +90,12 @@ function endingsOf(automaton: PathAutomaton, word: readonly number[]): string[] 
 }
 
 /** The text with the most paths, up to where no more are under way. */
-function* grow(automaton: PathAutomaton): Generator<number, (Growing & { readonly longest: readonly number[] }) | undefined> {
+function* grow(automaton: PathAutomaton, leastPaths: number): Generator<number, (Growing & { readonly longest: readonly number[] }) | undefined> {
   const symbols = Array.from({ length: Math.min(MAX_SYMBOLS, automaton.alphabet.classes) }, (_, symbol) => symbol);
   const begin = new Map<number, number>();
   for (const { to } of automaton.starts) begin.set(to, (begin.get(to) ?? 0) + 1);
   let beam: Growing[] = [{ paths: begin, word: [], total: 0 }];
-  let best: Growing | undefined;
+  let best: Growing | undefined = leastPaths <= 1 ? beam[0] : undefined;
   let longest: readonly number[] = [];
   let work = 0;
   let yielded = 0;
@@ -117,7 +126,7 @@ function* grow(automaton: PathAutomaton): Generator<number, (Growing & { readonl
     if (first) longest = first.word;
     if (first && first.total > 2 * (best?.total ?? 0)) best = first;
   }
-  return best && best.total >= LEAST_PATHS ? { ...best, longest } : undefined;
+  return best && Math.max(1, best.total) >= leastPaths ? { ...best, longest } : undefined;
 }
 
 /** How many choices one attempt can come to, those of loops without a bound counted as often as they must turn. */

@@ -32,6 +32,8 @@ export function pointBefore(text: string, at: number): number {
 export class Items {
   readonly program: Program;
   readonly text: string;
+  /** Code units that the last back-reference was compared by, up to the first that differs. */
+  compared = 0;
   private readonly codePoints: boolean;
 
   constructor(program: Program, text: string) {
@@ -135,6 +137,7 @@ export class Items {
       const start = registers[captureRegister(slot)] as number;
       if (start >= 0) return this.sameText(start, registers[captureRegister(slot) + 1] as number, at, back, reference.folding);
     }
+    this.compared = 0;
     return reference.unsetIsEmpty ? at : -1;
   }
 
@@ -142,10 +145,12 @@ export class Items {
     const { text, codePoints } = this;
     const length = end - start;
     const from = back ? at - length : at;
+    this.compared = 0;
     if (from < 0 || from + length > text.length) return -1;
     for (let i = 0; i < length; ) {
       const one = codePoints ? pointAt(text, start + i) : text.charCodeAt(start + i);
       const other = codePoints ? pointAt(text, from + i) : text.charCodeAt(from + i);
+      this.compared = i + 1;
       if (one !== other && (folding === null || canonicalize(one, folding) !== canonicalize(other, folding))) return -1;
       i += one > 0xffff ? 2 : 1;
     }

@@ -280,6 +280,8 @@ const FAMILIES: Readonly<Record<string, readonly Row[]>> = {
     ["(?:b{3}(?:b{1,5})+){2}$", EXP],
   ],
   "what a lookbehind reads": [
+    ["(?<=a.*?)b", 2],
+    ["(?<=a.?)b", LIN],
     ["(?<=a.*)b", 2],
     ["(?<=a+)b", 2],
     ["(?<=^a)b+c", LIN],
@@ -300,6 +302,13 @@ const FAMILIES: Readonly<Record<string, readonly Row[]>> = {
     ["^(a{1,9})\\1b", LIN],
     ["\\b(\\w+) \\1\\b", LIN],
     ["^(a+)+\\1b", EXP],
+    // A comparison is one step, but as long as what the group took.
+    ["^(a*)\\1b", 2],
+    ["^(a*)\\1$", 2, "s"],
+    ["^(a*)c\\1b", LIN],
+    ["(a*)\\1b", 3],
+    ["(\\w+) \\1", 2],
+    ["\\b(\\w+)\\s+\\1\\b", LIN, "i"],
     ["^(\\w+) \\1$", LIN],
     // Of few texts: written out.
     [`(["']).*?\\1`, LIN],

@@ -1,5 +1,5 @@
 /** The hazard: the proof, the attack, how the work grows, and how to write the pattern so that it does not. */
-import { type Attack, countWords, type Edit, HAZARD_MODES, keepsMeaning, textOf, visible } from "@lamprey/core";
+import { type Attack, type Edit, HAZARD_MODES, keepsMeaning, textOf, visible } from "@lamprey/core";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
 import type { FindingView, Outlook, PeakView, Sample, VerdictView } from "../engine/hazard/messages.ts";
@@ -13,7 +13,7 @@ import { Readings } from "./Readings.tsx";
 import { Repairs } from "./Repairs.tsx";
 import { PATIENCE, type RealRun, runForReal } from "./tryForReal.ts";
 import { useHazardControls } from "./useHazard.ts";
-import { growthClause, headline, peakClause, reasonSentence, safeClause, timeOf } from "./words.ts";
+import { growthClause, headline, peakClause, reasonSentence, safeClause, timeOf, workOf, workWords } from "./words.ts";
 
 const OutlookFigure = lazy(() => import("./OutlookFigure.tsx"));
 
@@ -212,7 +212,7 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
           max={most}
           value={pumps}
           onChange={({ target }) => setPumps(Number(target.value))}
-          aria-valuetext={`${plural(pumps, "pump")}, ${sample ? `${countWords(sample.steps)} steps` : "being counted"}`}
+          aria-valuetext={`${plural(pumps, "pump")}, ${sample ? workWords(sample) : "being counted"}`}
         />
         <input
           type="number"
@@ -227,7 +227,7 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
       <p className="mt-1" data-part="cost">
         {sample ? (
           <>
-            {number(sample.length)} characters, <b>{countWords(sample.steps)}</b> steps: <b className="text-rust">{timeOf(sample.steps)}</b>{" "}
+            {number(sample.length)} characters, <b>{workWords(sample)}</b>: <b className="text-rust">{timeOf(workOf(sample))}</b>{" "}
             <span className="text-ink-2">at 100 million steps a second</span>
           </>
         ) : (

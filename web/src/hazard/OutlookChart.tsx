@@ -6,6 +6,7 @@ import type { Outlook } from "../engine/hazard/messages.ts";
 import { CHART_TEXT, LENGTH_AXIS, lengthLabel, power, powerTicks, STEPS_AXIS, TIP, ten } from "../shared/stepsChart.ts";
 import { number } from "../shared/words.ts";
 import type { RealRun } from "./tryForReal.ts";
+import { workOf } from "./words.ts";
 
 export interface Scales {
   readonly x: "linear" | "log";
@@ -35,7 +36,7 @@ interface Props {
 export const OutlookChart = memo(({ outlook, real, scales, length }: Props) => {
   const log = scales.y === "log";
   const height = (steps: string): number => (log ? power(steps) : Number(steps));
-  const tops = outlook.forms.flatMap(({ points }) => points?.map(({ steps }) => height(steps)) ?? []);
+  const tops = outlook.forms.flatMap(({ points }) => points?.map((point) => height(workOf(point))) ?? []);
   const top = log ? Math.ceil(Math.max(1, ...tops)) : Math.min(LINEAR_TOP, Math.max(1000, ...tops));
   const rows = rowsOf(outlook, height, log ? Number.POSITIVE_INFINITY : top);
   const realPoints = real.flatMap(({ length: at, elapsed }) => {
@@ -97,9 +98,10 @@ function roundNumbers(rows: readonly Record<string, number>[]): number[] {
 function rowsOf({ forms }: Outlook, height: (steps: string) => number, top: number): Record<string, number>[] {
   const rows = new Map<number, Record<string, number>>();
   forms.forEach(({ points }, i) => {
-    for (const { length, steps } of points ?? []) {
+    for (const point of points ?? []) {
+      const { length } = point;
       const row = rows.get(length) ?? { length };
-      const y = height(steps);
+      const y = height(workOf(point));
       if (y <= top) row[`f${i}`] = y;
       rows.set(length, row);
     }

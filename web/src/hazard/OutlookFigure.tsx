@@ -13,11 +13,12 @@ interface Props {
 
 export default function OutlookFigure({ outlook, real, length, scales }: Props) {
   const [shown, setShown] = useState(scales);
+  const compares = outlook?.forms.some(({ points }) => points?.some(({ compared }) => compared !== undefined)) === true;
   const flip = (axis: keyof Scales) => setShown({ ...shown, [axis]: shown[axis] === "log" ? "linear" : "log" });
   return (
     <figure className="flex min-w-0 flex-1 flex-col px-3 py-2">
       <figcaption className="flex flex-wrap items-baseline gap-x-4 gap-y-1 px-2">
-        <span className="part-name text-[16px] text-ink-2">Steps as the attack gets longer</span>
+        <span className="part-name text-[16px] text-ink-2">{compares ? "Steps and comparisons" : "Steps"} as the attack gets longer</span>
         <span className="ml-auto flex gap-3">
           {(["x", "y"] as const).map((axis) => (
             <button key={axis} type="button" className="quiet-key" aria-pressed={shown[axis] === "log"} onClick={() => flip(axis)}>
@@ -46,7 +47,7 @@ export default function OutlookFigure({ outlook, real, length, scales }: Props) 
           <svg width="10" height="10" aria-hidden="true">
             <circle cx="5" cy="5" r="3.6" fill="var(--sheet)" stroke="var(--rust)" />
           </svg>
-          run by our machine
+          run by our machine{compares ? ", steps alone" : ""}
         </li>
         {real.length > 0 && (
           <li className="flex items-center gap-2">

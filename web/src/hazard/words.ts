@@ -1,6 +1,6 @@
 /** A verdict and its findings in words, for the strip and the screen. */
 import { countWords, REASONS, timeWords, visible } from "@lamprey/core";
-import type { FindingView, PeakView, VerdictView } from "../engine/hazard/messages.ts";
+import type { FindingView, PeakView, Sample, VerdictView } from "../engine/hazard/messages.ts";
 import { number, plural } from "../shared/words.ts";
 
 /** “the square of”, for a degree. */
@@ -15,10 +15,18 @@ export function headline({ growth, degree, atLeast = false }: Pick<VerdictView, 
   return growth;
 }
 
+/** What the growth is of: steps, and what back-references compare, in decimal digits. */
+export const workOf = ({ steps, compared }: Pick<Sample, "steps" | "compared">): string =>
+  compared === undefined ? steps : String(BigInt(steps) + BigInt(compared));
+
+/** The work in words. */
+export const workWords = ({ steps, compared }: Pick<Sample, "steps" | "compared">): string =>
+  `${countWords(steps)} steps${compared === undefined || compared === "0" ? "" : ` and ${countWords(compared)} characters compared`}`;
+
 /** How the work grows, in one clause. */
 export function growthClause({ growth, degree, attack, samples }: FindingView): string {
   if (growth === "polynomial") return `the work grows with ${powerWords(degree ?? 2)} the text’s length`;
-  const rises = samples.slice(1).map(({ steps }, i) => Number(BigInt(steps) - BigInt(samples[i]?.steps ?? 0)));
+  const rises = samples.slice(1).map((sample, i) => Number(BigInt(workOf(sample)) - BigInt(workOf(samples[i] as Sample))));
   const ratio = (rises.at(-1) ?? 2) / (rises.at(-2) ?? 1);
   const shown = Math.abs(ratio - Math.round(ratio)) < 0.05 ? String(Math.round(ratio)) : ratio.toFixed(1);
   return `each further “${visible(attack.pump, 16)}” multiplies the work by ${shown}`;

@@ -5,12 +5,14 @@ export interface Sample {
   readonly pumps: number;
   readonly length: number;
   readonly steps: string;
+  /** Code units that back-references compared, where they count beside the steps. */
+  readonly compared?: string;
 }
 
 export interface FindingView extends Omit<Finding, "samples"> {
   readonly samples: readonly Sample[];
   /** The longest text of this shape that stays under a second; null where there is no longest. */
-  readonly safe: (Sample & { readonly atLeast: boolean }) | null;
+  readonly safe: { readonly pumps: number; readonly length: number; readonly atLeast: boolean } | null;
 }
 
 export interface PeakView {

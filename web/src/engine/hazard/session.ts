@@ -6,6 +6,7 @@ import {
   type Attack,
   assess,
   BacktrackingMachine,
+  type Sample as Counted,
   compile,
   findRepairs,
   HAZARD_MODES,
@@ -57,7 +58,7 @@ export class HazardSession {
     for (const finding of verdict.findings) {
       const safe = await drive(longestWithin(program, mode, finding, STEPS_A_SECOND), useless);
       if (useless()) return null;
-      findings.push({ ...finding, samples: finding.samples.map(asText), safe: safe && { ...asText(safe), atLeast: safe.atLeast } });
+      findings.push({ ...finding, samples: finding.samples.map(asText), safe: safe && { pumps: safe.pumps, length: safe.length, atLeast: safe.atLeast } });
     }
     const peak = verdict.peak && { text: verdict.peak.text, steps: String(verdict.peak.steps) };
     return { ...verdict, generation, mode, source, findings, peak };
@@ -122,4 +123,8 @@ export class HazardSession {
   }
 }
 
-const asText = ({ pumps, length, steps }: { pumps: number; length: number; steps: bigint }): Sample => ({ pumps, length, steps: String(steps) });
+const asText = ({ steps, compared, ...sample }: Counted): Sample => ({
+  ...sample,
+  steps: String(steps),
+  ...(compared === undefined ? {} : { compared: String(compared) }),
+});
