@@ -5,6 +5,7 @@ export interface RunningServer {
   readonly port: number;
   readonly data: string;
   kill(): Promise<void>;
+  signal(name: NodeJS.Signals): void;
   stop(): Promise<void>;
 }
 

@@ -55,7 +55,8 @@ export async function startServer({ port, data } = {}) {
     await ended;
     rmSync(folder, { recursive: true, force: true });
   };
-  return { address, port: own, data: folder, kill, stop };
+  const signal = (name) => void child.kill(name);
+  return { address, port: own, data: folder, kill, signal, stop };
 }
 
 /** Headless Chromium with nothing of its own on the network. */

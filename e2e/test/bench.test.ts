@@ -234,17 +234,38 @@ describe("nothing is lost", () => {
     expect(await again.$eval(".pattern-editor .cm-content", (e) => e.textContent)).toBe("gat");
   });
 
-  test("two pages on one specimen: the second is asked, and both can be kept", async () => {
+  test("two windows on one specimen: what one keeps is seen in the other", async () => {
     const { address } = await stage.keep("gate", "a gate");
     const page = await stage.page();
     await openBench(page, address);
     const other = await stage.page();
     await openBench(other, address);
     await typePattern(other, "gat");
+    await waitFor(page, "it is here too", () => document.querySelector(".pattern-editor .cm-content")?.textContent === "gat");
+    await other.type("input[aria-label='what to look at'], textarea[aria-label='what to look at']", "north");
+    await page.bringToFront();
+    await typePattern(page, "gates");
+    await waitForKept(page, 4);
+    const kept = (await (await fetch(address.replace("/bench/", "/api/specimens/"))).json()) as { pattern: string; notes: string };
+    expect(kept).toMatchObject({ pattern: "gates", notes: "north" });
+  });
+
+  test("two windows that change the same: the second is asked, and both can be kept", async () => {
+    const { address } = await stage.keep("gate", "a gate");
+    const page = await stage.page();
+    await openBench(page, address);
+    const other = await stage.page();
+    await openBench(other, address);
+    await page.setOfflineMode(true);
+    await page.bringToFront();
+    await typePattern(page, "ate");
+    await waitFor(page, "it waits", () => document.querySelector("[data-part=keeping]")?.getAttribute("data-state") === "waiting");
+    await other.bringToFront();
+    await typePattern(other, "gat");
     await waitForKept(other, 2);
     await other.close();
     await page.bringToFront();
-    await typePattern(page, "ate");
+    await page.setOfflineMode(false);
     await waitFor(page, "the choice", () => document.body.innerText.includes("was changed elsewhere"));
     await clickText(page, "button", "Keep both");
     await waitFor(

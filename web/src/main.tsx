@@ -11,6 +11,7 @@ import { Provider } from "react-redux";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { NothingHere, ScreenFailed } from "./app/Fallback.tsx";
 import { Frame } from "./app/Frame.tsx";
+import { keepers } from "./draft/keepers.ts";
 import { Shelf } from "./shelf/Shelf.tsx";
 import { store } from "./state/store.ts";
 
@@ -27,6 +28,8 @@ const router = createBrowserRouter([
     ],
   },
 ]);
+
+keepers.start();
 
 const root = document.getElementById("root");
 if (!root) throw new Error("The page has no element #root.");

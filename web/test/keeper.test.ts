@@ -1,8 +1,9 @@
-/** The keeper: what is sent, and when the server is away, late or contradicts. */
-import { describe, expect, test } from "@jest/globals";
+/** The keeper: what is noted, what is sent, and when the server is away, late or contradicts. */
+import { afterAll, beforeAll, describe, expect, jest, test } from "@jest/globals";
 import type { Specimen, SpecimenChange } from "@lamprey/api";
-import { acknowledged, draftReducer, edited, fieldsOf, keepingChanged, opened, sampleAdded, sampleEdited } from "../src/draft/draftSlice.ts";
-import { type ChangeAnswer, changeOf, fromJournal, type JournalEntry, journalEntry, Keeper } from "../src/draft/keeper.ts";
+import { basedOn, changeOf, type DraftFields, fieldsOf, keepable, withinBounds } from "../src/draft/fields.ts";
+import type { Entry } from "../src/draft/journal.ts";
+import { type ChangeAnswer, Keeper } from "../src/draft/keeper.ts";
 
 const specimen: Specimen = {
   id: "s",
@@ -17,23 +18,33 @@ const specimen: Specimen = {
   deletedAt: null,
   samples: [{ id: "one", name: "sample", text: "a gate", length: 6 }],
 };
+const fields = fieldsOf(specimen);
 
-/** A draft, a keeper of it, and a server that answers as told. */
-function setUp(answers: (change: SpecimenChange, kept: Specimen) => ChangeAnswer | null) {
-  let draft = draftReducer(undefined, opened({ id: "s", revision: 1, fields: fieldsOf(specimen), at: 0 }));
+// What the journal cannot do is said in the browser's log.
+beforeAll(() => {
+  jest.spyOn(console, "warn").mockImplementation(() => {});
+});
+afterAll(() => {
+  jest.restoreAllMocks();
+});
+
+const refusal = (status: number, detail = "", current?: Specimen): ChangeAnswer => ({
+  status,
+  body: { type: "", title: "", status, detail, ...(current && { current }) },
+});
+
+/** A keeper, and a server that answers as told; null where it takes what it is sent. */
+function setUp(answers: (change: SpecimenChange, kept: Specimen) => ChangeAnswer | null | Promise<ChangeAnswer>, failing = () => false) {
   let kept = specimen;
   const sent: SpecimenChange[] = [];
-  const journal = new Map<string, JournalEntry>();
+  const entries = new Map<string, Entry>();
   const said: string[] = [];
-  const act = (action: Parameters<typeof draftReducer>[1]) => {
-    draft = draftReducer(draft, action);
-  };
+  let merges = 0;
   const keeper = new Keeper(
     {
-      draft: () => draft,
       send: async (change) => {
         sent.push(change);
-        const answer = answers(change, kept);
+        const answer = await answers(change, kept);
         if (answer) return answer;
         const { revision, samples, ...own } = change;
         const whole = samples?.map((s, i) => {
@@ -44,115 +55,226 @@ function setUp(answers: (change: SpecimenChange, kept: Specimen) => ChangeAnswer
         return { specimen: kept };
       },
       journal: {
-        write: async (id, entry) => void journal.set(id, entry),
-        read: async (id) => journal.get(id),
-        clear: async (id) => void journal.delete(id),
+        write: async (entry) => {
+          if (failing()) throw new Error("no room");
+          entries.set(entry.specimen, entry);
+        },
+        read: async () => [...entries.values()],
+        list: async () => [],
+        clear: async (id) => void entries.delete(id),
       },
-      say: (keeping) => {
-        said.push(keeping.state);
-        act(keepingChanged(keeping));
+      changed: ({ keeping }) => {
+        if (said.at(-1) !== keeping.state) said.push(keeping.state);
       },
-      acknowledge: (revision, ids) => act(acknowledged({ revision, ids })),
+      merged: () => void merges++,
       wait: () => new Promise((done) => setTimeout(done, 1)),
     },
-    "s",
-    fieldsOf(specimen),
+    { id: "s", window: "w", base: basedOn(specimen), at: 0 },
   );
-  const rest = async () => {
-    keeper.changed();
-    for (let i = 0; i < 200 && !["kept", "conflict", "refused"].includes(said.at(-1) ?? ""); i++) await new Promise((done) => setTimeout(done, 2));
+  const settled = async () => {
+    for (let i = 0; i < 300 && !["kept", "conflict", "refused", "removed"].includes(keeper.keeping.state); i++)
+      await new Promise((done) => setTimeout(done, 2));
   };
-  return { act, rest, keeper, sent, said, journal, draft: () => draft, kept: () => kept };
+  const edit = (change: Partial<DraftFields>) => keeper.edit({ ...keeper.fields, ...change });
+  const rest = async (change: Partial<DraftFields>) => {
+    said.length = 0;
+    edit(change);
+    for (let i = 0; i < 300 && said.length === 0; i++) await new Promise((done) => setTimeout(done, 1));
+    await new Promise((done) => setTimeout(done, 5));
+    await settled();
+  };
+  return { keeper, edit, rest, settled, sent, said, entries, merges: () => merges, kept: () => kept };
 }
 
-describe("the keeper", () => {
-  test("sends only what has changed, and no text that has not", async () => {
+describe("what is sent", () => {
+  test("only what has changed, and no text that has not", async () => {
     const t = setUp(() => null);
-    t.act(edited({ pattern: "gates" }));
-    await t.rest();
+    await t.rest({ pattern: "gates" });
     expect(t.sent).toEqual([{ id: "s", revision: 1, pattern: "gates" }]);
-    t.act(sampleAdded("two", "weir"));
-    t.said.length = 0;
-    await t.rest();
+    await t.rest({ samples: [...t.keeper.fields.samples, { key: "two", name: "two", text: "weir" }] });
     expect(t.sent[1]?.samples).toEqual([
       { id: "one", name: "sample" },
-      { name: "two", text: "weir" },
+      { id: "two", name: "two", text: "weir" },
     ]);
-    expect(t.draft().fields.samples[1]?.id).toBe("new1");
-    expect([t.draft().revision, t.journal.size]).toEqual([3, 0]);
+    expect([t.keeper.base.revision, t.entries.size, t.keeper.held]).toEqual([3, 0, "yes"]);
   });
 
-  test("goes on trying while the server is away, with the newest draft, which the journal holds", async () => {
-    let away = 3;
-    const t = setUp(() => (away-- > 0 ? { unreachable: true } : null));
-    t.act(edited({ notes: "look here" }));
-    t.keeper.changed();
-    while (!t.said.includes("waiting")) await new Promise((done) => setTimeout(done, 1));
-    expect(t.journal.get("s")?.fields.notes).toBe("look here");
-    t.act(edited({ notes: "look there" }));
-    await t.rest();
+  test("again and again while the server does not take it, with the newest draft", async () => {
+    const answers: (ChangeAnswer | null)[] = [{ unreachable: "away" }, { unreachable: "slow" }, refusal(429), refusal(507), refusal(500)];
+    const t = setUp(() => answers.shift() ?? null);
+    const delays: string[] = [];
+    t.edit({ notes: "look here" });
+    while (t.keeper.keeping.state !== "kept" || delays.length === 0) {
+      if (t.keeper.keeping.state === "waiting" && delays.at(-1) !== t.keeper.keeping.delay) delays.push(t.keeper.keeping.delay);
+      if (delays.length === 2) t.edit({ notes: "look there" });
+      await new Promise((done) => setTimeout(done, 0));
+    }
+    expect(delays).toEqual(["away", "slow", "busy", "full", "failed"]);
     expect(t.kept().notes).toBe("look there");
-    expect(t.said.at(-1)).toBe("kept");
   });
 
-  test("stops at a conflict without sending again, and keeps mine when told to", async () => {
-    const theirs = { ...specimen, revision: 5, pattern: "weir" };
-    const t = setUp((change) => (change.revision < 5 ? { status: 409, body: { type: "", title: "", status: 409, detail: "", current: theirs } } : null));
-    t.act(edited({ pattern: "mine" }));
-    await t.rest();
-    expect([t.said.at(-1), t.sent.length]).toEqual(["conflict", 1]);
-    t.keeper.changed();
+  test("a title or a name without the blanks around it, and none that is empty", () => {
+    const named = { ...fields, title: " Gates \t", samples: fields.samples.map((s) => ({ ...s, name: "sample " })) };
+    expect(changeOf("s", basedOn(specimen), named)).toBeNull();
+    expect(keepable({ ...named, title: "  ", samples: [{ key: "new", name: " ", text: "" }] }, fields)).toMatchObject({
+      title: "Gates",
+      samples: [{ name: "sample" }],
+    });
+  });
+
+  test("what is too long is left out and said, and the rest is kept", async () => {
+    const t = setUp(() => null);
+    await t.rest({ title: "x".repeat(201), notes: "kept all the same" });
+    expect(t.sent).toEqual([{ id: "s", revision: 1, notes: "kept all the same" }]);
+    expect(t.keeper.keeping).toEqual({ state: "refused", reason: "the title may have 200 characters." });
+    expect([t.entries.get("s")?.fields.title.length, t.keeper.held]).toEqual([201, "yes"]);
+    await t.rest({ title: "Gate" });
+    expect([t.keeper.keeping.state, t.kept().title]).toEqual(["kept", "Gate"]);
+  });
+
+  test.each<[string, Partial<DraftFields>, RegExp]>([
+    ["notes", { notes: "n".repeat(20_001) }, /^the notes may have 20,000 characters$/],
+    ["a sample's name", { samples: [{ key: "one", name: "n".repeat(201), text: "a gate" }] }, /^the name of a sample/],
+    ["a sample's text", { samples: [{ key: "one", name: "sample", text: "n".repeat(8_000_001) }] }, /^the sample “sample” may have 8,000,000/],
+    ["the number of samples", { samples: Array.from({ length: 51 }, (_, i) => ({ key: `k${i}`, name: "n", text: "" })) }, /^a specimen may have 50 samples$/],
+  ])("%s beyond the bounds", (_, change, words) => {
+    const { fields: fitting, faults } = withinBounds({ ...fields, ...change }, fields);
+    expect(faults).toEqual([expect.stringMatching(words)]);
+    expect(withinBounds(fitting, fields).faults).toEqual([]);
+  });
+
+  test("what the server refuses is said, and tried again with the next edit", async () => {
+    const t = setUp((change) => (change.pattern === "(" ? refusal(400, "The pattern does not fit.") : null));
+    await t.rest({ pattern: "(" });
+    expect(t.keeper.keeping).toEqual({ state: "refused", reason: "The pattern does not fit." });
+    expect(t.entries.get("s")?.fields.pattern).toBe("(");
+    await t.rest({ pattern: "()" });
+    expect([t.keeper.keeping.state, t.kept().pattern]).toEqual(["kept", "()"]);
+  });
+});
+
+describe("what is noted", () => {
+  test("every edit, in its own task, whatever the sending is at", async () => {
+    let answer: (answer: ChangeAnswer) => void = () => {};
+    const t = setUp(() => new Promise((resolve) => (answer = resolve)));
+    const noted = () => t.entries.get("s")?.fields.pattern;
+    t.edit({ pattern: "g" });
+    expect(noted()).toBe("g");
+    while (t.sent.length === 0) await new Promise((done) => setTimeout(done, 1));
+    // While a request is under way, while a retry waits, in a conflict.
+    t.edit({ pattern: "ga" });
+    expect(noted()).toBe("ga");
+    answer({ unreachable: "away" });
+    while (t.keeper.keeping.state !== "waiting") await new Promise((done) => setTimeout(done, 0));
+    t.edit({ pattern: "gat" });
+    expect(noted()).toBe("gat");
+    while (t.sent.length < 2) await new Promise((done) => setTimeout(done, 1));
+    answer(refusal(409, "", { ...specimen, revision: 4, pattern: "weir" }));
+    await t.settled();
+    t.edit({ pattern: "gate 7" });
+    expect([t.keeper.keeping.state, noted()]).toEqual(["conflict", "gate 7"]);
+  });
+
+  test("held is said once the journal has it, and not where it cannot", async () => {
+    let full = true;
+    const t = setUp(
+      () => ({ unreachable: "away" }),
+      () => full,
+    );
+    t.edit({ notes: "a" });
+    expect(t.keeper.held).toBe("not-yet");
+    await new Promise((done) => setTimeout(done, 1));
+    expect(t.keeper.held).toBe("no");
+    full = false;
+    t.edit({ notes: "ab" });
+    await new Promise((done) => setTimeout(done, 1));
+    expect(t.keeper.held).toBe("yes");
+  });
+
+  test("an edit that was noted on top of one that could not be is noted as a whole", async () => {
+    const written: (Entry | null)[] = [];
+    const settle: ((ok: boolean) => void)[] = [];
+    const keeper = new Keeper(
+      {
+        send: async () => ({ unreachable: "away" }),
+        journal: {
+          write: (_entry, before) => {
+            written.push(before);
+            return new Promise((resolve, reject) => settle.push((ok) => (ok ? resolve() : reject(new Error("no room")))));
+          },
+          read: async () => [],
+          list: async () => [],
+          clear: async () => {},
+        },
+        changed: () => {},
+        merged: () => {},
+      },
+      { id: "s", window: "w", base: basedOn(specimen), at: 0 },
+    );
+    keeper.edit({ ...keeper.fields, notes: "a" });
+    keeper.edit({ ...keeper.fields, notes: "ab" });
+    settle[1]?.(true);
+    settle[0]?.(false);
+    await new Promise((done) => setTimeout(done, 1));
+    expect([written.length, keeper.held, written[2]?.fields.samples]).toEqual([3, "not-yet", []]);
+    settle[2]?.(true);
+    await new Promise((done) => setTimeout(done, 1));
+    expect(keeper.held).toBe("yes");
+  });
+});
+
+describe("what others have kept", () => {
+  const theirs = { ...specimen, revision: 5 };
+  const elsewhere = (own: Partial<Specimen>) => setUp((change) => (change.revision < 5 ? refusal(409, "", { ...theirs, ...own }) : null));
+
+  test("comes in where only they changed it, and mine is sent on top of it", async () => {
+    const t = elsewhere({ pattern: "weir", notes: "theirs" });
+    await t.rest({ title: "Mine" });
+    expect([t.keeper.keeping.state, t.keeper.fields]).toEqual(["kept", { ...fields, title: "Mine", pattern: "weir", notes: "theirs" }]);
+    expect([t.sent.at(-1), t.merges()]).toEqual([{ id: "s", revision: 5, title: "Mine" }, 1]);
+  });
+
+  test("is a conflict where both changed the same: nothing is sent before one chooses", async () => {
+    const t = elsewhere({ pattern: "weir" });
+    await t.rest({ pattern: "mine", notes: "n" });
+    expect(t.keeper.keeping).toMatchObject({ state: "conflict", clashes: [{ field: "pattern", mine: "mine", theirs: "weir" }] });
+    t.keeper.hurry();
+    t.edit({ notes: "nn" });
     expect(t.sent).toHaveLength(1);
-    t.keeper.settled(fieldsOf(theirs));
-    t.act(opened({ id: "s", revision: 5, fields: { ...t.draft().fields }, at: 0 }));
-    t.said.length = 0;
-    await t.rest();
-    expect(t.sent.at(-1)).toEqual({ id: "s", revision: 5, pattern: "mine" });
+    t.keeper.overwrite({ ...theirs, pattern: "weir" });
+    await t.rest({});
+    expect([t.sent.at(-1), t.entries.size]).toEqual([{ id: "s", revision: 5, pattern: "mine", notes: "nn" }, 0]);
   });
 
-  test("takes a lost answer for what it is: a stale revision that holds just what was sent", async () => {
+  test("is taken, and what is here let go", async () => {
+    const t = elsewhere({ pattern: "weir" });
+    await t.rest({ pattern: "mine" });
+    await t.keeper.take({ ...theirs, revision: 6, pattern: "weirs" });
+    expect([t.keeper.fields.pattern, t.keeper.base.revision, t.keeper.keeping.state, t.entries.size]).toEqual(["weirs", 6, "kept", 0]);
+  });
+
+  test("a lost answer is taken for what it is: a stale revision that holds just what was sent", async () => {
     let first = true;
     const t = setUp((change, kept) => {
       if (!first) return null;
       first = false;
-      return { status: 409, body: { type: "", title: "", status: 409, detail: "", current: { ...kept, pattern: change.pattern ?? "", revision: 2 } } };
+      return refusal(409, "", { ...kept, pattern: change.pattern ?? "", revision: 2 });
     });
-    t.act(edited({ pattern: "gat" }));
-    await t.rest();
-    expect([t.said.at(-1), t.draft().revision]).toEqual(["kept", 2]);
+    await t.rest({ pattern: "gat" });
+    expect([t.keeper.keeping.state, t.keeper.base.revision]).toEqual(["kept", 2]);
   });
 
-  test("says why the server refuses", async () => {
-    const t = setUp(() => ({ status: 400, body: { type: "", title: "", status: 400, detail: "The title is too long." } }));
-    t.act(edited({ title: "x".repeat(300) }));
-    await t.rest();
-    expect(t.draft().keeping).toEqual({ state: "refused", reason: "The title is too long." });
-  });
-
-  test("an empty title is not sent, and a draft that is as kept is no change", () => {
-    const kept = fieldsOf(specimen);
-    expect(changeOf("s", 1, kept, { ...kept, title: " " })).toBeNull();
-    expect(changeOf("s", 1, kept, { ...kept })).toBeNull();
-    const draft = draftReducer(draftReducer(undefined, opened({ id: "s", revision: 1, fields: kept, at: 0 })), sampleEdited({ key: "one", text: "the gate" }));
-    expect(changeOf("s", 1, kept, draft.fields)).toEqual({ id: "s", revision: 1, samples: [{ id: "one", name: "sample", text: "the gate" }] });
-  });
-});
-
-describe("the journal", () => {
-  const kept = fieldsOf(specimen);
-
-  test("leaves out the texts that the server holds, and gets them back from there", () => {
-    const draft = { ...kept, notes: "n", samples: [...kept.samples, { key: "k", id: null, name: "two", text: "weir" }] };
-    const entry = journalEntry(1, kept, draft);
-    expect(entry.fields.samples).toEqual([
-      { key: "one", id: "one", name: "sample" },
-      { key: "k", id: null, name: "two", text: "weir" },
-    ]);
-    expect(fromJournal(entry, kept)).toEqual(draft);
-  });
-
-  test("keeps a text that was changed, an emptied one too", () => {
-    const draft = { ...kept, samples: kept.samples.map((s) => ({ ...s, text: "" })) };
-    expect(fromJournal(journalEntry(1, kept, draft), kept)).toEqual(draft);
+  test.each([
+    ["removed, and still there to be put back", refusal(409, "", { ...theirs, deletedAt: "2026-03-01T08:00:00Z" })],
+    ["gone for good", refusal(404, "No specimen has the id s.")],
+  ])("%s", async (_, answer) => {
+    const t = setUp((change) => (change.revision < 5 ? answer : null));
+    await t.rest({ pattern: "mine" });
+    expect(t.keeper.keeping.state).toBe("removed");
+    t.edit({ pattern: "mine!" });
+    expect([t.sent.length, t.entries.get("s")?.fields.pattern]).toEqual([1, "mine!"]);
+    t.keeper.putBack({ ...theirs, revision: 7 });
+    await t.rest({});
+    expect(t.kept().pattern).toBe("mine!");
   });
 });

@@ -54,9 +54,97 @@ test("what was not kept when the page closed is there when it is opened again", 
   await says("keeping", /^revision 2, kept/);
 });
 
-describe("changed elsewhere", () => {
-  async function conflict(): Promise<PageServer> {
+describe("leaving the bench", () => {
+  test("in the middle of typing loses nothing, and coming back shows it before it is kept", async () => {
     const server = openBench();
+    await part("textbox", "Pattern");
+    await type("Pattern", "abc");
+    await press("link", "Shelf");
+    await until("it is kept", () => kept(server)[0]?.pattern === "(\\w+) (\\d+)abc");
+
+    await press("link", "Gauges");
+    await part("textbox", "Pattern");
+    server.away = true;
+    await type("Pattern", "def");
+    await press("link", "Shelf");
+    const list = await part("region", "Not kept yet");
+    await until("it is said", () => /Gauges ?typed in this window at \d\d:\d\d, held in this browser; the server is away, trying again/.test(wordsOf(list)));
+    server.away = false;
+    await press("link", "Gauges", list);
+    await part("textbox", "Pattern");
+    expect(document.querySelector(".cm-content[aria-label=Pattern]")?.textContent).toBe("(\\w+) (\\d+)abcdef");
+    await says("keeping", /^revision 3, kept/);
+  });
+});
+
+test("a title that ends in a blank is kept without it, and blocks nothing", async () => {
+  const server = openBench();
+  await user.type(await part("textbox", "Title of the specimen"), " north ");
+  await type("Pattern", "!");
+  await says("keeping", /^revision 2, kept/);
+  expect(kept(server)).toMatchObject([{ title: "Gauges north", pattern: "(\\w+) (\\d+)!" }]);
+});
+
+test("what is undone outlives a reload", async () => {
+  const server = openBench();
+  await type("Pattern", "abc");
+  await says("keeping", /^revision 2, kept/);
+  openAt(`/bench/${kept(server)[0]?.id}`);
+  await part("textbox", "Pattern");
+  await user.click(document.querySelector(".cm-content[aria-label=Pattern]") as HTMLElement);
+  await user.keyboard("{Control>}z{/Control}");
+  await until("it is undone", () => document.querySelector(".cm-content[aria-label=Pattern]")?.textContent === "(\\w+) (\\d+)");
+});
+
+describe("changed elsewhere", () => {
+  test("in another place: both come together, without a word", async () => {
+    const server = openBench();
+    await part("textbox", "Pattern");
+    const [specimen] = kept(server);
+    if (specimen) server.change(specimen.id, { revision: 1, notes: "theirs" });
+    await type("Pattern", "mine", "instead");
+    await says("keeping", /^revision 3, kept/);
+    expect(kept(server)).toMatchObject([{ pattern: "mine", notes: "theirs" }]);
+    expect(await part("textbox", "what to look at")).toHaveProperty("value", "theirs");
+  });
+
+  test("removed: put back with what is here", async () => {
+    const server = openBench();
+    await part("textbox", "Pattern");
+    const [specimen] = kept(server);
+    if (specimen) server.remove(specimen.id);
+    await type("Pattern", "mine", "instead");
+    await part("dialog", "This specimen was removed elsewhere");
+    await press("button", "Put it back, with what is here");
+    await says("keeping", /^revision \d, kept/);
+    expect(kept(server)).toMatchObject([{ pattern: "mine", deletedAt: null }]);
+  });
+
+  test("removed: kept as a new one", async () => {
+    const server = openBench({ dialect: "python" });
+    await part("textbox", "Pattern");
+    const [specimen] = kept(server);
+    if (specimen) server.remove(specimen.id);
+    await type("Pattern", "mine", "instead");
+    await part("dialog", "This specimen was removed elsewhere");
+    await press("button", "Keep it as a new one");
+    await until("it is open", () => (screen.queryByRole("textbox", { name: "Title of the specimen" }) as HTMLInputElement | null)?.value === "Gauges (mine)");
+    expect(kept(server)).toMatchObject([{ deletedAt: expect.any(String) }, { pattern: "mine", dialect: "python", deletedAt: null }]);
+  });
+
+  test("a choice that the server does not hear of says so, and can be made again", async () => {
+    const server = await conflict();
+    server.away = true;
+    await press("button", "Keep both");
+    await part("alert", "");
+    expect(wordsOf(screen.getByRole("alert"))).toMatch(/The server does not answer/);
+    server.away = false;
+    await press("button", "Take what is elsewhere");
+    await until("theirs is here", () => document.querySelector(".cm-content[aria-label=Pattern]")?.textContent === "theirs");
+  });
+
+  async function conflict(own: Parameters<typeof openBench>[0] = {}): Promise<PageServer> {
+    const server = openBench(own);
     await part("textbox", "Pattern");
     const [specimen] = kept(server);
     if (specimen) server.change(specimen.id, { revision: 1, pattern: "theirs" });
@@ -67,7 +155,7 @@ describe("changed elsewhere", () => {
 
   test("both patterns are shown, and nothing is overwritten before one chooses", async () => {
     const server = await conflict();
-    expect(wordsOf(screen.getByRole("dialog"))).toMatch(/here Gauges mine elsewhere Gauges theirs|hereGauges mineelsewhereGauges theirs/);
+    expect(wordsOf(screen.getByRole("row", { name: /^pattern/ }))).toBe("patternminetheirs");
     expect(kept(server).map(({ pattern }) => pattern)).toEqual(["theirs"]);
     await press("button", "Decide later");
     await part("button", "changed elsewhere: choose");
@@ -85,6 +173,13 @@ describe("changed elsewhere", () => {
     await press("button", "Take what is elsewhere");
     await until("theirs is here", () => document.querySelector(".cm-content[aria-label=Pattern]")?.textContent === "theirs");
     expect(kept(server).map(({ pattern }) => pattern)).toEqual(["theirs"]);
+  });
+
+  test("keep both, in their language, and with a title that has room", async () => {
+    const server = await conflict({ dialect: "python", title: "G".repeat(196) });
+    await press("button", "Keep both");
+    await until("the second is there", () => kept(server).length === 2);
+    expect(kept(server)[1]).toMatchObject({ dialect: "python", pattern: "mine", title: `${"G".repeat(193)} (mine)` });
   });
 
   test("keep both", async () => {

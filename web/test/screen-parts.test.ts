@@ -3,7 +3,8 @@ import { describe, expect, test } from "@jest/globals";
 import { apart, MatchTable } from "@lamprey/core";
 import { patternLine } from "../src/bench/patternLanes.ts";
 import { laneRoom } from "../src/bench/sampleLanes.ts";
-import { closed, draftReducer, edited, fieldsOf, opened, sampleAdded, sampleRemoved, sampleShown, shownSample } from "../src/draft/draftSlice.ts";
+import { closed, draftReducer, edited, opened, sampleAdded, sampleRemoved, sampleShown, shownSample } from "../src/draft/draftSlice.ts";
+import { fieldsOf } from "../src/draft/fields.ts";
 import type { GroupMark, QuantifierMark, RunResult, StepView } from "../src/engine/messages.ts";
 import { bar, bracket, tick, wave } from "../src/lanes/lanes.ts";
 import { fillOf, inkOf } from "../src/lanes/textures.tsx";
@@ -234,12 +235,12 @@ describe("the draft", () => {
   } as const;
 
   test("a specimen without a sample gets an empty one to write in", () => {
-    expect(fieldsOf({ ...specimen, samples: [] }).samples).toEqual([{ key: "first", id: null, name: "sample", text: "" }]);
+    expect(fieldsOf({ ...specimen, samples: [] }).samples).toEqual([{ key: "s", name: "sample", text: "" }]);
   });
 
   test("samples are added, shown and removed; one is always on show", () => {
     const fields = fieldsOf({ ...specimen, samples: [{ id: "a", name: "one", text: "1", length: 1 }] });
-    let draft = draftReducer(undefined, opened({ id: "s", revision: 1, fields, at: 0 }));
+    let draft = draftReducer(undefined, opened({ id: "s", revision: 1, fields, keeping: { state: "kept", at: 0 }, held: "yes" }));
     draft = draftReducer(draft, sampleAdded("two", "2"));
     expect(shownSample(draft)?.name).toBe("two");
     draft = draftReducer(draft, sampleShown("a"));

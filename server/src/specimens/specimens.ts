@@ -129,16 +129,19 @@ export class Specimens {
     return em.find(Sample, { specimenId: { $in: [...specimenIds] } }, { orderBy: { position: "asc" }, fields: ["id", "specimenId", "name", "length"] });
   }
 
-  /** Makes the samples those of the list, in its order; one without a text keeps the text it has. */
+  /**
+   * Makes the samples those of the list, in its order; one without a text keeps the text it has. A new one may come with
+   * an id: a change that is sent twice adds it once.
+   */
   private async keepSamples(em: SqlEntityManager, specimenId: string, inputs: readonly SampleChange[]): Promise<void> {
     const kept = new Map((await em.find(Sample, { specimenId })).map((row): [string, SampleRow] => [row.id, row]));
     inputs.forEach(({ id, name, text }, position) => {
       const row = id === undefined ? undefined : kept.get(id);
-      if (id !== undefined && !row) throw new Problem("invalid-request", `No sample of this specimen has the id ${id}.`);
+      if (text === undefined && !row) throw new Problem("invalid-request", `No sample of this specimen has the id ${id}.`);
       if (row) {
         kept.delete(row.id);
         Object.assign(row, { name, position, ...(text === undefined ? {} : { text, length: text.length }) });
-      } else if (text !== undefined) em.persist(em.create(Sample, { id: randomUUID(), specimenId, position, name, text, length: text.length }));
+      } else if (text !== undefined) em.persist(em.create(Sample, { id: id ?? randomUUID(), specimenId, position, name, text, length: text.length }));
     });
     for (const row of kept.values()) em.remove(row);
     await em.flush();

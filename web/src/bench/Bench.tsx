@@ -58,7 +58,7 @@ export function Bench() {
 
 function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   const dispatch = useAppDispatch();
-  const draft = useDraft(specimen);
+  const keeper = useDraft(specimen);
   const { controls, engine } = useEngine();
   const hazard = useHazard();
   const pattern = useRef<PatternHandle>(null);
@@ -89,7 +89,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
           value={title}
           onChange={(event) => dispatch(edited({ title: event.target.value }))}
         />
-        <Keeping controls={draft} />
+        <Keeping keeper={keeper} />
       </InBar>
       <main className="flex h-full flex-col">
         <h1 className="sr-only">Bench: {title}</h1>

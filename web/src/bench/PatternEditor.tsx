@@ -4,13 +4,15 @@ import { defaultKeymap, history, historyKeymap, invertedEffects, redo, undo } fr
 import { EditorState, StateEffect, StateField } from "@codemirror/state";
 import { drawSelection, EditorView, keymap } from "@codemirror/view";
 import { useEffect, useImperativeHandle, useRef } from "react";
-import { type DraftFields, edited } from "../draft/draftSlice.ts";
+import { edited } from "../draft/draftSlice.ts";
+import type { DraftFields } from "../draft/fields.ts";
 import { lanes } from "../lanes/lanes.ts";
 import { quantifierAtCaret } from "../run/contrast.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
 import { caretMoved } from "../state/benchSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { drawPattern, patternLine, patternMarks } from "./patternLanes.ts";
+import { restoredState, SAVED_AFTER, saveHistory } from "./undoHistory.ts";
 
 /** A pattern longer than this is set smaller, so that more of it can be seen. */
 const LONG_PATTERN = 200;
@@ -41,13 +43,19 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
   useEffect(() => {
     const parent = host.current;
     if (!parent) return;
+    const { id } = store.getState().draft;
+    let saving: ReturnType<typeof setTimeout> | undefined;
+    const save = () => {
+      clearTimeout(saving);
+      if (id) saveHistory(id, editor.state);
+    };
     const editor = new EditorView({
       parent,
-      state: EditorState.create({
+      state: restoredState(id, {
         doc: store.getState().draft.fields.pattern,
         extensions: [
           EditorState.lineSeparator.of("\n"),
-          history(),
+          history({ minDepth: 100 }),
           writingField,
           undoWriting,
           drawSelection(),
@@ -60,14 +68,21 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
           EditorView.updateListener.of((update) => {
             const writing = update.state.field(writingField);
             if (writing !== update.startState.field(writingField)) dispatch(edited(writing));
-            if (update.docChanged) dispatch(edited({ pattern: update.state.sliceDoc() }));
+            if (update.docChanged) {
+              dispatch(edited({ pattern: update.state.sliceDoc() }));
+              clearTimeout(saving);
+              saving = setTimeout(save, SAVED_AFTER);
+            }
             if (update.selectionSet || update.docChanged) dispatch(caretMoved(update.state.selection.main.head));
           }),
         ],
       }),
     });
     view.current = editor;
+    window.addEventListener("pagehide", save);
     return () => {
+      window.removeEventListener("pagehide", save);
+      save();
       view.current = null;
       editor.destroy();
     };

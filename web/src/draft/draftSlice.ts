@@ -1,36 +1,8 @@
 /** The draft: the specimen on the bench as it is being edited, and how far it is kept. */
-
-import type { Specimen } from "@lamprey/api";
-import type { DialectName } from "@lamprey/core";
-import { createSlice, nanoid, type PayloadAction } from "@reduxjs/toolkit";
-
-export interface DraftSample {
-  /** Stays the same from the moment the sample is added, before the server has given it an id. */
-  readonly key: string;
-  readonly id: string | null;
-  readonly name: string;
-  readonly text: string;
-}
-
-export interface DraftFields {
-  readonly title: string;
-  readonly pattern: string;
-  readonly dialect: DialectName;
-  readonly flags: string;
-  readonly notes: string;
-  readonly samples: readonly DraftSample[];
-}
-
-export type Keeping =
-  /** All is kept, as the revision and since the time (milliseconds). */
-  | { readonly state: "kept"; readonly at: number }
-  | { readonly state: "keeping" }
-  /** The server does not answer; the next try is under way. */
-  | { readonly state: "waiting" }
-  /** The server refuses it; the reason. */
-  | { readonly state: "refused"; readonly reason: string }
-  /** Somebody else changed it; theirs. */
-  | { readonly state: "conflict"; readonly theirs: Specimen };
+import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
+import { v4 as uuid } from "uuid";
+import type { DraftFields, DraftSample } from "./fields.ts";
+import type { Held, Keeping } from "./keeper.ts";
 
 export interface Draft {
   readonly id: string | null;
@@ -39,31 +11,26 @@ export interface Draft {
   readonly shown: string;
   readonly revision: number;
   readonly keeping: Keeping;
+  readonly held: Held;
   /** Goes up whenever the fields were replaced from outside the editors. */
   readonly loads: number;
 }
 
 const EMPTY_FIELDS: DraftFields = { title: "", pattern: "", dialect: "ecmascript", flags: "", notes: "", samples: [] };
 
-const initialState: Draft = { id: null, fields: EMPTY_FIELDS, shown: "", revision: 0, keeping: { state: "kept", at: 0 }, loads: 0 };
+const initialState: Draft = { id: null, fields: EMPTY_FIELDS, shown: "", revision: 0, keeping: { state: "kept", at: 0 }, held: "yes", loads: 0 };
 
-/** A specimen's fields as a draft; one without a sample gets an empty one to write in. */
-export function fieldsOf({ title, pattern, dialect, flags, notes, samples }: Specimen): DraftFields {
-  const own = samples.map(({ id, name, text }) => ({ key: id, id, name, text }));
-  return { title, pattern, dialect, flags, notes, samples: own.length > 0 ? own : [{ key: "first", id: null, name: "sample", text: "" }] };
-}
+/** What a keeper says of its specimen. */
+type Kept = Pick<Draft, "revision" | "keeping" | "held">;
 
 const slice = createSlice({
   name: "draft",
   initialState,
   reducers: {
     /** A specimen is put on the bench; the fields are its own, or those of a journal that was not kept yet. */
-    opened: (draft, { payload }: PayloadAction<{ id: string; revision: number; fields: DraftFields; at: number }>) => ({
-      id: payload.id,
-      revision: payload.revision,
-      fields: payload.fields,
+    opened: (draft, { payload }: PayloadAction<Kept & { readonly id: string; readonly fields: DraftFields }>) => ({
+      ...payload,
       shown: payload.fields.samples[0]?.key ?? "",
-      keeping: { state: "kept", at: payload.at },
       loads: draft.loads + 1,
     }),
     closed: () => initialState,
@@ -73,7 +40,7 @@ const slice = createSlice({
       fields: { ...draft.fields, samples: draft.fields.samples.map((s) => (s.key === payload.key ? { ...s, ...payload } : s)) },
     }),
     sampleAdded: {
-      prepare: (name: string, text: string) => ({ payload: { key: nanoid(), id: null, name, text } }),
+      prepare: (name: string, text: string) => ({ payload: { key: uuid(), name, text } }),
       reducer: (draft, { payload }: PayloadAction<DraftSample>) => ({
         ...draft,
         shown: payload.key,
@@ -85,17 +52,21 @@ const slice = createSlice({
       return { ...draft, shown: draft.shown === payload ? (samples[0]?.key ?? "") : draft.shown, fields: { ...draft.fields, samples } };
     },
     sampleShown: (draft, { payload }: PayloadAction<string>) => ({ ...draft, shown: payload }),
-    /** The server has acknowledged a change; new samples have got their ids. */
-    acknowledged: (draft, { payload }: PayloadAction<{ revision: number; ids: Readonly<Record<string, string>> }>) => ({
-      ...draft,
-      revision: payload.revision,
-      fields: { ...draft.fields, samples: draft.fields.samples.map((s) => ({ ...s, id: s.id ?? payload.ids[s.key] ?? null })) },
-    }),
-    keepingChanged: (draft, { payload }: PayloadAction<Keeping>) => ({ ...draft, keeping: payload }),
+    /** How far it is kept has changed. */
+    keepingChanged: (draft, { payload }: PayloadAction<Kept>) => ({ ...draft, ...payload }),
+    /** What others have changed has come in; the editors are made anew where it is in what they show. */
+    merged: (draft, { payload: { fields, revision } }: PayloadAction<Pick<Draft, "fields" | "revision">>) => {
+      const known = fields.samples.some(({ key }) => key === draft.shown);
+      const shown = known ? draft.shown : (fields.samples[0]?.key ?? "");
+      const textOf = (samples: readonly DraftSample[]) => samples.find(({ key }) => key === draft.shown)?.text;
+      const { pattern, dialect, flags, samples } = draft.fields;
+      const same = pattern === fields.pattern && dialect === fields.dialect && flags === fields.flags && known && textOf(samples) === textOf(fields.samples);
+      return { ...draft, fields, revision, shown, loads: same ? draft.loads : draft.loads + 1 };
+    },
   },
 });
 
-export const { opened, closed, edited, sampleEdited, sampleAdded, sampleRemoved, sampleShown, acknowledged, keepingChanged } = slice.actions;
+export const { opened, closed, edited, sampleEdited, sampleAdded, sampleRemoved, sampleShown, keepingChanged, merged } = slice.actions;
 export const draftReducer = slice.reducer;
 
 /** The sample on show. */

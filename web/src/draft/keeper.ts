@@ -1,180 +1,302 @@
 /**
- * Keeps the draft by itself: what differs from what the server has acknowledged is sent, one change at a time, and
- * sent again until it is acknowledged. Meanwhile a journal in the browser holds it, so that neither a server that is
- * down nor a page that is closed loses anything.
+ * Keeps the draft of one specimen: every edit is noted in the browser's journal as it is made, what differs from what the
+ * server has acknowledged is sent after a pause, one change at a time, and sent again until it is acknowledged. It outlives
+ * the bench that the specimen stands on.
  */
-import type { SampleChange, Specimen, SpecimenHead } from "@lamprey/api";
-import { isProblem } from "@lamprey/api";
+import { isProblem, type Specimen, type SpecimenHead } from "@lamprey/api";
 import type { ChangeOf } from "../api/specimens.ts";
-import type { Draft, DraftFields, DraftSample, Keeping } from "./draftSlice.ts";
+import { type Based, basedOn, changeOf, type DraftFields, keepable, sameFields, withinBounds } from "./fields.ts";
+import type { Entry, Journal } from "./journal.ts";
+import { type Clash, merge } from "./merge.ts";
 
 /** Wait for a pause in typing this long before sending (milliseconds). */
 const PAUSE = 400;
-/** Waits between tries while the server does not answer. */
-const RETRIES = [500, 1000, 2000, 4000, 5000] as const;
+/** Waits between tries while the server does not take it. */
+const RETRIES = [500, 1000, 2000, 4000, 8000, 15_000] as const;
 
-/** A draft in the journal: texts of samples that are kept as they are stay out of it, since they can be megabytes. */
-export interface JournalEntry {
-  readonly revision: number;
-  readonly fields: Omit<DraftFields, "samples"> & { readonly samples: readonly (Omit<DraftSample, "text"> & { readonly text?: string })[] };
-}
+/** Why a change waits to be sent again. */
+export const DELAYS = {
+  away: "the server is away",
+  slow: "the server does not answer",
+  busy: "the server asks to wait",
+  full: "the server’s disk is full",
+  failed: "the server has failed",
+} as const;
+export type Delay = keyof typeof DELAYS;
 
-export function journalEntry(revision: number, kept: DraftFields, draft: DraftFields): JournalEntry {
-  const before = new Map(kept.samples.map((s) => [s.key, s.text]));
-  const samples = draft.samples.map(({ text, ...sample }) => (sample.id !== null && before.get(sample.key) === text ? sample : { ...sample, text }));
-  return { revision, fields: { ...draft, samples } };
-}
+export type Keeping =
+  /** All is kept, since the time (milliseconds). */
+  | { readonly state: "kept"; readonly at: number }
+  | { readonly state: "keeping" }
+  /** The next try is under way. */
+  | { readonly state: "waiting"; readonly delay: Delay }
+  /** The server, or a bound, refuses it; the reason. What can be kept without it is. */
+  | { readonly state: "refused"; readonly reason: string }
+  /** Somebody else changed the same; theirs. */
+  | { readonly state: "conflict"; readonly theirs: Specimen; readonly clashes: readonly Clash[] }
+  /** Somebody else removed it; what is kept of it, or null where nothing is any more. */
+  | { readonly state: "removed"; readonly theirs: Specimen | null };
 
-/** The draft that an entry stands for, its unchanged texts taken from what the server holds. */
-export function fromJournal({ fields }: JournalEntry, kept: DraftFields): DraftFields {
-  const texts = new Map(kept.samples.map((s) => [s.id, s.text]));
-  return { ...fields, samples: fields.samples.map((s) => ({ ...s, text: s.text ?? texts.get(s.id) ?? "" })) };
-}
-
-/** Where a draft waits that is not kept yet. */
-export interface Journal {
-  write(id: string, entry: JournalEntry): Promise<void>;
-  read(id: string): Promise<JournalEntry | undefined>;
-  clear(id: string): Promise<void>;
-}
+/** Whether the journal has what was typed last: only then does closing the window lose nothing. */
+export type Held = "yes" | "not-yet" | "no";
 
 /** What the server said to a change. */
-export type ChangeAnswer = { readonly specimen: SpecimenHead } | { readonly status: number; readonly body: unknown } | { readonly unreachable: true };
+export type ChangeAnswer =
+  | { readonly specimen: SpecimenHead }
+  | { readonly status: number; readonly body: unknown }
+  | { readonly unreachable: "away" | "slow" };
 
 export interface KeeperParts {
-  readonly draft: () => Draft;
-  readonly send: (change: ChangeOf) => Promise<ChangeAnswer>;
+  readonly send: (change: ChangeOf, leaving: boolean) => Promise<ChangeAnswer>;
   readonly journal: Journal;
-  readonly say: (keeping: Keeping) => void;
-  readonly acknowledge: (revision: number, ids: Readonly<Record<string, string>>) => void;
-  readonly wait?: (milliseconds: number) => Promise<void>;
+  /** Something that is said of it has changed. */
+  readonly changed: (keeper: Keeper) => void;
+  /** The fields are others than those that were given: what somebody else kept has come in. */
+  readonly merged: (keeper: Keeper) => void;
+  readonly wait?: (milliseconds: number, woken: AbortSignal) => Promise<void>;
 }
 
 export class Keeper {
+  readonly id: string;
+  /** Of the window that the entries of the journal are of. */
+  readonly window: string;
+  base: Based;
+  fields: DraftFields;
+  keeping: Keeping;
+  held: Held = "yes";
   private readonly parts: KeeperParts;
-  private kept: DraftFields;
-  private readonly id: string;
+  private noted: Entry | null = null;
   private running = false;
-  private closed = false;
-  private journaled: DraftFields | null = null;
+  private woken = new AbortController();
+  private leaving = false;
 
-  /** @param kept what the server holds of the specimen now */
-  constructor(parts: KeeperParts, id: string, kept: DraftFields) {
+  constructor(parts: KeeperParts, { id, window, base, fields, at }: { id: string; window: string; base: Based; fields?: DraftFields; at: number }) {
     this.parts = parts;
     this.id = id;
-    this.kept = kept;
+    this.window = window;
+    this.base = base;
+    this.fields = fields ?? base.fields;
+    this.keeping = { state: "kept", at };
   }
 
-  /** The draft may have changed: sees to it that it gets kept. */
-  changed(): void {
-    const draft = this.parts.draft();
-    if (draft.id !== this.id || draft.keeping.state === "conflict" || this.running) return;
-    if (!changeOf(this.id, draft.revision, this.kept, draft.fields)) return;
+  /** Whether there is something that the server has not acknowledged. */
+  get unsent(): boolean {
+    return changeOf(this.id, this.base, this.fields) !== null;
+  }
+
+  /** What is written now: noted before anything else happens, and sent by and by. */
+  edit(fields: DraftFields): void {
+    if (fields === this.fields) return;
+    this.fields = fields;
+    if (this.noted !== null || !sameFields(fields, this.base.fields)) this.note();
+    this.send();
+  }
+
+  /** Sends what there is to be sent, unless that is under way or somebody has to choose first. */
+  send(): void {
+    if (this.running || this.keeping.state === "conflict" || this.keeping.state === "removed" || !this.unsent) return;
     this.running = true;
     void this.loop().finally(() => {
       this.running = false;
     });
   }
 
-  /** What is kept now, after a conflict was settled by taking theirs or writing over it. */
-  settled(kept: DraftFields): void {
-    this.kept = kept;
+  /** Waits no longer, as where the window is hidden and may not come back, or the network is there again. */
+  hurry(leaving = false): void {
+    this.leaving = leaving;
+    this.woken.abort();
+    this.send();
   }
 
-  close(): void {
-    this.closed = true;
+  /** What the server holds now is this: what others have changed comes in, unless it is the same that was changed here. */
+  heard(theirs: Specimen): void {
+    if (theirs.revision < this.base.revision || this.running) return;
+    if (theirs.deletedAt !== null) this.say({ state: "removed", theirs });
+    else this.join(theirs);
+  }
+
+  /** Writes over what somebody else kept. */
+  overwrite(theirs: Specimen): void {
+    this.base = basedOn(theirs);
+    this.keeping = { state: "keeping" };
+    this.note();
+    if (this.unsent) this.send();
+    else void this.done();
+  }
+
+  /** Takes what somebody else kept, and lets go what is here. */
+  async take(theirs: Specimen): Promise<void> {
+    this.base = basedOn(theirs);
+    this.fields = this.base.fields;
+    this.parts.merged(this);
+    await this.done(Date.parse(theirs.updatedAt));
+  }
+
+  /** The specimen is on the shelf again: what is here comes on top of it. */
+  putBack(theirs: Specimen): void {
+    this.keeping = { state: "keeping" };
+    if (!this.join(theirs)) return;
+    if (this.unsent) this.send();
+    else void this.done();
+  }
+
+  /** Lets go what is here and was not kept. */
+  async letGo(): Promise<void> {
+    this.fields = this.base.fields;
+    await this.done();
+  }
+
+  /** Notes what is written now; says later whether that came about. */
+  note(): void {
+    const { id, window, base, fields } = this;
+    const entry: Entry = { specimen: id, window, at: Date.now(), base, fields };
+    const before = this.noted;
+    this.noted = entry;
+    this.held = "not-yet";
+    const settled = (held: Held) => {
+      const newest = this.noted === entry;
+      if (newest) this.held = held;
+      // What has not come about is written as a whole the next time; what came after it was written as if it had.
+      if (held === "no" && this.noted) {
+        this.noted = { ...this.noted, base: { ...base, fields: NOTHING }, fields: NOTHING };
+        if (!newest) this.note();
+      }
+      this.parts.changed(this);
+    };
+    this.parts.journal.write(entry, before).then(
+      () => settled("yes"),
+      (error: unknown) => {
+        console.warn("The draft could not be noted in this browser.", error);
+        settled("no");
+      },
+    );
+    this.parts.changed(this);
+  }
+
+  private say(keeping: Keeping): void {
+    this.keeping = keeping;
+    this.parts.changed(this);
   }
 
   private wait(milliseconds: number): Promise<void> {
-    return this.parts.wait ? this.parts.wait(milliseconds) : new Promise((done) => setTimeout(done, milliseconds));
+    this.woken = new AbortController();
+    return (this.parts.wait ?? waitFor)(milliseconds, this.woken.signal);
   }
 
   private async loop(): Promise<void> {
     let failures = 0;
-    while (!this.closed) {
-      await this.settle();
-      const draft = this.parts.draft();
-      if (draft.id !== this.id) return;
-      const { fields, revision } = draft;
-      const change = changeOf(this.id, revision, this.kept, fields);
+    for (;;) {
+      if (failures === 0) await this.pause();
+      const { id, base } = this;
+      const { fields, faults } = withinBounds(this.fields, base.fields);
+      const change = changeOf(id, base, fields);
       if (!change) {
-        await this.parts.journal.clear(this.id);
-        this.parts.say({ state: "kept", at: Date.now() });
-        return;
+        if (faults.length > 0) this.say({ state: "refused", reason: `${faults.join("; ")}.` });
+        else await this.done();
+        if (!this.unsent || faults.length > 0) return;
+        continue;
       }
-      if (failures === 0) this.parts.say({ state: "keeping" });
-      const answer = await this.parts.send(change);
+      if (failures === 0) this.say({ state: "keeping" });
+      const answer = await this.parts.send(change, this.leaving);
       if ("specimen" in answer) {
         this.accept(answer.specimen, fields);
         failures = 0;
-      } else if ("unreachable" in answer || answer.status >= 500 || answer.status === 429) {
-        this.parts.say({ state: "waiting" });
+        continue;
+      }
+      const delay = delayOf(answer);
+      if (delay) {
+        this.say({ state: "waiting", delay });
         await this.wait(RETRIES[Math.min(failures++, RETRIES.length - 1)] as number);
-      } else if (answer.status === 409 && isProblem(answer.body) && answer.body.current) {
-        const theirs = answer.body.current;
-        // The answer to an earlier try may have been lost on its way: then what is kept is what was sent.
-        if (!sameFields(theirs, fields)) {
-          this.parts.say({ state: "conflict", theirs });
-          return;
-        }
-        this.accept(theirs, fields);
-      } else {
-        this.parts.say({ state: "refused", reason: isProblem(answer.body) ? answer.body.detail : `The server answered ${answer.status}.` });
-        return;
+      } else if ("status" in answer) {
+        if (!this.answeredBy(answer.status, answer.body, fields)) return;
+        failures = 0;
       }
     }
   }
 
-  /** Waits until the draft has rested for a while, journalling it meanwhile. */
-  private async settle(): Promise<void> {
+  /** What is to come of an answer that is no acknowledgement; false where it is not sent again by itself. */
+  private answeredBy(status: number, body: unknown, sent: DraftFields): boolean {
+    const theirs = isProblem(body) ? body.current : undefined;
+    if (status === 404 || theirs?.deletedAt) {
+      this.say({ state: "removed", theirs: theirs ?? null });
+      return false;
+    }
+    if (status === 409 && theirs) {
+      // The answer to an earlier try may have been lost on its way: then what is kept is what was sent.
+      if (!sameFields(basedOn(theirs).fields, keepable(sent, this.base.fields))) return this.join(theirs);
+      this.accept(theirs, sent);
+      return true;
+    }
+    this.say({ state: "refused", reason: isProblem(body) ? body.detail : `The server answered ${status}.` });
+    return false;
+  }
+
+  /** Puts what is here on top of what somebody else kept; false where somebody has to choose. */
+  private join(theirs: Specimen): boolean {
+    const base = basedOn(theirs);
+    const { fields, clashes } = merge(this.base.fields, this.fields, base.fields);
+    if (clashes.length > 0) {
+      this.say({ state: "conflict", theirs, clashes });
+      return false;
+    }
+    this.base = base;
+    const news = !sameFields(fields, this.fields);
+    this.fields = fields;
+    if (this.noted) this.note();
+    if (news) this.parts.merged(this);
+    this.parts.changed(this);
+    return true;
+  }
+
+  /** Waits until what is written has rested for a while. */
+  private async pause(): Promise<void> {
     for (;;) {
-      const before = this.parts.draft();
-      if (before.id === this.id && before.fields !== this.journaled) {
-        await this.parts.journal.write(this.id, journalEntry(before.revision, this.kept, before.fields));
-        this.journaled = before.fields;
-      }
+      const before = this.fields;
+      if (this.leaving) return;
       await this.wait(PAUSE);
-      if (this.closed || this.parts.draft().fields === before.fields) return;
+      if (this.fields === before) return;
     }
   }
 
-  private accept(specimen: SpecimenHead, sent: DraftFields): void {
-    const ids: Record<string, string> = {};
-    sent.samples.forEach((sample, i) => {
-      const id = specimen.samples[i]?.id;
-      if (id) ids[sample.key] = id;
+  private accept({ revision }: Pick<SpecimenHead, "revision">, sent: DraftFields): void {
+    this.base = { revision, fields: keepable(sent, this.base.fields) };
+    if (this.noted && !sameFields(sent, this.fields)) this.note();
+    this.parts.changed(this);
+  }
+
+  /** All is acknowledged: nothing has to be held here. */
+  private async done(at = Date.now()): Promise<void> {
+    this.leaving = false;
+    const noted = this.noted;
+    this.noted = null;
+    this.held = "yes";
+    this.say({ state: "kept", at });
+    if (!noted) return;
+    try {
+      await this.parts.journal.clear(this.id, this.window);
+    } catch (error) {
+      // What is left behind is the same as what is kept, and is found to be so.
+      console.warn("The journal could not be cleared.", error);
+    }
+  }
+}
+
+/** No field of it is the same as another's. */
+const NOTHING: DraftFields = { title: "", pattern: "", dialect: "ecmascript", flags: "", notes: "", samples: [] };
+
+function delayOf(answer: Exclude<ChangeAnswer, { readonly specimen: SpecimenHead }>): Delay | undefined {
+  if ("unreachable" in answer) return answer.unreachable;
+  if (answer.status === 429) return "busy";
+  if (answer.status === 507) return "full";
+  return answer.status >= 500 ? "failed" : undefined;
+}
+
+function waitFor(milliseconds: number, woken: AbortSignal): Promise<void> {
+  return new Promise((resolve) => {
+    const timer = setTimeout(resolve, milliseconds);
+    woken.addEventListener("abort", () => {
+      clearTimeout(timer);
+      resolve();
     });
-    this.kept = { ...sent, samples: sent.samples.map((s) => ({ ...s, id: s.id ?? ids[s.key] ?? null })) };
-    this.parts.acknowledge(specimen.revision, ids);
-  }
-}
-
-/** The change that makes what is kept the draft; null where they are the same. */
-export function changeOf(id: string, revision: number, kept: DraftFields, draft: DraftFields): ChangeOf | null {
-  const own: Record<string, string> = {};
-  for (const field of ["title", "pattern", "dialect", "flags", "notes"] as const) {
-    // An empty title cannot be kept; the last one stays until there is a new one.
-    if (draft[field] !== kept[field] && !(field === "title" && draft.title.trim() === "")) own[field] = draft[field];
-  }
-  const before = new Map(kept.samples.map((s) => [s.key, s]));
-  const sameSamples = draft.samples.length === kept.samples.length && draft.samples.every((s, i) => sameSample(s, kept.samples[i]));
-  const samples = draft.samples.map((s): SampleChange => {
-    const name = s.name.trim() === "" ? "sample" : s.name;
-    const known = before.get(s.key);
-    if (s.id === null) return { name, text: s.text };
-    return known?.text === s.text ? { id: s.id, name } : { id: s.id, name, text: s.text };
   });
-  if (sameSamples && Object.keys(own).length === 0) return null;
-  return { id, revision, ...own, ...(sameSamples ? {} : { samples }) };
-}
-
-function sameSample(one: DraftFields["samples"][number], other: DraftFields["samples"][number] | undefined): boolean {
-  return one.key === other?.key && one.name === other.name && one.text === other.text;
-}
-
-/** Whether a specimen holds what a draft holds. */
-export function sameFields(specimen: Specimen, fields: DraftFields): boolean {
-  const { title, pattern, dialect, flags, notes, samples } = specimen;
-  if (title !== fields.title || pattern !== fields.pattern || dialect !== fields.dialect || flags !== fields.flags || notes !== fields.notes) return false;
-  return samples.length === fields.samples.length && samples.every((s, i) => s.name === fields.samples[i]?.name && s.text === fields.samples[i]?.text);
 }

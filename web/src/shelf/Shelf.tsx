@@ -6,6 +6,7 @@ import { Link, useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { number, plural, size } from "../shared/words.ts";
+import { NotKept } from "./NotKept.tsx";
 
 export function Shelf() {
   const navigate = useNavigate();
@@ -54,6 +55,7 @@ export function Shelf() {
             New specimen
           </button>
         </div>
+        <NotKept />
         {creating.isError && <p className="mt-3 text-rust">It could not be kept: the server does not answer.</p>}
         {lastRemoved && (
           <p className="mt-3 border-l-4 border-tide bg-sheet px-3 py-2" role="status">

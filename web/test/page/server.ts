@@ -63,6 +63,12 @@ export class PageServer {
     return after;
   }
 
+  /** Takes one off the shelf as another page would. */
+  remove(id: string): void {
+    const before = this.specimens.get(id);
+    if (before) this.specimens.set(id, { ...before, revision: before.revision + 1, deletedAt: this.now() });
+  }
+
   private now(): string {
     this.clock += 1000;
     return new Date(this.clock).toISOString();
@@ -81,12 +87,12 @@ export class PageServer {
         return { status: 200, data: { items: this.earlier.get(id) ?? [] } };
       case "PATCH ": {
         const change = body as SpecimenChange;
-        if (change.revision !== specimen.revision) return refusal(409, "It was changed meanwhile.", specimen);
+        if (change.revision !== specimen.revision || specimen.deletedAt !== null) return refusal(409, "It was changed meanwhile.", specimen);
         return { status: 200, data: headOf(this.change(id, change)) };
       }
       case "DELETE ":
       case "POST /restore": {
-        const after = { ...specimen, deletedAt: method === "DELETE" ? this.now() : null };
+        const after = { ...specimen, revision: specimen.revision + 1, deletedAt: method === "DELETE" ? this.now() : null };
         this.specimens.set(id, after);
         return { status: 200, data: headOf(after) };
       }
