@@ -23,8 +23,9 @@ export const PEAK_STEPS = 1_000_000n;
 const MAX_LENGTH = 200;
 /** With fewer choices in one attempt there are too few paths for a peak: each doubles them at most. */
 const LEAST_CHOICES = 14;
-/** Fewer paths than this are not worth a forecast. */
+/** Fewer paths of one attempt than this are not worth a forecast; where attempts begin at every offset, many of them add up. */
 const LEAST_PATHS = 50_000;
+const LEAST_PATHS_OF_MANY = 2000;
 /** So many ways between two characters cost a second on a short text, if every offset pays them. */
 export const MANY_EMPTY_WAYS = 2_000;
 /** Texts grown side by side. */
@@ -58,7 +59,7 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
     bounds: followed.loops.map(exactBounds),
   });
   // Ways that take nothing are no paths more.
-  const best = yield* grow(automaton, LEAST_PATHS / emptyWays);
+  const best = yield* grow(automaton, (anchored(own, mode) ? LEAST_PATHS : LEAST_PATHS_OF_MANY) / emptyWays);
   if (!best || automaton.full) return null;
   let peak: Peak | null = null;
   function* tryText(text: string, worth: bigint): Generator<number, void> {
@@ -76,6 +77,8 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
   if (peak === null && emptyWays > 1) for (const ending of endingsOf(automaton, [])) yield* tryText(ending.repeat(MANY_OFFSETS), 10n);
   return peak;
 }
+
+const anchored = ({ options }: Program, mode: HazardMode): boolean => mode === "start" || mode === "whole" || (mode === "search" && options.sticky);
 
 /** Endings that leave the fewest paths under way, and none at all: a text that matches costs little. */
 function endingsOf(automaton: PathAutomaton, word: readonly number[]): string[] {
