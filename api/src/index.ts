@@ -11,6 +11,8 @@ export {
   SCHEMAS,
   type Specimen,
   type SpecimenChange,
+  type SpecimenExcerpt,
   type SpecimenHead,
   type SpecimenList,
+  type SpecimensFile,
 } from "./specimens.ts";

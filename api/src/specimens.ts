@@ -15,6 +15,8 @@ export const BOUNDS = {
   samples: 50,
   /** Specimens in one page of the list. */
   page: 200,
+  /** What a list shows of a pattern or of notes. */
+  excerpt: 300,
 } as const;
 
 const TEXT = { type: "string" } as const;
@@ -43,8 +45,16 @@ const sampleChange = closed({ id: ID, name: TEXT, text: TEXT }, ["name"]);
 
 const specimenHead = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sampleHead) });
 const specimen = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sample) });
-const specimenList = closed({ items: listOf(specimenHead), total: { type: "integer" } });
+/** In a list: of a long pattern, and of long notes, the beginning. */
+const specimenExcerpt = closed({ id: ID, ...OWN, ...KEPT, patternLength: LENGTH, samples: listOf(sampleHead) });
+const specimenList = closed({ items: listOf(specimenExcerpt), total: { type: "integer" } });
 const newSpecimen = closed({ ...OWN, samples: listOf(newSample, BOUNDS.samples) }, ["title"]);
+/** Everything that is kept, as one file. */
+const specimensFile = closed({
+  format: { type: "string", enum: ["lamprey-specimens"] },
+  version: { type: "integer", enum: [1] },
+  specimens: listOf(newSpecimen),
+});
 const specimenChange = closed({ revision: REVISION, ...OWN, samples: listOf(sampleChange, BOUNDS.samples) }, ["revision"]);
 /** A pattern at an earlier revision. */
 const earlierPattern = closed({ revision: REVISION, pattern: OWN.pattern, dialect: OWN.dialect, flags: OWN.flags, keptAt: MOMENT });
@@ -63,8 +73,10 @@ export const SCHEMAS = {
   NewSpecimen: newSpecimen,
   SpecimenChange: specimenChange,
   SpecimenHead: specimenHead,
+  SpecimenExcerpt: specimenExcerpt,
   Specimen: specimen,
   SpecimenList: specimenList,
+  SpecimensFile: specimensFile,
   EarlierPatterns: earlierPatterns,
   Problem: problem,
 } as const;
@@ -75,6 +87,8 @@ export type NewSpecimen = Value<typeof newSpecimen>;
 export type SpecimenChange = Value<typeof specimenChange>;
 export type SpecimenHead = Value<typeof specimenHead>;
 export type Specimen = Value<typeof specimen>;
+export type SpecimenExcerpt = Value<typeof specimenExcerpt>;
+export type SpecimensFile = Value<typeof specimensFile>;
 export type SpecimenList = Value<typeof specimenList>;
 export type EarlierPattern = Value<typeof earlierPattern>;
 export type ProblemDetails = Value<typeof problem>;

@@ -7,13 +7,13 @@ import express, { type Express } from "express";
 import { rateLimit } from "express-rate-limit";
 import helmet from "helmet";
 import type { Logger } from "pino";
+import { type Door, door } from "./door.ts";
+import { exchangeRoutes } from "./exchange.ts";
 import { openapi } from "./openapi.ts";
+import type { Asked } from "./opened.ts";
 import { answerProblems, nothingHere, Problem } from "./problem.ts";
-import { specimenRoutes } from "./specimens/routes.ts";
-import type { Specimens } from "./specimens/specimens.ts";
+import { sendTo, specimenRoutes } from "./specimens/routes.ts";
 
-/** A sample of five million characters must fit, in bytes of JSON, with room for its escapes. */
-const MOST_BODY = "24mb";
 /** Far above what one person's editing makes, and low enough that a runaway page is noticed. */
 const REQUESTS_A_MINUTE = 3000;
 
@@ -22,15 +22,20 @@ const ENGINE_WORKER = /[\\/]worker-[^\\/]+\.js$/;
 const ENGINE_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'";
 
 export interface AppParts {
-  readonly specimens: Specimens;
+  readonly asked: Asked;
+  readonly door: Door;
   readonly log: Logger;
   /** Folder of the built interface. */
   readonly web: string;
 }
 
-export function createApp({ specimens, log, web }: AppParts): Express {
+/** What the page does not need of a browser. */
+const NO_PERMISSIONS = ["camera", "display-capture", "geolocation", "microphone", "payment", "usb"].map((name) => `${name}=()`).join(", ");
+
+export function createApp({ asked, door: own, log, web }: AppParts): Express {
   const app = express();
   app.disable("x-powered-by");
+  app.set("etag", false);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -52,13 +57,26 @@ export function createApp({ specimens, log, web }: AppParts): Express {
       },
       // Lamprey is served over plain HTTP on the person's own machine.
       strictTransportSecurity: false,
+      xFrameOptions: { action: "deny" },
     }),
   );
+  app.use((_request, response, next) => {
+    response.set("Permissions-Policy", NO_PERMISSIONS);
+    next();
+  });
   app.use((request, response, next) => {
     const started = performance.now();
     response.on("finish", () => {
-      log.debug({ method: request.method, path: request.path, status: response.statusCode, ms: Math.round(performance.now() - started) }, "request");
+      log.debug(
+        { method: request.method, route: request.route?.path ?? "", status: response.statusCode, ms: Math.round(performance.now() - started) },
+        "request",
+      );
     });
+    next();
+  });
+  app.use(...door(own));
+  app.use((request, _response, next) => {
+    if (/%00|\0/.test(request.url)) throw new Problem("invalid-request", "An address may not have NUL in it.");
     next();
   });
   app.use(compression());
@@ -77,14 +95,14 @@ export function createApp({ specimens, log, web }: AppParts): Express {
     response.set("Cache-Control", "no-store");
     next();
   });
-  api.use(express.json({ limit: MOST_BODY, strict: true }));
-  api.get("/health", (_request, response) => {
-    response.json({ status: "ok" });
+  api.get("/health", async (request, response) => {
+    sendTo(response, log, await asked.health(request.originalUrl));
   });
   api.get("/openapi.json", (_request, response) => {
     response.json(openapi);
   });
-  api.use("/specimens", specimenRoutes(specimens));
+  api.use("/specimens", specimenRoutes(asked, log));
+  api.use(exchangeRoutes(asked, log));
   api.use(nothingHere);
   app.use("/api", api);
 

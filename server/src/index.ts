@@ -1,15 +1,15 @@
 /** Starts a server; also what tests start. */
 
-import type { Server } from "node:http";
+import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { type Logger, pino } from "pino";
 import { createApp } from "./app.ts";
-import { seedOnce } from "./seed.ts";
+import { isLoopback, tokenIn } from "./door.ts";
+import { type Open, openInThread } from "./opened.ts";
 import { DEMO_FOLDER, type Settings, WEB_FOLDER } from "./settings.ts";
-import { Specimens } from "./specimens/specimens.ts";
-import { openStore } from "./store/store.ts";
 
 export interface Running {
+  /** Where it is to be found, with its token where it needs one. */
   readonly address: string;
   close(): Promise<void>;
 }
@@ -18,31 +18,70 @@ export interface StartOptions {
   readonly log?: Logger;
   readonly web?: string;
   readonly demo?: string;
+  readonly open?: Open;
 }
 
-/** Opens the database, seeds it where it is new, and listens; rejects where the port is taken. */
+/** Headers that have not come by then, and bodies, are not waited for (milliseconds). */
+const HEADERS_WITHIN = 10_000;
+const BODY_WITHIN = 60_000;
+/** How often that is looked at. */
+const LOOKED_AT = 2000;
+/** Requests under way when the server is to end get so long (milliseconds). */
+const DRAINED_WITHIN = 10_000;
+/** How often backups, and what was removed long ago, are looked after (milliseconds). */
+const TENDED_EVERY = 3_600_000;
+
+/** Opens the database, seeds it where it is new, and listens; rejects where the port is taken, or the folder. */
 export async function start(settings: Settings, options: StartOptions = {}): Promise<Running> {
   const log = options.log ?? pino({ level: "info" });
-  const store = await openStore(settings.data);
-  const specimens = new Specimens(store);
-  const seeded = await seedOnce(store, specimens, options.demo ?? DEMO_FOLDER);
-  if (seeded > 0) log.info({ specimens: seeded }, "seeded the demo");
-  const app = createApp({ specimens, log, web: options.web ?? WEB_FOLDER });
-  const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(settings.port, settings.host, (error?: Error) => (error ? reject(error) : resolve(listening)));
-  }).catch(async (error: unknown) => {
+  const store = await (options.open ?? openInThread)(settings.data, options.demo ?? DEMO_FOLDER);
+  if (store.seeded > 0) log.info({ specimens: store.seeded }, "seeded the demo");
+  const token = isLoopback(settings.host) ? null : tokenIn(settings.data);
+  const door = { host: settings.host, names: settings.hosts ?? [], token };
+  const app = createApp({ asked: store.asked, door, log, web: options.web ?? WEB_FOLDER });
+  const server = createServer({ headersTimeout: HEADERS_WITHIN, requestTimeout: BODY_WITHIN, connectionsCheckingInterval: LOOKED_AT }, app);
+  await listening(server, settings).catch(async (error: unknown) => {
     await store.close();
     throw error;
   });
   const { address, port } = server.address() as AddressInfo;
+  const bare = `http://${address.includes(":") ? `[${address}]` : address}:${port}`;
+  await store.says(bare);
+  const tend = () => {
+    store.asked.tend().then(
+      ({ backup, purged }) => (backup !== null || purged > 0) && log.info({ backup, purged }, "looked after the store"),
+      (error: unknown) => log.error({ err: error }, "looking after the store failed"),
+    );
+  };
+  tend();
+  const tending = setInterval(tend, TENDED_EVERY);
   return {
-    address: `http://${address.includes(":") ? `[${address}]` : address}:${port}`,
+    address: token === null ? bare : `${bare}/?token=${token}`,
     close: async () => {
-      server.closeAllConnections();
-      await new Promise((done) => server.close(done));
+      clearInterval(tending);
+      await drained(server);
       await store.close();
     },
   };
+}
+
+function listening(server: Server, { port, host }: Settings): Promise<void> {
+  return new Promise((resolve, reject) => {
+    server.once("error", reject);
+    server.listen(port, host, () => {
+      server.off("error", reject);
+      resolve();
+    });
+  });
+}
+
+/** Takes no more requests, and waits for those under way, but not for ever. */
+async function drained(server: Server): Promise<void> {
+  const closed = new Promise((done) => server.close(done));
+  server.closeIdleConnections();
+  const impatient = setTimeout(() => server.closeAllConnections(), DRAINED_WITHIN);
+  await closed;
+  clearTimeout(impatient);
 }
 
 export type { Settings } from "./settings.ts";

@@ -19,7 +19,7 @@ export const openapi = {
       get: {
         summary: "List specimens, newest change first",
         parameters: [
-          { name: "search", in: "query", schema: text, description: "words in title, pattern or notes" },
+          { name: "search", in: "query", schema: text, description: "words, or parts of words, that all stand in title, pattern, notes or names of samples" },
           { name: "removed", in: "query", schema: { type: "boolean", default: false } },
           { name: "offset", in: "query", schema: { type: "integer", minimum: 0, default: 0 } },
           { name: "limit", in: "query", schema: { type: "integer", minimum: 1, maximum: BOUNDS.page, default: 100 } },
@@ -53,9 +53,9 @@ export const openapi = {
         },
       },
       delete: {
-        summary: "Remove a specimen; it can be restored",
-        parameters: [id],
-        responses: { 200: answer("Removed", "SpecimenHead"), 404: problem("Unknown") },
+        summary: "Remove a specimen; it can be restored for ninety days. One that was removed is removed for good.",
+        parameters: [id, { name: "forGood", in: "query", schema: { type: "boolean", default: false } }],
+        responses: { 200: answer("Removed", "SpecimenHead"), 400: problem("It was not removed before"), 404: problem("Unknown") },
       },
     },
     "/api/specimens/{id}/earlier": {
@@ -67,6 +67,19 @@ export const openapi = {
     },
     "/api/specimens/{id}/restore": {
       post: { summary: "Restore a removed specimen", parameters: [id], responses: { 200: answer("Restored", "SpecimenHead"), 404: problem("Unknown") } },
+    },
+    "/api/export": { get: { summary: "Everything that is kept and not removed, as one file", responses: { 200: answer("The file", "SpecimensFile") } } },
+    "/api/import": {
+      post: {
+        summary: "Keep all specimens of such a file, or none",
+        requestBody: { required: true, content: json(ref("SpecimensFile")) },
+        responses: {
+          201: { description: "How many were kept", content: json(closed({ imported: { type: "integer" } })) },
+          400: problem("Not valid JSON, or a field that does not fit"),
+          413: problem("Too large"),
+          415: problem("Not JSON"),
+        },
+      },
     },
   },
   components: { schemas: SCHEMAS },

@@ -1,6 +1,7 @@
 /** Errors as problem details (RFC 9457): one class to throw, one handler that answers. */
 import type { ErrorRequestHandler, RequestHandler } from "express";
 import type { Logger } from "pino";
+import { isDiskFull } from "./store/trouble.ts";
 
 interface ProblemKind {
   readonly status: number;
@@ -16,7 +17,11 @@ const KINDS = {
   "too-large": { status: 413, title: "The request is too large" },
   "not-json": { status: 415, title: "The request must be JSON" },
   "too-many-requests": { status: 429, title: "Too many requests" },
+  "not-from-here": { status: 403, title: "The request comes from elsewhere" },
+  "no-token": { status: 401, title: "The address lacks its token" },
+  "too-slow": { status: 408, title: "The request came too slowly" },
   internal: { status: 500, title: "The server failed" },
+  "disk-full": { status: 507, title: "The disk is full" },
 } as const satisfies Record<string, ProblemKind>;
 
 export type ProblemCode = keyof typeof KINDS;
@@ -44,16 +49,20 @@ export class Problem extends Error {
   }
 }
 
+export const TOO_LARGE = "Samples of one specimen may hold about 8 million characters together.";
+
 /** Errors of the body parser carry a `type`; the others are ours, or defects. */
-function asProblem(error: unknown): Problem {
+export function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
+  if (isDiskFull(error))
+    return new Problem("disk-full", "There is no room left where the specimens are kept. Nothing was changed; make some room, then it is kept.");
   const type = typeof error === "object" && error !== null && "type" in error ? error.type : undefined;
-  if (type === "entity.parse.failed") return new Problem("bad-json", error instanceof Error ? error.message : "It cannot be parsed.");
-  if (type === "entity.too.large") return new Problem("too-large", "Samples of one specimen may hold about 8 million characters together.");
+  if (type === "entity.parse.failed") return new Problem("bad-json", "It cannot be parsed.");
+  if (type === "entity.too.large") return new Problem("too-large", TOO_LARGE);
   if (error instanceof URIError) return new Problem("not-found", "The address cannot be read.");
   const status = typeof error === "object" && error !== null && "status" in error ? error.status : undefined;
   if (typeof status === "number" && status >= 400 && status < 500) {
-    return new Problem("invalid-request", error instanceof Error ? error.message : "The request cannot be read.");
+    return new Problem("invalid-request", "The request cannot be read.");
   }
   return new Problem("internal", "Nothing was changed by this request. The server's log says more.");
 }
@@ -66,12 +75,24 @@ export function answerProblems(log: Logger): ErrorRequestHandler {
       return;
     }
     const problem = asProblem(error);
-    if (problem.code === "internal") log.error({ err: error, path: request.path }, "request failed");
-    const details = problem.details(request.originalUrl);
+    if (problem.code === "internal") log.error({ err: withoutValues(error), route: request.route?.path ?? "" }, "request failed");
+    const details = problem.details(shortened(request.originalUrl));
     response.status(details.status).type("application/problem+json").send(JSON.stringify(details));
   };
 }
 
+/** An address is said again, but not at any length. */
+const MOST_OF_ADDRESS = 200;
+export const shortened = (address: string): string => (address.length > MOST_OF_ADDRESS ? `${address.slice(0, MOST_OF_ADDRESS)}…` : address);
+
+/** What is logged of a defect: where it is, and nothing of what a person wrote, which may be in its message. */
+export function withoutValues(error: unknown): { readonly type: string; readonly code: unknown; readonly stack: string } {
+  const { name = "unknown", stack = "" } = error instanceof Error ? error : {};
+  const code = typeof error === "object" && error !== null && "code" in error ? error.code : undefined;
+  const frames = stack.split("\n").filter((line) => /^\s+at /.test(line));
+  return { type: name, code, stack: frames.join("\n") };
+}
+
 export const nothingHere: RequestHandler = (request) => {
-  throw new Problem("not-found", `Nothing answers ${request.method} ${request.path}.`);
+  throw new Problem("not-found", `Nothing answers ${request.method} ${shortened(request.path)}.`);
 };

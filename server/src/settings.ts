@@ -2,12 +2,15 @@
 import { resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import Joi from "joi";
+import { Trouble } from "./store/trouble.ts";
 
 export interface Settings {
   readonly port: number;
   readonly host: string;
   /** Folder of the database. */
   readonly data: string;
+  /** More names that the server is known by. */
+  readonly hosts?: readonly string[];
 }
 
 const ROOT = fileURLToPath(new URL("../..", import.meta.url));
@@ -20,11 +23,14 @@ const environment = Joi.object({
   PORT: Joi.number().port().default(4317),
   HOST: Joi.string().hostname().default("127.0.0.1"),
   LAMPREY_DATA: Joi.string().default(resolve(ROOT, ".data")),
+  LAMPREY_HOSTS: Joi.string()
+    .pattern(/^[^\s,/]+(,[^\s,/]+)*$/, "names, with commas between them")
+    .allow(""),
 }).unknown();
 
-/** Throws an error that names the setting where one is wrong. */
+/** Throws a `Trouble` that names the setting where one is wrong. */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const { value, error } = environment.validate(env);
-  if (error) throw new Error(`A setting is wrong: ${error.message}`);
-  return { port: value.PORT, host: value.HOST, data: resolve(value.LAMPREY_DATA) };
+  if (error) throw new Trouble(`A setting is wrong: ${error.message}.`);
+  return { port: value.PORT, host: value.HOST, data: resolve(value.LAMPREY_DATA), hosts: (value.LAMPREY_HOSTS ?? "").split(",").filter(Boolean) };
 }

@@ -8,12 +8,14 @@ import { pino } from "pino";
 import request from "supertest";
 import { createApp } from "../src/app.ts";
 import { openapi } from "../src/openapi.ts";
-import { seedOnce } from "../src/seed.ts";
+import { readDemo } from "../src/seed.ts";
+import { Service } from "../src/service.ts";
 import { DEMO_FOLDER, readSettings } from "../src/settings.ts";
 import { Specimen } from "../src/specimens/entities.ts";
 import { Specimens } from "../src/specimens/specimens.ts";
 import { openStore, type Store } from "../src/store/store.ts";
 
+const OPEN_DOOR = { host: "127.0.0.1", names: [], token: null };
 const folder = mkdtempSync(join(tmpdir(), "lamprey-api-"));
 let store: Store;
 let app: Express;
@@ -22,8 +24,8 @@ let specimens: Specimens;
 beforeAll(async () => {
   store = await openStore(folder);
   specimens = new Specimens(store);
-  await seedOnce(store, specimens, DEMO_FOLDER);
-  app = createApp({ specimens, log: pino({ level: "silent" }), web: join(folder, "none") });
+  await specimens.seed(() => readDemo(DEMO_FOLDER));
+  app = createApp({ asked: new Service(store, specimens), door: OPEN_DOOR, log: pino({ level: "silent" }), web: join(folder, "none") });
 });
 
 afterAll(async () => {
@@ -41,7 +43,7 @@ describe("specimens", () => {
     expect(body.items[0].title).toBe("Every mention of Hollin Weir");
     expect(body.total).toBeGreaterThanOrEqual(8);
     expect(Math.max(...body.items.map((i: { samples: { length: number }[] }) => i.samples[0]?.length ?? 0))).toBeGreaterThan(200_000);
-    expect(await seedOnce(store, specimens, DEMO_FOLDER)).toBe(0);
+    expect(await specimens.seed(() => readDemo(DEMO_FOLDER))).toBe(0);
   });
 
   test("what the pattern was before is kept where it stood for a while, the newest first, and not without end", async () => {
@@ -54,7 +56,7 @@ describe("specimens", () => {
         .expect(200);
     /** Lets what is kept have stood for a minute. */
     const age = async () => {
-      await store.fork().nativeUpdate(Specimen, { id: made.id }, { updatedAt: new Date(Date.now() - 60_000) });
+      await store.fork().nativeUpdate(Specimen, { id: made.id }, { patternAt: new Date(Date.now() - 60_000) });
     };
     await change(1, { pattern: "ab" });
     expect(await earlier()).toEqual([]);
@@ -240,11 +242,11 @@ describe("the interface's description", () => {
 
   test("has the fields that answers have", async () => {
     const made = await make();
-    const { Specimen, SpecimenList, SpecimenHead, NewSpecimen } = openapi.components.schemas;
+    const { Specimen, SpecimenList, SpecimenExcerpt, NewSpecimen } = openapi.components.schemas;
     expect(Object.keys(made).sort()).toEqual(Object.keys(Specimen.properties).sort());
     const { body } = await request(app).get(url);
     expect(Object.keys(body).sort()).toEqual(Object.keys(SpecimenList.properties).sort());
-    expect(Object.keys(body.items[0]).sort()).toEqual(Object.keys(SpecimenHead.properties).sort());
+    expect(Object.keys(body.items[0]).sort()).toEqual(Object.keys(SpecimenExcerpt.properties).sort());
     for (const field of Object.keys(NewSpecimen.properties)) {
       const errors = (
         await request(app)

@@ -8,13 +8,16 @@ import { pino } from "pino";
 import request from "supertest";
 import { createApp } from "../src/app.ts";
 import { start } from "../src/index.ts";
+import { openHere } from "../src/opened.ts";
 import { answerProblems, nothingHere, Problem } from "../src/problem.ts";
-import { seedOnce } from "../src/seed.ts";
+import { readDemo } from "../src/seed.ts";
+import { Service } from "../src/service.ts";
 import { ExactText } from "../src/specimens/entities.ts";
 import { Specimens } from "../src/specimens/specimens.ts";
 import { openStore } from "../src/store/store.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "lamprey-store-"));
+const OPEN_DOOR = { host: "127.0.0.1", names: [], token: null };
 const silent = pino({ level: "silent" });
 
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -41,14 +44,14 @@ describe("the database", () => {
     const data = join(folder, "seeded");
     const store = await openStore(data);
     const specimens = new Specimens(store);
-    expect(await seedOnce(store, specimens, demo)).toBe(2);
+    expect(await specimens.seed(() => readDemo(demo))).toBe(2);
     const query = { search: "", removed: false, offset: 0, limit: 10 };
     const { items } = await specimens.list(query);
     expect(items.map((i) => i.title)).toEqual(["first", "second"]);
     for (const { id } of items) await specimens.remove(id);
     await store.close();
     const again = await openStore(data);
-    expect(await seedOnce(again, new Specimens(again), demo)).toBe(0);
+    expect(await new Specimens(again).seed(() => readDemo(demo))).toBe(0);
     expect((await new Specimens(again).list(query)).total).toBe(0);
     await again.close();
   });
@@ -82,7 +85,7 @@ describe("the interface's files", () => {
 
   test("the page answers every route of its own; assets are kept for a year; what is missing is missing", async () => {
     const store = await openStore(join(folder, "files"));
-    const app = createApp({ specimens: new Specimens(store), log: silent, web });
+    const app = createApp({ asked: new Service(store, new Specimens(store)), door: OPEN_DOOR, log: silent, web });
     for (const path of ["/", "/bench/anything"]) {
       const { text, headers } = await request(app).get(path).expect(200);
       expect(text).toContain("Lamprey");
@@ -96,7 +99,7 @@ describe("the interface's files", () => {
     expect(await policyOf("/assets/a-123.js")).not.toContain("wasm");
     await request(app).get("/assets/..%2f..%2fpackage.json").expect(404);
     await request(app).post("/bench/anything").expect(404);
-    const bare = createApp({ specimens: new Specimens(store), log: silent, web: join(folder, "none") });
+    const bare = createApp({ asked: new Service(store, new Specimens(store)), door: OPEN_DOOR, log: silent, web: join(folder, "none") });
     expect((await request(bare).get("/").expect(404)).body.detail).toContain("npm run build");
     await store.close();
   });
@@ -140,7 +143,7 @@ describe("problems", () => {
 });
 
 test("a port that is taken is an error, not a server that hangs", async () => {
-  const options = { log: silent, web: folder };
+  const options = { log: silent, web: folder, open: openHere };
   const first = await start({ port: 0, host: "127.0.0.1", data: join(folder, "one") }, options);
   const port = Number(new URL(first.address).port);
   await expect(start({ port, host: "127.0.0.1", data: join(folder, "two") }, options)).rejects.toMatchObject({ code: "EADDRINUSE" });

@@ -47,6 +47,10 @@ export const Specimen = defineEntity({
     createdAt: p.datetime(),
     updatedAt: p.datetime(),
     deletedAt: p.datetime().nullable(),
+    /** When the pattern, or what it is written in, was changed last. */
+    patternAt: p.datetime(),
+    /** What the words that it is searched by are kept under. */
+    number: p.integer(),
   }),
 });
 

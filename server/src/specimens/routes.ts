@@ -1,8 +1,13 @@
 /** `/api/specimens`: made, listed, searched, read, changed, removed and restored; and what their patterns were before. */
-import { type RequestHandler, Router } from "express";
-import { Problem } from "../problem.ts";
-import { check, newSpecimen, specimenChange, specimenId, specimenQuery } from "./schemas.ts";
-import type { Specimens } from "./specimens.ts";
+import express, { type RequestHandler, type Response, Router } from "express";
+import type { Logger } from "pino";
+import type { Asked } from "../opened.ts";
+import { Problem, shortened, TOO_LARGE } from "../problem.ts";
+import type { Answer } from "../service.ts";
+import { specimenId } from "./schemas.ts";
+
+/** A sample of five million characters must fit, in bytes of JSON, with room for its escapes. */
+const MOST_BODY = 24 * 2 ** 20;
 
 function idOf(value: unknown): string {
   if (specimenId.validate(value).error) throw new Problem("not-found", "No specimen has that id.");
@@ -14,47 +19,74 @@ const onlyJson: RequestHandler = (request, _response, next) => {
   next();
 };
 
-const only =
+/** A body that says that it is too long is not waited for. */
+const notTooLong: RequestHandler = (request, response, next) => {
+  if (Number(request.headers["content-length"] ?? 0) <= MOST_BODY) return next();
+  response.set("Connection", "close");
+  throw new Problem("too-large", TOO_LARGE);
+};
+
+/** The body as bytes: it is parsed where it is kept. */
+export const jsonBody: readonly RequestHandler[] = [onlyJson, notTooLong, express.raw({ type: "application/json", limit: MOST_BODY })];
+
+/** The bytes of a body as memory of their own, which can be handed to another thread. */
+export function bytesOf(body: unknown): Uint8Array {
+  if (!Buffer.isBuffer(body)) return new Uint8Array();
+  return body.byteLength === body.buffer.byteLength ? new Uint8Array(body.buffer) : Uint8Array.from(body);
+}
+
+export const only =
   (...methods: string[]): RequestHandler =>
   (request, response) => {
     response.set("Allow", methods.join(", "));
     throw new Problem("method-not-allowed", `${request.method} is not one of ${methods.join(", ")}.`);
   };
 
-export function specimenRoutes(specimens: Specimens): Router {
+/** Sends what the store answers. */
+export function sendTo(response: Response, log: Logger, { status, body, defect }: Answer): void {
+  if (defect) log.error({ err: defect, route: response.req.route?.path ?? "" }, "request failed");
+  response
+    .status(status)
+    .type(status < 400 ? "application/json" : "application/problem+json")
+    .send(Buffer.from(body.buffer, body.byteOffset, body.byteLength));
+}
+
+export function specimenRoutes(asked: Asked, log: Logger): Router {
   const router = Router();
+  const send = (response: Response, answer: Answer) => sendTo(response, log, answer);
   router
     .route("/")
     .get(async (request, response) => {
-      response.json(await specimens.list(check(specimenQuery, request.query, true)));
+      send(response, await asked.list(shortened(request.originalUrl), { ...request.query }));
     })
-    .post(onlyJson, async (request, response) => {
-      const made = await specimens.create(check(newSpecimen, request.body));
-      response.status(201).location(`/api/specimens/${made.id}`).json(made);
+    .post(...jsonBody, async (request, response) => {
+      send(response, await asked.create(request.originalUrl, bytesOf(request.body)));
     })
     .all(only("GET", "POST"));
   router
     .route("/:id")
     .get(async (request, response) => {
-      response.json(await specimens.read(idOf(request.params.id)));
+      send(response, await asked.read(request.originalUrl, idOf(request.params.id)));
     })
-    .patch(onlyJson, async (request, response) => {
-      response.json(await specimens.change(idOf(request.params.id), check(specimenChange, request.body)));
+    .patch(...jsonBody, async (request, response) => {
+      send(response, await asked.change(request.originalUrl, idOf(request.params.id), bytesOf(request.body)));
     })
     .delete(async (request, response) => {
-      response.json(await specimens.remove(idOf(request.params.id)));
+      const id = idOf(request.params.id);
+      const forGood = request.query.forGood === "true";
+      send(response, await (forGood ? asked.purge(request.originalUrl, id) : asked.remove(request.originalUrl, id)));
     })
     .all(only("GET", "PATCH", "DELETE"));
   router
     .route("/:id/earlier")
     .get(async (request, response) => {
-      response.json({ items: await specimens.earlier(idOf(request.params.id)) });
+      send(response, await asked.earlier(request.originalUrl, idOf(request.params.id)));
     })
     .all(only("GET"));
   router
     .route("/:id/restore")
     .post(async (request, response) => {
-      response.json(await specimens.restore(idOf(request.params.id)));
+      send(response, await asked.restore(request.originalUrl, idOf(request.params.id)));
     })
     .all(only("POST"));
   return router;

@@ -18,7 +18,10 @@ const id = Joi.string().guid();
 const title = Joi.string().trim().min(1).max(BOUNDS.title);
 const pattern = Joi.string().allow("").max(BOUNDS.pattern);
 const dialect = Joi.string().valid(...DIALECT_NAMES);
-const flags = Joi.string().allow("").max(BOUNDS.flags);
+const flags = Joi.string()
+  .allow("")
+  .max(BOUNDS.flags)
+  .pattern(/^[\x20-\x7e]*$/, "printable ASCII");
 const notes = Joi.string().allow("").max(BOUNDS.notes);
 const name = Joi.string().trim().min(1).max(BOUNDS.sampleName);
 const text = Joi.string().allow("").max(BOUNDS.sample);
@@ -57,10 +60,16 @@ export const specimenQuery = Joi.object<SpecimenQuery>({
 
 export const specimenId = id.required();
 
-/** The value, checked and with defaults; a Problem that lists every field at fault where it does not fit. */
+/** So many faults are said of one request, none of them at length. */
+const MOST_ERRORS = 8;
+const MOST_OF_MESSAGE = 200;
+
+/** The value, checked and with defaults; a Problem that says the first fields at fault where it does not fit. */
 export function check<T>(schema: Joi.Schema<T>, value: unknown, convert = false): T {
   const result = schema.validate(value ?? {}, { abortEarly: false, convert });
   if (!result.error) return result.value;
-  const errors = result.error.details.map((d) => ({ path: d.path.join("."), message: d.message }));
-  throw new Problem("invalid-request", result.error.message, { errors });
+  const errors = result.error.details
+    .slice(0, MOST_ERRORS)
+    .map((d) => ({ path: d.path.join(".").slice(0, MOST_OF_MESSAGE), message: d.message.slice(0, MOST_OF_MESSAGE) }));
+  throw new Problem("invalid-request", errors.map(({ message }) => message).join(". "), { errors });
 }

@@ -1,17 +1,33 @@
 /** Keeping specimens: every change is one transaction, and names the revision that it changes. */
 import { randomUUID } from "node:crypto";
-import type { EarlierPattern, SampleChange, SampleHead, SpecimenChange, SpecimenHead, SpecimenList, Specimen as SpecimenWhole } from "@lamprey/api";
+import {
+  BOUNDS,
+  type EarlierPattern,
+  type NewSpecimen,
+  type SampleChange,
+  type SampleHead,
+  type SpecimenChange,
+  type SpecimenHead,
+  type SpecimenList,
+  type Specimen as SpecimenWhole,
+} from "@lamprey/api";
 import type { DialectName } from "@lamprey/core";
 import type { SqlEntityManager } from "@mikro-orm/libsql";
 import { Problem } from "../problem.ts";
 import type { Store } from "../store/store.ts";
-import { Earlier, Sample, type SampleRow, Specimen, type SpecimenRow } from "./entities.ts";
+import { Earlier, ExactText, Fact, Sample, type SampleRow, Specimen, type SpecimenRow } from "./entities.ts";
 import type { SpecimenFields, SpecimenQuery } from "./schemas.ts";
+import { ensureWords, forgetWords, keepWords, searching } from "./words.ts";
 
 /** Milliseconds that a pattern must have stood unchanged for it to be kept as an earlier one. */
 const STOOD_FOR = 5_000;
 /** Earlier patterns kept of a specimen; the oldest go first. */
 const MOST_EARLIER = 100;
+/** A removed specimen can be restored for so long (milliseconds): ninety days. */
+export const RESTORED_WITHIN = 90 * 86_400_000;
+/** Facts about the database: the demo was put into it, and its words are there. */
+const SEEDED = "seeded";
+const WORDED = "words";
 
 export class Specimens {
   private readonly store: Store;
@@ -22,19 +38,21 @@ export class Specimens {
 
   async list({ search, removed, offset, limit }: SpecimenQuery): Promise<SpecimenList> {
     const em = this.store.fork();
-    const query = em.createQueryBuilder(Specimen, "s").where({ deletedAt: removed ? { $ne: null } : null });
-    if (search !== "") {
-      const like = `%${search.replaceAll("\\", "\\\\").replaceAll("%", "\\%").replaceAll("_", "\\_")}%`;
-      query.andWhere("(s.title like ? escape '\\' or s.pattern like ? escape '\\' or s.notes like ? escape '\\')", [like, like, like]);
-    }
-    const total = await query.clone().getCount();
-    const rows = await query.orderBy({ updatedAt: "desc", id: "asc" }).limit(limit).offset(offset).getResultList();
+    const found = searching(search);
+    const where = `s.deleted_at is ${removed ? "not " : ""}null${found ? ` and ${found.sql}` : ""}`;
+    const values = found?.values ?? [];
+    const [{ total }] = (await em.execute(`select count(*) as total from specimen s where ${where}`, [...values])) as [{ total: number }];
+    const rows: ExcerptRow[] = await em.execute(
+      `select id, title, ${excerptOf("pattern")}, length(pattern) as patternLength, dialect, flags, ${excerptOf("notes")}, revision, created_at, updated_at, deleted_at
+       from specimen s where ${where} order by updated_at desc, id limit ? offset ?`,
+      [...values, limit, offset],
+    );
     const samples = await this.sampleHeads(
       em,
       rows.map((row) => row.id),
     );
     const bySpecimen = groupBySpecimen(samples);
-    return { items: rows.map((row) => ({ ...head(row), samples: (bySpecimen.get(row.id) ?? []).map(sampleHead) })), total };
+    return { items: rows.map((row) => ({ ...excerpt(row), samples: (bySpecimen.get(row.id) ?? []).map(sampleHead) })), total };
   }
 
   async read(id: string): Promise<SpecimenWhole> {
@@ -43,14 +61,55 @@ export class Specimens {
   }
 
   async create(fields: SpecimenFields): Promise<SpecimenWhole> {
-    return this.store.fork().transactional(async (em) => {
-      const now = new Date();
-      const { samples, ...own } = fields;
-      const row = em.create(Specimen, { id: randomUUID(), ...own, revision: 1, createdAt: now, updatedAt: now, deletedAt: null });
-      await em.persistAndFlush(row);
-      await this.keepSamples(em as SqlEntityManager, row.id, samples);
-      return this.whole(em as SqlEntityManager, row);
+    return this.store.fork().transactional(async (em) => this.whole(em as SqlEntityManager, await this.add(em as SqlEntityManager, fields)));
+  }
+
+  /** Keeps all of them or none. */
+  async createAll(list: readonly SpecimenFields[]): Promise<number> {
+    await this.store.fork().transactional(async (em) => {
+      for (const fields of list) await this.add(em as SqlEntityManager, fields);
     });
+    return list.length;
+  }
+
+  /** Puts the demo into a new database, whole or not at all; what a person removes of it stays removed. */
+  async seed(demo: () => readonly SpecimenFields[]): Promise<number> {
+    return this.store.fork().transactional(async (em) => {
+      if (await em.findOne(Fact, { name: SEEDED })) return 0;
+      const list = demo();
+      for (const fields of list) await this.add(em as SqlEntityManager, fields);
+      await em.insert(Fact, { name: SEEDED, value: new Date().toISOString() });
+      return list.length;
+    });
+  }
+
+  /** What a database from before specimens were searched by words lacks. */
+  async ensureSearchable(): Promise<void> {
+    await this.store.fork().transactional(async (fork) => {
+      const em = fork as SqlEntityManager;
+      if (await em.findOne(Fact, { name: WORDED })) return;
+      await ensureWords(em, async (offset, limit) => {
+        const rows = await em.find(Specimen, {}, { orderBy: { number: "asc" }, offset, limit, disableIdentityMap: true });
+        const heads = groupBySpecimen(
+          await this.sampleHeads(
+            em,
+            rows.map(({ id }) => id),
+          ),
+        );
+        return rows.map((row) => ({ ...row, names: (heads.get(row.id) ?? []).map(({ name }) => name) }));
+      });
+      await em.insert(Fact, { name: WORDED, value: new Date().toISOString() });
+    });
+  }
+
+  private async add(em: SqlEntityManager, { samples, ...own }: SpecimenFields): Promise<SpecimenRow> {
+    const now = new Date();
+    const [{ number }] = (await em.execute("select coalesce(max(number), 0) + 1 as number from specimen")) as [{ number: number }];
+    const row = em.create(Specimen, { id: randomUUID(), ...own, revision: 1, createdAt: now, updatedAt: now, deletedAt: null, patternAt: now, number });
+    await em.persist(row).flush();
+    await this.keepSamples(em, row.id, samples);
+    await keepWords(em, number, { ...own, names: samples.map(({ name }) => name) });
+    return row;
   }
 
   /** Changes what is named; a stale revision changes nothing, and the problem carries what is kept instead. */
@@ -59,8 +118,8 @@ export class Specimens {
     return this.store.fork().transactional(async (fork) => {
       const em = fork as SqlEntityManager;
       const now = new Date();
-      await this.keepEarlier(em, id, change, now);
-      const values = { ...own, revision: revision + 1, updatedAt: now };
+      const patternAt = await this.keepEarlier(em, id, change, now);
+      const values = { ...own, ...(patternAt && { patternAt }), revision: revision + 1, updatedAt: now };
       const changed = await em.nativeUpdate(Specimen, { id, revision, deletedAt: null }, values);
       if (changed === 0) {
         const current = await this.whole(em, await this.find(em, id));
@@ -69,20 +128,27 @@ export class Specimens {
       }
       if (samples) await this.keepSamples(em, id, samples);
       const heads = await this.sampleHeads(em, [id]);
-      return { ...head(await this.find(em, id)), samples: heads.map(sampleHead) };
+      const row = await this.find(em, id);
+      const searched = own.title ?? own.pattern ?? own.notes ?? samples;
+      if (searched !== undefined) await keepWords(em, row.number, { ...row, names: heads.map(({ name }) => name) });
+      return { ...head(row), samples: heads.map(sampleHead) };
     });
   }
 
-  /** A pattern that is about to be changed is kept as it was, if it stood for a while: not every letter of it that was typed. */
-  private async keepEarlier(em: SqlEntityManager, id: string, change: SpecimenChange, now: Date): Promise<void> {
+  /**
+   * A pattern that is about to be changed is kept as it was, if it stood for a while: not every letter of it that was typed.
+   * The time of the change; undefined where the pattern stays.
+   */
+  private async keepEarlier(em: SqlEntityManager, id: string, change: SpecimenChange, now: Date): Promise<Date | undefined> {
     const row = await em.findOne(Specimen, { id, revision: change.revision, deletedAt: null }, { disableIdentityMap: true });
-    if (!row || now.getTime() - row.updatedAt.getTime() < STOOD_FOR) return;
-    const { pattern, dialect, flags, revision, updatedAt } = row;
-    if ((change.pattern ?? pattern) === pattern && (change.dialect ?? dialect) === dialect && (change.flags ?? flags) === flags) return;
-    em.persist(em.create(Earlier, { id: randomUUID(), specimenId: id, revision, pattern, dialect, flags, keptAt: updatedAt }));
-    await em.flush();
+    if (!row) return undefined;
+    const { pattern, dialect, flags, revision, patternAt } = row;
+    if ((change.pattern ?? pattern) === pattern && (change.dialect ?? dialect) === dialect && (change.flags ?? flags) === flags) return undefined;
+    if (now.getTime() - patternAt.getTime() < STOOD_FOR) return now;
+    await em.persist(em.create(Earlier, { id: randomUUID(), specimenId: id, revision, pattern, dialect, flags, keptAt: patternAt })).flush();
     const kept = await em.find(Earlier, { specimenId: id }, { orderBy: { revision: "desc" }, offset: MOST_EARLIER, fields: ["id"] });
     if (kept.length > 0) await em.nativeDelete(Earlier, { id: { $in: kept.map((each) => each.id) } });
+    return now;
   }
 
   /** What the pattern was before, the newest first. */
@@ -103,6 +169,40 @@ export class Specimens {
 
   async restore(id: string): Promise<SpecimenHead> {
     return this.setRemoved(id, null);
+  }
+
+  /** Lets go for good what was removed before a time, or one that was; how many. */
+  async purge(which: { readonly before: Date } | { readonly id: string }): Promise<number> {
+    return this.store.fork().transactional(async (fork) => {
+      const em = fork as SqlEntityManager;
+      const rows = await em.find(Specimen, "id" in which ? { id: which.id } : { deletedAt: { $lt: which.before } }, { fields: ["id", "number", "deletedAt"] });
+      if ("id" in which) {
+        const [row] = rows;
+        if (!row) throw new Problem("not-found", `No specimen has the id ${which.id}.`);
+        if (row.deletedAt === null) throw new Problem("invalid-request", "Only what was removed can be removed for good.");
+      }
+      const ids = rows.map(({ id }) => id);
+      await em.nativeDelete(Sample, { specimenId: { $in: ids } });
+      await em.nativeDelete(Earlier, { specimenId: { $in: ids } });
+      for (const { number } of rows) await forgetWords(em, number);
+      await em.nativeDelete(Specimen, { id: { $in: ids } });
+      return ids.length;
+    });
+  }
+
+  /** Specimens that are not removed, as they would be made anew, the oldest first. */
+  async page(offset: number, limit: number): Promise<readonly Required<NewSpecimen>[]> {
+    const em = this.store.fork();
+    const rows = await em.find(Specimen, { deletedAt: null }, { orderBy: { number: "asc" }, offset, limit });
+    const wholes = await Promise.all(rows.map((row) => this.whole(em, row)));
+    return wholes.map(({ title, pattern, dialect, flags, notes, samples }) => {
+      return { title, pattern, dialect, flags, notes, samples: samples.map(({ name, text }) => ({ name, text })) };
+    });
+  }
+
+  /** Whether the database answers. */
+  async answers(): Promise<boolean> {
+    return (await this.store.fork().execute("select 1 as one from specimen limit 1")).length <= 1;
   }
 
   private async setRemoved(id: string, deletedAt: Date | null): Promise<SpecimenHead> {
@@ -130,21 +230,25 @@ export class Specimens {
   }
 
   /**
-   * Makes the samples those of the list, in its order; one without a text keeps the text it has. A new one may come with
-   * an id: a change that is sent twice adds it once.
+   * Makes the samples those of the list, in its order; one without a text keeps the text it has, which is not read. A new
+   * one may come with an id: a change that is sent twice adds it once.
    */
   private async keepSamples(em: SqlEntityManager, specimenId: string, inputs: readonly SampleChange[]): Promise<void> {
-    const kept = new Map((await em.find(Sample, { specimenId })).map((row): [string, SampleRow] => [row.id, row]));
-    inputs.forEach(({ id, name, text }, position) => {
+    const rows = await em.find(Sample, { specimenId }, { fields: ["id", "name", "position"], disableIdentityMap: true });
+    const kept = new Map(rows.map((row) => [row.id, row]));
+    for (const [position, { id, name, text }] of inputs.entries()) {
       const row = id === undefined ? undefined : kept.get(id);
       if (text === undefined && !row) throw new Problem("invalid-request", `No sample of this specimen has the id ${id}.`);
       if (row) {
         kept.delete(row.id);
-        Object.assign(row, { name, position, ...(text === undefined ? {} : { text, length: text.length }) });
-      } else if (text !== undefined) em.persist(em.create(Sample, { id: id ?? randomUUID(), specimenId, position, name, text, length: text.length }));
-    });
-    for (const row of kept.values()) em.remove(row);
-    await em.flush();
+        if (text !== undefined || name !== row.name || position !== row.position)
+          await em.nativeUpdate(Sample, { id: row.id }, { name, position, ...(text === undefined ? {} : { text, length: text.length }) });
+      } else if (text !== undefined) {
+        if (id !== undefined && (await em.count(Sample, { id })) > 0) throw new Problem("invalid-request", `A sample of another specimen has the id ${id}.`);
+        await em.insert(Sample, { id: id ?? randomUUID(), specimenId, position, name, text, length: text.length });
+      }
+    }
+    if (kept.size > 0) await em.nativeDelete(Sample, { id: { $in: [...kept.keys()] } });
   }
 
   private async whole(em: SqlEntityManager, row: SpecimenRow): Promise<SpecimenWhole> {
@@ -161,19 +265,39 @@ function groupBySpecimen(samples: readonly SampleHeadRow[]): Map<string, SampleH
   return groups;
 }
 
+type HeadRow = Pick<SpecimenRow, "id" | "title" | "pattern" | "dialect" | "flags" | "notes" | "revision">;
+
 function head(row: SpecimenRow): Omit<SpecimenHead, "samples"> {
-  const { id, title, pattern, flags, notes, revision } = row;
+  return { ...own(row), createdAt: row.createdAt.toISOString(), updatedAt: row.updatedAt.toISOString(), deletedAt: row.deletedAt?.toISOString() ?? null };
+}
+
+function own({ id, title, pattern, dialect, flags, notes, revision }: HeadRow) {
+  return { id, title, pattern, dialect: dialect as DialectName, flags, notes, revision };
+}
+
+/** A row of a list: long texts are cut, times are milliseconds, and texts are as the database has them. */
+interface ExcerptRow extends HeadRow {
+  readonly patternLength: number;
+  readonly created_at: number;
+  readonly updated_at: number;
+  readonly deleted_at: number | null;
+}
+
+/** The beginning of a column; one that is escaped cannot be cut. */
+const excerptOf = (column: string): string =>
+  `case when substr(${column}, 1, 6) = char(1) || 'json:' then ${column} else substr(${column}, 1, ${BOUNDS.excerpt}) end as ${column}`;
+
+function excerpt(row: ExcerptRow): Omit<SpecimenList["items"][number], "samples"> {
+  const exact = new ExactText();
+  const [title, pattern, notes] = [row.title, row.pattern, row.notes].map((text) => exact.convertToJSValue(text)) as [string, string, string];
+  const moment = (at: number): string => new Date(at).toISOString();
+  const cut = (text: string): string => text.slice(0, BOUNDS.excerpt);
   return {
-    id,
-    title,
-    pattern,
-    dialect: row.dialect as DialectName,
-    flags,
-    notes,
-    revision,
-    createdAt: row.createdAt.toISOString(),
-    updatedAt: row.updatedAt.toISOString(),
-    deletedAt: row.deletedAt?.toISOString() ?? null,
+    ...own({ ...row, title, pattern: cut(pattern), notes: cut(notes) }),
+    patternLength: Math.max(row.patternLength, pattern.length),
+    createdAt: moment(row.created_at),
+    updatedAt: moment(row.updated_at),
+    deletedAt: row.deleted_at === null ? null : moment(row.deleted_at),
   };
 }
 

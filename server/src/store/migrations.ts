@@ -28,7 +28,27 @@ class KeepEarlierPatterns extends Migration {
   }
 }
 
+/**
+ * Words that specimens are searched by, folded before they are written, so that case counts as Unicode has it and not as
+ * SQLite does; parts of words of three characters and more are found by their trigrams. And when a pattern was last
+ * changed, whatever else was since.
+ */
+class SearchByWords extends Migration {
+  override up(): void {
+    this.addSql("alter table specimen add column pattern_at datetime not null default 0");
+    this.addSql("update specimen set pattern_at = updated_at");
+    this.addSql("alter table specimen add column number integer not null default 0");
+    this.addSql("update specimen set number = rowid");
+    this.addSql("create unique index specimen_by_number on specimen (number)");
+    this.addSql("create virtual table words using fts5 (folded, tokenize = 'trigram case_sensitive 1')");
+  }
+}
+
 export const migrationsList = [
   { name: "0001-specimens", class: CreateSpecimens },
   { name: "0002-earlier-patterns", class: KeepEarlierPatterns },
+  { name: "0003-search-by-words", class: SearchByWords },
 ];
+
+/** What a database says that it is of, and how new: `LMPR`, and the number of migrations. */
+export const APPLICATION_ID = 0x4c4d5052;

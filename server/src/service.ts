@@ -1,0 +1,125 @@
+/**
+ * What the API asks of the store. Requests come as bytes and answers go as bytes, so that what is large is parsed, checked,
+ * kept and written out where the store is, which is not the thread that listens.
+ */
+import { BOUNDS } from "@lamprey/api";
+import Joi from "joi";
+import { readJson } from "./bounded.ts";
+import { asProblem, type ProblemDetails, withoutValues } from "./problem.ts";
+import { check, newSpecimen, specimenChange, specimenQuery } from "./specimens/schemas.ts";
+import { RESTORED_WITHIN, type Specimens } from "./specimens/specimens.ts";
+import { BACKED_UP_EVERY } from "./store/backups.ts";
+import type { Store } from "./store/store.ts";
+
+export interface Answer {
+  readonly status: number;
+  readonly body: Uint8Array<ArrayBuffer>;
+  /** Where it is a problem that is a defect: what may be logged of it. */
+  readonly defect?: object;
+}
+
+/** Specimens in one file at most: a request that holds more is no export of a person's. */
+const MOST_IMPORTED = 100_000;
+/** The form of the file of everything. */
+export const EXPORT_FORMAT = { format: "lamprey-specimens", version: 1 } as const;
+/** Specimens read at once for an export. */
+export const EXPORTED_AT_ONCE = 50;
+
+const exported = Joi.object({
+  format: Joi.string().valid(EXPORT_FORMAT.format).required(),
+  version: Joi.number().valid(EXPORT_FORMAT.version).required(),
+  specimens: Joi.array().items(newSpecimen).max(MOST_IMPORTED).required(),
+});
+
+export class Service {
+  private readonly store: Store;
+  private readonly specimens: Specimens;
+
+  constructor(store: Store, specimens: Specimens) {
+    this.store = store;
+    this.specimens = specimens;
+  }
+
+  health(at: string): Promise<Answer> {
+    return answer(at, async () => ({ status: (await this.specimens.answers()) ? "ok" : "failing" }));
+  }
+
+  list(at: string, query: unknown): Promise<Answer> {
+    return answer(at, () => this.specimens.list(check(specimenQuery, query, true)));
+  }
+
+  read(at: string, id: string): Promise<Answer> {
+    return answer(at, () => this.specimens.read(id));
+  }
+
+  earlier(at: string, id: string): Promise<Answer> {
+    return answer(at, async () => ({ items: await this.specimens.earlier(id) }));
+  }
+
+  create(at: string, body: Uint8Array): Promise<Answer> {
+    return answer(at, () => this.specimens.create(check(newSpecimen, readJson(body))), 201);
+  }
+
+  change(at: string, id: string, body: Uint8Array): Promise<Answer> {
+    return answer(at, () => this.specimens.change(id, check(specimenChange, readJson(body))));
+  }
+
+  remove(at: string, id: string): Promise<Answer> {
+    return answer(at, () => this.specimens.remove(id));
+  }
+
+  restore(at: string, id: string): Promise<Answer> {
+    return answer(at, () => this.specimens.restore(id));
+  }
+
+  purge(at: string, id: string): Promise<Answer> {
+    return answer(at, async () => ({ purged: await this.specimens.purge({ id }) }));
+  }
+
+  /** A part of the file of everything: its specimens from one on, without the brackets around them. */
+  exportPart(at: string, offset: number): Promise<Answer & { readonly count?: number }> {
+    let count = 0;
+    const made = answer(at, async () => {
+      const page = await this.specimens.page(offset, EXPORTED_AT_ONCE);
+      count = page.length;
+      return page;
+    });
+    return made.then((whole) => ({ ...whole, count }));
+  }
+
+  /** Keeps all specimens of such a file, or none. */
+  importAll(at: string, body: Uint8Array): Promise<Answer> {
+    return answer(at, async () => ({ imported: await this.keepAll(body) }), 201);
+  }
+
+  /** The same; throws a Problem where the file does not fit. */
+  async keepAll(body: Uint8Array): Promise<number> {
+    const { specimens } = check(exported, readJson(body, MOST_IMPORTED * BOUNDS.samples));
+    return this.specimens.createAll(specimens);
+  }
+
+  /** What is to be done now and then: backups, and what was removed long ago. */
+  async tend(): Promise<{ readonly backup: string | null; readonly purged: number }> {
+    const purged = await this.specimens.purge({ before: new Date(Date.now() - RESTORED_WITHIN) });
+    const due = Date.now() - this.store.lastBackup() >= BACKED_UP_EVERY;
+    return { backup: due ? await this.store.backUp() : null, purged };
+  }
+
+  close(): Promise<void> {
+    return this.store.close();
+  }
+}
+
+const encoder = new TextEncoder();
+
+/** The answer to a request at an address: what the work gives, or the problem that it throws. */
+async function answer(at: string, work: () => Promise<unknown>, status = 200): Promise<Answer> {
+  try {
+    return { status, body: encoder.encode(JSON.stringify(await work())) };
+  } catch (error) {
+    const problem = asProblem(error);
+    const details: ProblemDetails = problem.details(at);
+    const body = encoder.encode(JSON.stringify(details));
+    return problem.code === "internal" ? { status: details.status, body, defect: withoutValues(error) } : { status: details.status, body };
+  }
+}
