@@ -6,6 +6,7 @@ export interface RunningServer {
   readonly data: string;
   kill(): Promise<void>;
   signal(name: NodeJS.Signals): void;
+  end(): Promise<void>;
   stop(): Promise<void>;
 }
 

@@ -24,7 +24,7 @@ async function freePort() {
 
 /**
  * Starts the built server as a process of its own, on a new database or on the one given.
- * `kill` ends it at once, as a power cut would; `stop` asks it to end and removes its database.
+ * `kill` ends it at once, as a power cut would; `end` asks it to end; `stop` does, and removes its database.
  */
 export async function startServer({ port, data } = {}) {
   const folder = data ?? mkdtempSync(join(tmpdir(), "lamprey-"));
@@ -50,13 +50,16 @@ export async function startServer({ port, data } = {}) {
     child.kill("SIGKILL");
     await ended;
   };
-  const stop = async () => {
+  const end = async () => {
     child.kill("SIGTERM");
     await ended;
+  };
+  const stop = async () => {
+    await end();
     rmSync(folder, { recursive: true, force: true });
   };
   const signal = (name) => void child.kill(name);
-  return { address, port: own, data: folder, kill, signal, stop };
+  return { address, port: own, data: folder, kill, signal, end, stop };
 }
 
 /** Headless Chromium with nothing of its own on the network. */

@@ -36,6 +36,8 @@ const SHORT_TEXT = 140;
 const ATTACKS = 24;
 /** With each doubling of the pumps a polynomial's steps are multiplied by two to its degree, in the end. */
 const SLACK = 0.5;
+/** Before that end a binomial of degree d is steeper, for 192 pumps and more by the square of d over this. */
+const STEEPER = 530;
 /** Fewer steps say nothing of growth. */
 const TELLING_STEPS = 5_000;
 
@@ -118,7 +120,7 @@ const lengthAt = ([prefix, pump, suffix]: Shape, pumps: number): number => prefi
 export function refutedBy(random: Random, program: Program, mode: HazardMode, { growth, degree, atLeast, peak }: Verdict): string | undefined {
   // Of what is undecided, or at least so bad, nothing was said that could be refuted.
   if (growth === "undecided" || atLeast) return undefined;
-  const allowed = (degree ?? 1) + SLACK;
+  const allowed = (degree ?? 1) + SLACK + (degree ?? 1) ** 2 / STEEPER;
   const cost = (shape: Shape, pumps: number): number => Number(workAt(program, shape, pumps, mode) ?? Number.NaN);
   for (let i = 0; i < ATTACKS; i++) {
     const shape = randomShape(random);

@@ -1,16 +1,28 @@
-/** What was acknowledged is there after the server was killed in the middle of saving. */
-import { afterAll, expect, test } from "@jest/globals";
-import { type RunningServer, startServer } from "../../scripts/browser.mjs";
+/** What was acknowledged is there after the server was killed, whatever it was doing; and after it was told to end. */
 
-let server: RunningServer | undefined;
+import { spawn } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, expect, test } from "@jest/globals";
+import Database from "libsql";
+import { type RunningServer, startServer } from "../../scripts/browser.mjs";
+import { ROOT } from "../../scripts/workspace.mjs";
+import { databaseIn } from "../src/store/store.ts";
+
+const servers: RunningServer[] = [];
+const folders: string[] = [];
 
 afterAll(async () => {
-  await server?.stop();
+  for (const server of servers) await server.stop();
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
 });
 
+const headers = { "content-type": "application/json" };
+
 test("a killed server has kept every change that it acknowledged", async () => {
-  server = await startServer();
-  const headers = { "content-type": "application/json" };
+  let server = await startServer();
+  servers.push(server);
   const text = "the gate is held\n".repeat(20_000);
   const made = await fetch(`${server.address}/api/specimens`, {
     method: "POST",
@@ -22,7 +34,7 @@ test("a killed server has kept every change that it acknowledged", async () => {
     const { address, port, data }: RunningServer = server;
     let { revision } = (await (await fetch(`${address}/api/specimens/${id}`)).json()) as { revision: number };
     let acknowledged = "";
-    const killing = new Promise<void>((done) => setTimeout(() => void server?.kill().then(done), 250 + 120 * round));
+    const killing = new Promise<void>((done) => setTimeout(() => void server.kill().then(done), 250 + 120 * round));
     for (let n = 0; ; n++) {
       const notes = `round ${round}, change ${n}`;
       const body = JSON.stringify({ revision, notes, samples: [{ id: samples[0]?.id, name: "s", text: `${text}${notes}` }] });
@@ -33,6 +45,7 @@ test("a killed server has kept every change that it acknowledged", async () => {
     }
     await killing;
     server = await startServer({ port, data });
+    servers.push(server);
     const kept = (await (await fetch(`${server.address}/api/specimens/${id}`)).json()) as { revision: number; notes: string; samples: { text: string }[] };
     expect(acknowledged).not.toBe("");
     // The change under way when the server was killed may be kept too, but then it is kept whole.
@@ -41,3 +54,72 @@ test("a killed server has kept every change that it acknowledged", async () => {
     expect(kept.samples[0]?.text).toBe(`${text}${kept.notes}`);
   }
 });
+
+test("one that is killed while it starts for the first time is whole the next time", async () => {
+  const totals = new Set<number>();
+  for (let wait = 100; wait <= 700; wait += 60) {
+    const data = mkdtempSync(join(tmpdir(), "lamprey-first-"));
+    folders.push(data);
+    const child = spawn(process.execPath, ["server/dist/main.js"], {
+      cwd: ROOT,
+      env: { ...process.env, PORT: "0", HOST: "127.0.0.1", LAMPREY_DATA: data, LOG_LEVEL: "silent" },
+      stdio: "ignore",
+    });
+    await new Promise((done) => setTimeout(done, wait));
+    const ended = new Promise((done) => child.once("exit", done));
+    child.kill("SIGKILL");
+    await ended;
+    const server = await startServer({ data });
+    servers.push(server);
+    const { total } = (await (await fetch(`${server.address}/api/specimens?limit=1`)).json()) as { total: number };
+    totals.add(total);
+    await server.end();
+  }
+  expect([...totals]).toEqual([15]);
+}, 120_000);
+
+test("one that is killed while it makes a backup, or a database from before words its own, has lost nothing", async () => {
+  const first = await startServer();
+  servers.push(first);
+  await first.end();
+  const db = new Database(databaseIn(first.data));
+  db.exec("drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at");
+  db.exec("delete from fact where name = 'words'; delete from mikro_orm_migrations where name like '0003%'; pragma user_version = 2");
+  db.close();
+  for (let wait = 250; wait <= 600; wait += 70) {
+    const child = spawn(process.execPath, ["server/dist/main.js"], {
+      cwd: ROOT,
+      env: { ...process.env, PORT: "0", HOST: "127.0.0.1", LAMPREY_DATA: first.data, LOG_LEVEL: "silent" },
+      stdio: "ignore",
+    });
+    await new Promise((done) => setTimeout(done, wait));
+    const ended = new Promise((done) => child.once("exit", done));
+    child.kill("SIGKILL");
+    await ended;
+  }
+  const server = await startServer({ data: first.data });
+  servers.push(server);
+  const search = async (words: string) => ((await (await fetch(`${server.address}/api/specimens?search=${words}&limit=1`)).json()) as { total: number }).total;
+  expect([await search(""), await search("weir")]).toEqual([15, expect.any(Number)]);
+  expect(await search("weir")).toBeGreaterThan(1);
+}, 60_000);
+
+test("one that is told to end answers what is under way, and keeps it", async () => {
+  const server = await startServer();
+  servers.push(server);
+  const text = "x".repeat(3_000_000);
+  const asked = Array.from({ length: 6 }, (_, i) =>
+    fetch(`${server.address}/api/specimens`, { method: "POST", headers, body: JSON.stringify({ title: `Under way ${i}`, samples: [{ name: "s", text }] }) }),
+  );
+  await Promise.race(asked);
+  const ending = server.end();
+  const answers = await Promise.allSettled(asked);
+  await ending;
+  const kept = answers.filter((answer) => answer.status === "fulfilled" && answer.value.status === 201).length;
+  expect(kept).toBeGreaterThan(0);
+  const again = await startServer({ data: server.data });
+  servers.push(again);
+  const { total } = (await (await fetch(`${again.address}/api/specimens?search=Under%20way`)).json()) as { total: number };
+  // What was acknowledged is there; what was not may be.
+  expect(total).toBeGreaterThanOrEqual(kept);
+}, 60_000);

@@ -69,7 +69,7 @@ function examine(file: string): void {
       );
     const said = one("pragma quick_check(1)");
     if (said !== "ok")
-      throw new Trouble(`${file} is damaged (${String(said)}). Put one of its backups in its place (they lie in the folder “backups” beside it).`);
+      throw new Trouble(`${file} is damaged. Put one of its backups in its place (they lie in the folder “backups” beside it).`);
   } finally {
     db.close();
   }
