@@ -56,6 +56,15 @@ describe("saving", () => {
     expect(readCsv(saved("csv", "(y*)(x)?b", "ab"))[1]?.slice(7)).toEqual(["1", "1", "", null, null, null]);
   });
 
+  test("CSV: what a spreadsheet would run is made harmless where that is chosen, and left as it is where not", () => {
+    const table = (harmless: boolean) =>
+      readCsv([...saveLedger("csv", { ...ledgerOf("(?:^|,)([^,]*)", "=1+1,+2,-3,@x,\tx,\rx,x=1,'x"), harmless })].join(""))
+        .slice(1)
+        .map((row) => row.at(-1));
+    expect(table(false)).toEqual(["=1+1", "+2", "-3", "@x", "\tx", "\rx", "x=1", "'x"]);
+    expect(table(true)).toEqual(["'=1+1", "'+2", "'-3", "'@x", "'\tx", "'\rx", "x=1", "'x"]);
+  });
+
   test("CSV: any text is read back as it was", () => {
     const text = fc.array(fc.constantFrom("a", '"', ",", "\n", "\r", "\t", "é", "🐟"), { maxLength: 20 }).map((t) => t.join(""));
     fc.assert(

@@ -101,6 +101,64 @@ describe("removing", () => {
   });
 });
 
+describe("removed for good", () => {
+  test("is asked once more", async () => {
+    const server = stocked();
+    await press("button", "Remove Sluice codes");
+    await press("button", "removed ones");
+    await press("button", "Remove for good");
+    expect(server.specimens.size).toBe(2);
+    await press("button", "for good: sure?");
+    await until("it is gone", () => server.specimens.size === 1);
+  });
+});
+
+describe("a file of everything", () => {
+  const file = (text: string) => new File([text], "weirs.json", { type: "application/json" });
+  const readIn = async (text: string) => user.upload(await screen.findByLabelText("A file of specimens"), file(text));
+
+  test("is saved by a link, and read back", async () => {
+    const server = stocked();
+    expect((await part("link", "save all as a file")).getAttribute("href")).toBe("/api/export");
+    await readIn(JSON.stringify({ format: "lamprey-specimens", version: 1, specimens: [{ title: "From a file", pattern: "a" }] }));
+    await until("it is said", () => screen.queryByText("1 specimen of “weirs.json” put on the shelf.") !== null);
+    await until("it is listed", () => listed().length === 3);
+    expect(server.specimens.size).toBe(3);
+  });
+
+  test.each([
+    ["{", /“weirs\.json” is no JSON: .*\. Nothing was put on the shelf\./],
+    ['{"format":"lamprey-specimens","version":1,"specimens":[{"title":"a"},{"title":""}]}', /was not read: at specimens\.1\.title, it is empty\. Nothing/],
+  ])("%s: what is wrong, and nothing is read", async (text, words) => {
+    const server = stocked();
+    await readIn(text);
+    await until("it is said", () => screen.queryByText(words) !== null);
+    expect(server.specimens.size).toBe(2);
+  });
+});
+
+test("a long shelf is fetched as far as one looks", async () => {
+  const server = new PageServer();
+  for (let i = 0; i < 250; i++) server.put({ title: `Gauge ${i}` });
+  const observers: (() => void)[] = [];
+  const before = globalThis.IntersectionObserver;
+  globalThis.IntersectionObserver = class {
+    constructor(hear: (entries: { isIntersecting: boolean }[]) => void) {
+      observers.push(() => hear([{ isIntersecting: true }]));
+    }
+    observe() {}
+    disconnect() {}
+  } as unknown as typeof IntersectionObserver;
+  openAt("/");
+  await until("the first are there", () => listed().length === 101);
+  expect(listed().at(-1)).toBe("150 more");
+  observers.at(-1)?.();
+  await until("more are there", () => listed().length === 201);
+  observers.at(-1)?.();
+  await until("all are there", () => listed().length === 250);
+  globalThis.IntersectionObserver = before;
+});
+
 describe("the frame", () => {
   test("an address that leads nowhere says so, with a way back", async () => {
     stocked();

@@ -10,6 +10,8 @@ export interface LedgerSource {
   readonly table: MatchTable;
   readonly text: string;
   readonly groups: readonly Pick<Group, "number" | "name">[];
+  /** In CSV: a text that a spreadsheet would run as a formula gets an apostrophe before it, which spreadsheets do not show. */
+  readonly harmless?: boolean;
 }
 
 /** Forms that a ledger is saved in. */
@@ -79,12 +81,16 @@ function field(value: string | number): string {
 /** Text is always in quotation marks, so that an empty one (`""`) is told apart from a group that is not set (nothing). */
 const quoted = (text: string): string => `"${text.replaceAll('"', '""')}"`;
 
+/** What a spreadsheet takes for the beginning of a formula, or skips to find one. */
+const FORMULA_BEGINS = "=+-@\t\r";
+
 function* csv(source: LedgerSource): Generator<string, void> {
+  const cell = (text: string): string => quoted(source.harmless && text !== "" && FORMULA_BEGINS.includes(text.charAt(0)) ? `'${text}` : text);
   const columns = source.groups.flatMap((group) => [`${nameOf(group)} start`, `${nameOf(group)} end`, nameOf(group)]);
   yield `${["match", "start", "end", "line", "column", "length", "text", ...columns].map(field).join(",")}\r\n`;
   yield* inPieces(rowsOf(source), ({ match, start, end, line, column, text, groups }) => {
-    const own = groups.flatMap((group) => (group ? [group.start, group.end, quoted(group.text)] : ["", "", ""]));
-    return `${[match, start, end, line, column, end - start, quoted(text), ...own].join(",")}\r\n`;
+    const own = groups.flatMap((group) => (group ? [group.start, group.end, cell(group.text)] : ["", "", ""]));
+    return `${[match, start, end, line, column, end - start, cell(text), ...own].join(",")}\r\n`;
   });
 }
 

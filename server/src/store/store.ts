@@ -68,8 +68,7 @@ function examine(file: string): void {
         `${file} was written by a newer Lamprey (its form is ${version}, this one knows ${migrationsList.length}). Use that one, or another folder.`,
       );
     const said = one("pragma quick_check(1)");
-    if (said !== "ok")
-      throw new Trouble(`${file} is damaged. Put one of its backups in its place (they lie in the folder “backups” beside it).`);
+    if (said !== "ok") throw new Trouble(`${file} is damaged. Put one of its backups in its place (they lie in the folder “backups” beside it).`);
   } finally {
     db.close();
   }

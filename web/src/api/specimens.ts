@@ -1,31 +1,40 @@
 /** The server's specimens, through RTK Query. */
-import type { EarlierPattern, NewSpecimen, Specimen, SpecimenChange, SpecimenHead, SpecimenList } from "@lamprey/api";
+import type { EarlierPattern, NewSpecimen, Specimen, SpecimenChange, SpecimenHead, SpecimenList, SpecimensFile } from "@lamprey/api";
 import { createApi } from "@reduxjs/toolkit/query/react";
 import { sendTo } from "./send.ts";
+
+/** Specimens asked for at once. */
+const PAGE = 100;
 
 /** A change, with the specimen that it is of. */
 export type ChangeOf = SpecimenChange & { readonly id: string };
 
 export const specimensApi = createApi({
   reducerPath: "specimens",
-  baseQuery: sendTo("/api/specimens"),
+  baseQuery: sendTo("/api"),
   tagTypes: ["list"],
   endpoints: (build) => ({
-    list: build.query<SpecimenList, { search: string; removed: boolean }>({
-      query: (params) => ({ url: "", params: { ...params, limit: 200 } }),
+    /** Page by page, as far as is looked at. */
+    list: build.infiniteQuery<SpecimenList, { search: string; removed: boolean }, number>({
+      infiniteQueryOptions: {
+        initialPageParam: 0,
+        getNextPageParam: ({ items, total }, _pages, offset) => (offset + items.length < total && items.length > 0 ? offset + items.length : undefined),
+      },
+      query: ({ queryArg, pageParam }) => ({ url: "/specimens", params: { ...queryArg, offset: pageParam, limit: PAGE } }),
       providesTags: ["list"],
     }),
-    read: build.query<Specimen, string>({ query: (id) => `/${id}`, keepUnusedDataFor: 0 }),
-    earlier: build.query<{ items: readonly EarlierPattern[] }, string>({ query: (id) => `/${id}/earlier`, keepUnusedDataFor: 0 }),
+    read: build.query<Specimen, string>({ query: (id) => `/specimens/${id}`, keepUnusedDataFor: 0 }),
+    earlier: build.query<{ items: readonly EarlierPattern[] }, string>({ query: (id) => `/specimens/${id}/earlier`, keepUnusedDataFor: 0 }),
     create: build.mutation<Specimen, NewSpecimen>({
-      query: (body) => ({ url: "", method: "POST", body }),
+      query: (body) => ({ url: "/specimens", method: "POST", body }),
       invalidatesTags: ["list"],
     }),
-    change: build.mutation<SpecimenHead, ChangeOf>({
-      query: ({ id, ...body }) => ({ url: `/${id}`, method: "PATCH", body }),
-      invalidatesTags: (result) => (result ? ["list"] : []),
+    remove: build.mutation<SpecimenHead, string>({ query: (id) => ({ url: `/specimens/${id}`, method: "DELETE" }), invalidatesTags: ["list"] }),
+    restore: build.mutation<SpecimenHead, string>({ query: (id) => ({ url: `/specimens/${id}/restore`, method: "POST" }), invalidatesTags: ["list"] }),
+    purge: build.mutation<{ purged: number }, string>({
+      query: (id) => ({ url: `/specimens/${id}`, method: "DELETE", params: { forGood: true } }),
+      invalidatesTags: ["list"],
     }),
-    remove: build.mutation<SpecimenHead, string>({ query: (id) => ({ url: `/${id}`, method: "DELETE" }), invalidatesTags: ["list"] }),
-    restore: build.mutation<SpecimenHead, string>({ query: (id) => ({ url: `/${id}/restore`, method: "POST" }), invalidatesTags: ["list"] }),
+    importAll: build.mutation<{ imported: number }, SpecimensFile>({ query: (body) => ({ url: "/import", method: "POST", body }), invalidatesTags: ["list"] }),
   }),
 });

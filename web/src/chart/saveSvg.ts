@@ -1,5 +1,9 @@
 /** A chart as a file of its own: the theme's inks written out, so that it looks the same anywhere. */
 import type { ChartLayout } from "../engine/messages.ts";
+import { download, forXml } from "../shared/files.ts";
+
+/** The drawing as a file's text: well formed whatever stands in it. */
+export const svgText = (svg: SVGSVGElement): string => forXml(new XMLSerializer().serializeToString(svg));
 
 export function saveSvg(svg: SVGSVGElement, { width, height }: ChartLayout, name: string): void {
   const style = getComputedStyle(document.documentElement);
@@ -19,10 +23,5 @@ export function saveSvg(svg: SVGSVGElement, { width, height }: ChartLayout, name
   const paper = document.createElementNS("http://www.w3.org/2000/svg", "rect");
   for (const [key, value] of Object.entries({ width, height, fill: style.getPropertyValue("--sheet").trim() })) paper.setAttribute(key, String(value));
   copy.prepend(paper);
-  const address = URL.createObjectURL(new Blob([new XMLSerializer().serializeToString(copy)], { type: "image/svg+xml" }));
-  const link = document.createElement("a");
-  link.href = address;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(address));
+  download(new Blob([svgText(copy)], { type: "image/svg+xml" }), name);
 }

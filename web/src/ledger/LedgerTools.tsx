@@ -4,7 +4,7 @@ import { LEDGER_FORMS, type LedgerForm } from "@lamprey/core";
 import { useState } from "react";
 import type { GroupMark } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
-import { fileName } from "../shared/files.ts";
+import { download, fileName } from "../shared/files.ts";
 import { plural } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
 
@@ -59,26 +59,16 @@ export function FilterBar({ seeking, seek, groups }: FilterBarProps) {
   );
 }
 
-/** Gives a file to the person. */
-function download(blob: Blob, name: string): void {
-  const address = URL.createObjectURL(blob);
-  const link = document.createElement("a");
-  link.href = address;
-  link.download = name;
-  link.click();
-  // The browser has taken it over by the next turn.
-  setTimeout(() => URL.revokeObjectURL(address));
-}
-
 export function TakeAlong({ count }: { readonly count: number }) {
   const controls = useEngineControls();
   const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
   const title = useAppSelector((s) => s.draft.fields.title);
   const cut = useAppSelector((s) => (s.bench.result?.cut ?? null) !== null);
   const [said, setSaid] = useState("");
+  const [harmless, setHarmless] = useState(true);
   const take = async (form: LedgerForm) => {
     setSaid("being written …");
-    const blob = await controls.save(generation, form);
+    const blob = await controls.save(generation, form, harmless);
     if (!blob) return setSaid("the pattern has changed meanwhile");
     if (form !== "text") {
       download(blob, fileName(title, form));
@@ -99,6 +89,13 @@ export function TakeAlong({ count }: { readonly count: number }) {
       <button type="button" className="underline hover:text-tide" onClick={() => void take("csv")}>
         save CSV
       </button>
+      <label
+        className="flex cursor-pointer items-center gap-1"
+        title="A spreadsheet runs cells that begin with = + - or @ as formulas. With this they get an apostrophe before them, which it does not show; without it the file holds the texts as they are."
+      >
+        <input type="checkbox" className="accent-[var(--tide)]" checked={harmless} onChange={() => setHarmless(!harmless)} />
+        no formulas
+      </label>
       <button type="button" className="underline hover:text-tide" onClick={() => void take("json")}>
         save JSON
       </button>

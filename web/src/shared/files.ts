@@ -1,7 +1,25 @@
-/** Names of files that are saved. */
+/** Files that are saved. */
 
 /** A file name out of a title: letters and digits of any language, the rest as hyphens. */
 export function fileName(title: string, ending: string): string {
   const words = title.normalize().split(/[^\p{L}\p{N}]+/u);
   return `${words.filter(Boolean).join("-") || "ledger"}.${ending}`;
 }
+
+/** Gives a file to the person. */
+export function download(blob: Blob, name: string): void {
+  const address = URL.createObjectURL(blob);
+  const link = document.createElement("a");
+  link.href = address;
+  link.download = name;
+  link.click();
+  // The browser has taken it over by the next turn.
+  setTimeout(() => URL.revokeObjectURL(address));
+}
+
+/** What XML 1.0 cannot hold, not even escaped: control characters but tab and line ends, lone surrogates, U+FFFE and U+FFFF. */
+// biome-ignore lint/suspicious/noControlCharactersInRegex: these are what is looked for.
+const NOT_XML = /[\0-\x08\x0b\x0c\x0e-\x1f\ufffe\uffff]|\p{Surrogate}/gu;
+
+/** The text with what XML cannot hold replaced by U+FFFD. */
+export const forXml = (text: string): string => text.replaceAll(NOT_XML, "\ufffd");

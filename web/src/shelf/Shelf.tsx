@@ -1,20 +1,39 @@
 /** The shelf: every specimen that is kept, searched, opened, added, removed and restored. */
 
-import type { SpecimenHead } from "@lamprey/api";
-import { useDeferredValue, useEffect, useState } from "react";
+import type { SpecimenExcerpt } from "@lamprey/api";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
+import { keepers } from "../draft/keepers.ts";
 import { number, plural, size } from "../shared/words.ts";
+import { useAppDispatch } from "../state/store.ts";
+import { Exchange } from "./Exchange.tsx";
 import { NotKept } from "./NotKept.tsx";
 
 export function Shelf() {
   const navigate = useNavigate();
   const [search, setSearch] = useState("");
   const [removed, setRemoved] = useState(false);
-  const [lastRemoved, setLastRemoved] = useState<SpecimenHead | null>(null);
+  const [lastRemoved, setLastRemoved] = useState<SpecimenExcerpt | null>(null);
   const asked = useDeferredValue(search);
-  const { data, isError, refetch } = specimensApi.useListQuery({ search: asked, removed }, { refetchOnMountOrArgChange: true });
+  const {
+    data: last,
+    currentData,
+    isError,
+    refetch,
+    hasNextPage,
+    fetchNextPage,
+    isFetchingNextPage,
+  } = specimensApi.useListInfiniteQuery({ search: asked, removed }, { refetchOnMountOrArgChange: true });
+  /** While a search is answered the last one stays; the removed ones are never shown among the others. */
+  const shownRemoved = useRef(removed);
+  if (currentData) shownRemoved.current = removed;
+  const data = shownRemoved.current === removed ? (currentData ?? last) : undefined;
+  const [total, items] = [data?.pages.at(-1)?.total, data?.pages.flatMap((page) => page.items)];
+  const [purge] = specimensApi.usePurgeMutation();
+  /** The one that is asked about once more. */
+  const [going, setGoing] = useState<string | null>(null);
   const [create, creating] = specimensApi.useCreateMutation();
   const [remove] = specimensApi.useRemoveMutation();
   const [restore] = specimensApi.useRestoreMutation();
@@ -22,6 +41,17 @@ export function Shelf() {
   useEffect(() => {
     document.title = "Shelf · Lamprey";
   }, []);
+  const dispatch = useAppDispatch();
+  // What is kept while one looks at the shelf is seen there.
+  useEffect(() => keepers.onChange(({ keeping }) => keeping.state === "kept" && dispatch(specimensApi.util.invalidateTags(["list"]))), [dispatch]);
+  const end = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    const last = end.current;
+    if (!last || !hasNextPage || isFetchingNextPage) return;
+    const near = new IntersectionObserver(([seen]) => seen?.isIntersecting && void fetchNextPage(), { rootMargin: "600px" });
+    near.observe(last);
+    return () => near.disconnect();
+  }, [hasNextPage, isFetchingNextPage, fetchNextPage]);
 
   const add = async () => {
     const made = await create({ title: "New specimen", flags: "g", samples: [{ name: "sample", text: "" }] });
@@ -36,11 +66,11 @@ export function Shelf() {
       <div className="mx-auto max-w-[1180px] px-6 pb-10 pt-6">
         <div className="flex items-end gap-3">
           <h1 className="part-name text-[26px] leading-none">{removed ? "Removed specimens" : "Specimens"}</h1>
-          <span className="text-ink-2">{data ? number(data.total) : ""}</span>
+          <span className="text-ink-2">{total === undefined ? "" : number(total)}</span>
           <input
             type="search"
             className="field ml-auto w-72"
-            placeholder="search titles, patterns, notes"
+            placeholder="search titles, patterns, notes, samples"
             aria-label="Search the shelf"
             value={search}
             onChange={(event) => setSearch(event.target.value)}
@@ -80,7 +110,7 @@ export function Shelf() {
             </button>
           </p>
         )}
-        {data && data.items.length === 0 && (
+        {items?.length === 0 && (
           <p className="mt-8 text-ink-2">
             {search !== ""
               ? `Nothing on the shelf speaks of “${search}”.`
@@ -90,8 +120,11 @@ export function Shelf() {
           </p>
         )}
         <ul className="mt-4 border-t border-rule">
-          {data?.items.map((item) => (
-            <li key={item.id} className="group relative grid grid-cols-[270px_1fr_150px_76px] items-start gap-5 border-b border-rule py-[9px] hover:bg-sheet">
+          {items?.map((item) => (
+            <li
+              key={item.id}
+              className="group relative [contain-intrinsic-size:auto_56px] [content-visibility:auto] grid grid-cols-[270px_1fr_150px_76px] items-start gap-5 border-b border-rule py-[9px] hover:bg-sheet"
+            >
               <div className="min-w-0">
                 {removed ? (
                   <span className="part-name text-[17px]">{item.title}</span>
@@ -118,6 +151,19 @@ export function Shelf() {
                 <br />
                 {size(item.samples.reduce((sum, s) => sum + s.length, 0))}
               </p>
+              {removed && (
+                <button
+                  type="button"
+                  className="quiet-key absolute right-[92px] top-[8px] z-10 opacity-0 focus:opacity-100 group-hover:opacity-100"
+                  onBlur={() => setGoing(null)}
+                  onClick={() => {
+                    if (going === item.id) void purge(item.id);
+                    else setGoing(item.id);
+                  }}
+                >
+                  {going === item.id ? <b className="text-rust">for good: sure?</b> : "Remove for good"}
+                </button>
+              )}
               <button
                 type="button"
                 className="quiet-key relative z-10 justify-self-end opacity-0 focus:opacity-100 group-hover:opacity-100"
@@ -134,7 +180,14 @@ export function Shelf() {
               </button>
             </li>
           ))}
+          {hasNextPage && (
+            <li ref={end} className="py-3 text-center text-ink-2">
+              {isFetchingNextPage ? "more is being fetched …" : `${number((total ?? 0) - (items?.length ?? 0))} more`}
+            </li>
+          )}
         </ul>
+        {removed && <p className="mt-4 text-[13px] text-ink-2">What was removed can be restored for ninety days.</p>}
+        <Exchange />
       </div>
     </main>
   );

@@ -1,5 +1,5 @@
 /** A server of specimens for tests: it holds them in memory, by the API's own shapes, and can be away. */
-import type { EarlierPattern, NewSpecimen, ProblemDetails, Specimen, SpecimenChange, SpecimenHead } from "@lamprey/api";
+import type { EarlierPattern, NewSpecimen, ProblemDetails, Specimen, SpecimenChange, SpecimenExcerpt, SpecimenHead, SpecimensFile } from "@lamprey/api";
 
 /** Ids are never given twice: what a browser holds of one specimen is not for another. */
 let made = 0;
@@ -24,7 +24,7 @@ export class PageServer {
   /** Takes the place of the network. */
   constructor() {
     globalThis.fetch = (async (url: string, { method = "GET", body }: RequestInit = {}) => {
-      const path = url.replace(/^\/api\/specimens/, "");
+      const path = url.replace(/^\/api\/specimens/, "").replace(/^\/api\//, "/");
       const given: unknown = typeof body === "string" ? JSON.parse(body) : undefined;
       if (this.away) throw new TypeError("The network is away.");
       this.sent.push({ method, path, body: given });
@@ -77,9 +77,11 @@ export class PageServer {
   private answer(method: string, path: string, body: unknown): { status: number; data: unknown } {
     const [, id = "", rest = ""] = /^(?:\/([^/?]+))?(\/[a-z]+)?/.exec(path) ?? [];
     if (id === "" && method === "GET") return { status: 200, data: this.list(new URLSearchParams(path.slice(path.indexOf("?") + 1))) };
+    if (path === "/import") return this.importAll(body as SpecimensFile);
     if (id === "" && method === "POST") return { status: 201, data: this.put(body as NewSpecimen) };
     const specimen = this.specimens.get(id);
     if (!specimen) return refusal(404, "There is no such specimen.");
+    if (method === "DELETE" && path.includes("forGood")) return { status: this.specimens.delete(id) ? 200 : 404, data: { purged: 1 } };
     switch (`${method} ${rest}`) {
       case "GET ":
         return { status: 200, data: specimen };
@@ -101,16 +103,29 @@ export class PageServer {
     }
   }
 
-  private list(asked: URLSearchParams): { items: SpecimenHead[]; total: number } {
+  private importAll({ format, specimens = [] }: SpecimensFile): { status: number; data: unknown } {
+    const at = specimens.findIndex(({ title }) => title === "");
+    if (format !== "lamprey-specimens" || at >= 0) {
+      const errors = [{ path: at < 0 ? "format" : `specimens.${at}.title`, message: at < 0 ? "it is another" : "it is empty" }];
+      return { status: 400, data: { ...refusal(400, "It does not fit").data, errors } };
+    }
+    for (const each of specimens) this.put(each);
+    return { status: 201, data: { imported: specimens.length } };
+  }
+
+  private list(asked: URLSearchParams): { items: SpecimenExcerpt[]; total: number } {
     const removed = asked.get("removed") === "true";
     const search = (asked.get("search") ?? "").toLowerCase();
     const holds = ({ title, pattern, notes }: Specimen) => `${title}\n${pattern}\n${notes}`.toLowerCase().includes(search);
-    const items = [...this.specimens.values()].filter((each) => (each.deletedAt !== null) === removed && holds(each)).map(headOf);
-    return { items, total: items.length };
+    const items = [...this.specimens.values()].filter((each) => (each.deletedAt !== null) === removed && holds(each)).map(excerptOf);
+    const offset = Number(asked.get("offset") ?? 0);
+    return { items: items.slice(offset, offset + Number(asked.get("limit") ?? 100)), total: items.length };
   }
 }
 
 const headOf = ({ samples, ...own }: Specimen): SpecimenHead => ({ ...own, samples: samples.map(({ id, name, length }) => ({ id, name, length })) });
+
+const excerptOf = (specimen: Specimen): SpecimenExcerpt => ({ ...headOf(specimen), patternLength: specimen.pattern.length });
 
 function refusal(status: number, detail: string, current?: Specimen): { status: number; data: ProblemDetails } {
   return { status, data: { type: "about:blank", title: detail, status, detail, ...(current && { current }) } };

@@ -1,0 +1,63 @@
+/** What is done with a data folder by hand, as it is called. */
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, expect, test } from "@jest/globals";
+import { startServer } from "../../scripts/browser.mjs";
+import { ROOT } from "../../scripts/workspace.mjs";
+
+const folder = mkdtempSync(join(tmpdir(), "lamprey-tools-"));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+function tool(data: string, ...args: string[]): { readonly status: number | null; readonly said: string } {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ["server/dist/tools.js", ...args], {
+    cwd: ROOT,
+    encoding: "utf8",
+    env: { ...process.env, LAMPREY_DATA: data },
+  });
+  return { status, said: `${stdout}${stderr}`.trim() };
+}
+
+test("everything goes into a file and comes back, through the server and by hand", async () => {
+  const server = await startServer();
+  const text = "lone \ud83d, NUL \0, “quotes”\r\n";
+  const headers = { "content-type": "application/json" };
+  await fetch(`${server.address}/api/specimens`, {
+    method: "POST",
+    headers,
+    body: JSON.stringify({ title: "Exact", dialect: "python", pattern: text, samples: [{ name: "s", text }] }),
+  });
+  const file = join(folder, "all.json");
+  const served = await (await fetch(`${server.address}/api/export`)).text();
+  expect(tool(server.data, "export", file)).toEqual({ status: 1, said: expect.stringMatching(/^Another Lamprey has its specimens .* it is at http/) });
+  expect(tool(server.data, "backup")).toEqual({ status: 0, said: expect.stringMatching(/^Backed up to .*lamprey-.*\.sqlite\.$/) });
+  await server.end();
+  expect(tool(server.data, "verify")).toEqual({ status: 0, said: expect.stringMatching(/is whole: 16 specimens, all of them read\.$/) });
+  expect(tool(server.data, "export", file)).toEqual({ status: 0, said: `Everything is in ${file}.` });
+  expect(readFileSync(file, "utf8")).toBe(served);
+  const parsed = JSON.parse(served);
+  expect([parsed.format, parsed.version, parsed.specimens.length]).toEqual(["lamprey-specimens", 1, 16]);
+  expect(parsed.specimens.at(-1)).toEqual({ title: "Exact", pattern: text, dialect: "python", flags: "", notes: "", samples: [{ name: "s", text }] });
+
+  const other = join(folder, "other");
+  expect(tool(other, "import", file)).toEqual({ status: 0, said: `16 specimens of ${file} put on the shelf.` });
+  const again = join(folder, "again.json");
+  tool(other, "export", again);
+  expect(readFileSync(again, "utf8")).toBe(served);
+
+  // A file that does not fit: where, and nothing of it is kept.
+  writeFileSync(file, served.replace('"title":"Exact"', '"title":""'));
+  expect(tool(other, "import", file)).toEqual({ status: 1, said: expect.stringMatching(/^At specimens\.15\.title: /) });
+  expect(tool(other, "verify").said).toMatch(/16 specimens/);
+  await server.stop();
+}, 60_000);
+
+test.each([
+  [["verify"], /^There is no database in /],
+  [["export"], /^(There is no database|Name the file)/],
+  [["import", "/no/such/file.json"], /^There is no file/],
+  [["polish"], /^There is no “polish”; there are backup, verify, export, import\.$/],
+])("%j: what is wrong", (args, said) => {
+  expect(tool(join(folder, "none"), ...args)).toEqual({ status: 1, said: expect.stringMatching(said) });
+});
