@@ -29,6 +29,7 @@ describe("a peak is found, and its steps are what the machine takes", () => {
     ["inside a lookahead", "(?=(?:|){20}x)a", 1_000_000n],
     ["what only looks around", "(?:(?<!c)(?<=[\\s\\S])|(?<=a{0,20})){16,}$", 1_000_000n],
     ["attempts at every offset, none of them dear", "([^a]{0,20}){1,3}(?>(?:ab+[\\s\\S]{1,3}){2})$", 2_000_000n, "all", "python"],
+    ["inside a negative lookahead, with more threads than there is room for", "^(?!(?:ab[^a]|a?){30}\\d[\\s\\S]+)", 1_000_000n],
     ["counts in counts", "^(?:(?:[a-z]\\d?){1,10}-?){1,10}$", 1_000_000_000n],
     ["counts in counts in counts", "^(?:(?:(?:\\d{0,6}b?)){2,5}\\w){0,3}$", 1_000_000_000n],
   ])("%s", (_, pattern, least, mode = "search", dialect = "ecmascript") => {

@@ -130,8 +130,8 @@ export function refutedBy(random: Random, program: Program, mode: HazardMode, { 
     const more = cost(shape, 48);
     if (!(more / few > 2 ** allowed) || more < TELLING_STEPS) continue;
     // The beginning may be steep where what repeats has bounds: it must go on so.
-    const far = [96, 192, 384].map((pumps) => cost(shape, pumps));
-    if (far.every((steps, j) => steps / (far[j - 1] ?? more) > 2 ** allowed)) return words(384, far.at(-1) as number);
+    const far = [96, 384, 768, 1536].map((pumps) => cost(shape, pumps));
+    if (far.every((steps, j) => steps / (far[j - 1] ?? more) > 2 ** (j === 1 ? 2 * allowed : allowed))) return words(1536, far.at(-1) as number);
   }
   return undefined;
 }

@@ -7,10 +7,10 @@ import express, { type Express } from "express";
 import { rateLimit } from "express-rate-limit";
 import helmet from "helmet";
 import type { Logger } from "pino";
+import type { Asked } from "./asked.ts";
 import { type Door, door } from "./door.ts";
 import { exchangeRoutes } from "./exchange.ts";
 import { openapi } from "./openapi.ts";
-import type { Asked } from "./opened.ts";
 import { answerProblems, nothingHere, Problem } from "./problem.ts";
 import { sendTo, specimenRoutes } from "./specimens/routes.ts";
 

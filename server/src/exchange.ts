@@ -1,8 +1,8 @@
 /** `/api/export` and `/api/import`: everything that is kept, as one file, and back. */
 import { Router } from "express";
 import type { Logger } from "pino";
-import type { Asked } from "./opened.ts";
-import { EXPORT_FORMAT, EXPORTED_AT_ONCE } from "./service.ts";
+import type { Asked } from "./asked.ts";
+import { EXPORT_FORMAT, EXPORTED_AT_ONCE } from "./exported.ts";
 import { bytesOf, jsonBody, only, sendTo } from "./specimens/routes.ts";
 
 /** The file of everything, piece by piece; throws where a part cannot be read. */

@@ -4,8 +4,8 @@ import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { type Logger, pino } from "pino";
 import { createApp } from "./app.ts";
+import { type Open, openInThread } from "./asked.ts";
 import { isLoopback, tokenIn } from "./door.ts";
-import { type Open, openInThread } from "./opened.ts";
 import { DEMO_FOLDER, type Settings, WEB_FOLDER } from "./settings.ts";
 
 export interface Running {

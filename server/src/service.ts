@@ -5,6 +5,7 @@
 import { BOUNDS } from "@lamprey/api";
 import Joi from "joi";
 import { readJson } from "./bounded.ts";
+import { EXPORT_FORMAT, EXPORTED_AT_ONCE } from "./exported.ts";
 import { asProblem, type ProblemDetails, withoutValues } from "./problem.ts";
 import { check, newSpecimen, specimenChange, specimenQuery } from "./specimens/schemas.ts";
 import { RESTORED_WITHIN, type Specimens } from "./specimens/specimens.ts";
@@ -20,11 +21,6 @@ export interface Answer {
 
 /** Specimens in one file at most: a request that holds more is no export of a person's. */
 const MOST_IMPORTED = 100_000;
-/** The form of the file of everything. */
-export const EXPORT_FORMAT = { format: "lamprey-specimens", version: 1 } as const;
-/** Specimens read at once for an export. */
-export const EXPORTED_AT_ONCE = 50;
-
 const exported = Joi.object({
   format: Joi.string().valid(EXPORT_FORMAT.format).required(),
   version: Joi.number().valid(EXPORT_FORMAT.version).required(),

@@ -60,7 +60,8 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
   });
   // Ways that take nothing are no paths more.
   const best = yield* grow(automaton, (anchored(own, mode) ? LEAST_PATHS : LEAST_PATHS_OF_MANY) / emptyWays);
-  if (!best || automaton.full) return null;
+  // What was grown before there was no more room is counted all the same: the steps are exact.
+  if (!best) return null;
   let peak: Peak | null = null;
   function* tryText(text: string, worth: bigint): Generator<number, void> {
     const steps = yield* stepsOn(own, text, mode);

@@ -1,7 +1,7 @@
 /** `/api/specimens`: made, listed, searched, read, changed, removed and restored; and what their patterns were before. */
 import express, { type RequestHandler, type Response, Router } from "express";
 import type { Logger } from "pino";
-import type { Asked } from "../opened.ts";
+import type { Asked } from "../asked.ts";
 import { Problem, shortened, TOO_LARGE } from "../problem.ts";
 import type { Answer } from "../service.ts";
 import { specimenId } from "./schemas.ts";

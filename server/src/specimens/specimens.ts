@@ -61,7 +61,9 @@ export class Specimens {
   }
 
   async create(fields: SpecimenFields): Promise<SpecimenWhole> {
-    return this.store.fork().transactional(async (em) => this.whole(em as SqlEntityManager, await this.add(em as SqlEntityManager, fields)));
+    return this.store
+      .fork()
+      .transactional(async (em) => this.whole(em as SqlEntityManager, await this.find(em as SqlEntityManager, await this.add(em as SqlEntityManager, fields))));
   }
 
   /** Keeps all of them or none. */
@@ -102,14 +104,17 @@ export class Specimens {
     });
   }
 
-  private async add(em: SqlEntityManager, { samples, ...own }: SpecimenFields): Promise<SpecimenRow> {
+  /** Adds one; its id. Nothing of it stays in memory, however many are added. */
+  private async add(em: SqlEntityManager, { samples, ...own }: SpecimenFields): Promise<string> {
     const now = new Date();
     const [{ number }] = (await em.execute("select coalesce(max(number), 0) + 1 as number from specimen")) as [{ number: number }];
-    const row = em.create(Specimen, { id: randomUUID(), ...own, revision: 1, createdAt: now, updatedAt: now, deletedAt: null, patternAt: now, number });
-    await em.persist(row).flush();
-    await this.keepSamples(em, row.id, samples);
+    const id = randomUUID();
+    await em.insert(Specimen, { id, ...own, revision: 1, createdAt: now, updatedAt: now, deletedAt: null, patternAt: now, number });
+    for (const [position, { name, text }] of samples.entries()) {
+      await em.insert(Sample, { id: randomUUID(), specimenId: id, position, name, text, length: text.length });
+    }
     await keepWords(em, number, { ...own, names: samples.map(({ name }) => name) });
-    return row;
+    return id;
   }
 
   /** Changes what is named; a stale revision changes nothing, and the problem carries what is kept instead. */

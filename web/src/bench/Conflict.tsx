@@ -58,7 +58,7 @@ function Frame({ opens, title, says, fault, children, keys }: FrameProps) {
     <Dialog.Root defaultOpen>
       <Dialog.Trigger className="text-rust underline">{opens}</Dialog.Trigger>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/30" />
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
         <Dialog.Content className="fixed left-1/2 top-[46%] z-30 flex max-h-[86vh] w-[min(680px,94vw)] -translate-x-1/2 -translate-y-1/2 flex-col border border-rule bg-sheet p-6 shadow-lg">
           <Dialog.Title className="part-name text-xl">{title}</Dialog.Title>
           <Dialog.Description className="mt-1 text-ink-2">{says}</Dialog.Description>

@@ -11,6 +11,9 @@ import { useAppDispatch } from "../state/store.ts";
 import { Exchange } from "./Exchange.tsx";
 import { NotKept } from "./NotKept.tsx";
 
+/** A server that did not answer is asked again so often (milliseconds). */
+const ASKED_AGAIN = 3000;
+
 export function Shelf() {
   const navigate = useNavigate();
   const [search, setSearch] = useState("");
@@ -44,6 +47,12 @@ export function Shelf() {
   const dispatch = useAppDispatch();
   // What is kept while one looks at the shelf is seen there.
   useEffect(() => keepers.onChange(({ keeping }) => keeping.state === "kept" && dispatch(specimensApi.util.invalidateTags(["list"]))), [dispatch]);
+  // A server that is back is noticed.
+  useEffect(() => {
+    if (!isError) return;
+    const again = setInterval(() => void refetch(), ASKED_AGAIN);
+    return () => clearInterval(again);
+  }, [isError, refetch]);
   const end = useRef<HTMLLIElement>(null);
   useEffect(() => {
     const last = end.current;
