@@ -15,4 +15,5 @@ export {
   type SpecimenHead,
   type SpecimenList,
   type SpecimensFile,
+  specimensSchema,
 } from "./specimens.ts";

@@ -30,7 +30,8 @@ const OWN = {
   title: { type: "string", minLength: 1, maxLength: BOUNDS.title },
   pattern: { type: "string", maxLength: BOUNDS.pattern },
   dialect: { type: "string", enum: DIALECT_NAMES },
-  flags: { type: "string", maxLength: BOUNDS.flags },
+  /** Printable ASCII. */
+  flags: { type: "string", maxLength: BOUNDS.flags, pattern: "^[ -~]*$" },
   notes: { type: "string", maxLength: BOUNDS.notes },
 } as const;
 
@@ -39,9 +40,11 @@ const KEPT = { revision: REVISION, createdAt: MOMENT, updatedAt: MOMENT, deleted
 
 const sampleHead = closed({ id: ID, name: TEXT, length: LENGTH });
 const sample = closed({ id: ID, name: TEXT, length: LENGTH, text: TEXT });
-const newSample = closed({ name: TEXT, text: TEXT });
+const NAME = { type: "string", minLength: 1, maxLength: BOUNDS.sampleName } as const;
+const SAMPLE_TEXT = { type: "string", maxLength: BOUNDS.sample } as const;
+const newSample = closed({ name: NAME, text: SAMPLE_TEXT });
 /** One with an id is kept already, and stays as it is where its text is left out. */
-const sampleChange = closed({ id: ID, name: TEXT, text: TEXT }, ["name"]);
+const sampleChange = closed({ id: ID, name: NAME, text: SAMPLE_TEXT }, ["name"]);
 
 const specimenHead = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sampleHead) });
 const specimen = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sample) });
@@ -92,6 +95,12 @@ export type SpecimensFile = Value<typeof specimensFile>;
 export type SpecimenList = Value<typeof specimenList>;
 export type EarlierPattern = Value<typeof earlierPattern>;
 export type ProblemDetails = Value<typeof problem>;
+
+/** The file of everything as a JSON Schema of its own (2020-12), as `docs/specimens.schema.json` has it. */
+export function specimensSchema(): string {
+  const head = { $schema: "https://json-schema.org/draft/2020-12/schema", title: "Specimens of Lamprey", description: "Patterns with their sample texts." };
+  return `${JSON.stringify({ ...head, ...specimensFile }, null, 2)}\n`;
+}
 
 export function isProblem(value: unknown): value is ProblemDetails {
   return typeof value === "object" && value !== null && "detail" in value && "status" in value;

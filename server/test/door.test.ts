@@ -260,7 +260,7 @@ const HOSTILE: readonly (readonly [name: string, raw: () => Raw, statuses: reado
   ["30 MB", () => ({ method: "POST", ...json(`{"title":"${"t".repeat(30_000_000)}"}`) }), [413, 0]],
   ["a body that says it is longer", () => ({ method: "POST", ...json("{}"), headers: { ...JSON_TYPE, "Content-Length": "30000000" } }), [413]],
   ["a body packed over and over", () => ({ method: "POST", body: "x", headers: { ...JSON_TYPE, "Content-Encoding": "gzip, gzip, gzip" } }), [415, 400]],
-  ["headers of 100 KB", () => ({ headers: { "X-Long": "x".repeat(100_000) } }), [431]],
+  ["headers of 100 KB", () => ({ headers: { "X-Long": "x".repeat(100_000) } }), [431, 0]],
   ["an address that looks like another host's", () => ({ path: "//evil.example/" }), [200]],
   ...["PUT", "TRACE", "CONNECT", "OPTIONS", "PROPFIND", "SEARCH"].map(
     (method) => [`${method} on the list`, () => ({ method }), [403, 404, 405, 400, 0, 200]] as const,
