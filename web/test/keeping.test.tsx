@@ -77,6 +77,20 @@ describe("leaving the bench", () => {
   });
 });
 
+test("a specimen that cannot be opened says what is held of it, and opens when the server is back", async () => {
+  const server = openBench();
+  await part("textbox", "Pattern");
+  server.away = true;
+  await type("Pattern", "!");
+  await says("keeping", "held here");
+  openAt(`/bench/${kept(server)[0]?.id}`);
+  await part("heading", "This specimen cannot be opened");
+  await until("it is said", () => screen.queryByText(/held in this browser/) !== null);
+  server.away = false;
+  await part("textbox", "Pattern");
+  expect(document.querySelector(".cm-content[aria-label=Pattern]")?.textContent).toBe("(\\w+) (\\d+)!");
+});
+
 test("a title that ends in a blank is kept without it, and blocks nothing", async () => {
   const server = openBench();
   await user.type(await part("textbox", "Title of the specimen"), " north ");

@@ -3,13 +3,14 @@
 import { isProblem, type Specimen } from "@lamprey/api";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { Tabs } from "radix-ui";
-import { lazy, Suspense, useEffect, useRef } from "react";
+import { lazy, Suspense, useEffect, useEffectEvent, useRef } from "react";
 import { Link, useParams } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
 import { ContrastReels } from "../contrast/ContrastReels.tsx";
 import { edited } from "../draft/draftSlice.ts";
+import { useUnsent } from "../draft/useUnsent.ts";
 import { HazardStrip } from "../hazard/HazardStrip.tsx";
 import { HazardProvider, useHazard } from "../hazard/useHazard.ts";
 import { AskingControl } from "../ledger/AskingControl.tsx";
@@ -36,24 +37,40 @@ export function Bench() {
   const { data, error, isError, refetch } = specimensApi.useReadQuery(specimenId ?? skipToken, { refetchOnMountOrArgChange: true });
   // The bench is made anew for each specimen: nothing of one leaks into the next.
   if (data && data.id === specimenId) return <OpenBench key={data.id} specimen={data} />;
-  if (isError) {
+  if (isError && specimenId) {
     const body = error && "data" in error ? error.data : undefined;
-    return (
-      <main className="p-10">
-        <h1 className="part-name text-2xl">This specimen cannot be opened</h1>
-        <p className="mt-2">{isProblem(body) ? body.detail : "The server does not answer."}</p>
-        <p className="mt-3 flex gap-3">
-          <button type="button" className="key" onClick={() => void refetch()}>
-            Try again
-          </button>
-          <Link to="/" className="key">
-            To the shelf
-          </Link>
-        </p>
-      </main>
-    );
+    return <CannotOpen specimen={specimenId} why={isProblem(body) ? body.detail : null} again={() => void refetch()} />;
   }
   return <p className="p-10 text-ink-2">The specimen is being fetched …</p>;
+}
+
+/** A server that did not answer is asked again so often (milliseconds). */
+const ASKED_AGAIN = 3000;
+
+/** @param why what the server says; null where it does not answer */
+function CannotOpen({ specimen, why, again }: { readonly specimen: string; readonly why: string | null; readonly again: () => void }) {
+  const held = useUnsent()?.some((entry) => entry.specimen === specimen) === true;
+  const ask = useEffectEvent(again);
+  useEffect(() => {
+    if (why !== null) return;
+    const timer = setInterval(() => ask(), ASKED_AGAIN);
+    return () => clearInterval(timer);
+  }, [why]);
+  return (
+    <main className="p-10">
+      <h1 className="part-name text-2xl">This specimen cannot be opened</h1>
+      <p className="mt-2">{why ?? "The server does not answer; it is asked again."}</p>
+      {held && <p className="mt-2">What was typed and not kept yet is held in this browser. It is sent, and shown here, when the server answers.</p>}
+      <p className="mt-3 flex gap-3">
+        <button type="button" className="key" onClick={again}>
+          Try again
+        </button>
+        <Link to="/" className="key">
+          To the shelf
+        </Link>
+      </p>
+    </main>
+  );
 }
 
 function OpenBench({ specimen }: { readonly specimen: Specimen }) {
