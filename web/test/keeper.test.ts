@@ -277,4 +277,19 @@ describe("what others have kept", () => {
     await t.rest({});
     expect(t.kept().pattern).toBe("mine!");
   });
+
+  test("is no conflict any more where they take it back", async () => {
+    const t = elsewhere({ pattern: "weir" });
+    await t.rest({ pattern: "mine" });
+    expect(t.keeper.keeping.state).toBe("conflict");
+    t.keeper.heard({ ...theirs, revision: 6 });
+    await t.rest({});
+    expect([t.keeper.keeping.state, t.sent.at(-1)]).toEqual(["kept", { id: "s", revision: 6, pattern: "mine" }]);
+  });
+
+  test("removed, with nothing unsent here: nobody is asked", () => {
+    const t = setUp(() => null);
+    t.keeper.heard({ ...theirs, deletedAt: "2026-03-01T08:00:00Z" });
+    expect(t.keeper.keeping.state).toBe("kept");
+  });
 });

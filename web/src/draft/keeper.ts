@@ -111,17 +111,16 @@ export class Keeper {
   /** What the server holds now is this: what others have changed comes in, unless it is the same that was changed here. */
   heard(theirs: Specimen): void {
     if (theirs.revision < this.base.revision || this.running) return;
-    if (theirs.deletedAt !== null) this.say({ state: "removed", theirs });
-    else this.join(theirs);
+    if (theirs.deletedAt !== null) {
+      if (this.unsent) this.say({ state: "removed", theirs });
+    } else if (this.join(theirs)) this.goOn();
   }
 
   /** Writes over what somebody else kept. */
   overwrite(theirs: Specimen): void {
     this.base = basedOn(theirs);
-    this.keeping = { state: "keeping" };
     this.note();
-    if (this.unsent) this.send();
-    else void this.done();
+    this.goOn();
   }
 
   /** Takes what somebody else kept, and lets go what is here. */
@@ -134,10 +133,7 @@ export class Keeper {
 
   /** The specimen is on the shelf again: what is here comes on top of it. */
   putBack(theirs: Specimen): void {
-    this.keeping = { state: "keeping" };
-    if (!this.join(theirs)) return;
-    if (this.unsent) this.send();
-    else void this.done();
+    if (this.join(theirs)) this.goOn();
   }
 
   /** Lets go what is here and was not kept. */
@@ -171,6 +167,16 @@ export class Keeper {
       },
     );
     this.parts.changed(this);
+  }
+
+  /** Nobody has to choose any more. */
+  private goOn(): void {
+    if (!this.unsent) {
+      if (this.keeping.state !== "kept") void this.done();
+      return;
+    }
+    if (this.keeping.state === "conflict" || this.keeping.state === "removed") this.say({ state: "keeping" });
+    this.send();
   }
 
   private say(keeping: Keeping): void {

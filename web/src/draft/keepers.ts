@@ -20,6 +20,13 @@ const LOOKED_FOR = 20_000;
 /** A window that is closed is still there for so long (milliseconds). */
 const LET_GO = 200;
 
+/** Where a browser cannot tell which windows are there, one that noted nothing for so long is taken to be gone (milliseconds). */
+const TAKEN_FOR_GONE = 600_000;
+
+/** Whether a window is there, as far as the browser can tell. */
+const isThere = ({ window, at }: Pick<EntryHead, "window" | "at">, living: ReadonlySet<string> | undefined): boolean =>
+  living?.has(window) ?? Date.now() - at < TAKEN_FOR_GONE;
+
 /** What is in the journal, and whose it is. */
 export interface Unsent extends EntryHead {
   readonly whose: "this" | "another" | "gone";
@@ -39,7 +46,7 @@ export class Keepers {
     journal,
     changed: (keeper) => {
       for (const hear of this.changes) hear(keeper);
-      if (keeper.keeping.state !== "kept" || this.kept.get(keeper.id) !== keeper) return;
+      if (keeper.keeping.state !== "kept" || keeper.unsent || this.kept.get(keeper.id) !== keeper) return;
       this.channel?.postMessage({ specimen: keeper.id, revision: keeper.base.revision });
       if (!this.open.has(keeper.id)) this.kept.delete(keeper.id);
     },
@@ -100,7 +107,7 @@ export class Keepers {
   /** What is not acknowledged, in this window, in others, and of windows that are gone. */
   async unsent(): Promise<Unsent[]> {
     const [own, living, heads] = await Promise.all([ownWindow(), livingWindows(), journal.list()]);
-    return heads.map((head) => ({ ...head, whose: head.window === own ? "this" : (living?.has(head.window) ?? false) ? "another" : "gone" }));
+    return heads.map((head) => ({ ...head, whose: head.window === own ? "this" : isThere(head, living) ? "another" : "gone" }));
   }
 
   keeperOf(id: string): Keeper | undefined {
@@ -185,7 +192,7 @@ export class Keepers {
 async function leftBehind(specimen: string, own: string): Promise<Entry[]> {
   const free = async () => {
     const [living, all] = await Promise.all([livingWindows(), journal.read(specimen)]);
-    return { all, free: all.filter((entry) => entry.window === own || !living?.has(entry.window)) };
+    return { all, free: all.filter((entry) => entry.window === own || !isThere(entry, living)) };
   };
   const first = await free();
   if (first.free.length === first.all.length) return first.free;
