@@ -211,6 +211,19 @@ describe("nothing is lost", () => {
     await waitForKept(page, 2);
   });
 
+  test("the last letters of a long sample are there after the window was closed on them", async () => {
+    const { address } = await stage.keep("weir", "the weir at the gate stood still\n".repeat(20_000));
+    const page = await stage.page();
+    await openBench(page, address);
+    await page.click(".sample-editor .cm-content");
+    await page.keyboard.type("last letters ", { delay: 5 });
+    await page.close();
+    const again = await stage.page();
+    await openBench(again, address);
+    await waitFor(again, "they are there", () => /last letters/.test(document.querySelector(".sample-editor .cm-content")?.textContent ?? ""));
+    await waitForKept(again, 2);
+  });
+
   test("a change that was kept, but whose answer was lost with the page, is no conflict", async () => {
     const { address } = await stage.keep("gate", "a gate");
     const page = await stage.page();

@@ -110,11 +110,19 @@ export function SampleEditor() {
     });
     view.current = editor;
     measure();
+    // A window that goes away may not come back.
+    const handNow = () => {
+      clearTimeout(pending);
+      if (unsent) hand();
+    };
+    window.addEventListener("pagehide", handNow);
+    document.addEventListener("visibilitychange", handNow);
     const unfollow = followMarks(editor);
     return () => {
       unfollow();
-      clearTimeout(pending);
-      if (unsent) hand();
+      window.removeEventListener("pagehide", handNow);
+      document.removeEventListener("visibilitychange", handNow);
+      handNow();
       view.current = null;
       editor.destroy();
     };
