@@ -3,7 +3,7 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { act, cleanup, screen } from "@testing-library/react";
+import { act, cleanup, fireEvent, screen } from "@testing-library/react";
 import { workers } from "./page/browser.ts";
 import { caret, openAt, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
@@ -28,7 +28,7 @@ describe("a specimen", () => {
     const { id } = server.put({ title: "Sluice", samples: [{ name: "a", text: "" }] });
     server.away = true;
     openAt(`/bench/${id}`);
-    await until("the server is missed", () => screen.queryByText("The server does not answer.") !== null);
+    await until("the server is missed", () => screen.queryByText(/The server does not answer/) !== null);
     server.away = false;
     await press("button", "Try again");
     expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Sluice");
@@ -157,5 +157,28 @@ describe("a worker that stops", () => {
     await says("count", "8 matches");
     await until("the fault is gone", () => document.querySelector("[data-part=fault]") === null);
     expect(workers.filter(({ name, ended }) => name === "lamprey-engine" && !ended)).toHaveLength(1);
+  });
+});
+
+describe("more than a sample holds", () => {
+  const dropped = async (bytes: number) => {
+    openBench();
+    const file = { name: "year.log", size: bytes, slice: () => new Blob(["gate 1\nweir 2\nhalf a li"]) };
+    fireEvent.drop(await part("textbox", "Sample text"), { dataTransfer: { files: [file], getData: () => "" } });
+  };
+  const sample = () => document.querySelector(".cm-content[aria-label='Sample text']")?.textContent ?? "";
+
+  test("is said, with the bound, and nothing is changed", async () => {
+    await dropped(30_000_000);
+    expect(wordsOf(await part("alert", ""))).toMatch(/^“year\.log” has 30\.0 million bytes\. A sample holds 8,000,000 characters; nothing was changed\./);
+    expect(sample()).toContain("Ulm 41 cm");
+    await press("button", "Leave it");
+    expect(screen.queryByRole("alert")).toBeNull();
+  });
+
+  test("its beginning can be taken, up to a line end", async () => {
+    await dropped(30_000_000);
+    await press("button", "Take its beginning");
+    await until("it is there", () => sample() === "gate 1weir 2");
   });
 });

@@ -12,6 +12,7 @@ import { type BenchState, matchChosen, pointedAt, sampleCaretMoved } from "../st
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
+import { type Oversize, oversizeOf, TooLarge } from "./TooLarge.tsx";
 
 /** Text longer than this is handed on only when typing rests: copying it out of the editor takes milliseconds. */
 const LONG_TEXT = 300_000;
@@ -51,6 +52,7 @@ export function SampleEditor() {
   const [place, setPlace] = useState<RulerPlace>({ left: 0, columnWidth: 9, scrolled: 0 });
   const sampleKey = useAppSelector((s) => s.draft.shown);
   const loads = useAppSelector((s) => s.draft.loads);
+  const [oversize, setOversize] = useState<Oversize | null>(null);
 
   // One editor for each sample put on show: its undo history is its own.
   // biome-ignore lint/correctness/useExhaustiveDependencies: `loads` says that the text was replaced from outside.
@@ -70,6 +72,14 @@ export function SampleEditor() {
       const left = contentDOM.getBoundingClientRect().left - scrollDOM.getBoundingClientRect().left + scrollDOM.scrollLeft + 10;
       const next = { left, columnWidth: editor.defaultCharacterWidth, scrolled: scrollDOM.scrollLeft };
       setPlace((before) => (before.left === next.left && before.columnWidth === next.columnWidth && before.scrolled === next.scrolled ? before : next));
+    };
+    /** What is too much is asked about, and not put into the editor, which would stand still for seconds. */
+    const refuse = (event: Event, data: DataTransfer | null): boolean => {
+      const found = oversizeOf(data);
+      if (!found) return false;
+      event.preventDefault();
+      setOversize(found);
+      return true;
     };
     const editor = new EditorView({
       parent,
@@ -104,6 +114,8 @@ export function SampleEditor() {
             },
             mousemove: (event, own) => pointAt(own.posAtCoords({ x: event.clientX, y: event.clientY }, false)),
             mouseleave: () => pointAt(null),
+            drop: (event) => refuse(event, event.dataTransfer),
+            paste: (event) => refuse(event, event.clipboardData),
           }),
         ],
       }),
@@ -132,6 +144,16 @@ export function SampleEditor() {
 
   return (
     <section className="flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sample">
+      {oversize && (
+        <TooLarge
+          oversize={oversize}
+          take={(text) => {
+            setOversize(null);
+            view.current?.dispatch({ changes: { from: 0, to: view.current.state.doc.length, insert: text }, userEvent: "input.drop" });
+          }}
+          leave={() => setOversize(null)}
+        />
+      )}
       <Ruler place={place} />
       <div ref={host} className="min-h-0 flex-1 [contain:strict]" />
     </section>
