@@ -263,7 +263,10 @@ class Writer {
     const dialog = await page.$("[role=dialog]");
     if (dialog) return false;
     await page.focus(selector);
+    // A long pattern wraps: its end is not that of the line at hand.
+    await page.keyboard.down("Control");
     await page.keyboard.press("End");
+    await page.keyboard.up("Control");
     return true;
   }
 }
