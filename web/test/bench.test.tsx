@@ -182,3 +182,26 @@ describe("more than a sample holds", () => {
     await until("it is there", () => sample() === "gate 1weir 2");
   });
 });
+
+test("characters that cannot be seen get a sign with its name, for as long as one wants", async () => {
+  openBench({ text: "a\tb \n\u00a0c\u200bd\r\ne  \r\nplain text" });
+  await part("textbox", "Sample text");
+  const signs = () =>
+    [...document.querySelectorAll(".sample-editor .unseen")].map((mark) => `${mark.getAttribute("data-sign")} ${mark.getAttribute("title")}`);
+  expect(signs()).toEqual([]);
+  await press("button", "unseen characters");
+  await until("they are there", () => signs().length > 0);
+  expect(signs()).toEqual([
+    "→ tab, U+0009",
+    "· space at the end of a line, U+0020",
+    "° no-break space, U+00A0",
+    "| zero width space, U+200B",
+    "← carriage return, U+000D",
+    "· space at the end of a line, U+0020",
+    "· space at the end of a line, U+0020",
+    "← carriage return, U+000D",
+  ]);
+  expect(localStorage.getItem("lamprey.unseen")).toBe("on");
+  await press("button", "unseen characters");
+  await until("they are gone", () => signs().length === 0);
+});

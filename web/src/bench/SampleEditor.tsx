@@ -1,15 +1,17 @@
 /** The sample: a text editor with lanes under its lines, offsets in its margin, and a ruler above it. */
 import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
-import { EditorState, Transaction } from "@codemirror/state";
+import { Compartment, EditorState, Transaction } from "@codemirror/state";
 import { drawSelection, EditorView, GutterMarker, gutter, keymap, placeholder } from "@codemirror/view";
 import { type Holders, MatchTable, visible } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
 import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
 import { lanes } from "../lanes/lanes.ts";
+import { useSwitch } from "../shared/remembered.ts";
 import { number } from "../shared/words.ts";
 import { type BenchState, matchChosen, pointedAt, sampleCaretMoved } from "../state/benchSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { INVISIBLE_SWITCH, invisibles } from "./invisibles.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
 import { type Oversize, oversizeOf, TooLarge } from "./TooLarge.tsx";
@@ -45,6 +47,9 @@ const offsets = gutter({
 /** Line ends are kept as they are: offsets must be those of the text that is kept, `\r` included. */
 const LINE_SEPARATOR = "\n";
 
+/** Whether characters that cannot be seen have a sign. */
+const signs = new Compartment();
+
 export function SampleEditor() {
   const dispatch = useAppDispatch();
   const host = useRef<HTMLDivElement>(null);
@@ -52,6 +57,8 @@ export function SampleEditor() {
   const [place, setPlace] = useState<RulerPlace>({ left: 0, columnWidth: 9, scrolled: 0 });
   const sampleKey = useAppSelector((s) => s.draft.shown);
   const loads = useAppSelector((s) => s.draft.loads);
+  const [showSigns] = useSwitch(INVISIBLE_SWITCH);
+  const shownSigns = useRef(showSigns);
   const [oversize, setOversize] = useState<Oversize | null>(null);
 
   // One editor for each sample put on show: its undo history is its own.
@@ -96,6 +103,7 @@ export function SampleEditor() {
           sampleMarks.field,
           openLines,
           lanes(drawSample),
+          signs.of(shownSigns.current ? invisibles : []),
           EditorView.contentAttributes.of({ "aria-label": "Sample text", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
           EditorView.updateListener.of((update) => {
             if (update.docChanged && !update.transactions.some((t) => t.annotation(Transaction.remote))) {
@@ -141,6 +149,10 @@ export function SampleEditor() {
   }, [sampleKey, loads, dispatch]);
 
   useFollowing(view);
+  useEffect(() => {
+    shownSigns.current = showSigns;
+    view.current?.dispatch({ effects: signs.reconfigure(showSigns ? invisibles : []) });
+  }, [showSigns]);
 
   return (
     <section className="flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sample">

@@ -2,15 +2,18 @@
 import { DropdownMenu } from "radix-ui";
 import { useRef, useState } from "react";
 import { sampleAdded, sampleEdited, sampleRemoved, sampleShown } from "../draft/draftSlice.ts";
+import { useSwitch } from "../shared/remembered.ts";
 import { size } from "../shared/words.ts";
 import { stageChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { INVISIBLE_SWITCH } from "./invisibles.ts";
 
 export function SampleTabs() {
   const dispatch = useAppDispatch();
   const samples = useAppSelector((s) => s.draft.fields.samples);
   const shown = useAppSelector((s) => s.draft.shown);
   const stage = useAppSelector((s) => s.bench.stage);
+  const [invisible, setInvisible] = useSwitch(INVISIBLE_SWITCH);
   const [renaming, setRenaming] = useState(false);
   /** The menu is closing because the sample is to be renamed: the field takes the focus, not the menu's button. */
   const wantsName = useRef(false);
@@ -85,7 +88,16 @@ export function SampleTabs() {
       </DropdownMenu.Root>
       <button
         type="button"
-        className={`ml-auto whitespace-nowrap underline decoration-dotted underline-offset-4 hover:text-tide ${stage === "machine" ? "font-semibold text-tide" : "text-ink-2"}`}
+        className={`ml-auto whitespace-nowrap underline decoration-dotted underline-offset-4 hover:text-tide ${invisible ? "font-semibold text-tide" : "text-ink-2"}`}
+        aria-pressed={invisible}
+        title="Tabs, line ends, spaces of other widths or none, and spaces at the end of a line: each with a sign, and its name where the pointer is"
+        onClick={() => setInvisible(!invisible)}
+      >
+        unseen characters
+      </button>
+      <button
+        type="button"
+        className={`whitespace-nowrap underline decoration-dotted underline-offset-4 hover:text-tide ${stage === "machine" ? "font-semibold text-tide" : "text-ink-2"}`}
         aria-pressed={stage === "machine"}
         onClick={() => dispatch(stageChosen(stage === "machine" ? "sample" : "machine"))}
       >
