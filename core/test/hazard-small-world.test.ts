@@ -30,7 +30,7 @@ function pieces(size: number, dialect: keyof typeof AROUND, known: Map<number, r
 const ATTACKS: ShortAttacks = { edges: textsOver(["a", "b"], 1), pumps: textsOver(["a", "b"], 2).slice(1) };
 const LARGEST = 4;
 /** One pattern in so many of the largest size, evenly apart: all of them take minutes. */
-const EVERY = 3;
+const EVERY = 5;
 
 describe("every small pattern, every small attack", () => {
   test.each<[DialectName & keyof typeof AROUND, string, HazardMode]>([
@@ -56,7 +56,7 @@ describe("every small pattern, every small attack", () => {
     }
     expect(refuted).toEqual([]);
     const judged = Object.values(tally).reduce((sum, count) => sum + count, 0);
-    expect(judged).toBeGreaterThan(400);
+    expect(judged).toBeGreaterThan(300);
     // A lookbehind is held to be asked at every offset, even where nothing can stand before it.
     expect(tally.undecided ?? 0).toBeLessThan(0.04 * judged);
     expect(Math.min(tally.linear ?? 0, (tally.polynomial ?? 0) + (tally.exponential ?? 0))).toBeGreaterThan(20);

@@ -5,7 +5,7 @@ import { startBrowser, startServer } from "../../scripts/browser.mjs";
 import { Storms } from "../src/storm.ts";
 
 /** So many in the tests; STORMS=1000 runs as many, STORM_SEED from another seed on. */
-const COUNT = Number(process.env.STORMS ?? 10);
+const COUNT = Number(process.env.STORMS ?? 6);
 const FIRST = Number(process.env.STORM_SEED ?? 1);
 /** One takes some seconds. */
 const TIME = COUNT * 40_000;

@@ -57,7 +57,7 @@ test("a killed server has kept every change that it acknowledged", async () => {
 
 test("one that is killed while it starts for the first time is whole the next time", async () => {
   const totals = new Set<number>();
-  for (let wait = 100; wait <= 700; wait += 60) {
+  for (let wait = 100; wait <= 700; wait += 90) {
     const data = mkdtempSync(join(tmpdir(), "lamprey-first-"));
     folders.push(data);
     const child = spawn(process.execPath, ["server/dist/main.js"], {
