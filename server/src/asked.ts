@@ -7,16 +7,16 @@ import type { Service } from "./service.ts";
 import { Trouble } from "./store/trouble.ts";
 import type { StoreThread } from "./thread.ts";
 
-/** What a server asks: the same, wherever it is. */
-export type Asked = Pick<
-  Service,
-  "health" | "list" | "read" | "earlier" | "create" | "change" | "remove" | "restore" | "purge" | "exportPart" | "importAll" | "tend"
->;
+/** What a server asks: the same, wherever the store is. */
+const CALLS = ["health", "list", "read", "earlier", "create", "change", "remove", "restore", "purge", "exportPart", "importAll", "tend"] as const;
+export type Asked = Pick<Service, (typeof CALLS)[number]>;
 
 export interface Opened {
   readonly asked: Asked;
   /** Specimens of the demo that were put into it now. */
   readonly seeded: number;
+  /** Rejects where the store has ended by itself: nothing can be kept any more. */
+  readonly failed: Promise<never>;
   /** Says where the server is to be found, to whoever wants the same folder. */
   says(address: string): Promise<void>;
   close(): Promise<void>;
@@ -44,10 +44,10 @@ export const openInThread: Open = async (folder, demo) => {
       const moved = args.flatMap((each) => (each instanceof Uint8Array ? [each.buffer as ArrayBuffer] : []));
       return Promise.race([thread.ask(name, Comlink.transfer(args, moved) as never), failed]);
     };
-  const names = ["health", "list", "read", "earlier", "create", "change", "remove", "restore", "purge", "exportPart", "importAll", "tend"] as const;
   return {
-    asked: Object.fromEntries(names.map((name) => [name, call(name)])) as unknown as Asked,
+    asked: Object.fromEntries(CALLS.map((name) => [name, call(name)])) as unknown as Asked,
     seeded: opened.seeded,
+    failed,
     says: (address) => thread.says(address),
     close: async () => {
       await Promise.race([thread.close(), failed]);

@@ -11,6 +11,8 @@ import { DEMO_FOLDER, type Settings, WEB_FOLDER } from "./settings.ts";
 export interface Running {
   /** Where it is to be found, with its token where it needs one. */
   readonly address: string;
+  /** Rejects where the store has ended by itself. */
+  readonly failed: Promise<never>;
   close(): Promise<void>;
 }
 
@@ -56,6 +58,7 @@ export async function start(settings: Settings, options: StartOptions = {}): Pro
   tend();
   const tending = setInterval(tend, TENDED_EVERY);
   return {
+    failed: store.failed,
     address: token === null ? bare : `${bare}/?token=${token}`,
     close: async () => {
       clearInterval(tending);

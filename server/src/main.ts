@@ -18,8 +18,16 @@ try {
     console.warn(
       "Lamprey listens to other machines (HOST), over plain HTTP: whoever is on the way can read along. Only the address above, with its token, is let in; names that it is to be reached by are set with LAMPREY_HOSTS.",
     );
+  let ending = false;
+  running.failed.catch((error: unknown) => {
+    if (ending) return;
+    // What the browser holds is sent again to the server that is started next.
+    log.fatal({ err: error }, "the store has ended");
+    process.exit(1);
+  });
   for (const signal of ["SIGINT", "SIGTERM"] as const) {
     process.once(signal, () => {
+      ending = true;
       running.close().then(
         () => process.exit(0),
         (error: unknown) => {

@@ -12,6 +12,7 @@ export const openHere: Open = async (folder, demo) => {
   return {
     asked: service,
     seeded,
+    failed: new Promise(() => {}),
     says: async (address) => lock.says(address),
     close: async () => {
       await service.close();
