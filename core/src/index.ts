@@ -44,7 +44,7 @@ export {
   type ReasonCode,
   type Verdict,
 } from "./hazard/hazard.ts";
-export { longestWithin, STEPS_A_SECOND, stepsAt, timeWords } from "./hazard/outlook.ts";
+export { comparesIn, longestWithin, STEPS_A_SECOND, stepsAt, timeWords } from "./hazard/outlook.ts";
 export type { Peak } from "./hazard/peak.ts";
 export { findRepairs, keepsMeaning, type Repair } from "./hazard/repairs/repairs.ts";
 export { SHAPES, type ShapeName } from "./hazard/repairs/shapes.ts";

@@ -254,7 +254,11 @@ describe("nothing is lost", () => {
     const other = await stage.page();
     await openBench(other, address);
     await typePattern(other, "gat");
+    // A page behind another is not painted, and waits for nothing.
+    await waitForKept(other, 2);
+    await page.bringToFront();
     await waitFor(page, "it is here too", () => document.querySelector(".pattern-editor .cm-content")?.textContent === "gat");
+    await other.bringToFront();
     await other.type("input[aria-label='what to look at'], textarea[aria-label='what to look at']", "north");
     await page.bringToFront();
     await typePattern(page, "gates");

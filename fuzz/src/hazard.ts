@@ -110,7 +110,7 @@ function randomShape(random: Random): Shape {
 
 /** Steps, and what back-references compare; undefined where that cannot be counted. */
 function workAt(program: Program, [prefix, pump, suffix]: Shape, pumps: number, mode: HazardMode): bigint | undefined {
-  const sample = drained(sampleOf(program, { prefix, pump, suffix }, pumps, mode));
+  const sample = drained(sampleOf(program, { prefix, pump, suffix }, pumps, mode, true));
   return sample && workOf(sample);
 }
 

@@ -186,8 +186,7 @@ describe("more than a sample holds", () => {
 test("characters that cannot be seen get a sign with its name, for as long as one wants", async () => {
   openBench({ text: "a\tb \n\u00a0c\u200bd\r\ne  \r\nplain text" });
   await part("textbox", "Sample text");
-  const signs = () =>
-    [...document.querySelectorAll(".sample-editor .unseen")].map((mark) => `${mark.getAttribute("data-sign")} ${mark.getAttribute("title")}`);
+  const signs = () => [...document.querySelectorAll(".sample-editor .unseen")].map((mark) => `${mark.getAttribute("data-sign")} ${mark.getAttribute("title")}`);
   expect(signs()).toEqual([]);
   await press("button", "unseen characters");
   await until("they are there", () => signs().length > 0);

@@ -10,6 +10,7 @@ import { lengthsOf } from "../program/lengths.ts";
 import type { Program } from "../program/program.ts";
 import type { Source } from "../syntax/read.ts";
 import type { Attack } from "./attack.ts";
+import { rankOf } from "./growth.ts";
 
 export type { Attack };
 
@@ -90,12 +91,12 @@ export function stepsOn(program: Program, text: string, mode: HazardMode): Gener
   return count(program, text, mode, false);
 }
 
-/** A sample with what back-references compared, where the program has any; undefined where it cannot be counted. */
-export function* sampleOf(program: Program, attack: Attack, pumps: number, mode: HazardMode): Generator<number, Sample | undefined> {
+/** A sample, with what back-references compared where that is asked for and the program has any; undefined where it cannot be counted. */
+export function* sampleOf(program: Program, attack: Attack, pumps: number, mode: HazardMode, comparisons: boolean): Generator<number, Sample | undefined> {
   const text = textOf(attack, pumps);
   const steps = yield* count(program, text, mode, false);
   if (steps === undefined) return undefined;
-  if (program.references.length === 0) return { pumps, length: text.length, steps };
+  if (!comparisons || program.references.length === 0) return { pumps, length: text.length, steps };
   const work = yield* count(program, text, mode, true);
   return work === undefined ? { pumps, length: text.length, steps } : { pumps, length: text.length, steps, compared: work - steps };
 }
@@ -122,7 +123,7 @@ interface Claim {
 export function* confirm(program: Program, attack: Attack, mode: HazardMode, claim: Claim): Generator<number, Confirmation | undefined> {
   const known = new Map<number, Sample | undefined>();
   function* sample(pumps: number): Generator<number, Sample | undefined> {
-    if (!known.has(pumps)) known.set(pumps, yield* sampleOf(program, attack, pumps, mode));
+    if (!known.has(pumps)) known.set(pumps, yield* sampleOf(program, attack, pumps, mode, true));
     return known.get(pumps);
   }
   function* stepsAlone(pumps: number): Generator<number, Sample | undefined> {
@@ -130,9 +131,10 @@ export function* confirm(program: Program, attack: Attack, mode: HazardMode, cla
     return one && withoutComparisons(one);
   }
   const byWork = yield* confirmBy(program, attack, claim, sample);
-  if (byWork?.samples.some(({ compared = 0n }) => compared > 0n) === false) return { ...byWork, samples: byWork.samples.map(withoutComparisons) };
-  // What is compared may be no polynomial where the steps are one.
-  return byWork ?? (program.references.length === 0 ? undefined : yield* confirmBy(program, attack, claim, stepsAlone));
+  if (program.references.length === 0) return byWork;
+  // What is compared is said where the growth is its own; and it may be no polynomial where the steps are one.
+  const bySteps = yield* confirmBy(program, attack, claim, stepsAlone);
+  return bySteps && (!byWork || rankOf(bySteps) >= rankOf(byWork)) ? bySteps : byWork;
 }
 
 function* confirmBy(

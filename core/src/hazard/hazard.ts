@@ -299,7 +299,9 @@ class Assessment {
 
   /** What lookbehinds may be made to read: attacks on them, as far as they reach them. */
   private *tryBehind({ attacks }: BehindCost): Generator<number, void> {
-    for (const { attack, candidate, parts, until } of attacks) {
+    for (const { attack: found, candidate, parts, until } of attacks) {
+      // A bound is of turns: the shortest pump makes as many of them as there are pumps.
+      const attack = { ...found, pump: rootOf(found.pump) };
       const claim = { growth: candidate?.growth ?? "polynomial", degree: (candidate?.degree ?? 1) + 1, most: until ?? Number.POSITIVE_INFINITY } as const;
       const confirmation = yield* confirm(this.own, attack, this.mode, claim);
       if (!confirmation || rankOf(confirmation) <= this.worst()) continue;

@@ -25,10 +25,13 @@ const POINTS = 9;
 /** What a back-reference compares can go by every other letter. */
 const SPACINGS = [1, 2];
 
-/** The steps at each number of pumps, exactly: by the polynomial that they follow, or counted; ends at the first that cannot be counted. */
-export function* stepsAt(program: Program, mode: HazardMode, attack: Attack, pumps: readonly number[]): Generator<number, Sample[]> {
+/**
+ * The steps at each number of pumps, exactly: by the polynomial that they follow, or counted; ends at the first that cannot
+ * be counted. With what back-references compare, where that is asked for.
+ */
+export function* stepsAt(program: Program, mode: HazardMode, attack: Attack, pumps: readonly number[], comparisons = false): Generator<number, Sample[]> {
   function* counted(count: number): Generator<number, Sample | undefined> {
-    return lengthAt(attack, count) > LONGEST_COUNTED ? undefined : yield* sampleOf(program, attack, count, mode);
+    return lengthAt(attack, count) > LONGEST_COUNTED ? undefined : yield* sampleOf(program, attack, count, mode, comparisons);
   }
   /** The polynomial of the numbers of pumps that lie a multiple of the spacing from the first one; undefined where there is none. */
   function* curve(from: number, spacing: number): Generator<number, Curve | undefined> {
@@ -85,6 +88,9 @@ function sampleAt({ points, degree }: Curve, attack: Attack, pumps: number): Sam
 
 const lengthAt = ({ prefix, pump, suffix }: Attack, pumps: number): number => prefix.length + pumps * pump.length + suffix.length;
 
+/** Whether a finding's growth is of what back-references compare, too. */
+export const comparesIn = ({ samples }: Pick<Finding, "samples">): boolean => samples[0]?.compared !== undefined;
+
 /** A text whose work stays within a number of steps. */
 export interface SafeText {
   readonly pumps: number;
@@ -100,7 +106,7 @@ export function* longestWithin(program: Program, mode: HazardMode, finding: Find
   function* at(pumps: number): Generator<number, bigint | undefined> {
     const curve = degree === null || (until !== null && pumps > until) ? undefined : extrapolate(samples, degree, aligned(samples, pumps));
     if (curve !== undefined) return curve;
-    const sample = yield* sampleOf(program, attack, pumps, mode);
+    const sample = yield* sampleOf(program, attack, pumps, mode, comparesIn(finding));
     return sample && workOf(sample);
   }
   let low = 0;

@@ -7,6 +7,7 @@ import {
   assess,
   BacktrackingMachine,
   type Sample as Counted,
+  comparesIn,
   compile,
   findRepairs,
   HAZARD_MODES,
@@ -87,7 +88,7 @@ export class HazardSession {
   async steps(generation: number, attack: Attack, pumps: number): Promise<Sample | null> {
     const { current } = this;
     if (current?.generation !== generation) return null;
-    const [sample] = (await drive(stepsAt(current.program, current.mode, attack, [pumps]), () => generation < this.newest)) ?? [];
+    const [sample] = (await drive(stepsAt(current.program, current.mode, attack, [pumps], comparesOn(current, attack)), () => generation < this.newest)) ?? [];
     return sample ? asText(sample) : null;
   }
 
@@ -108,7 +109,7 @@ export class HazardSession {
     const forms: Form[] = [];
     for (const { name, reading: each } of wanted) {
       const compiled = compile(each);
-      const points = compiled.ok ? await drive(stepsAt(compiled.program, current.mode, attack, pumps), useless) : null;
+      const points = compiled.ok ? await drive(stepsAt(compiled.program, current.mode, attack, pumps, comparesOn(current, attack)), useless) : null;
       if (useless()) return null;
       forms.push({ name, points: points?.map(asText) ?? null });
     }
@@ -122,6 +123,10 @@ export class HazardSession {
     return { generation, forms, measured };
   }
 }
+
+/** Whether what back-references compare counts on an attack: as it did for its finding. */
+const comparesOn = ({ verdict }: Current, { prefix, pump, suffix }: Attack): boolean =>
+  verdict.findings.some((finding) => comparesIn(finding) && textOf(finding.attack, 1) === prefix + pump + suffix);
 
 const asText = ({ steps, compared, ...sample }: Counted): Sample => ({
   ...sample,
