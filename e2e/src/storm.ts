@@ -15,12 +15,14 @@ const CALM_WITHIN = 40_000;
 
 export interface StormTally {
   storms: number;
+  /** Of these, in two windows. */
+  pairs: number;
   characters: number;
   conflicts: number;
 }
 
 export class Storms {
-  readonly tally: StormTally = { storms: 0, characters: 0, conflicts: 0 };
+  readonly tally: StormTally = { storms: 0, pairs: 0, characters: 0, conflicts: 0 };
   private readonly browser: Browser;
   private readonly passage: Passage;
   private server: RunningServer;
@@ -53,7 +55,7 @@ export class Storms {
     const { id } = (await response.json()) as { id: string };
     const context = await this.browser.createBrowserContext();
     const bench = `${this.address}/bench/${id}`;
-    const writers = [new Writer("pattern", bench, () => context.newPage()), ...(random() < 0.4 ? [new Writer("notes", bench, () => context.newPage())] : [])];
+    const writers = [new Writer("pattern", bench, () => context.newPage()), ...(random() < 0.6 ? [new Writer("notes", bench, () => context.newPage())] : [])];
     const course: string[] = [];
     let stopped = false;
     const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
@@ -90,6 +92,7 @@ export class Storms {
       this.passage.mend();
       const kept = await this.calm(await context.newPage(), `Storm ${seed}`);
       this.tally.storms++;
+      if (writers.length > 1 && writers.every(({ typed }) => typed !== "")) this.tally.pairs++;
       const lost = writers.map((writer) => writer.lostOf(kept.map((each) => each[writer.field]))).filter((each) => each !== null);
       this.tally.characters += writers.reduce((sum, { typed }) => sum + typed.length, 0);
       return lost.length === 0 ? null : `storm ${seed}: ${lost.join("; ")} (${course.join(", ")})`;
@@ -177,7 +180,7 @@ class Writer {
       const keeping = document.querySelector("[data-part=keeping]");
       const field = {
         pattern: document.querySelector(".pattern-editor .cm-content")?.textContent,
-        notes: document.querySelector<HTMLInputElement>("[aria-label='what to look at']")?.value,
+        notes: document.querySelector<HTMLInputElement>("#notes")?.value,
       };
       return { state: keeping?.getAttribute("data-state"), held: keeping?.getAttribute("data-held"), field };
     });
@@ -249,7 +252,7 @@ class Writer {
       (field) =>
         field === "pattern"
           ? (document.querySelector(".pattern-editor .cm-content")?.textContent ?? undefined)
-          : document.querySelector<HTMLInputElement>("[aria-label='what to look at']")?.value,
+          : document.querySelector<HTMLInputElement>("#notes")?.value,
       this.field,
     );
   }
@@ -259,7 +262,7 @@ class Writer {
     const { page } = this;
     if (!page || (await this.value()) !== this.typed) return false;
     await page.bringToFront();
-    const selector = this.field === "pattern" ? ".pattern-editor .cm-content" : "[aria-label='what to look at']";
+    const selector = this.field === "pattern" ? ".pattern-editor .cm-content" : "#notes";
     const dialog = await page.$("[role=dialog]");
     if (dialog) return false;
     await page.focus(selector);

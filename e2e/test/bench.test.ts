@@ -259,7 +259,7 @@ describe("nothing is lost", () => {
     await page.bringToFront();
     await waitFor(page, "it is here too", () => document.querySelector(".pattern-editor .cm-content")?.textContent === "gat");
     await other.bringToFront();
-    await other.type("input[aria-label='what to look at'], textarea[aria-label='what to look at']", "north");
+    await other.type("#notes", "north");
     await page.bringToFront();
     await typePattern(page, "gates");
     await waitForKept(page, 4);
