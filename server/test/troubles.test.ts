@@ -48,6 +48,15 @@ async function aDatabase(): Promise<string> {
   return data;
 }
 
+/** A database that is not of Lamprey. */
+function foreign(more = ""): string {
+  const data = folder();
+  const db = new Database(databaseIn(data));
+  db.exec(`create table gates (name text); ${more}`);
+  db.close();
+  return data;
+}
+
 const CASES: readonly (readonly [name: string, prepare: () => Promise<string>, says: RegExp])[] = [
   [
     "a file that is no database",
@@ -78,29 +87,8 @@ const CASES: readonly (readonly [name: string, prepare: () => Promise<string>, s
     },
     /lamprey\.sqlite is no file\. Move it away/,
   ],
-  [
-    "another program's database",
-    async () => {
-      const data = folder();
-      const db = new Database(databaseIn(data));
-      db.exec("create table gates (name text)");
-      db.exec("pragma application_id = 77");
-      db.close();
-      return data;
-    },
-    /is the database of another program/,
-  ],
-  [
-    "one that does not say whose it is, and is not ours",
-    async () => {
-      const data = folder();
-      const db = new Database(databaseIn(data));
-      db.exec("create table gates (name text)");
-      db.close();
-      return data;
-    },
-    /is the database of another program/,
-  ],
+  ["another program's database", async () => foreign("pragma application_id = 77"), /is the database of another program/],
+  ["one that does not say whose it is, and is not ours", async () => foreign(), /is the database of another program/],
   [
     "one of a newer version",
     async () => {

@@ -30,7 +30,7 @@ afterAll(() => {
 
 const refusal = (status: number, detail = "", current?: Specimen): ChangeAnswer => ({
   status,
-  body: { type: "", title: "", status, detail, ...(current && { current }) },
+  data: { type: "", title: "", status, detail, ...(current && { current }) },
 });
 
 /** A keeper, and a server that answers as told; null where it takes what it is sent. */
@@ -100,7 +100,7 @@ describe("what is sent", () => {
   });
 
   test("again and again while the server does not take it, with the newest draft", async () => {
-    const answers: (ChangeAnswer | null)[] = [{ unreachable: "away" }, { unreachable: "slow" }, refusal(429), refusal(507), refusal(500)];
+    const answers: (ChangeAnswer | null)[] = [{ unreachable: "away", error: "" }, { unreachable: "slow", error: "" }, refusal(429), refusal(507), refusal(500)];
     const t = setUp(() => answers.shift() ?? null);
     const delays: string[] = [];
     t.edit({ notes: "look here" });
@@ -164,7 +164,7 @@ describe("what is noted", () => {
     // While a request is under way, while a retry waits, in a conflict.
     t.edit({ pattern: "ga" });
     expect(noted()).toBe("ga");
-    answer({ unreachable: "away" });
+    answer({ unreachable: "away", error: "" });
     while (t.keeper.keeping.state !== "waiting") await new Promise((done) => setTimeout(done, 0));
     t.edit({ pattern: "gat" });
     expect(noted()).toBe("gat");
@@ -178,7 +178,7 @@ describe("what is noted", () => {
   test("held is said once the journal has it, and not where it cannot", async () => {
     let full = true;
     const t = setUp(
-      () => ({ unreachable: "away" }),
+      () => ({ unreachable: "away", error: "" }),
       () => full,
     );
     t.edit({ notes: "a" });
@@ -196,7 +196,7 @@ describe("what is noted", () => {
     const settle: ((ok: boolean) => void)[] = [];
     const keeper = new Keeper(
       {
-        send: async () => ({ unreachable: "away" }),
+        send: async () => ({ unreachable: "away", error: "" }),
         journal: {
           write: (_entry, before) => {
             written.push(before);

@@ -11,23 +11,43 @@ export interface Sending {
   readonly params?: Readonly<Record<string, string | number | boolean>>;
 }
 
+export interface Asking {
+  readonly method?: Sending["method"];
+  /** JSON. */
+  readonly body?: string;
+  readonly signal?: AbortSignal;
+  /** A request that takes longer is given up (milliseconds). */
+  readonly patience?: number;
+  /** Whether the browser sends it on for a window that is closed. */
+  readonly keepalive?: boolean;
+}
+
+/** What the server answered, or why there is no answer. */
+export type Answered = { readonly status: number; readonly data: unknown } | { readonly unreachable: "away" | "slow"; readonly error: string };
+
+export async function ask(path: string, { method = "GET", body, signal, patience, keepalive = false }: Asking = {}): Promise<Answered> {
+  const late = patience === undefined ? undefined : AbortSignal.timeout(Math.ceil(patience));
+  const signals = [signal, late].filter((each) => each !== undefined);
+  try {
+    const response = await fetch(`/api${path}`, {
+      method,
+      keepalive,
+      ...(signals.length > 0 && { signal: AbortSignal.any(signals) }),
+      ...(body === undefined ? {} : { body, headers: { "content-type": "application/json" } }),
+    });
+    return { status: response.status, data: await response.json() };
+  } catch (error) {
+    return { unreachable: late?.aborted ? "slow" : "away", error: String(error) };
+  }
+}
+
 /** The server's answer that it will not, with its problem details; or no answer at all. */
 export type SendError = { readonly status: number; readonly data: unknown } | { readonly status: "unreachable"; readonly error: string };
 
-export function sendTo(base: string): BaseQueryFn<Sending | string, unknown, SendError> {
-  return async (asked, { signal }) => {
-    const { url, method = "GET", body, params }: Sending = typeof asked === "string" ? { url: asked } : asked;
-    const query = params ? `?${new URLSearchParams(Object.entries(params).map(([k, v]) => [k, String(v)]))}` : "";
-    try {
-      const response = await fetch(`${base}${url}${query}`, {
-        method,
-        signal,
-        ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { "content-type": "application/json" } }),
-      });
-      const data: unknown = await response.json();
-      return response.ok ? { data } : { error: { status: response.status, data } };
-    } catch (error) {
-      return { error: { status: "unreachable", error: String(error) } };
-    }
-  };
-}
+export const baseQuery: BaseQueryFn<Sending | string, unknown, SendError> = async (asked, { signal }) => {
+  const { url, method = "GET", body, params }: Sending = typeof asked === "string" ? { url: asked } : asked;
+  const query = params ? `?${new URLSearchParams(Object.entries(params).map(([k, v]) => [k, String(v)]))}` : "";
+  const answer = await ask(url + query, { method, signal, ...(body !== undefined && { body: JSON.stringify(body) }) });
+  if ("unreachable" in answer) return { error: { status: "unreachable", error: answer.error } };
+  return answer.status < 400 ? { data: answer.data } : { error: answer };
+};

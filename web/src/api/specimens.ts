@@ -1,7 +1,7 @@
 /** The server's specimens, through RTK Query. */
 import type { EarlierPattern, NewSpecimen, Specimen, SpecimenChange, SpecimenHead, SpecimenList, SpecimensFile } from "@lamprey/api";
 import { createApi } from "@reduxjs/toolkit/query/react";
-import { sendTo } from "./send.ts";
+import { baseQuery } from "./send.ts";
 
 /** Specimens asked for at once. */
 const PAGE = 100;
@@ -11,7 +11,7 @@ export type ChangeOf = SpecimenChange & { readonly id: string };
 
 export const specimensApi = createApi({
   reducerPath: "specimens",
-  baseQuery: sendTo("/api"),
+  baseQuery,
   tagTypes: ["list"],
   endpoints: (build) => ({
     /** Page by page, as far as is looked at. */

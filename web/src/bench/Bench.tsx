@@ -3,7 +3,7 @@
 import { isProblem, type Specimen } from "@lamprey/api";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { Tabs } from "radix-ui";
-import { lazy, Suspense, useEffect, useEffectEvent, useRef } from "react";
+import { lazy, Suspense, useEffect, useRef } from "react";
 import { Link, useParams } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
@@ -20,6 +20,7 @@ import { TRANSPORT } from "../reel/transport.ts";
 import { type EngineControls, EngineProvider } from "../run/controls.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
 import { EngineFollowers, useEngine } from "../run/useEngine.ts";
+import { ASKED_AGAIN, useEvery } from "../shared/useEvery.ts";
 import { panelChosen, type SidePanel } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { Keeping } from "./Keeping.tsx";
@@ -44,18 +45,10 @@ export function Bench() {
   return <p className="p-10 text-ink-2">The specimen is being fetched …</p>;
 }
 
-/** A server that did not answer is asked again so often (milliseconds). */
-const ASKED_AGAIN = 3000;
-
 /** @param why what the server says; null where it does not answer */
 function CannotOpen({ specimen, why, again }: { readonly specimen: string; readonly why: string | null; readonly again: () => void }) {
   const held = useUnsent()?.some((entry) => entry.specimen === specimen) === true;
-  const ask = useEffectEvent(again);
-  useEffect(() => {
-    if (why !== null) return;
-    const timer = setInterval(() => ask(), ASKED_AGAIN);
-    return () => clearInterval(timer);
-  }, [why]);
+  useEvery(ASKED_AGAIN, why === null, again);
   return (
     <main className="p-10">
       <h1 className="part-name text-2xl">This specimen cannot be opened</h1>

@@ -8,6 +8,7 @@ import { keepable, withinBounds } from "../draft/fields.ts";
 import type { Keeper } from "../draft/keeper.ts";
 import { read } from "../draft/keepers.ts";
 import type { Clash } from "../draft/merge.ts";
+import { editBetween } from "../shared/edits.ts";
 import { plural } from "../shared/words.ts";
 
 const NO_ANSWER = "The server does not answer. Nothing has changed; try it again.";
@@ -149,7 +150,8 @@ const MOST_SHOWN = 200;
 /** One side's text, with what the other has not set apart; of a long one the surroundings of that. */
 function Side({ value, beside }: { readonly value: string | null; readonly beside: string | null }) {
   if (value === null) return <td className="py-1 pr-3 italic text-ink-2">removed</td>;
-  const { from, to } = differs(value, beside ?? "");
+  const { from, insert } = editBetween(beside ?? "", value);
+  const to = from + insert.length;
   const begin = Math.max(0, from - AROUND);
   const end = Math.min(value.length, to + AROUND);
   return (
@@ -166,16 +168,6 @@ function Side({ value, beside }: { readonly value: string | null; readonly besid
       </code>
     </td>
   );
-}
-
-/** The stretch of a text that is not in another. */
-function differs(text: string, other: string): { readonly from: number; readonly to: number } {
-  const shorter = Math.min(text.length, other.length);
-  let from = 0;
-  while (from < shorter && text[from] === other[from]) from++;
-  let end = 0;
-  while (end < shorter - from && text[text.length - 1 - end] === other[other.length - 1 - end]) end++;
-  return { from, to: text.length - end };
 }
 
 export function Removed({ keeper, theirs }: { readonly keeper: Keeper; readonly theirs: Specimen | null }) {

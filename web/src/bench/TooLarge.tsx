@@ -34,7 +34,7 @@ export function TooLarge({ oversize, take, leave }: Props) {
   return (
     <div className="flex flex-wrap items-baseline gap-3 border-b border-rule bg-sheet px-4 py-1" role="alert">
       <span>
-        {oversize.name} has {size(oversize.bytes).replace("characters", "bytes")}. A sample holds {number(BOUNDS.sample)} characters; nothing was changed.
+        {oversize.name} has {size(oversize.bytes, "bytes")}. A sample holds {number(BOUNDS.sample)} characters; nothing was changed.
       </span>
       <button type="button" className="key" onClick={() => void beginningOf(oversize).then(take)}>
         Take its beginning

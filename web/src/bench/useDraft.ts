@@ -36,7 +36,11 @@ export function useDraft(specimen: Specimen | undefined): Keeper | null {
       ends.push(
         // In the task of the edit, before anything else hears of it.
         store.subscribe(take),
-        keepers.onChange((each) => each === own && dispatch(keepingChanged(saidBy(own)))),
+        keepers.onChange((each) => {
+          const { keeping, held, revision } = store.getState().draft;
+          const same = keeping === own.keeping && held === own.held && revision === own.base.revision;
+          if (each === own && !same) dispatch(keepingChanged(saidBy(own)));
+        }),
         keepers.onMerge((each) => {
           if (each !== own) return;
           before = own.fields;

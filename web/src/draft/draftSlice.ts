@@ -1,7 +1,7 @@
 /** The draft: the specimen on the bench as it is being edited, and how far it is kept. */
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import { v4 as uuid } from "uuid";
-import type { DraftFields, DraftSample } from "./fields.ts";
+import { type DraftFields, type DraftSample, NO_FIELDS } from "./fields.ts";
 import type { Held, Keeping } from "./keeper.ts";
 
 export interface Draft {
@@ -16,9 +16,7 @@ export interface Draft {
   readonly loads: number;
 }
 
-const EMPTY_FIELDS: DraftFields = { title: "", pattern: "", dialect: "ecmascript", flags: "", notes: "", samples: [] };
-
-const initialState: Draft = { id: null, fields: EMPTY_FIELDS, shown: "", revision: 0, keeping: { state: "kept", at: 0 }, held: "yes", loads: 0 };
+const initialState: Draft = { id: null, fields: NO_FIELDS, shown: "", revision: 0, keeping: { state: "kept", at: 0 }, held: "yes", loads: 0 };
 
 /** What a keeper says of its specimen. */
 type Kept = Pick<Draft, "revision" | "keeping" | "held">;

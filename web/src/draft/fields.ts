@@ -19,6 +19,9 @@ export interface DraftFields {
   readonly samples: readonly DraftSample[];
 }
 
+/** A draft in which nothing is written. */
+export const NO_FIELDS: DraftFields = { title: "", pattern: "", dialect: "ecmascript", flags: "", notes: "", samples: [] };
+
 /** The fields that are one value each. */
 export const OWN_FIELDS = ["title", "pattern", "dialect", "flags", "notes"] as const;
 export type OwnField = (typeof OWN_FIELDS)[number];

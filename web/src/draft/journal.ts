@@ -3,7 +3,9 @@
  * specimen, with what it was based on. An edit is written in the task in which it is made, and committed at once, so that
  * a window that is closed in the next moment loses nothing.
  */
+import type { Edit } from "@lamprey/core";
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import { editBetween, edited } from "../shared/edits.ts";
 import type { Based, DraftFields, DraftSample } from "./fields.ts";
 
 export interface Entry {
@@ -31,7 +33,7 @@ type Bare = Omit<DraftSample, "text">;
 type BareFields = Omit<DraftFields, "samples"> & { readonly samples: readonly Bare[] };
 
 /** A text, or what it differs in from the text that it is based on. */
-type Kept = string | { readonly from: number; readonly to: number; readonly insert: string };
+type Kept = string | Edit;
 
 interface Schema extends DBSchema {
   entries: {
@@ -122,7 +124,7 @@ async function writeTo(db: IDBPDatabase<Schema>, entry: Entry, before: Entry | n
   for (const { key, text } of entry.fields.samples) {
     const base = bases.get(key);
     if (oldTexts?.get(key) === text && oldBases?.get(key) === base) continue;
-    asked.push(texts.put(base !== undefined && text.length > LONG_TEXT ? difference(base, text) : text, [specimen, window, key, "now"]));
+    asked.push(texts.put(base !== undefined && text.length > LONG_TEXT ? editBetween(base, text) : text, [specimen, window, key, "now"]));
   }
   transaction.commit();
   await Promise.all([...asked, transaction.done]);
@@ -147,7 +149,7 @@ async function readAll(db: IDBPDatabase<Schema>, specimen: string): Promise<Entr
   const whole = rows.map(({ base, fields, ...entry }): Entry => {
     const textOf = (key: string, which: "base" | "now"): string => {
       const kept = known.get([specimen, entry.window, key, which].join(" ")) ?? "";
-      return typeof kept === "string" ? kept : changed(textOf(key, "base"), kept);
+      return typeof kept === "string" ? kept : edited(textOf(key, "base"), kept);
     };
     const filled = (bareFields: BareFields, which: "base" | "now"): DraftFields => ({
       ...bareFields,
@@ -157,15 +159,3 @@ async function readAll(db: IDBPDatabase<Schema>, specimen: string): Promise<Entr
   });
   return whole.sort((a, b) => a.at - b.at);
 }
-
-/** The one stretch in which a text differs from another. */
-function difference(before: string, after: string): Exclude<Kept, string> {
-  const shorter = Math.min(before.length, after.length);
-  let from = 0;
-  while (from < shorter && before.charCodeAt(from) === after.charCodeAt(from)) from++;
-  let end = 0;
-  while (end < shorter - from && before.charCodeAt(before.length - 1 - end) === after.charCodeAt(after.length - 1 - end)) end++;
-  return { from, to: before.length - end, insert: after.slice(from, after.length - end) };
-}
-
-const changed = (text: string, { from, to, insert }: Exclude<Kept, string>): string => text.slice(0, from) + insert + text.slice(to);

@@ -4,8 +4,9 @@
  * the bench that the specimen stands on.
  */
 import { isProblem, type Specimen, type SpecimenHead } from "@lamprey/api";
+import type { Answered } from "../api/send.ts";
 import type { ChangeOf } from "../api/specimens.ts";
-import { type Based, basedOn, changeOf, type DraftFields, keepable, sameFields, withinBounds } from "./fields.ts";
+import { type Based, basedOn, changeOf, type DraftFields, keepable, NO_FIELDS, sameFields, withinBounds } from "./fields.ts";
 import type { Entry, Journal } from "./journal.ts";
 import { type Clash, merge } from "./merge.ts";
 
@@ -41,10 +42,7 @@ export type Keeping =
 export type Held = "yes" | "not-yet" | "no";
 
 /** What the server said to a change. */
-export type ChangeAnswer =
-  | { readonly specimen: SpecimenHead }
-  | { readonly status: number; readonly body: unknown }
-  | { readonly unreachable: "away" | "slow" };
+export type ChangeAnswer = { readonly specimen: SpecimenHead } | Answered;
 
 export interface KeeperParts {
   readonly send: (change: ChangeOf, leaving: boolean) => Promise<ChangeAnswer>;
@@ -154,7 +152,7 @@ export class Keeper {
       if (newest) this.held = held;
       // What has not come about is written as a whole the next time; what came after it was written as if it had.
       if (held === "no" && this.noted) {
-        this.noted = { ...this.noted, base: { ...base, fields: NOTHING }, fields: NOTHING };
+        this.noted = { ...this.noted, base: { ...base, fields: NO_FIELDS }, fields: NO_FIELDS };
         if (!newest) this.note();
       }
       this.parts.changed(this);
@@ -214,7 +212,7 @@ export class Keeper {
         this.say({ state: "waiting", delay });
         await this.wait(RETRIES[Math.min(failures++, RETRIES.length - 1)] as number);
       } else if ("status" in answer) {
-        if (!this.answeredBy(answer.status, answer.body, fields)) return;
+        if (!this.answeredBy(answer.status, answer.data, fields)) return;
         failures = 0;
       }
     }
@@ -287,10 +285,7 @@ export class Keeper {
   }
 }
 
-/** No field of it is the same as another's. */
-const NOTHING: DraftFields = { title: "", pattern: "", dialect: "ecmascript", flags: "", notes: "", samples: [] };
-
-function delayOf(answer: Exclude<ChangeAnswer, { readonly specimen: SpecimenHead }>): Delay | undefined {
+function delayOf(answer: Answered): Delay | undefined {
   if ("unreachable" in answer) return answer.unreachable;
   if (answer.status === 429) return "busy";
   if (answer.status === 507) return "full";

@@ -2,7 +2,8 @@
  * The keepers of this window, one for each specimen that has something to be kept: they outlive screens, hurry when the
  * window is hidden, hear what other windows keep, and take over what windows that are gone have left in the journal.
  */
-import { isProblem, type Specimen, type SpecimenHead } from "@lamprey/api";
+import type { Specimen, SpecimenHead } from "@lamprey/api";
+import { ask } from "../api/send.ts";
 import type { ChangeOf } from "../api/specimens.ts";
 import { basedOn, sameFields } from "./fields.ts";
 import { type Entry, type EntryHead, journal } from "./journal.ts";
@@ -203,35 +204,17 @@ async function leftBehind(specimen: string, own: string): Promise<Entry[]> {
 
 export const keepers = new Keepers();
 
-/** A request that is given up after a while. */
-async function ask(
-  id: string,
-  init: RequestInit,
-  patience: number,
-): Promise<{ readonly status: number; readonly body: unknown } | { readonly unreachable: "away" | "slow" }> {
-  const given = new AbortController();
-  const timer = setTimeout(() => given.abort(), patience);
-  try {
-    const response = await fetch(`/api/specimens/${id}`, { ...init, signal: given.signal });
-    return { status: response.status, body: await response.json() };
-  } catch {
-    return { unreachable: given.signal.aborted ? "slow" : "away" };
-  } finally {
-    clearTimeout(timer);
-  }
-}
-
 async function patch({ id, ...change }: ChangeOf, leaving: boolean): Promise<ChangeAnswer> {
   const body = JSON.stringify(change);
   const keepalive = leaving && body.length <= SENT_WHEN_LEAVING;
   const patience = ANSWER_WITHIN + (MORE_PER_MEGABYTE * body.length) / 1e6;
-  const answer = await ask(id, { method: "PATCH", body, headers: { "content-type": "application/json" }, keepalive }, patience);
+  const answer = await ask(`/specimens/${id}`, { method: "PATCH", body, keepalive, patience });
   if ("unreachable" in answer || answer.status !== 200) return answer;
-  return { specimen: answer.body as SpecimenHead };
+  return { specimen: answer.data as SpecimenHead };
 }
 
 /** What the server holds of a specimen; undefined where it does not say. */
 export async function read(id: string): Promise<Specimen | undefined> {
-  const answer = await ask(id, {}, ANSWER_WITHIN);
-  return "status" in answer && answer.status === 200 && !isProblem(answer.body) ? (answer.body as Specimen) : undefined;
+  const answer = await ask(`/specimens/${id}`, { patience: ANSWER_WITHIN });
+  return "status" in answer && answer.status === 200 ? (answer.data as Specimen) : undefined;
 }

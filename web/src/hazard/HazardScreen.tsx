@@ -4,6 +4,7 @@ import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
 import type { FindingView, Outlook, PeakView, Sample, VerdictView } from "../engine/hazard/messages.ts";
 import { type EngineControls, useEngineControls } from "../run/controls.ts";
+import { editBetween } from "../shared/edits.ts";
 import { number, plural } from "../shared/words.ts";
 import { stageChosen } from "../state/benchSlice.ts";
 import { findingChosen } from "../state/hazardSlice.ts";
@@ -116,7 +117,7 @@ function FindingScreen({
         </div>
         <AttackPart verdict={verdict} finding={finding} pumps={pumps} most={most} setPumps={setPumps} real={real} setReal={setReal} />
         <h2 className="part-name px-4 pt-2 text-[16px] text-ink-2">Repairs</h2>
-        <Repairs repairs={repairs} take={(repaired) => take([edited(pattern, repaired)])} />
+        <Repairs repairs={repairs} take={(repaired) => take([editBetween(pattern, repaired)])} />
       </section>
       <Suspense fallback={<div className="flex-1" />}>
         <OutlookFigure
@@ -136,15 +137,6 @@ const scalesFor = ({ growth }: FindingView): Scales => (growth === "exponential"
 function mostPumps({ growth, safe, until, attack }: FindingView): number {
   const known = safe?.pumps ?? until ?? 1000;
   return growth === "exponential" ? Math.max(24, known + 16) : Math.min(Math.max(64, 2 * known), Math.floor(50_000 / attack.pump.length));
-}
-
-/** The one edit that makes a pattern another: what they begin and end with alike is left alone. */
-function edited(from: string, to: string): Edit {
-  let start = 0;
-  while (start < Math.min(from.length, to.length) && from[start] === to[start]) start++;
-  let end = 0;
-  while (end < Math.min(from.length, to.length) - start && from[from.length - 1 - end] === to[to.length - 1 - end]) end++;
-  return { from: start, to: from.length - end, insert: to.slice(start, to.length - end) };
 }
 
 function Findings({ verdict }: { readonly verdict: VerdictView }) {

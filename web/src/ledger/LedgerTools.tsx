@@ -82,7 +82,7 @@ export function TakeAlong({ count }: { readonly count: number }) {
   };
   if (count === 0) return null;
   return (
-    <div className="flex items-center gap-3 border-t border-rule px-4 py-1 text-[12px] text-ink-2">
+    <div className="flex flex-wrap items-center gap-x-3 border-t border-rule px-4 py-1 text-[12px] text-ink-2">
       <button type="button" className="underline hover:text-tide" title="One match a line, its groups behind tabs" onClick={() => void take("text")}>
         copy as text
       </button>

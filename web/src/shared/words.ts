@@ -15,11 +15,11 @@ export function span(start: number, end: number): string {
   return `${number(start)}–${number(end)}`;
 }
 
-/** A size in characters, short. */
-export function size(characters: number): string {
-  if (characters < 1000) return `${characters} characters`;
-  if (characters < 1_000_000) return `${(characters / 1000).toFixed(1)} thousand characters`;
-  return `${(characters / 1_000_000).toFixed(1)} million characters`;
+/** A size, short. */
+export function size(count: number, unit: "characters" | "bytes" = "characters"): string {
+  if (count < 1000) return `${count} ${unit}`;
+  if (count < 1_000_000) return `${(count / 1000).toFixed(1)} thousand ${unit}`;
+  return `${(count / 1_000_000).toFixed(1)} million ${unit}`;
 }
 
 /** The time of day of a moment (milliseconds). */

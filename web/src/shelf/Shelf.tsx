@@ -6,13 +6,11 @@ import { Link, useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { keepers } from "../draft/keepers.ts";
+import { ASKED_AGAIN, useEvery } from "../shared/useEvery.ts";
 import { number, plural, size } from "../shared/words.ts";
 import { useAppDispatch } from "../state/store.ts";
 import { Exchange } from "./Exchange.tsx";
 import { NotKept } from "./NotKept.tsx";
-
-/** A server that did not answer is asked again so often (milliseconds). */
-const ASKED_AGAIN = 3000;
 
 export function Shelf() {
   const navigate = useNavigate();
@@ -48,11 +46,7 @@ export function Shelf() {
   // What is kept while one looks at the shelf is seen there.
   useEffect(() => keepers.onChange(({ keeping }) => keeping.state === "kept" && dispatch(specimensApi.util.invalidateTags(["list"]))), [dispatch]);
   // A server that is back is noticed.
-  useEffect(() => {
-    if (!isError) return;
-    const again = setInterval(() => void refetch(), ASKED_AGAIN);
-    return () => clearInterval(again);
-  }, [isError, refetch]);
+  useEvery(ASKED_AGAIN, isError, () => void refetch());
   const end = useRef<HTMLLIElement>(null);
   useEffect(() => {
     const last = end.current;
