@@ -94,14 +94,14 @@ await picture("contrast-deep", "deep", "Quoted values", async (page) => {
   await rest(2000);
 });
 await picture("hazard", "chart", "Remarks made of words only", async (page) => {
-  await click(page, "[aria-label=Hazard] button", "proof and repairs");
+  await click(page, "[aria-label=Verdicts] button", "proof and repairs");
   await rest(3000);
 });
 await picture("hazard-deep", "deep", "Depths without a unit", async (page) => {
   await caretTo(page, 0);
   await page.keyboard.type("|a*a*b");
   await rest(1000);
-  await click(page, "[aria-label=Hazard] button", "proof and repairs");
+  await click(page, "[aria-label=Verdicts] button", "proof and repairs");
   await rest(3000);
 });
 await picture("drift", "chart", "Weir or weir pool", async (page) => {

@@ -97,7 +97,7 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     "hazard",
     async (page) => {
       await openBench(page, await stage.benchOf("Remarks made of words only"));
-      await clickText(page, "[aria-label=Hazard] button", "proof and repairs");
+      await clickText(page, "[aria-label=Verdicts] button", "proof and repairs");
       await waitFor(page, "the curve", () => document.querySelector(".recharts-line") !== null);
       await waitFor(page, "a repair", () => document.querySelector("[aria-label=Repairs] li") !== null);
     },

@@ -134,7 +134,7 @@ describe("bad input", () => {
   test("a run that explodes is counted without being taken, proved, and does not hold up the page", async () => {
     const page = await stage.bench("Remarks made of words only");
     await waitFor(page, "the warning", () =>
-      (document.querySelector("[aria-label=Hazard]")?.textContent ?? "").includes("counted exactly without taking them"),
+      (document.querySelector("[aria-label=Verdicts]")?.textContent ?? "").includes("counted exactly without taking them"),
     );
     expect(await part(page, "count")).toBe("83 matches");
     await waitForPart(page, "verdict", "multiplies the work by 2");

@@ -22,12 +22,12 @@ describe("the strip", () => {
     await typePattern(page, "^(a+");
     await waitFor(page, "no verdict", () => !(document.querySelector("[data-part=verdict]")?.textContent ?? "").includes("exponential"));
     await typePattern(page, "\\s+$");
-    await waitForPart(page, "verdict", "polynomial, degree 2 over all matches: the search’s own restarts");
+    await waitForPart(page, "verdict", "square, by restarts over all matches: quick on everyday texts");
   });
 
   test("says what an edit did to the texts that the pattern takes", async () => {
     const page = await stage.open("colou?r", "colour");
-    await waitForPart(page, "drift", "No edit yet");
+    await waitForPart(page, "drift", "no edit yet");
     await typePattern(page, "colou*r");
     await waitForPart(page, "drift", "it now also takes colouur");
     await typePattern(page, "colo(u|)r");
@@ -69,7 +69,7 @@ describe("proof and repairs", () => {
   test("the proof is read, the attack opens on the bench where it begins to repeat, by keyboard", async () => {
     const page = await stage.open("^x(\\w+ ?)+$", "no remark");
     await waitForPart(page, "verdict", "exponential");
-    await page.focus("[aria-label=Hazard] button");
+    await page.focus("[aria-label=Verdicts] button");
     await press(page, "Enter");
     await waitFor(page, "the readings", () => document.querySelectorAll("[data-part=readings] svg text").length > 6);
     expect(await page.$eval("[data-part=readings] svg", (svg) => svg.getAttribute("aria-label"))).toMatch(/can be taken in 2 ways/);
@@ -88,7 +88,7 @@ describe("proof and repairs", () => {
   test("it is tried for real, in a worker that is ended", async () => {
     const page = await stage.open("^(a+)+$", "a");
     await waitForPart(page, "verdict", "exponential");
-    await clickText(page, "[aria-label=Hazard] button", "proof and repairs");
+    await clickText(page, "[aria-label=Verdicts] button", "proof and repairs");
     await clickText(page, "button", "Try it for real");
     await waitFor(page, "a real run", () => /characters: \d+\.\d ms|ended after 2 seconds/.test(document.querySelector("[data-part=real]")?.textContent ?? ""));
     await waitFor(page, "its point", () => document.querySelectorAll(".recharts-scatter-symbol").length > 3);
@@ -97,7 +97,7 @@ describe("proof and repairs", () => {
   test("a repair says what is proved of it, and is taken and undone as one", async () => {
     const page = await stage.open("^(?:\\d+,?)+$", "1,2");
     await waitForPart(page, "verdict", "exponential");
-    await clickText(page, "[aria-label=Hazard] button", "proof and repairs");
+    await clickText(page, "[aria-label=Verdicts] button", "proof and repairs");
     await waitFor(page, "repairs", () => document.querySelectorAll("[aria-label=Repairs] li").length > 0);
     const [first] = await textOf(page, "[aria-label=Repairs] li");
     expect(first).toMatch(/linear.*Takes the same whole texts, and finds the same matches with the same captures in every text: proved/);
@@ -126,7 +126,7 @@ describe("what is dear for other reasons", () => {
   test("a peak is said beside the verdict, and its text opens on the bench", async () => {
     const page = await stage.open("^(?:a?){22}a{22}$", "aa");
     await waitForPart(page, "verdict", "linear over all matches, but 25 characters can take");
-    await clickText(page, "[aria-label=Hazard] button", "the text");
+    await clickText(page, "[aria-label=Verdicts] button", "the text");
     await waitForPart(page, "peak", "a".repeat(24));
     await clickText(page, "button", "Put it on the bench");
     await waitFor(page, "the sample", () => (document.querySelector("nav[aria-label=Samples]")?.textContent ?? "").includes("peak, 25 characters"));
@@ -137,7 +137,7 @@ describe("what is dear for other reasons", () => {
     const page = await stage.open(`(["'])(?:\\\\.|(?!\\1).)*\\1`, "'no'");
     await waitForPart(page, "verdict", "exponential");
     await waitForPart(page, "verdict", "a second is enough up to 45 characters.");
-    await clickText(page, "[aria-label=Hazard] button", "proof and repairs");
+    await clickText(page, "[aria-label=Verdicts] button", "proof and repairs");
     await waitFor(page, "repairs", () => document.querySelectorAll("[aria-label=Repairs] li").length > 0);
     const [first] = await textOf(page, "[aria-label=Repairs] li");
     expect(first).toContain("an alternative kept from taking what another begins with");

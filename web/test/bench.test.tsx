@@ -42,7 +42,7 @@ describe("while one types", () => {
     await type("Pattern", "(?= cm)");
     await type("Sample text", "weir 9 cm\n");
     await rowsAre("Matches", [/^1/, /^line/, /Ulm$/, /41$/, /Tarrow 7$/, /^332–38weir 9$/]);
-    await says("work", /linear machine, [\d.]+ ms, running …a backtracker: 373 steps/);
+    await says("work", /linear [\d.]+ ms, backtracking 373 steps/);
   });
 
   test("a pattern that does not read is explained where it is wrong, and the last matches stay", async () => {
@@ -81,7 +81,7 @@ describe("flags, dialects and asking", () => {
   test("a flag changes what matches", async () => {
     openBench({ pattern: "ULM|TARROW" });
     await until("no match", () => screen.queryByText("No match") !== null);
-    await user.click(await part("checkbox", /ignore case/));
+    await user.click(await part("button", /ignore case/));
     await rowsAre("Matches", [/Ulm/, /^line/, /Tarrow/]);
   });
 
@@ -142,7 +142,7 @@ describe("the quantifier at the caret", () => {
     await press("button", "Make it lazy");
     await says("count", "2 matches");
     expect(wordsOf(await part("textbox", "Pattern"))).toBe("<.+?>");
-    await part("tab", "Contrast");
+    await part("tab", /^Contrast/);
   });
 });
 
@@ -200,7 +200,7 @@ test("characters that cannot be seen get a sign with its name, for as long as on
     "· space at the end of a line, U+0020",
     "← carriage return, U+000D",
   ]);
-  expect(localStorage.getItem("lamprey.unseen")).toBe("on");
+  expect(localStorage.getItem("lamprey.unseen")).toBe("true");
   await press("button", "unseen characters");
   await until("they are gone", () => signs().length === 0);
 });

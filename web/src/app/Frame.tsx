@@ -4,6 +4,7 @@ import { createContext, useContext, useState } from "react";
 import { createPortal } from "react-dom";
 import { Link, Outlet } from "react-router";
 import { GroupTextures } from "../lanes/textures.tsx";
+import { TipProvider } from "../shared/Tip.tsx";
 import { chooseTheme, useTheme } from "../shared/theme.ts";
 
 const BarSlot = createContext<HTMLElement | null>(null);
@@ -19,25 +20,28 @@ export function Frame() {
   const theme = useTheme();
   return (
     <BarSlot value={slot}>
-      <div className="flex h-full min-w-[960px] flex-col">
-        <header className="flex h-11 shrink-0 items-center gap-4 border-b-[3px] border-double border-rule bg-paper px-4">
-          <Link to="/" className="flex items-center gap-2" aria-label="Lamprey, to the shelf">
-            <svg viewBox="0 0 40 28" className="h-6 w-9 text-tide" aria-hidden="true">
-              <path d="M2 18c5-14 10-14 14-4s9 10 12 2 5-9 8-8" fill="none" stroke="currentColor" strokeWidth="3.4" strokeLinecap="round" />
-              <circle cx="36.5" cy="7" r="2.6" fill="none" stroke="currentColor" strokeWidth="1.8" />
-            </svg>
-            <span className="part-name text-[22px] font-semibold leading-none">Lamprey</span>
-          </Link>
-          <div ref={setSlot} className="flex min-w-0 flex-1 items-center gap-3" />
-          <button type="button" className="quiet-key" onClick={() => chooseTheme(theme === "deep" ? "chart" : "deep")}>
-            {theme === "deep" ? "Chart theme" : "Deep theme"}
-          </button>
-        </header>
-        <div className="min-h-0 flex-1">
-          <Outlet />
+      <TipProvider delayDuration={350}>
+        <div className="flex h-full flex-col">
+          <header className="flex h-10 shrink-0 items-center gap-4 border-b-[3px] border-double border-rule bg-paper px-4 max-[819px]:gap-2 max-[819px]:px-2">
+            <Link to="/" className="flex items-center gap-2" aria-label="Lamprey, to the shelf">
+              <svg viewBox="0 0 40 28" className="h-6 w-9 text-tide" aria-hidden="true">
+                <path d="M2 18c5-14 10-14 14-4s9 10 12 2 5-9 8-8" fill="none" stroke="currentColor" strokeWidth="3.4" strokeLinecap="round" />
+                <circle cx="36.5" cy="7" r="2.6" fill="none" stroke="currentColor" strokeWidth="1.8" />
+              </svg>
+              <span className="part-name text-[22px] font-semibold leading-none max-[819px]:sr-only">Lamprey</span>
+            </Link>
+            <div ref={setSlot} className="flex min-w-0 flex-1 items-center gap-3" />
+            <button type="button" className="quiet-key shrink-0 whitespace-nowrap" onClick={() => chooseTheme(theme === "deep" ? "chart" : "deep")}>
+              {theme === "deep" ? "Chart" : "Deep"}
+              <span className="max-[819px]:sr-only"> theme</span>
+            </button>
+          </header>
+          <div className="min-h-0 flex-1">
+            <Outlet />
+          </div>
+          <GroupTextures />
         </div>
-        <GroupTextures />
-      </div>
+      </TipProvider>
     </BarSlot>
   );
 }

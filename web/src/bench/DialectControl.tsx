@@ -1,13 +1,14 @@
 /** Choosing the dialect of the pattern, and what that changes in the pattern at hand. */
 import { type DialectName, dialectOf, type MeaningChange, meaningChanges, READ_DIALECTS, read, translateFlags, visible } from "@lamprey/core";
 import { Popover, Select } from "radix-ui";
-import { type RefObject, useMemo } from "react";
-import type { PatternHandle } from "../run/patternHandle.ts";
+import { useMemo } from "react";
+import { usePattern } from "../run/patternHandle.ts";
 import { plural } from "../shared/words.ts";
 import { dialectSwitched } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
-export function DialectControl({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
+export function DialectControl() {
+  const pattern = usePattern();
   const dispatch = useAppDispatch();
   const dialect = useAppSelector((s) => s.draft.fields.dialect);
   const flags = useAppSelector((s) => s.draft.fields.flags);

@@ -19,7 +19,7 @@ export function Keeping({ keeper }: { readonly keeper: Keeper | null }) {
   const revision = useAppSelector((s) => s.draft.revision);
   return (
     <output className="whitespace-nowrap text-[13px] text-ink-2" data-part="keeping" data-state={keeping.state} data-held={held}>
-      {keeping.state === "kept" && (held === "yes" ? `revision ${revision}, kept ${clock(keeping.at)}` : HELD[held])}
+      {keeping.state === "kept" && (held === "yes" ? <Kept revision={revision} at={keeping.at} /> : HELD[held])}
       {keeping.state === "keeping" && `being kept … ${held === "no" ? HELD.no : ""}`}
       {keeping.state === "waiting" && (
         <span className="text-rust">
@@ -34,5 +34,13 @@ export function Keeping({ keeper }: { readonly keeper: Keeper | null }) {
       {keeper && keeping.state === "conflict" && <Conflict keeper={keeper} theirs={keeping.theirs} clashes={keeping.clashes} />}
       {keeper && keeping.state === "removed" && <Removed keeper={keeper} theirs={keeping.theirs} />}
     </output>
+  );
+}
+
+function Kept({ revision, at }: { readonly revision: number; readonly at: number }) {
+  return (
+    <>
+      <span className="max-[819px]:sr-only">revision {revision}, </span>kept {clock(at)}
+    </>
   );
 }

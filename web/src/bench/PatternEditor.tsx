@@ -8,9 +8,11 @@ import { edited } from "../draft/draftSlice.ts";
 import type { DraftFields } from "../draft/fields.ts";
 import { lanes } from "../lanes/lanes.ts";
 import { quantifierAtCaret } from "../run/contrast.ts";
-import type { PatternHandle } from "../run/patternHandle.ts";
+import { type PatternHandle, usePattern } from "../run/patternHandle.ts";
+import { useSmall } from "../shared/useMedia.ts";
 import { caretMoved } from "../state/benchSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { foldFar, foldGroups } from "./patternFolds.ts";
 import { drawPattern, patternLine, patternMarks } from "./patternLanes.ts";
 import { restoredState, SAVED_AFTER, saveHistory } from "./undoHistory.ts";
 
@@ -33,7 +35,8 @@ const undoWriting = invertedEffects.of((transaction) =>
   transaction.effects.some((e) => e.is(setWriting)) ? [setWriting.of(transaction.startState.field(writingField))] : [],
 );
 
-export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHandle> }) {
+export function PatternEditor() {
+  const handle = usePattern();
   const dispatch = useAppDispatch();
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
@@ -63,7 +66,8 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
           EditorView.editorAttributes.of({ class: "pattern-editor" }),
           EditorView.lineWrapping,
           patternMarks.field,
-          lanes(drawPattern),
+          lanes(drawPattern, null),
+          foldFar,
           EditorView.contentAttributes.of({ "aria-label": "Pattern", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
           EditorView.updateListener.of((update) => {
             const writing = update.state.field(writingField);
@@ -90,7 +94,7 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
 
   useImperativeHandle(
     handle,
-    () => ({
+    (): PatternHandle => ({
       apply: (edits) => {
         const last = edits[0];
         if (!last) return;
@@ -117,16 +121,20 @@ export function PatternEditor({ handle }: { readonly handle: React.Ref<PatternHa
     (s) => (s.hazard.verdict?.generation === s.hazard.asked ? s.hazard.verdict.findings[s.hazard.chosen]?.parts : undefined) ?? NO_FAULTS,
   );
   const quantifier = useAppSelector((s) => quantifierAtCaret(s.bench.reading?.quantifiers ?? [], s.bench.caret) ?? null);
+  const small = useSmall();
   const long = useAppSelector((s) => s.draft.fields.pattern.length > LONG_PATTERN);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor needs the marks again.
   useEffect(() => {
     const editor = view.current;
     if (!editor || !reading) return;
-    host.current?.style.setProperty("--pattern-line", `${patternLine(reading.groups)}px`);
-    host.current?.classList.toggle("long-pattern", long);
+    const tight = long || small;
+    host.current?.style.setProperty("--pattern-line", `${patternLine(reading.groups, tight ? "small" : "large")}px`);
+    host.current?.style.setProperty("--pattern-row", tight ? "21px" : "30px");
+    host.current?.classList.toggle("tight", tight);
+    foldGroups(editor, reading.groups);
     patternMarks.set(editor, { groups: reading.groups, diagnostics: reading.diagnostics, acting, quantifier, pointed, stops, work, faults });
     editor.requestMeasure();
-  }, [reading, acting, quantifier, pointed, stops, work, faults, long, loads]);
+  }, [reading, acting, quantifier, pointed, stops, work, faults, long, small, loads]);
 
-  return <div ref={host} className="max-h-[150px] min-w-0 overflow-auto" data-part="pattern" />;
+  return <div ref={host} className="max-h-[min(196px,34vh)] min-w-0 overflow-auto" data-part="pattern" />;
 }

@@ -1,58 +1,47 @@
 /** The strip at the top: the pattern, its flags, what is wrong with it, and what its quantifier at the caret would do otherwise. */
-import { countWords, type DialectName, dialectOf, MODE_WORDS, visible } from "@lamprey/core";
-import type { RefObject } from "react";
-import { edited } from "../draft/draftSlice.ts";
+import { MODE_WORDS, visible } from "@lamprey/core";
 import type { MatchRows } from "../engine/messages.ts";
-import type { PatternHandle } from "../run/patternHandle.ts";
+import { usePattern } from "../run/patternHandle.ts";
+import { useSmall } from "../shared/useMedia.ts";
 import { plural } from "../shared/words.ts";
 import { panelChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DialectChanges, DialectControl, useDialectChanges } from "./DialectControl.tsx";
+import { Flags } from "./Flags.tsx";
 import { PatternEditor } from "./PatternEditor.tsx";
 
-export function PatternStrip({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
-  const dispatch = useAppDispatch();
-  const dialect = useAppSelector((s) => s.draft.fields.dialect);
-  const notes = useAppSelector((s) => s.draft.fields.notes);
+export function PatternStrip() {
   const empty = useAppSelector((s) => s.draft.fields.pattern === "");
+  const small = useSmall();
   return (
-    <section className="flex shrink-0 border-b-[3px] border-double border-rule bg-sheet" aria-label="Pattern">
-      <div className="flex min-w-0 flex-1 flex-col px-4 pb-1 pt-2">
-        <div className="flex items-start gap-3">
-          <div className="w-[92px] shrink-0">
-            <h2 className="part-name text-[16px] leading-6 text-ink-2">Pattern</h2>
-            <DialectControl pattern={pattern} />
-          </div>
-          <div className="relative min-w-0 flex-1">
-            <PatternEditor handle={pattern} />
-            {empty && <p className="pointer-events-none absolute left-2 top-2 text-ink-2">Write a pattern: a word to look for is one already.</p>}
-          </div>
+    <section
+      className={`grid shrink-0 gap-x-3 border-b-[3px] border-double border-rule bg-sheet pb-[2px] pt-[5px] ${small ? "grid-cols-1 px-2" : "grid-cols-[150px_minmax(0,1fr)] px-4"}`}
+      aria-label="Pattern"
+    >
+      {!small && (
+        <div className="flex items-baseline gap-2 whitespace-nowrap">
+          <h2 className="part-name text-[16px] leading-6 text-ink-2">Pattern</h2>
+          <DialectControl />
         </div>
-        <div className="flex min-h-[26px] items-center gap-3">
-          <span className="w-[92px] shrink-0" />
-          <PatternWord pattern={pattern} />
-        </div>
-        <div className="flex items-center gap-3">
-          <label htmlFor="notes" className="w-[92px] shrink-0 text-[12px] text-ink-2">
-            what to look at
-          </label>
-          <input
-            id="notes"
-            className="min-w-0 flex-1 text-ellipsis rounded-sm bg-transparent px-1 text-ink-2 hover:bg-paper focus:text-ink"
-            value={notes}
-            title={notes}
-            placeholder="a line on what this specimen is for"
-            onChange={(event) => dispatch(edited({ notes: event.target.value }))}
-          />
-        </div>
+      )}
+      <div className="relative min-w-0">
+        <PatternEditor />
+        {empty && <p className="pointer-events-none absolute left-2 top-1 text-ink-2">Write a pattern: a word to look for is one already.</p>}
       </div>
-      <Flags dialect={dialect} pattern={pattern} />
+      <div className="flex items-center gap-3">
+        {small && <DialectControl />}
+        <Flags />
+      </div>
+      <div className="flex h-[24px] min-w-0 items-center gap-3">
+        <PatternWord />
+      </div>
     </section>
   );
 }
 
 /** One line under the pattern: its first mistake, or the quantifier at the caret and its other mode. */
-function PatternWord({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
+function PatternWord() {
+  const pattern = usePattern();
   const dispatch = useAppDispatch();
   const diagnostics = useAppSelector((s) => s.bench.reading?.diagnostics ?? NONE);
   const contrast = useAppSelector((s) => s.bench.contrast);
@@ -114,54 +103,4 @@ const sameRows = (one: Int32Array, other: Int32Array): boolean => one.length ===
 function sameSpans(one: MatchRows, other: MatchRows): boolean {
   const width = 2 * (one.groupCount + 1);
   return one.rows.length === other.rows.length && one.rows.every((n, i) => i % width > 1 || n === other.rows[i]);
-}
-
-function Flags({ dialect, pattern }: { readonly dialect: DialectName; readonly pattern: RefObject<PatternHandle | null> }) {
-  const flags = useAppSelector((s) => s.draft.fields.flags);
-  const known = dialectOf(dialect)?.flags ?? NONE;
-  const result = useAppSelector((s) => s.bench.result);
-  const work = useAppSelector((s) => s.bench.work);
-  const behind = useAppSelector((s) => s.bench.asked > s.bench.answered);
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
-  const toggle = (letter: string) => pattern.current?.setFlags(flags.includes(letter) ? flags.replace(letter, "") : flags + letter);
-  return (
-    <div className="flex w-[318px] shrink-0 flex-col border-l border-rule px-4 py-2">
-      <fieldset className="grid grid-cols-2 gap-x-3 gap-y-[3px]">
-        <legend className="sr-only">Flags</legend>
-        {known.map(({ letter, label }) => (
-          <label
-            key={letter}
-            className={`flex cursor-pointer items-center gap-[6px] whitespace-nowrap ${flags.includes(letter) ? "font-semibold text-tide" : "text-ink-2"}`}
-          >
-            <input type="checkbox" className="accent-[var(--tide)]" checked={flags.includes(letter)} onChange={() => toggle(letter)} />
-            {label} <code className="source">{letter}</code>
-          </label>
-        ))}
-      </fieldset>
-      <p className="mt-auto border-t border-rule-soft pt-1 text-ink-2" data-part="work" aria-busy={behind}>
-        {result && (
-          <>
-            <span title={`It was chosen because ${result.choice.reason}.`}>
-              {result.choice.machine} machine, {result.elapsedMs < 10 ? result.elapsedMs.toFixed(1) : Math.round(result.elapsedMs)} ms
-            </span>
-            <span className="running">, running …</span>
-            <br />
-            {work ? (
-              <span title={work.steps.length > 15 ? `${work.steps} steps` : undefined}>
-                a backtracker:{" "}
-                <b className={work.trouble ? "text-rust" : "text-ink"}>
-                  {work.exact ? "" : "over "}
-                  {countWords(work.steps)}
-                </b>{" "}
-                {work.steps === "1" ? "step" : "steps"}
-              </span>
-            ) : (
-              // A pattern that does not read is not run, so there is nothing under way.
-              !broken && "a backtracker: counting …"
-            )}
-          </>
-        )}
-      </p>
-    </div>
-  );
 }

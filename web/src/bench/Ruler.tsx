@@ -14,15 +14,16 @@ export interface RulerPlace {
 
 const TICKS = 30;
 
-export function Ruler({ place }: { readonly place: RulerPlace }) {
+export function Ruler({ place, wraps }: { readonly place: RulerPlace; readonly wraps: boolean }) {
   const caret = useAppSelector((s) => s.bench.sampleCaret);
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
   const starts = useMemo(() => lineStarts(text), [text]);
   const { line, column } = lineColumn(starts, Math.min(caret, text.length));
+  // Where lines wrap, a column is in many places.
   const firstTen = Math.floor(place.scrolled / place.columnWidth / 10);
   return (
-    <div className="relative h-[22px] shrink-0 overflow-hidden border-b border-rule text-[12px] text-ink-2">
-      {Array.from({ length: TICKS }, (_, i) => (firstTen + i) * 10).map((tens) => {
+    <div className="relative h-[20px] shrink-0 overflow-hidden border-b border-rule text-[12px] text-ink-2">
+      {Array.from({ length: wraps ? 0 : TICKS }, (_, i) => (firstTen + i) * 10).map((tens) => {
         const x = place.left + tens * place.columnWidth - place.scrolled;
         if (x < place.left - 4) return null;
         return (
@@ -31,7 +32,7 @@ export function Ruler({ place }: { readonly place: RulerPlace }) {
           </span>
         );
       })}
-      <span className="absolute right-0 top-0 bg-paper pl-3 pr-3 leading-[21px]">
+      <span className="absolute right-0 top-0 bg-paper pl-3 pr-3 leading-[19px]">
         caret at <b className="font-semibold text-ink">{number(caret)}</b> · line {number(line)}, column {number(column)}
       </span>
     </div>

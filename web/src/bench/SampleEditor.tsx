@@ -1,19 +1,21 @@
 /** The sample: a text editor with lanes under its lines, offsets in its margin, and a ruler above it. */
-import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
-import { Compartment, EditorState, Transaction } from "@codemirror/state";
+import { defaultKeymap, history, historyField, historyKeymap } from "@codemirror/commands";
+import { Compartment, EditorState, type Extension, Transaction } from "@codemirror/state";
 import { drawSelection, EditorView, GutterMarker, gutter, keymap, placeholder } from "@codemirror/view";
 import { type Holders, MatchTable, visible } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
 import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
+import type { DraftSample } from "../draft/fields.ts";
 import type { MatchRows } from "../engine/messages.ts";
 import { lanes } from "../lanes/lanes.ts";
 import { useSwitch } from "../shared/remembered.ts";
 import { number } from "../shared/words.ts";
 import { type BenchState, matchChosen, pointedAt, sampleCaretMoved } from "../state/benchSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
-import { INVISIBLE_SWITCH, invisibles } from "./invisibles.ts";
+import { invisibles } from "./invisibles.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
-import { drawSample, laneRoom, openLines, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
+import { drawSample, laneRoom, openLines, SAMPLE_ROW, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
+import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
 import { type Oversize, oversizeOf, TooLarge } from "./TooLarge.tsx";
 
 /** Text longer than this is handed on only when typing rests: copying it out of the editor takes milliseconds. */
@@ -47,8 +49,20 @@ const offsets = gutter({
 /** Line ends are kept as they are: offsets must be those of the text that is kept, `\r` included. */
 const LINE_SEPARATOR = "\n";
 
-/** Whether characters that cannot be seen have a sign. */
+/** Whether characters that cannot be seen have a sign, and whether long lines wrap. */
 const signs = new Compartment();
+const wrapping = new Compartment();
+
+/** The samples that were on show, as they were left: text, carets, and what can be undone. They go with the specimen. */
+const leftAs = new Map<string, EditorState>();
+/** Samples with texts of all sizes: more than this are not kept for their undo alone. */
+const MOST_LEFT = 20;
+
+function leave(key: string, state: EditorState): void {
+  leftAs.delete(key);
+  leftAs.set(key, state);
+  for (const oldest of leftAs.keys()) if (leftAs.size > MOST_LEFT) leftAs.delete(oldest);
+}
 
 export function SampleEditor() {
   const dispatch = useAppDispatch();
@@ -58,10 +72,10 @@ export function SampleEditor() {
   const sampleKey = useAppSelector((s) => s.draft.shown);
   const loads = useAppSelector((s) => s.draft.loads);
   const [showSigns] = useSwitch(INVISIBLE_SWITCH);
-  const shownSigns = useRef(showSigns);
+  const [wraps] = useSwitch(WRAP_SWITCH);
   const [oversize, setOversize] = useState<Oversize | null>(null);
 
-  // One editor for each sample put on show: its undo history is its own.
+  // One editor for each sample put on show: its undo history is its own, and is there when it comes back.
   // biome-ignore lint/correctness/useExhaustiveDependencies: `loads` says that the text was replaced from outside.
   useEffect(() => {
     const parent = host.current;
@@ -90,45 +104,44 @@ export function SampleEditor() {
     };
     const editor = new EditorView({
       parent,
-      state: EditorState.create({
-        doc: sample.text,
-        extensions: [
-          EditorState.lineSeparator.of(LINE_SEPARATOR),
-          history(),
-          drawSelection(),
-          keymap.of([...defaultKeymap, ...historyKeymap]),
-          offsets,
-          placeholder("Write or paste a text, or drop a file here."),
-          EditorView.editorAttributes.of({ class: "sample-editor" }),
-          sampleMarks.field,
-          openLines,
-          lanes(drawSample),
-          signs.of(shownSigns.current ? invisibles : []),
-          EditorView.contentAttributes.of({ "aria-label": "Sample text", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
-          EditorView.updateListener.of((update) => {
-            if (update.docChanged && !update.transactions.some((t) => t.annotation(Transaction.remote))) {
-              clearTimeout(pending);
-              unsent = true;
-              if (update.state.doc.length > LONG_TEXT) pending = setTimeout(hand, LONG_TEXT_PAUSE);
-              else hand();
-            }
-            if (update.selectionSet || update.docChanged) dispatch(sampleCaretMoved(update.state.selection.main.head));
-            if (update.selectionSet && !update.docChanged) chooseAt(update.state.selection.main.head);
-            if (update.geometryChanged) update.view.requestMeasure({ key: "ruler", read: measure });
-          }),
-          EditorView.domEventHandlers({
-            scroll: () => {
-              measure();
-            },
-            mousemove: (event, own) => pointAt(own.posAtCoords({ x: event.clientX, y: event.clientY }, false)),
-            mouseleave: () => pointAt(null),
-            drop: (event) => refuse(event, event.dataTransfer),
-            paste: (event) => refuse(event, event.clipboardData),
-          }),
-        ],
-      }),
+      state: stateOf(sample, [
+        EditorState.lineSeparator.of(LINE_SEPARATOR),
+        history(),
+        drawSelection(),
+        keymap.of([...defaultKeymap, ...historyKeymap]),
+        offsets,
+        placeholder("Write or paste a text, or drop a file here."),
+        EditorView.editorAttributes.of({ class: "sample-editor" }),
+        sampleMarks.field,
+        openLines,
+        lanes(drawSample, SAMPLE_ROW),
+        signs.of([]),
+        wrapping.of([]),
+        EditorView.contentAttributes.of({ "aria-label": "Sample text", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
+        EditorView.updateListener.of((update) => {
+          if (update.docChanged && !update.transactions.some((t) => t.annotation(Transaction.remote))) {
+            clearTimeout(pending);
+            unsent = true;
+            if (update.state.doc.length > LONG_TEXT) pending = setTimeout(hand, LONG_TEXT_PAUSE);
+            else hand();
+          }
+          if (update.selectionSet || update.docChanged) dispatch(sampleCaretMoved(update.state.selection.main.head));
+          if (update.selectionSet && !update.docChanged) chooseAt(update.state.selection.main.head);
+          if (update.geometryChanged) update.view.requestMeasure({ key: "ruler", read: measure });
+        }),
+        EditorView.domEventHandlers({
+          scroll: () => {
+            measure();
+          },
+          mousemove: (event, own) => pointAt(own.posAtCoords({ x: event.clientX, y: event.clientY }, false)),
+          mouseleave: () => pointAt(null),
+          drop: (event) => refuse(event, event.dataTransfer),
+          paste: (event) => refuse(event, event.clipboardData),
+        }),
+      ]),
     });
     view.current = editor;
+    dispatch(sampleCaretMoved(editor.state.selection.main.head));
     measure();
     // A window that goes away may not come back.
     const handNow = () => {
@@ -143,16 +156,17 @@ export function SampleEditor() {
       window.removeEventListener("pagehide", handNow);
       document.removeEventListener("visibilitychange", handNow);
       handNow();
+      leave(sample.key, editor.state);
       view.current = null;
       editor.destroy();
     };
   }, [sampleKey, loads, dispatch]);
 
   useFollowing(view);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor has to be told, too.
   useEffect(() => {
-    shownSigns.current = showSigns;
-    view.current?.dispatch({ effects: signs.reconfigure(showSigns ? invisibles : []) });
-  }, [showSigns]);
+    view.current?.dispatch({ effects: [signs.reconfigure(showSigns ? invisibles : []), wrapping.reconfigure(wraps ? EditorView.lineWrapping : [])] });
+  }, [showSigns, wraps, sampleKey, loads]);
 
   return (
     <section className="flex min-h-0 min-w-0 flex-1 flex-col" aria-label="Sample">
@@ -166,10 +180,19 @@ export function SampleEditor() {
           leave={() => setOversize(null)}
         />
       )}
-      <Ruler place={place} />
+      <Ruler place={place} wraps={wraps} />
       <div ref={host} className="min-h-0 flex-1 [contain:strict]" />
     </section>
   );
+}
+
+/** The sample as it was left, where its text is still that; else its text, with nothing to undo. */
+function stateOf({ key, text }: DraftSample, extensions: Extension): EditorState {
+  const left = leftAs.get(key);
+  if (left && left.doc.length === text.length && left.sliceDoc() === text) {
+    return EditorState.fromJSON(left.toJSON({ history: historyField }), { extensions }, { history: historyField });
+  }
+  return EditorState.create({ doc: text, extensions });
 }
 
 /** Points at the part that holds the text at an offset, while who took what is on show. */

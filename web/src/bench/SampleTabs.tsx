@@ -1,12 +1,12 @@
 /** Which of the specimen's samples is on show; added, renamed and removed here. */
 import { DropdownMenu } from "radix-ui";
-import { useRef, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { sampleAdded, sampleEdited, sampleRemoved, sampleShown } from "../draft/draftSlice.ts";
 import { useSwitch } from "../shared/remembered.ts";
 import { size } from "../shared/words.ts";
 import { stageChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
-import { INVISIBLE_SWITCH } from "./invisibles.ts";
+import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
 
 export function SampleTabs() {
   const dispatch = useAppDispatch();
@@ -14,14 +14,18 @@ export function SampleTabs() {
   const shown = useAppSelector((s) => s.draft.shown);
   const stage = useAppSelector((s) => s.bench.stage);
   const [invisible, setInvisible] = useSwitch(INVISIBLE_SWITCH);
+  const [wraps, setWraps] = useSwitch(WRAP_SWITCH);
+  const tabs = useRef<HTMLElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another sample is shown, or there are others.
+  useEffect(() => tabs.current?.querySelector("[aria-current=true]")?.scrollIntoView({ block: "nearest", inline: "nearest" }), [shown, samples.length]);
   const [renaming, setRenaming] = useState(false);
   /** The menu is closing because the sample is to be renamed: the field takes the focus, not the menu's button. */
   const wantsName = useRef(false);
   const current = samples.find((s) => s.key === shown);
   return (
-    <div className="flex h-[30px] shrink-0 items-center gap-3 border-b border-rule px-4">
-      <h2 className="part-name text-[16px] text-ink-2">Sample</h2>
-      <nav className="flex min-w-0 items-center gap-1 overflow-x-auto" aria-label="Samples">
+    <div className="flex h-[28px] shrink-0 items-center gap-3 max-[819px]:gap-2 max-[819px]:px-2 border-b border-rule px-4">
+      <h2 className="part-name text-[16px] text-ink-2 max-[819px]:sr-only">Sample</h2>
+      <nav ref={tabs} className="flex min-w-0 flex-1 items-center gap-1 overflow-x-auto [scrollbar-width:none]" aria-label="Samples">
         {samples.map(({ key, name }) =>
           renaming && key === shown ? (
             <input
@@ -86,24 +90,44 @@ export function SampleTabs() {
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
-      <button
-        type="button"
-        className={`ml-auto whitespace-nowrap underline decoration-dotted underline-offset-4 hover:text-tide ${invisible ? "font-semibold text-tide" : "text-ink-2"}`}
-        aria-pressed={invisible}
-        title="Tabs, line ends, spaces of other widths or none, and spaces at the end of a line: each with a sign, and its name where the pointer is"
-        onClick={() => setInvisible(!invisible)}
+      <SwitchKey on={wraps} flip={() => setWraps(!wraps)} words="Long lines go on in the next row, and their lanes with them">
+        wrap
+      </SwitchKey>
+      <SwitchKey
+        on={invisible}
+        flip={() => setInvisible(!invisible)}
+        words="Tabs, line ends, spaces of other widths or none, and spaces at the end of a line: each with a sign, and its name where the pointer is"
       >
-        unseen characters
-      </button>
-      <button
-        type="button"
-        className={`whitespace-nowrap underline decoration-dotted underline-offset-4 hover:text-tide ${stage === "machine" ? "font-semibold text-tide" : "text-ink-2"}`}
-        aria-pressed={stage === "machine"}
-        onClick={() => dispatch(stageChosen(stage === "machine" ? "sample" : "machine"))}
+        unseen<span className="max-[1023px]:sr-only"> characters</span>
+      </SwitchKey>
+      <SwitchKey
+        on={stage === "machine"}
+        flip={() => dispatch(stageChosen(stage === "machine" ? "sample" : "machine"))}
+        words="What the pattern is compiled to, as a graph"
       >
-        {stage === "machine" ? "back to the sample" : "machine as a chart"}
-      </button>
-      <span className="whitespace-nowrap text-[12px] text-ink-2">{current ? size(current.text.length) : ""}</span>
+        {stage === "machine" ? (
+          "back to the sample"
+        ) : (
+          <>
+            machine<span className="max-[1023px]:sr-only"> as a chart</span>
+          </>
+        )}
+      </SwitchKey>
+      <span className="whitespace-nowrap text-[12px] text-ink-2 max-[1023px]:hidden">{current ? size(current.text.length) : ""}</span>
     </div>
+  );
+}
+
+function SwitchKey({ on, flip, words, children }: { readonly on: boolean; readonly flip: () => void; readonly words: string; readonly children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      className={`whitespace-nowrap underline decoration-dotted underline-offset-4 hover:text-tide ${on ? "font-semibold text-tide" : "text-ink-2"}`}
+      aria-pressed={on}
+      title={words}
+      onClick={flip}
+    >
+      {children}
+    </button>
   );
 }

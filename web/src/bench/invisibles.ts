@@ -2,9 +2,6 @@
 import type { Extension } from "@codemirror/state";
 import { Decoration, type DecorationSet, type EditorView, MatchDecorator, ViewPlugin, type ViewUpdate } from "@codemirror/view";
 
-/** The switch that is remembered. */
-export const INVISIBLE_SWITCH = "unseen";
-
 /** The sign of each, and what it is called. */
 const INVISIBLES: Readonly<Record<string, readonly [sign: string, name: string]>> = {
   "\t": ["→", "tab, U+0009"],

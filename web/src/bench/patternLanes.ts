@@ -1,9 +1,8 @@
 /** The pattern's lanes: its groups, the part that acts, and its mistakes. The pattern wraps, so every place is measured. */
 
-import type { EditorView } from "@codemirror/view";
 import type { Diagnostic, PartWork, Span } from "@lamprey/core";
 import type { GroupMark, QuantifierMark } from "../engine/messages.ts";
-import { bar, diamond, heatLevel, type LaneDrawing, type LanePlaces, laneState, wave } from "../lanes/lanes.ts";
+import { bar, diamond, heatLevel, type LaneDrawing, type LanePlaces, laneState, linesInView, type Piece, wave } from "../lanes/lanes.ts";
 import { fillOf, inkOf } from "../lanes/textures.tsx";
 import type { Stop } from "../state/stops.ts";
 
@@ -34,14 +33,14 @@ export const patternMarks = laneState<PatternMarks>({
   faults: [],
 });
 
-/** More groups than this cannot be told apart by lanes under one pattern. */
-const MOST_GROUPS = 60;
-const TEXT = 30;
+/** More groups than this take longer to place than a key may. */
+const MOST_GROUPS = 300;
+/** Pixels of a row of letters: of a pattern that has room, and of one that has not. */
+const ROWS = { large: 30, small: 21 } as const;
 const ROW = 9;
 const BAR = 7;
 const LABELS = 14;
 const LABEL_WIDTH = 6.2;
-const MARGIN = 4;
 /** Height of a heat lane. */
 const HEAT = 4;
 
@@ -50,47 +49,30 @@ function encloses(parts: readonly PartWork[], { start, end }: Span): boolean {
   return parts.some(({ part }) => part && part.start >= start && part.end <= end && part.end - part.start < end - start);
 }
 
-/** Height of a line of the pattern with its lanes, in pixels. */
-export function patternLine(groups: readonly GroupMark[]): number {
-  if (groups.length === 0) return TEXT + 8;
+/** Height of a row of the pattern with its lanes, in pixels. */
+export function patternLine(groups: readonly GroupMark[], size: keyof typeof ROWS): number {
+  if (groups.length === 0) return ROWS[size] + 8;
   const rows = groups.slice(0, MOST_GROUPS).reduce((most, g) => Math.max(most, g.depth + 1), 0);
-  return TEXT + rows * ROW + LABELS;
+  return ROWS[size] + rows * ROW + LABELS;
 }
 
-interface Piece {
-  readonly x1: number;
-  readonly x2: number;
-  /** Top and bottom of this row's letters. */
-  readonly over: number;
-  readonly under: number;
-}
-
-/** A span as the pieces of it that lie in each row of the wrapped pattern. */
-function pieces(view: EditorView, { start, end }: Span, line: number): Piece[] {
-  const content = view.contentDOM.getBoundingClientRect();
+export function drawPattern(places: LanePlaces): LaneDrawing {
+  const { view } = places;
   const length = view.state.doc.length;
-  const a = view.coordsAtPos(Math.min(start, length), 1);
-  const b = view.coordsAtPos(Math.min(Math.max(start, end), length), -1);
-  if (!a || !b) return [];
-  const rows = Math.max(0, Math.round((b.top - a.top) / line));
-  return Array.from({ length: rows + 1 }, (_, row) => {
-    const x1 = row === 0 ? a.left - content.left : MARGIN;
-    const x2 = row === rows ? b.left - content.left : content.width - MARGIN;
-    const down = row * line - view.documentTop;
-    return { x1, x2: Math.max(x2, x1 + 3), over: a.top + down, under: a.bottom + down };
-  });
-}
-
-export function drawPattern({ view }: LanePlaces): LaneDrawing {
+  const lines = linesInView(view);
+  /** The pieces of a part of the pattern that are in view; a part that takes no room has a narrow one. */
+  const pieces = ({ start, end }: Span): Piece[] => {
+    const [from, to] = [Math.min(start, length), Math.min(Math.max(start, end), length)];
+    return lines.flatMap((line) => places.pieces(from, to, line).map((p) => ({ ...p, x2: Math.max(p.x2, p.x1 + 3) })));
+  };
   const { groups, diagnostics, acting, quantifier, pointed, stops, work, faults } = view.state.field(patternMarks.field);
-  const line = patternLine(groups);
   const paths: LaneDrawing["paths"][number][] = [];
   const labels: LaneDrawing["labels"][number][] = [];
   const rows = groups.reduce((most, g) => Math.max(most, g.depth + 1), 0);
   /** Where the last label of each row of text ends, so that labels stand side by side. */
   const taken = new Map<number, number>();
   for (const group of groups.slice(0, MOST_GROUPS)) {
-    const own = pieces(view, group, line);
+    const own = pieces(group);
     const d = own.map((p) => bar(p.x1 + 0.5, p.x2 - 0.5, p.under + 1 + group.depth * ROW, BAR)).join("");
     const colour = `var(--${inkOf(group.number)})`;
     paths.push({ name: "group", d, fill: fillOf(group.number), stroke: colour });
@@ -102,30 +84,30 @@ export function drawPattern({ view }: LanePlaces): LaneDrawing {
     labels.push({ name: "label", x, y: first.under + rows * ROW + 11, text, fill: colour });
   }
   if (quantifier) {
-    for (const p of pieces(view, quantifier.operator, line)) paths.push({ name: "operator", d: `M${p.x1} ${p.under - 1}H${p.x2}`, stroke: "var(--tide)" });
+    for (const p of pieces(quantifier.operator)) paths.push({ name: "operator", d: `M${p.x1} ${p.under - 1}H${p.x2}`, stroke: "var(--tide)" });
   }
   for (const fault of faults) {
-    const d = pieces(view, fault, line).map(({ x1, x2, under }) => `M${x1 + 1} ${under - 5}V${under - 0.5}H${x2 - 1}V${under - 5}`);
+    const d = pieces(fault).map(({ x1, x2, under }) => `M${x1 + 1} ${under - 5}V${under - 0.5}H${x2 - 1}V${under - 5}`);
     paths.push({ name: "fault", d: d.join(""), fill: "none", stroke: "var(--rust)" });
   }
   const most = work?.[0]?.steps ?? 0;
   for (const { part, steps } of work ?? []) {
     if (!part || part.end === part.start || encloses(work ?? [], part)) continue;
-    for (const p of pieces(view, part, line)) paths.push({ name: `heat-${heatLevel(steps, most)}`, d: bar(p.x1 + 0.5, p.x2 - 0.5, p.over - 3, HEAT) });
+    for (const p of pieces(part)) paths.push({ name: `heat-${heatLevel(steps, most)}`, d: bar(p.x1 + 0.5, p.x2 - 0.5, p.over - 3, HEAT) });
   }
   if (pointed && pointed.end > pointed.start) {
-    for (const p of pieces(view, pointed, line)) paths.push({ name: "pointed", d: bar(p.x1 - 1, p.x2 + 1, p.over - 1, p.under - p.over + 1) });
+    for (const p of pieces(pointed)) paths.push({ name: "pointed", d: bar(p.x1 - 1, p.x2 + 1, p.over - 1, p.under - p.over + 1) });
   }
   for (const stop of stops) {
     if (stop.what !== "part") continue;
-    const [p] = pieces(view, stop.part, line);
+    const [p] = pieces(stop.part);
     if (p) paths.push({ name: "stop", d: diamond((p.x1 + p.x2) / 2, p.over - 3) });
   }
   if (acting && acting.end > acting.start) {
-    for (const p of pieces(view, acting, line)) paths.push({ name: "acting", d: bar(p.x1 - 1, p.x2 + 1, p.over - 1, p.under - p.over + 1) });
+    for (const p of pieces(acting)) paths.push({ name: "acting", d: bar(p.x1 - 1, p.x2 + 1, p.over - 1, p.under - p.over + 1) });
   }
   for (const mistake of diagnostics) {
-    for (const p of pieces(view, mistake, line)) paths.push({ name: "mistake", d: wave(p.x1, Math.max(p.x2, p.x1 + 8), p.under + 1) });
+    for (const p of pieces(mistake)) paths.push({ name: "mistake", d: wave(p.x1, Math.max(p.x2, p.x1 + 8), p.under + 1) });
   }
   return { paths, labels };
 }

@@ -6,9 +6,13 @@ import { closed, keepingChanged, merged, opened } from "../draft/draftSlice.ts";
 import type { DraftFields } from "../draft/fields.ts";
 import type { Keeper } from "../draft/keeper.ts";
 import { keepers } from "../draft/keepers.ts";
+import { begun } from "../state/layoutSlice.ts";
 import { store, useAppDispatch } from "../state/store.ts";
 
 const saidBy = ({ keeping, held, base }: Keeper) => ({ keeping, held, revision: base.revision });
+
+/** It has just been made, and nothing was written into it yet. */
+const isUntouched = ({ fields, base }: Keeper): boolean => base.revision === 1 && fields.pattern === "" && fields.samples.every(({ text }) => text === "");
 
 /**
  * The keeper of what is on the bench, once it is there.
@@ -26,6 +30,7 @@ export function useDraft(specimen: Specimen | undefined): Keeper | null {
     void keepers.keep(specimen).then((own) => {
       if (left) return;
       dispatch(opened({ id, fields: own.fields, ...saidBy(own) }));
+      dispatch(begun({ untouched: isUntouched(own) }));
       let before: DraftFields = own.fields;
       const take = () => {
         const { fields } = store.getState().draft;

@@ -4,6 +4,7 @@ import { skipToken } from "@reduxjs/toolkit/query";
 import { lazy, Suspense, useEffect } from "react";
 import { specimensApi } from "../api/specimens.ts";
 import { quantifierAtCaret } from "../run/contrast.ts";
+import { usePattern } from "../run/patternHandle.ts";
 import { clock } from "../shared/words.ts";
 import { contrastChosen } from "../state/benchSlice.ts";
 import { chosenOf, MODES, MOST_COLUMNS } from "../state/columns.ts";
@@ -13,7 +14,9 @@ import { Differences } from "./Differences.tsx";
 
 const ContrastChart = lazy(() => import("./ContrastChart.tsx"));
 
-export function ContrastPanel({ take }: { readonly take: (edits: readonly Edit[]) => void }) {
+export function ContrastPanel() {
+  const pattern = usePattern();
+  const take = (edits: readonly Edit[]) => pattern.current?.apply(edits);
   const contrast = useAppSelector((s) => s.bench.contrast);
   const further = useAppSelector((s) => s.bench.contrastFurther);
   const sentences = [...(contrast?.sentences ?? []), ...(further?.generation === contrast?.generation ? (further?.sentences ?? []) : [])];

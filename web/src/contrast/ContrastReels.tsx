@@ -47,10 +47,7 @@ export function ContrastReels({ further }: { readonly further: ContrastFurther }
   }, []);
   const wind = (to: number) => setValue(Math.max(0, Math.min(most, to)));
   return (
-    <section
-      className="flex h-[222px] shrink-0 border-t-[3px] border-double border-rule bg-sheet [contain:layout_paint_style]"
-      aria-label="Reels of the variants"
-    >
+    <section className="flex h-full bg-sheet [contain:layout_paint_style]" aria-label="Reels of the variants">
       <div className="flex w-[222px] shrink-0 flex-col gap-2 px-4 pt-2">
         <h2 className="part-name text-[16px] text-ink-2">Reels, wound together</h2>
         <fieldset className="flex gap-3">

@@ -10,6 +10,27 @@ export function powerWords(degree: number): string {
   return `the ${degree}th power of`;
 }
 
+/**
+ * How loudly a verdict is said. A square by the search's own restarts is met everywhere and seldom hurts: it is said
+ * calmly. What multiplies with every turn, or grows faster than a square, is loud.
+ */
+export type Alarm = "none" | "calm" | "loud";
+
+export function alarmOf({ growth, degree, atLeast, findings, peak }: VerdictView): Alarm {
+  if (growth === "exponential") return "loud";
+  if (growth === "polynomial") return degree === 2 && !atLeast && !peak && findings.every(byRestarts) ? "calm" : "loud";
+  return peak ? "loud" : "none";
+}
+
+/** It grows with the square, and only since the search begins anew at every offset. */
+export const byRestarts = ({ restarts, degree }: FindingView): boolean => restarts && degree === 2;
+
+/** The verdict in a word or two, for where there is no room for more. */
+export function shortWord({ growth, degree, peak }: VerdictView): string {
+  if (growth === "polynomial") return degree === 2 ? "square" : degree === 3 ? "cube" : `degree ${degree}`;
+  return peak ? "peak" : growth;
+}
+
 export function headline({ growth, degree, atLeast = false }: Pick<VerdictView, "growth" | "degree"> & { readonly atLeast?: boolean }): string {
   if (growth === "polynomial") return `polynomial, degree ${degree}${atLeast ? " or more" : ""}`;
   return growth;

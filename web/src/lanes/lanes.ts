@@ -5,7 +5,7 @@
  * drawing covers the editor's viewport only and is made again when that moves.
  */
 import { type Extension, StateEffect, StateField } from "@codemirror/state";
-import { type BlockInfo, type EditorView, ViewPlugin, type ViewUpdate } from "@codemirror/view";
+import { type EditorView, ViewPlugin, type ViewUpdate } from "@codemirror/view";
 
 const SVG = "http://www.w3.org/2000/svg";
 
@@ -16,18 +16,31 @@ export interface LaneDrawing {
   readonly labels: readonly { readonly name: string; readonly x: number; readonly y: number; readonly text: string; readonly fill?: string }[];
 }
 
-export interface LanePlaces {
-  readonly view: EditorView;
-  /** The stretch of text worth drawing. */
+/** A line of text, and the stretch of it that is in view: of a line of a hundred thousand characters that is little. */
+export interface LineInView {
   readonly from: number;
   readonly to: number;
+  readonly text: string;
+  readonly seenFrom: number;
+  readonly seenTo: number;
+}
+
+/** Where a stretch of text stands in one row of the screen; pixels from the left and the top of the text. */
+export interface Piece {
+  readonly x1: number;
+  readonly x2: number;
+  /** Top and bottom of the row's letters. */
+  readonly over: number;
+  readonly under: number;
+}
+
+export interface LanePlaces {
+  readonly view: EditorView;
   /**
-   * Left and right of a stretch that lies in the line given, in pixels from the left of the text. In text that runs
-   * from right to left the stretch's end is on its left.
+   * The pieces of the stretch of a line that is in view, in the order of the screen: one for each row of a line that
+   * wraps, and one for each run of a text in which directions change. None where nothing of it is in view.
    */
-  across(start: number, end: number, line: { readonly from: number; readonly text: string }): readonly [number, number];
-  /** Pixel position of a line's top. */
-  y(block: BlockInfo): number;
+  pieces(start: number, end: number, line: LineInView): readonly Piece[];
 }
 
 /** Draws for the part of the text in view. */
@@ -36,16 +49,57 @@ export type LaneDrawer = (places: LanePlaces) => LaneDrawing;
 /** Asks the lanes to be drawn again, because what they show has changed. */
 export const redrawLanes = StateEffect.define<null>();
 
-const PLAIN_LINE = 4000;
-
-/** Whether every character is one column wide, so that places can be reckoned instead of measured. */
-function isPlain(text: string): boolean {
-  if (text.length > PLAIN_LINE) return false;
-  for (let i = 0; i < text.length; i++) {
+/** Whether every character before an offset of the line is one column wide, so that places can be reckoned instead of measured. */
+function isPlain(text: string, until: number): boolean {
+  for (let i = 0; i < until; i++) {
     const c = text.charCodeAt(i);
     if (c < 0x20 || c > 0x7e) return false;
   }
   return true;
+}
+
+/** Rows and runs that touch within so many pixels are one. */
+const SLACK = 1.5;
+
+/** The boxes of a stretch on the screen, put together where they touch. */
+function boxesOf(view: EditorView, start: number, end: number): readonly DOMRect[] {
+  if (end <= start) {
+    const at = view.coordsAtPos(start, 1);
+    return at ? [new DOMRect(at.left, at.top, 0, at.bottom - at.top)] : [];
+  }
+  const [from, to] = [view.domAtPos(start, 1), view.domAtPos(end, -1)];
+  const range = document.createRange();
+  range.setStart(from.node, from.offset);
+  range.setEnd(to.node, to.offset);
+  const boxes = [...range.getClientRects()].filter(({ width }) => width > 0).sort((a, b) => (Math.abs(a.top - b.top) > 6 ? a.top - b.top : a.left - b.left));
+  const joined: DOMRect[] = [];
+  for (const box of boxes) {
+    const last = joined.at(-1);
+    if (last && Math.abs(last.top - box.top) <= 6 && box.left <= last.right + SLACK) last.width = Math.max(last.right, box.right) - last.left;
+    else joined.push(new DOMRect(box.left, box.top, box.width, box.height));
+  }
+  return joined;
+}
+
+/** Every line in view, once, with what of it is in view. */
+export function linesInView(view: EditorView): readonly LineInView[] {
+  const { doc } = view.state;
+  const lines: LineInView[] = [];
+  for (const { from, to } of view.visibleRanges) {
+    for (let at = from; at <= to; ) {
+      const last = lines.at(-1);
+      if (last && at <= last.to) {
+        // A long line is in view in several stretches, with gaps that nobody sees.
+        lines[lines.length - 1] = { ...last, seenTo: Math.min(last.to, to) };
+        at = last.to + 1;
+      } else {
+        const { from: start, to: end, text } = doc.lineAt(at);
+        lines.push({ from: start, to: end, text, seenFrom: Math.max(start, from), seenTo: Math.min(end, to) });
+        at = end + 1;
+      }
+    }
+  }
+  return lines;
 }
 
 class LanesView {
@@ -54,8 +108,11 @@ class LanesView {
   private readonly view: EditorView;
   private shown = "";
 
-  constructor(view: EditorView, drawer: LaneDrawer) {
+  private readonly row: number | null;
+
+  constructor(view: EditorView, drawer: LaneDrawer, row: number | null) {
     this.view = view;
+    this.row = row;
     this.drawer = drawer;
     this.svg = document.createElementNS(SVG, "svg");
     this.svg.setAttribute("class", "lanes");
@@ -83,27 +140,39 @@ class LanesView {
     const content = view.contentDOM.getBoundingClientRect();
     const left = content.left - frame.left + view.scrollDOM.scrollLeft;
     const top = view.documentTop - frame.top + view.scrollDOM.scrollTop;
-    const { from, to } = view.viewport;
     const padding = Number.parseFloat(getComputedStyle(view.contentDOM.querySelector(".cm-line") ?? view.contentDOM).paddingLeft) || 0;
-    const plain = new Map<number, boolean>();
+    const plain = new Map<number, { readonly x: number; readonly over: number } | null>();
     const width = view.defaultCharacterWidth;
+    const row = this.row;
+    /** Where the part in view of a line begins whose places can be reckoned; null where they have to be measured. */
+    const reckoned = (line: LineInView) => {
+      const known = plain.get(line.from);
+      if (known !== undefined) return known;
+      const simple = row !== null && !view.lineWrapping && isPlain(line.text, line.seenTo - line.from);
+      // So far from the line's beginning, what is lost in each column would be seen.
+      const begin = simple && line.seenFrom > line.from ? view.coordsAtPos(line.seenFrom, 1) : null;
+      const made = simple
+        ? { x: begin ? begin.left - content.left : padding + (line.seenFrom - line.from) * width, over: view.lineBlockAt(line.from).top }
+        : null;
+      plain.set(line.from, made);
+      return made;
+    };
     const places: LanePlaces = {
       view,
-      from,
-      to,
-      across: (start, end, line) => {
-        let simple = plain.get(line.from);
-        if (simple === undefined) {
-          simple = !view.lineWrapping && isPlain(line.text);
-          plain.set(line.from, simple);
+      pieces: (start, end, line) => {
+        if (start > line.seenTo || end < line.seenFrom) return [];
+        const [a, b] = [Math.max(start, line.seenFrom), Math.min(end, line.seenTo)];
+        const begin = reckoned(line);
+        if (begin) {
+          const { x, over } = begin;
+          return [{ x1: x + (a - line.seenFrom) * width, x2: x + (b - line.seenFrom) * width, over, under: over + (row ?? 0) }];
         }
-        if (simple) return [padding + (start - line.from) * width, padding + (end - line.from) * width];
-        const a = view.coordsAtPos(start, 1);
-        const b = end === start ? a : view.coordsAtPos(end, -1);
-        if (!a || !b) return [padding, padding];
-        return [Math.min(a.left, b.left) - content.left, Math.max(a.left, b.left) - content.left];
+        return boxesOf(view, a, b).map(({ left, right, top, bottom }) => {
+          const middle = (top + bottom) / 2 - view.documentTop;
+          const half = (row ?? bottom - top) / 2;
+          return { x1: left - content.left, x2: right - content.left, over: middle - half, under: middle + half };
+        });
       },
-      y: (block) => block.top,
     };
     return { drawing: this.drawer(places), left, top };
   }
@@ -137,9 +206,12 @@ class LanesView {
   }
 }
 
-/** The extension that keeps a drawing under the lines of an editor. */
-export function lanes(drawer: LaneDrawer): Extension {
-  return ViewPlugin.define((view) => new LanesView(view, drawer));
+/**
+ * The extension that keeps a drawing under the lines of an editor.
+ * @param row pixels of a row of letters, without the room for its lanes; null goes by the letters themselves
+ */
+export function lanes(drawer: LaneDrawer, row: number | null): Extension {
+  return ViewPlugin.define((view) => new LanesView(view, drawer, row));
 }
 
 /** A piece of outside state that an editor's extensions read; setting it also redraws the lanes. */

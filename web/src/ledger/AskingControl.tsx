@@ -1,8 +1,7 @@
 /** The four ways of asking: one control, with a word on each. First and every match are the flag's business where the dialect has one. */
 import { dialectOf, type MatchMode } from "@lamprey/core";
 import { DropdownMenu } from "radix-ui";
-import type { RefObject } from "react";
-import type { PatternHandle } from "../run/patternHandle.ts";
+import { usePattern } from "../run/patternHandle.ts";
 import { number } from "../shared/words.ts";
 import { askingChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
@@ -14,7 +13,8 @@ const WAYS: readonly { readonly mode: MatchMode; readonly name: string; readonly
   { mode: "whole", name: "whole text", short: "whole text", word: "it must begin at 0 and end with the text" },
 ];
 
-export function AskingControl({ pattern }: { readonly pattern: RefObject<PatternHandle | null> }) {
+export function AskingControl() {
+  const pattern = usePattern();
   const dispatch = useAppDispatch();
   const result = useAppSelector((s) => s.bench.result);
   const { dialect, flags } = useAppSelector((s) => s.draft.fields);

@@ -3,6 +3,7 @@ import type { Fate } from "@lamprey/core";
 import { useEffect, useState } from "react";
 import type { SavedStateView } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
+import { Key } from "../shared/Key.tsx";
 import { number } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
 
@@ -28,7 +29,11 @@ export function SavedStates() {
   }, [older, view]);
 
   if (!view)
-    return <p className="px-4 pt-2 text-ink-2">Wind the reel with Alt+← and Alt+→: here stand the choices that the machine could still come back to.</p>;
+    return (
+      <p className="px-4 pt-2 text-ink-2">
+        <Key name="stepBack" /> and <Key name="stepOn" /> wind the reel: here stand the choices that the machine could still come back to.
+      </p>
+    );
   const states = older?.step === view.step ? older.states : view.savedStates;
   const more = Math.min(view.saved, MOST_SHOWN) - states.length;
   return (

@@ -1,6 +1,7 @@
 /** The stops: set where a caret stands, at a number of saved states, or where an item is tried twice. */
 import { useState } from "react";
 import { useEngineControls } from "../run/controls.ts";
+import { Key } from "../shared/Key.tsx";
 import { number } from "../shared/words.ts";
 import { stopAdded, stopRemoved } from "../state/benchSlice.ts";
 import { type Stop, stopWords } from "../state/stops.ts";
@@ -45,7 +46,11 @@ export function Stops() {
           />
         </form>
       </div>
-      {stops.length === 0 && <p className="px-4 pt-2 text-ink-2">No stop is set. Playing, and Alt+S, halt at stops; a link to this page brings them along.</p>}
+      {stops.length === 0 && (
+        <p className="px-4 pt-2 text-ink-2">
+          No stop is set. Playing, and <Key name="stopOn" />, halt at stops; a link to this page brings them along.
+        </p>
+      )}
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls. */}
       <ol className="min-h-0 flex-1 overflow-auto px-4" tabIndex={0} aria-label="Stops">
         {stops.map((stop: Stop) => {

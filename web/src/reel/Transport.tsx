@@ -1,9 +1,10 @@
 /** The transport: where the reel stands, the buttons that wind it, and playing at a chosen speed. */
 import { Fragment, useEffect, useRef, useState } from "react";
 import { useEngineControls } from "../run/controls.ts";
+import { keyOf, keyWords } from "../shared/keys.ts";
 import { number } from "../shared/words.ts";
 import { store, useAppSelector } from "../state/store.ts";
-import { keysOf, SPEEDS, TRANSPORT } from "./transport.ts";
+import { SPEEDS, TRANSPORT } from "./transport.ts";
 
 export function Transport() {
   const reel = useAppSelector((s) => s.bench.reel);
@@ -19,7 +20,7 @@ export function Transport() {
           <button
             type="button"
             className="quiet-key ml-auto underline"
-            title="Leave the reel and show the result (Alt+Backspace)"
+            title={`Leave the reel and show the result (${keyWords("result")})`}
             onClick={() => controls.wind(null)}
           >
             result
@@ -44,7 +45,7 @@ export function Transport() {
                   key={winding.label}
                   type="button"
                   className={`key h-[21px] !px-0 !py-0 leading-none ${windings.length > 2 ? "w-[33px]" : "w-[21px]"}`}
-                  title={`${winding.label} (${keysOf(winding)})`}
+                  title={`${winding.label} (${keyWords(winding.key)})`}
                   aria-label={winding.label}
                   disabled={!reel}
                   onClick={() => winding.wind(controls)}
@@ -99,7 +100,7 @@ function Player() {
 
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      if (!event.altKey || event.ctrlKey || event.metaKey || event.key !== "Enter") return;
+      if (keyOf(event, true) !== "play") return;
       event.preventDefault();
       event.stopPropagation();
       toggle.current();
@@ -114,7 +115,7 @@ function Player() {
         type="button"
         className="key h-[21px] w-[48px] !px-0 !py-0 text-[12px] leading-none"
         aria-pressed={playing}
-        title="Play on to the next stop, or to the end (Alt+Enter)"
+        title={`Play on to the next stop, or to the end (${keyWords("play")})`}
         disabled={!reel}
         onClick={() => toggle.current()}
       >

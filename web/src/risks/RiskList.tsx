@@ -8,7 +8,7 @@ import { InBar } from "../app/Frame.tsx";
 import { type Judging, startJudging } from "../engine/risks/client.ts";
 import type { RiskRow } from "../engine/risks/messages.ts";
 import { timeOf } from "../hazard/words.ts";
-import { type Place, writePlace } from "../run/address.ts";
+import { writePlace } from "../run/address.ts";
 import { number, plural } from "../shared/words.ts";
 import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowNotOpened, rowsKnown } from "../state/riskSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
@@ -321,8 +321,6 @@ function Attack({ row: { worst, mistake, peak } }: { readonly row: RiskRow }) {
   );
 }
 
-const PLACE: Place = { step: null, stops: [], sample: 0, asking: null, hazard: false };
-
 /** How the bench has to ask for the same to be judged; null where it does by the flags. */
 function askingOf({ found }: RiskRow): MatchMode | null {
   return found.mode === hazardModeOf(found) ? null : HAZARD_MODES[found.mode].asks;
@@ -338,7 +336,8 @@ function useOpenRow(): (row: RiskRow) => void {
     const text = row.worst ? textOf(row.worst.attack, row.growth === "exponential" ? 16 : 200) : (row.peak?.text ?? "");
     const title = `${row.file}:${row.found.line}`.slice(-120);
     void create({ title, pattern, dialect, flags, samples: [{ name: row.worst ? "attack" : row.peak ? "peak" : "sample", text }] }).then((made) => {
-      if (made.data) void navigate(`/bench/${made.data.id}${writePlace({ ...PLACE, hazard: row.worst !== null || row.peak !== null, asking: askingOf(row) })}`);
+      if (made.data)
+        void navigate(`/bench/${made.data.id}${writePlace({ stage: row.worst !== null || row.peak !== null ? "hazard" : "sample", asking: askingOf(row) })}`);
       else dispatch(rowNotOpened("the row could not be put on the bench, since the server did not take it"));
     });
   };

@@ -1,5 +1,6 @@
-/** The reel's place in the address: the step it is wound to, its stops, and the sample and the asking that they are of. A link opens the same step. */
+/** What is on show, as an address: the panel of the desk, what stands in the middle, the step that the reel is wound to, its stops, and the sample and the asking that they are of. A link opens the same. */
 import type { MatchMode } from "@lamprey/core";
+import { SIDE_PANELS, type SidePanel, type Stage } from "../state/benchSlice.ts";
 import { readStops, type Stop, writeStops } from "../state/stops.ts";
 
 export interface Place {
@@ -10,10 +11,14 @@ export interface Place {
   readonly sample: number;
   /** How the text is asked, where that does not go by the flags. */
   readonly asking: MatchMode | null;
-  /** Whether the hazard is on show. */
-  readonly hazard: boolean;
+  /** What stands in the middle. */
+  readonly stage: Stage;
+  /** The panel of the desk. */
+  readonly desk: SidePanel;
 }
 
+const FIRST_PLACE: Place = { step: null, stops: [], sample: 0, asking: null, stage: "sample", desk: "ledger" };
+const STAGES: readonly Stage[] = ["sample", "machine", "hazard"];
 const MODES: readonly MatchMode[] = ["first", "all", "start", "whole"];
 
 export function readPlace(search: string): Place {
@@ -29,14 +34,17 @@ export function readPlace(search: string): Place {
     stops: readStops(given.get("stops") ?? ""),
     sample: (counted("sample") ?? 1) - 1,
     asking,
-    hazard: given.get("view") === "hazard",
+    stage: STAGES.find((stage) => stage === given.get("view")) ?? "sample",
+    desk: SIDE_PANELS.find((panel) => panel === given.get("desk")) ?? "ledger",
   };
 }
 
-/** The search part of an address, with its question mark; empty where there is nothing to say. */
-export function writePlace({ step, stops, sample, asking, hazard }: Place): string {
+/** The search part of an address, with its question mark, for what is not as a bench begins; empty where there is nothing to say. */
+export function writePlace(place: Partial<Place>): string {
+  const { step, stops, sample, asking, stage, desk }: Place = { ...FIRST_PLACE, ...place };
   const parts = [
-    hazard ? "view=hazard" : "",
+    stage === "sample" ? "" : `view=${stage}`,
+    desk === "ledger" ? "" : `desk=${desk}`,
     sample > 0 ? `sample=${sample + 1}` : "",
     asking === null ? "" : `ask=${asking}`,
     step === null ? "" : `step=${step + 1}`,

@@ -2,7 +2,8 @@
 import { useEffect, useRef } from "react";
 import { sampleShown } from "../draft/draftSlice.ts";
 import type { Engine } from "../engine/client.ts";
-import { askingChosen, stageChosen, stopsSet, woundTo } from "../state/benchSlice.ts";
+import { askingChosen, panelChosen, stageChosen, stopsSet, woundTo } from "../state/benchSlice.ts";
+import { touched } from "../state/layoutSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { readPlace, writePlace } from "./address.ts";
 
@@ -13,7 +14,8 @@ export function useAddress(engine: Engine | null): void {
   const step = useAppSelector((s) => s.bench.step);
   const stops = useAppSelector((s) => s.bench.stops);
   const asking = useAppSelector((s) => s.bench.asking);
-  const hazard = useAppSelector((s) => s.bench.stage === "hazard");
+  const stage = useAppSelector((s) => s.bench.stage);
+  const desk = useAppSelector((s) => s.bench.panel);
   const sample = useAppSelector((s) =>
     Math.max(
       0,
@@ -31,7 +33,9 @@ export function useAddress(engine: Engine | null): void {
     if (shown && place.sample > 0) dispatch(sampleShown(shown.key));
     dispatch(stopsSet(place.stops));
     if (place.asking) dispatch(askingChosen(place.asking));
-    if (place.hazard) dispatch(stageChosen("hazard"));
+    dispatch(stageChosen(place.stage));
+    dispatch(panelChosen(place.desk));
+    if (place.step !== null) dispatch(touched());
     opening.current = place.step;
   }, [opened, dispatch]);
 
@@ -48,11 +52,11 @@ export function useAddress(engine: Engine | null): void {
     // Winding is many steps a second; the address is for when it rests.
     const later = setTimeout(() => {
       const { pathname, hash, search } = window.location;
-      const place = writePlace({ step, stops, sample, asking, hazard });
+      const place = writePlace({ step, stops, sample, asking, stage, desk });
       if (place !== search) window.history.replaceState(window.history.state, "", `${pathname}${place}${hash}`);
     }, ADDRESS_PAUSE);
     return () => clearTimeout(later);
-  }, [step, stops, sample, asking, hazard]);
+  }, [step, stops, sample, asking, stage, desk]);
 }
 
 const ADDRESS_PAUSE = 300;

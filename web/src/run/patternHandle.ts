@@ -1,5 +1,7 @@
 /** What other parts of the bench may do with the pattern's editor. */
 import type { DialectName, Edit } from "@lamprey/core";
+import type { RefObject } from "react";
+import { controlsOf } from "../shared/controls.ts";
 
 export interface PatternHandle {
   /** Makes edits, last first, as one that one undo takes back. */
@@ -10,3 +12,8 @@ export interface PatternHandle {
   readonly undo: () => void;
   readonly redo: () => void;
 }
+
+/** Where the editor's handle is, once there is an editor. */
+export type PatternRef = RefObject<PatternHandle | null>;
+
+export const [PatternProvider, usePattern] = controlsOf<PatternRef>("pattern", "bench");

@@ -4,6 +4,7 @@ import { useCallback, useMemo, useRef } from "react";
 import type { Engine } from "../engine/client.ts";
 import { number } from "../shared/words.ts";
 import { matchChosen, missedFor, stopAdded, wound, woundTo } from "../state/benchSlice.ts";
+import { touched } from "../state/layoutSlice.ts";
 import { store, useAppDispatch } from "../state/store.ts";
 import type { EngineControls } from "./controls.ts";
 
@@ -43,6 +44,7 @@ export function useControls(engine: Engine | null): EngineControls {
     const wind = (step: number | null) => {
       const { reel, missed } = store.getState().bench;
       if (!reel) return;
+      if (step !== null) dispatch(touched());
       // What was said of the wish before goes with the new wish, not with its answer: an answer may come after a later word.
       if (missed !== null) dispatch(missedFor(null));
       pending.current = step === null ? null : Math.max(0, Math.min(reel.length - 1, step));

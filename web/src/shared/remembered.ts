@@ -3,36 +3,39 @@ import { useSyncExternalStore } from "react";
 
 const changed = new EventTarget();
 
-function stored(key: string): string | null {
+/** What was chosen in this window, also where the browser keeps nothing. */
+const chosen = new Map<string, unknown>();
+
+/** What is remembered under a name; undefined where there is nothing, or nothing that reads. */
+export function recalled(name: string): unknown {
+  if (chosen.has(name)) return chosen.get(name);
   try {
-    return localStorage.getItem(`lamprey.${key}`);
+    return JSON.parse(localStorage.getItem(`lamprey.${name}`) ?? "null") ?? undefined;
   } catch {
-    // A browser that keeps nothing forgets the choice.
-    return null;
+    // A browser that keeps nothing, or something else under this name, forgets the choice.
+    return undefined;
   }
 }
 
-/** A switch and what sets it. */
-export function useSwitch(key: string): readonly [on: boolean, set: (on: boolean) => void] {
-  const on = useSyncExternalStore(
-    (notify) => {
-      changed.addEventListener(key, notify);
-      return () => changed.removeEventListener(key, notify);
-    },
-    () => isOn(key),
-  );
-  const set = (wanted: boolean) => {
-    held.set(key, wanted);
-    try {
-      localStorage.setItem(`lamprey.${key}`, wanted ? "on" : "off");
-    } catch {
-      // As above; it is on for now all the same.
-    }
-    changed.dispatchEvent(new Event(key));
-  };
-  return [on, set];
+/** Remembers a value that JSON can hold. */
+export function remember(name: string, value: unknown): void {
+  chosen.set(name, value);
+  try {
+    localStorage.setItem(`lamprey.${name}`, JSON.stringify(value));
+  } catch {
+    // As above; it holds for now all the same.
+  }
+  changed.dispatchEvent(new Event(name));
 }
 
-/** What was chosen in this window. */
-const held = new Map<string, boolean>();
-const isOn = (key: string): boolean => held.get(key) ?? stored(key) === "on";
+/** A switch and what sets it. */
+export function useSwitch(name: string): readonly [on: boolean, set: (on: boolean) => void] {
+  const on = useSyncExternalStore(
+    (notify) => {
+      changed.addEventListener(name, notify);
+      return () => changed.removeEventListener(name, notify);
+    },
+    () => recalled(name) === true,
+  );
+  return [on, (wanted) => remember(name, wanted)];
+}

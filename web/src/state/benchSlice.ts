@@ -5,7 +5,9 @@ import type { ContrastFurther, ContrastResult, PatternReading, ReelInfo, RunResu
 import { type ContrastChoice, FIRST_CHOICE } from "./columns.ts";
 import { type Stop, sameStop } from "./stops.ts";
 
-export type SidePanel = "ledger" | "takers" | "contrast";
+/** The panels of the desk, in their order. */
+export const SIDE_PANELS = ["ledger", "takers", "contrast", "drift", "hazard"] as const;
+export type SidePanel = (typeof SIDE_PANELS)[number];
 /** The sample, the machine as a chart, or, in place of all below the pattern, the hazard. */
 export type Stage = "sample" | "machine" | "hazard";
 /** What stands beside the depth profile. */

@@ -5,12 +5,30 @@ import { specimensApi } from "../api/specimens.ts";
 import { draftReducer } from "../draft/draftSlice.ts";
 import { benchReducer } from "./benchSlice.ts";
 import { hazardReducer } from "./hazardSlice.ts";
+import { layoutReducer, rememberLayout } from "./layoutSlice.ts";
+import { menuReducer } from "./menuSlice.ts";
 import { riskReducer } from "./riskSlice.ts";
 
 export const store = configureStore({
-  reducer: { [specimensApi.reducerPath]: specimensApi.reducer, draft: draftReducer, bench: benchReducer, hazard: hazardReducer, risks: riskReducer },
+  reducer: {
+    [specimensApi.reducerPath]: specimensApi.reducer,
+    draft: draftReducer,
+    bench: benchReducer,
+    hazard: hazardReducer,
+    layout: layoutReducer,
+    menu: menuReducer,
+    risks: riskReducer,
+  },
   // Samples are megabytes and tables of matches are typed arrays: neither is to be walked through on every action.
   middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(specimensApi.middleware),
+});
+
+let remembered = store.getState().layout;
+store.subscribe(() => {
+  const { layout } = store.getState();
+  if (layout === remembered) return;
+  remembered = layout;
+  rememberLayout(layout);
 });
 
 export type RootState = ReturnType<typeof store.getState>;

@@ -27,7 +27,10 @@ for (const [prototype, prefix] of [
 HTMLCanvasElement.prototype.getContext = () => null;
 Range.prototype.getClientRects = () => [] as unknown as DOMRectList;
 Range.prototype.getBoundingClientRect = () => new DOMRect(0, 0, 0, 0);
-Element.prototype.getBoundingClientRect = () => new DOMRect(0, 0, WIDTH, HEIGHT);
+// All boxes lie on one another, but what is dragged between two parts: else every press would begin to drag it.
+Element.prototype.getBoundingClientRect = function box(this: Element) {
+  return this.getAttribute("role") === "separator" ? new DOMRect(-99, -99, 0, 0) : new DOMRect(0, 0, WIDTH, HEIGHT);
+};
 Blob.prototype.text ??= function text(this: Blob) {
   return new Promise((resolve) => {
     const reader = new FileReader();

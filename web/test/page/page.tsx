@@ -11,6 +11,7 @@ import { NothingHere } from "../../src/app/Fallback.tsx";
 import { Frame } from "../../src/app/Frame.tsx";
 import { Bench } from "../../src/bench/Bench.tsx";
 import { RiskList } from "../../src/risks/RiskList.tsx";
+import { KEYS, type KeyName } from "../../src/shared/keys.ts";
 import { Shelf } from "../../src/shelf/Shelf.tsx";
 import { store } from "../../src/state/store.ts";
 import { PageServer } from "./server.ts";
@@ -53,7 +54,7 @@ export const part = (role: string, name: string | RegExp): Promise<HTMLElement> 
 /** The words of a part, as they are read. */
 export const wordsOf = (element: Element): string => (element.textContent ?? "").replace(/\s+/g, " ").trim();
 
-const PATIENCE = { timeout: 15_000 };
+const PATIENCE = { timeout: 6_000 };
 
 /** Waits until a part of the page that is marked so says something. */
 export async function says(name: string, words: string | RegExp): Promise<void> {
@@ -97,9 +98,12 @@ export async function caret(editor: "Pattern" | "Sample text", offset: number): 
   act(() => view?.dispatch({ selection: { anchor: offset } }));
 }
 
-/** A key of the whole page, such as Alt+ArrowRight. */
-export function key(name: string, held: { readonly altKey?: boolean; readonly shiftKey?: boolean } = { altKey: true }): void {
-  fireEvent.keyDown(document.body, { key: name, ...held });
+/** A key of the whole page, by what it does. */
+export function key(name: KeyName, which: "anywhere" | "outside" = "anywhere"): void {
+  const parts = ((KEYS[name] as { anywhere: string; outside?: string })[which] ?? "").split("+");
+  const held = { altKey: parts.includes("Alt"), shiftKey: parts.includes("Shift"), ctrlKey: parts.includes("Ctrl") };
+  const code = parts.at(-1) ?? "";
+  fireEvent.keyDown(document.body, { code, key: code.replace(/^Key/, ""), ...held });
 }
 
 /** Opens a specimen of its own on the bench; the server that holds it is handed back. */

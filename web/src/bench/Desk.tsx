@@ -1,0 +1,110 @@
+/** The desk: the chosen panel, and beside it the rail that names every panel with its one figure. */
+import { Tabs } from "radix-ui";
+import { alarmOf, shortWord } from "../hazard/words.ts";
+import { AskingControl } from "../ledger/AskingControl.tsx";
+import { type KeyName, keyWords } from "../shared/keys.ts";
+import { Tip } from "../shared/Tip.tsx";
+import { number } from "../shared/words.ts";
+import { panelChosen, type SidePanel } from "../state/benchSlice.ts";
+import { deskFolded } from "../state/layoutSlice.ts";
+import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { DESK, deskPanel } from "./desk.ts";
+
+/** The panels as tabs; `children` stand where the panel and the rail are put. */
+export function DeskTabs({ className, children }: { readonly className: string; readonly children: React.ReactNode }) {
+  const dispatch = useAppDispatch();
+  const panel = useAppSelector((s) => s.bench.panel);
+  return (
+    <Tabs.Root orientation="vertical" value={panel} onValueChange={(value) => dispatch(panelChosen(value as SidePanel))} className={className}>
+      {children}
+    </Tabs.Root>
+  );
+}
+
+export function DeskPanelShown() {
+  const dispatch = useAppDispatch();
+  const { panel, name, question, Content } = deskPanel(useAppSelector((s) => s.bench.panel));
+  return (
+    <Tabs.Content value={panel} tabIndex={-1} className="flex h-full min-h-0 flex-col bg-sheet [contain:layout_paint_style]" key={panel}>
+      <header className="flex h-[32px] shrink-0 items-center gap-3 border-b border-rule px-4">
+        <h2 className="part-name text-[15px]" title={question}>
+          {name}
+        </h2>
+        <AskingControl />
+        <button
+          type="button"
+          className="quiet-key shrink-0 !px-1 max-[819px]:hidden"
+          aria-label="Fold the desk"
+          title={`Fold the desk (${keyWords("foldDesk")})`}
+          onClick={() => dispatch(deskFolded(true))}
+        >
+          ⇥
+        </button>
+      </header>
+      <Content />
+    </Tabs.Content>
+  );
+}
+
+/** What a panel says where only its name is to be seen; empty where there is nothing to say. */
+const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
+  ledger: ({ bench: { result } }) => {
+    if (!result) return "";
+    const count = result.matches.rows.length / (2 * (result.matches.groupCount + 1));
+    return `${number(count)}${result.cut ? " +" : ""}`;
+  },
+  takers: ({ bench: { holders, panel } }) => (panel === "takers" && holders ? `${number(holders.holders.length)} parts` : ""),
+  contrast: ({ bench: { contrast } }) => {
+    const [own, other] = contrast?.variants ?? [];
+    if (!own || !other) return "";
+    return own.matches.rows.length === other.matches.rows.length && own.totalLength === other.totalLength ? "alike" : "differs";
+  },
+  drift: ({ hazard: { drift }, bench: { reading } }) => {
+    if (!drift || (reading?.diagnostics.length ?? 0) > 0) return "";
+    if (drift.relation === "equal") return "the same";
+    return [drift.onlyRight !== null ? "gained" : "", drift.onlyLeft !== null ? "lost" : ""].filter((word) => word !== "").join(", ");
+  },
+  hazard: ({ hazard: { verdict }, draft }) => (verdict && draft.fields.pattern !== "" ? shortWord(verdict) : ""),
+};
+
+export function Rail() {
+  const dispatch = useAppDispatch();
+  const open = useAppSelector((s) => s.layout.deskOpen);
+  return (
+    <Tabs.List className="flex w-[76px] shrink-0 flex-col border-l border-rule bg-paper" aria-label="Desk">
+      {DESK.map((each) => (
+        <Tip key={each.panel} side="left" words={<RailWords question={each.question} keyName={each.key} />}>
+          <Tabs.Trigger
+            value={each.panel}
+            className={`flex h-[46px] flex-col items-start justify-center border-b border-rule-soft border-l-[3px] border-l-transparent px-2 text-left text-ink-2 hover:text-tide ${
+              open ? "data-[state=active]:border-l-tide data-[state=active]:bg-sheet data-[state=active]:text-ink" : ""
+            }`}
+            onMouseDown={(event) => {
+              if (event.button === 0) dispatch(deskFolded(open && event.currentTarget.dataset.state === "active"));
+            }}
+            onKeyDown={(event) => {
+              if (event.key === "Enter" || event.key === " ") dispatch(deskFolded(false));
+            }}
+          >
+            <span className="part-name text-[14px] leading-[17px]">{each.name}</span>
+            <Figure panel={each.panel} />
+          </Tabs.Trigger>
+        </Tip>
+      ))}
+    </Tabs.List>
+  );
+}
+
+function RailWords({ question, keyName }: { readonly question: string; readonly keyName: KeyName }) {
+  return (
+    <>
+      {question} <span className="whitespace-nowrap text-ink-2">{keyWords(keyName)}</span>
+    </>
+  );
+}
+
+function Figure({ panel }: { readonly panel: SidePanel }) {
+  const words = useAppSelector(FIGURES[panel]);
+  const loud = useAppSelector((s) => panel === "hazard" && s.hazard.verdict !== null && s.draft.fields.pattern !== "" && alarmOf(s.hazard.verdict) === "loud");
+  return <span className={`max-w-full truncate text-[11px] leading-[14px] ${loud ? "font-semibold text-rust" : ""}`}>{words || "\u00a0"}</span>;
+}

@@ -1,0 +1,66 @@
+/** The flags in one line: letters, each with its words while it has the pointer or the focus; all words when opened. */
+import { dialectOf } from "@lamprey/core";
+import { Popover, ToggleGroup } from "radix-ui";
+import { usePattern } from "../run/patternHandle.ts";
+import { Tip } from "../shared/Tip.tsx";
+import { useAppSelector } from "../state/store.ts";
+
+const NONE: readonly never[] = [];
+
+export function Flags() {
+  const pattern = usePattern();
+  const { dialect, flags } = useAppSelector((s) => s.draft.fields);
+  const known = dialectOf(dialect)?.flags ?? NONE;
+  // Letters that the dialect does not know are kept: they are a mistake that is said, not one that goes away.
+  const set = (letters: readonly string[]) => {
+    const added = letters.filter((letter) => !flags.includes(letter));
+    const left = [...flags].filter((letter) => letters.includes(letter) || !known.some((each) => each.letter === letter));
+    pattern.current?.setFlags([...left, ...added].join(""));
+  };
+  return (
+    <div className="flex h-[22px] items-center">
+      <ToggleGroup.Root type="multiple" value={[...flags]} onValueChange={set} className="flex" aria-label="Flags" data-own-keys>
+        {known.map(({ letter, label }) => (
+          <Tip key={letter} words={label}>
+            {/* The tip's state and the toggle's are both said by data-state: the toggle is asked by aria-pressed. */}
+            <span>
+              <ToggleGroup.Item
+                value={letter}
+                aria-label={`${label} ${letter}`}
+                className="source h-[20px] w-[16px] rounded-sm text-[14px] leading-none text-ink-2 hover:text-tide aria-pressed:bg-tide-wash aria-pressed:font-semibold aria-pressed:text-tide"
+              >
+                {letter}
+              </ToggleGroup.Item>
+            </span>
+          </Tip>
+        ))}
+      </ToggleGroup.Root>
+      <Popover.Root>
+        <Popover.Trigger className="quiet-key !px-1 text-[9px]" aria-label="All flags with their words" title="All flags with their words">
+          ▾
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content align="start" sideOffset={4} className="menu z-20 p-3">
+            <fieldset className="grid grid-cols-2 gap-x-5 gap-y-1">
+              <legend className="sr-only">Flags in words</legend>
+              {known.map(({ letter, label }) => (
+                <label
+                  key={letter}
+                  className={`flex cursor-pointer items-center gap-2 whitespace-nowrap ${flags.includes(letter) ? "font-semibold text-tide" : ""}`}
+                >
+                  <input
+                    type="checkbox"
+                    className="accent-[var(--tide)]"
+                    checked={flags.includes(letter)}
+                    onChange={() => set(flags.includes(letter) ? [...flags].filter((each) => each !== letter) : [...flags, letter])}
+                  />
+                  <code className="source">{letter}</code> {label}
+                </label>
+              ))}
+            </fieldset>
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </div>
+  );
+}

@@ -1,0 +1,143 @@
+/** All that can be done on the bench by name: one table for the command menu and the keys. Windings of the reel have a table of their own. */
+
+import { EditorView } from "@codemirror/view";
+import { sampleAdded } from "../draft/draftSlice.ts";
+import type { EngineControls } from "../run/controls.ts";
+import type { PatternHandle } from "../run/patternHandle.ts";
+import type { KeyName } from "../shared/keys.ts";
+import { recalled, remember } from "../shared/remembered.ts";
+import { chooseTheme, currentTheme } from "../shared/theme.ts";
+import { panelChosen, stageChosen } from "../state/benchSlice.ts";
+import { deskFolded, partShown, reelFolded, reelIsOpen, stripFolded } from "../state/layoutSlice.ts";
+import { menuOpened } from "../state/menuSlice.ts";
+import type { AppDispatch, RootState } from "../state/store.ts";
+import { DESK } from "./desk.ts";
+import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
+
+export interface ActionContext {
+  readonly controls: EngineControls;
+  readonly pattern: PatternHandle | null;
+  readonly dispatch: AppDispatch;
+  readonly state: () => RootState;
+}
+
+export interface Action {
+  readonly id: string;
+  readonly words: string;
+  /** Other words that it is looked for by. */
+  readonly also?: string;
+  readonly key?: KeyName;
+  readonly act: (context: ActionContext) => void;
+}
+
+const flip = (name: string) => () => remember(name, recalled(name) !== true);
+
+/** The editor with the name, as it stands in the page. */
+const editorOf = (kind: "pattern" | "sample"): EditorView | null => {
+  const dom = document.querySelector<HTMLElement>(`.${kind}-editor`);
+  return dom && EditorView.findFromDOM(dom);
+};
+
+export const ACTIONS: readonly Action[] = [
+  ...DESK.map(
+    ({ panel, name, question, key }): Action => ({
+      id: `desk-${panel}`,
+      words: `Open ${name}`,
+      also: question,
+      key,
+      act: ({ dispatch }) => {
+        dispatch(panelChosen(panel));
+        dispatch(deskFolded(false));
+        dispatch(partShown("desk"));
+      },
+    }),
+  ),
+  {
+    id: "other-editor",
+    words: "From the pattern to the sample, and back",
+    also: "focus editor",
+    key: "otherEditor",
+    act: ({ dispatch }) => {
+      const inPattern = document.activeElement?.closest(".pattern-editor") != null;
+      if (inPattern) dispatch(partShown("sample"));
+      editorOf(inPattern ? "sample" : "pattern")?.focus();
+    },
+  },
+  {
+    id: "proof",
+    words: "Proof and repairs of the hazard",
+    also: "catastrophic backtracking attack",
+    act: ({ dispatch, state }) => dispatch(stageChosen(state().bench.stage === "hazard" ? "sample" : "hazard")),
+  },
+  {
+    id: "machine",
+    words: "The machine as a chart",
+    also: "automaton graph diagram",
+    act: ({ dispatch, state }) => {
+      dispatch(partShown("sample"));
+      dispatch(stageChosen(state().bench.stage === "machine" ? "sample" : "machine"));
+    },
+  },
+  {
+    id: "fold-reel",
+    words: "Fold or open the reel",
+    key: "foldReel",
+    act: ({ dispatch, state }) => {
+      dispatch(reelFolded(reelIsOpen(state().layout)));
+      dispatch(partShown("reel"));
+    },
+  },
+  {
+    id: "fold-desk",
+    words: "Fold or open the desk",
+    also: "side panel",
+    key: "foldDesk",
+    act: ({ dispatch, state }) => dispatch(deskFolded(state().layout.deskOpen)),
+  },
+  {
+    id: "fold-strip",
+    words: "Fold or open the line of verdicts",
+    also: "strip hazard drift",
+    key: "foldStrip",
+    act: ({ dispatch, state }) => dispatch(stripFolded(state().layout.stripOpen)),
+  },
+  { id: "wrap", words: "Wrap long lines of the sample, or do not", act: flip(WRAP_SWITCH) },
+  { id: "unseen", words: "Show or hide unseen characters", also: "invisible tab space line end", act: flip(INVISIBLE_SWITCH) },
+  { id: "result", words: "Leave the reel for the result", key: "result", act: ({ controls }) => controls.wind(null) },
+  {
+    id: "stop-part",
+    words: "Set a stop at the part at the pattern’s caret",
+    also: "breakpoint",
+    act: ({ controls }) => controls.stopAtCaret("pattern"),
+  },
+  {
+    id: "stop-offset",
+    words: "Set a stop at the sample’s caret",
+    also: "breakpoint",
+    act: ({ controls }) => controls.stopAtCaret("sample"),
+  },
+  {
+    id: "add-sample",
+    words: "Add an empty sample",
+    also: "new text",
+    act: ({ dispatch, state }) => {
+      dispatch(sampleAdded(`sample ${state().draft.fields.samples.length + 1}`, ""));
+      dispatch(partShown("sample"));
+    },
+  },
+  { id: "undo", words: "Undo in the pattern", act: ({ pattern }) => pattern?.undo() },
+  { id: "redo", words: "Redo in the pattern", act: ({ pattern }) => pattern?.redo() },
+  {
+    id: "theme",
+    words: "Change the theme",
+    also: "dark light chart deep",
+    act: () => chooseTheme(currentTheme() === "deep" ? "chart" : "deep"),
+  },
+  { id: "words", words: "Keys and words", also: "help glossary shortcuts", key: "words", act: ({ dispatch }) => dispatch(menuOpened("words")) },
+  {
+    id: "commands",
+    words: "This list",
+    key: "commands",
+    act: ({ dispatch, state }) => dispatch(menuOpened(state().menu.open === "commands" ? null : "commands")),
+  },
+];

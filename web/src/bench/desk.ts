@@ -1,0 +1,33 @@
+/** The desk's panels by what one wants to know, in the order in which people come to want it: one table for tabs, keys, addresses and commands. */
+import type { ComponentType } from "react";
+import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
+import { DriftPanel } from "../hazard/DriftPanel.tsx";
+import { HazardPanel } from "../hazard/HazardPanel.tsx";
+import { Ledger } from "../ledger/Ledger.tsx";
+import type { KeyName } from "../shared/keys.ts";
+import type { SidePanel } from "../state/benchSlice.ts";
+import { TakersPanel } from "./TakersPanel.tsx";
+
+export interface DeskPanel {
+  readonly panel: SidePanel;
+  readonly name: string;
+  readonly question: string;
+  readonly key: KeyName;
+  /** Pixels, before somebody has given it another width. */
+  readonly width: number;
+  readonly Content: ComponentType;
+}
+
+export const DESK: readonly DeskPanel[] = [
+  { panel: "ledger", name: "Ledger", question: "What matched, and what does each group hold?", key: "ledger", width: 320, Content: Ledger },
+  { panel: "takers", name: "Takers", question: "Which part of the pattern took which text?", key: "takers", width: 320, Content: TakersPanel },
+  { panel: "contrast", name: "Contrast", question: "What would another quantifier or pattern find?", key: "contrast", width: 480, Content: ContrastPanel },
+  { panel: "drift", name: "Drift", question: "What did my edit do to the texts it takes?", key: "drift", width: 320, Content: DriftPanel },
+  { panel: "hazard", name: "Hazard", question: "How bad can it get on a long text?", key: "hazard", width: 320, Content: HazardPanel },
+];
+
+export function deskPanel(panel: SidePanel): DeskPanel {
+  const found = DESK.find((each) => each.panel === panel);
+  if (!found) throw new RangeError(`The desk has no panel “${panel}”.`);
+  return found;
+}

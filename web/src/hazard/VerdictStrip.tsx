@@ -1,0 +1,223 @@
+/** The verdicts on the pattern in one quiet line: its hazard, what the last edit did to it, what it costs here. Each opens what it names. */
+import { countWords } from "@lamprey/core";
+import type { ReactNode } from "react";
+import { useEngineControls } from "../run/controls.ts";
+import { Term } from "../shared/Term.tsx";
+import { number, span } from "../shared/words.ts";
+import { panelChosen, type SidePanel, stageChosen } from "../state/benchSlice.ts";
+import { deskFolded, partShown, touched } from "../state/layoutSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { DriftWords, PatternBefore, VerdictWords } from "./verdictWords.tsx";
+
+export function VerdictStrip() {
+  const open = useAppSelector((s) => s.layout.stripOpen);
+  const fault = useAppSelector((s) => s.bench.fault !== null);
+  // What went wrong is said, folded or not.
+  if (!open && !fault) return null;
+  return (
+    <section className="flex h-[28px] shrink-0 items-center gap-5 overflow-hidden border-b border-rule bg-sheet px-4 max-[819px]:px-2" aria-label="Verdicts">
+      <Fault />
+      <CutShort />
+      {open && (
+        <>
+          <Hazard />
+          <Drift />
+          <Work />
+        </>
+      )}
+    </section>
+  );
+}
+
+interface CellProps {
+  readonly name: "Hazard" | "Drift";
+  readonly panel: SidePanel;
+  readonly word: "hazard" | "drift";
+  readonly className: string;
+  readonly children: ReactNode;
+}
+
+/** A verdict and its name, which opens its panel. */
+function Cell({ name, panel, word, className, children }: CellProps) {
+  const dispatch = useAppDispatch();
+  return (
+    <div className={`flex min-w-0 items-center gap-2 ${className}`}>
+      <Term word={word}>
+        <button
+          type="button"
+          className="part-name shrink-0 text-[15px] text-ink-2 hover:text-tide"
+          aria-label={`Open ${name}`}
+          onClick={() => {
+            dispatch(panelChosen(panel));
+            dispatch(deskFolded(false));
+            dispatch(partShown("desk"));
+          }}
+        >
+          {name}
+        </button>
+      </Term>
+      {children}
+    </div>
+  );
+}
+
+function Hazard() {
+  const verdict = useAppSelector((s) => s.hazard.verdict);
+  const fault = useAppSelector((s) => s.hazard.fault);
+  const behind = useAppSelector((s) => s.hazard.fault === null && s.hazard.verdict?.generation !== s.hazard.asked);
+  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const empty = useAppSelector((s) => s.draft.fields.pattern === "");
+  return (
+    <Cell name="Hazard" panel="hazard" word="hazard" className="flex-[0_1_auto]">
+      <p className="min-w-0 flex-1 truncate" role="status" aria-busy={behind} data-part="verdict">
+        {empty ? (
+          <span className="text-ink-2">nothing to judge yet</span>
+        ) : verdict ? (
+          <VerdictWords verdict={verdict} />
+        ) : (
+          <span className="text-ink-2">{broken ? "A pattern that does not read is not judged." : fault ? notJudged(fault) : "being looked at …"}</span>
+        )}
+      </p>
+      <ProofKey className="shrink-0 underline decoration-dotted underline-offset-4 hover:text-tide" />
+    </Cell>
+  );
+}
+
+/** Opens the proof, or leaves it; there where there is something to prove. */
+export function ProofKey({ className }: { readonly className: string }) {
+  const dispatch = useAppDispatch();
+  const findings = useAppSelector((s) => s.hazard.verdict?.findings.length ?? 0);
+  const peak = useAppSelector((s) => s.hazard.verdict?.peak != null);
+  const shown = useAppSelector((s) => s.bench.stage === "hazard");
+  if (!shown && findings === 0 && !peak) return null;
+  const turn = () => {
+    dispatch(partShown("sample"));
+    dispatch(stageChosen(shown ? "sample" : "hazard"));
+  };
+  return (
+    <button type="button" className={className} onClick={turn}>
+      {shown ? "back to the sample" : findings > 0 ? "proof and repairs" : "the text"}
+    </button>
+  );
+}
+
+export const notJudged = (fault: string): string => `The hazard could not be judged: ${fault}. Another pattern can be.`;
+
+function Drift() {
+  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const drift = useAppSelector((s) => s.hazard.drift);
+  const from = useAppSelector((s) => s.hazard.driftFrom);
+  return (
+    <Cell name="Drift" panel="drift" word="drift" className="flex-[0_1_auto] max-[819px]:hidden">
+      <p className="min-w-0 flex-1 truncate" role="status" data-part="drift">
+        {drift && !broken ? (
+          <>
+            <span className="text-ink-2">{from ? `since ${from.name}` : "by this edit"}, of </span>
+            <PatternBefore pattern={drift.before.pattern} />
+            <span className="text-ink-2">: </span>
+            <DriftWords drift={drift} />
+          </>
+        ) : (
+          <span className="text-ink-2">{broken ? "said when the pattern reads" : from ? `as ${from.name} was` : "no edit yet"}</span>
+        )}
+      </p>
+    </Cell>
+  );
+}
+
+/** What the run took, and what a plain backtracker has to do for the same. */
+function Work() {
+  const dispatch = useAppDispatch();
+  const result = useAppSelector((s) => s.bench.result);
+  const work = useAppSelector((s) => s.bench.work);
+  const behind = useAppSelector((s) => s.bench.asked > s.bench.answered);
+  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const untouched = useAppSelector((s) => s.layout.untouched);
+  if (!result) return null;
+  return (
+    <p className="relative ml-auto shrink-0 whitespace-nowrap text-ink-2 max-[819px]:hidden" data-part="work" aria-busy={behind}>
+      {untouched ? (
+        <button type="button" className="quiet-key underline decoration-dotted underline-offset-4" onClick={() => dispatch(touched())}>
+          how it ran
+        </button>
+      ) : (
+        <>
+          <span className="running absolute -left-5 text-tide">…</span>
+          <span title={`The ${result.choice.machine} machine was chosen because ${result.choice.reason}.`}>
+            {result.choice.machine} {result.elapsedMs < 10 ? result.elapsedMs.toFixed(1) : Math.round(result.elapsedMs)} ms
+          </span>
+          {work ? (
+            <span title={work.steps.length > 15 ? `${work.steps} steps` : undefined}>
+              , backtracking <b className={work.trouble ? "text-rust" : "text-ink"}>{`${work.exact ? "" : "over "}${countWords(work.steps)}`}</b>{" "}
+              {work.steps === "1" ? "step" : "steps"}
+            </span>
+          ) : (
+            // A pattern that does not read is not run, so there is nothing under way.
+            !broken && ", backtracking: counting …"
+          )}
+        </>
+      )}
+    </p>
+  );
+}
+
+/** Where the worker failed: what is shown is of before, and the bench goes on. */
+function Fault() {
+  const fault = useAppSelector((s) => s.bench.fault);
+  if (fault === null) return null;
+  return (
+    <p className="min-w-[40%] flex-1 truncate" role="alert" title={fault} data-part="fault">
+      <b className="text-rust">Lamprey failed on this.</b> What is shown is of the pattern before; change something and it is asked again.{" "}
+      <span className="text-ink-2">({fault})</span>
+    </p>
+  );
+}
+
+const CUT_WORDS = {
+  steps: "The run on the sample was cut short; matches from there on are not shown.",
+  memory: "There is no room for what the run on the sample has to remember; matches from there on are not shown.",
+  matches: "The search was stopped at the most matches that are kept; those are shown.",
+} as const;
+
+/** What the sample itself costs, where that is too much to be run. */
+function CutShort() {
+  const result = useAppSelector((s) => s.bench.result);
+  const work = useAppSelector((s) => s.bench.work);
+  const controls = useEngineControls();
+  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const untouched = useAppSelector((s) => s.layout.untouched);
+  const trouble = work?.trouble;
+  if (!result || broken || !(result.cut || (trouble && !untouched))) return null;
+  return (
+    <div className="flex min-w-0 flex-[4_1_0] items-center gap-2">
+      <p className="min-w-0 truncate" role="status" data-part="cut">
+        {result.cut ? (
+          <b className="text-rust">{CUT_WORDS[result.cut]}</b>
+        ) : (
+          work && (
+            <>
+              A backtracker takes <b className="text-rust">{work.exact ? countWords(work.steps) : `more than ${countWords(work.steps)}`} steps</b> for this
+              sample
+              {work.foreseen && ", counted exactly without taking them"}.
+            </>
+          )
+        )}{" "}
+        {trouble?.scope === "attempt" && (
+          <>
+            The attempt at <b>{number(trouble.start)}</b> goes over {span(trouble.start, trouble.end)} again and again.
+          </>
+        )}
+        {trouble?.scope === "search" && <span className="text-ink-2">No attempt alone is to blame: there are many, and each runs on far into the text.</span>}
+      </p>
+      {trouble?.scope === "attempt" && (
+        <button
+          type="button"
+          className="shrink-0 underline decoration-dotted underline-offset-4 hover:text-tide"
+          onClick={() => controls.windToFirst({ what: "offset", offset: trouble.start })}
+        >
+          wind there
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,82 @@
+/** What is said of a pattern's hazard and of its drift, in sentences: the same in the strip and on the desk. */
+import { HAZARD_MODES, OBSTACLES, type Relation, visible } from "@lamprey/core";
+import type { VerdictView } from "../engine/hazard/messages.ts";
+import { type Alarm, alarmOf, byRestarts, growthClause, headline, peakClause, reasonSentence, safeClause } from "./words.ts";
+
+/** Danger has the one ink that nothing else has; what is calm or undecided has not. */
+export const ALARM_INKS: Readonly<Record<Alarm, string>> = { none: "text-ink", calm: "text-ink", loud: "text-rust" };
+
+export const inkOf = (verdict: VerdictView): string => (verdict.growth === "undecided" ? "text-brass" : ALARM_INKS[alarmOf(verdict)]);
+
+export function VerdictWords({ verdict }: { readonly verdict: VerdictView }) {
+  const [worst] = verdict.findings;
+  const part = worst && <code className="source">{visible(verdict.source.pattern.slice(worst.start, worst.end), 28)}</code>;
+  const calm = worst !== undefined && alarmOf(verdict) === "calm";
+  return (
+    <>
+      <b className={inkOf(verdict)}>{calm ? "square, by restarts" : headline(verdict)}</b>{" "}
+      <span className="text-ink-2">{HAZARD_MODES[verdict.mode].words}</span>
+      {worst && calm ? (
+        <>
+          : quick on everyday texts; {safeClause(worst)}, since attempts run on in {part}.
+        </>
+      ) : worst && verdict.growth !== "undecided" ? (
+        <>
+          {byRestarts(worst) ? ": the search’s own restarts, since attempts run on in " : ": "}
+          {part}
+          {byRestarts(worst) ? "; " : " can take a text in two ways; "}
+          {growthClause(worst)}; {safeClause(worst)}.
+        </>
+      ) : (
+        <>
+          {verdict.peak && (
+            <>
+              , but <b className="text-rust">{peakClause(verdict.peak)}</b>
+            </>
+          )}
+          <span className="text-ink-2">. {reasonSentence(verdict)}</span>
+        </>
+      )}
+    </>
+  );
+}
+
+export function DriftWords({ drift }: { readonly drift: Relation }) {
+  const { relation, onlyLeft, onlyRight, both, obstacle } = drift;
+  const gained = onlyRight !== null && (
+    <>
+      it now also takes <WholeText text={onlyRight} />
+    </>
+  );
+  const lost = onlyLeft !== null && (
+    <>
+      it no longer takes <WholeText text={onlyLeft} />
+    </>
+  );
+  if (relation === "equal") return <>it takes the same whole texts as before.</>;
+  return (
+    <>
+      {gained}
+      {gained && lost && "; "}
+      {lost}
+      {relation === "disjoint" && both === null && "; nothing that it took is left"}
+      {obstacle ? (
+        <span className="text-ink-2">
+          {gained || lost ? " (there may be more: " : "not known: "}
+          {OBSTACLES[obstacle].toLowerCase().replace(/\.$/, "")}
+          {gained || lost ? ")" : ""}
+        </span>
+      ) : null}
+      .
+    </>
+  );
+}
+
+function WholeText({ text }: { readonly text: string }) {
+  return text === "" ? <b className="font-semibold">the empty text</b> : <code className="source font-semibold">{visible(text, 40)}</code>;
+}
+
+/** A pattern that is held against another, as it is named; an empty one has no letters to show. */
+export function PatternBefore({ pattern }: { readonly pattern: string }) {
+  return pattern === "" ? <>the empty pattern</> : <code className="source">{visible(pattern, 24)}</code>;
+}

@@ -1,0 +1,15 @@
+/** What lies over the page: the command menu, or the list of keys and words. */
+import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
+
+export type Menu = "commands" | "words";
+
+const initialState: { readonly open: Menu | null } = { open: null };
+
+const slice = createSlice({
+  name: "menu",
+  initialState,
+  reducers: { menuOpened: (_, { payload }: PayloadAction<Menu | null>) => ({ open: payload }) },
+});
+
+export const { menuOpened } = slice.actions;
+export const menuReducer = slice.reducer;
