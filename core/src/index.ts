@@ -24,9 +24,6 @@ export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts
 export {
   type Attack,
   type Confirmation,
-  HAZARD_MODES,
-  type HazardMode,
-  hazardModeOf,
   type Sample,
   sampleOf,
   stepsOn,
@@ -44,10 +41,12 @@ export {
   type ReasonCode,
   type Verdict,
 } from "./hazard/hazard.ts";
-export { comparesIn, longestWithin, STEPS_A_SECOND, stepsAt, timeWords } from "./hazard/outlook.ts";
+export { HAZARD_MODES, type HazardMode, hazardModeOf } from "./hazard/modes.ts";
+export { comparesIn, longestWithin, stepsAt } from "./hazard/outlook.ts";
 export type { Peak } from "./hazard/peak.ts";
 export { findRepairs, keepsMeaning, type Repair } from "./hazard/repairs/repairs.ts";
 export { SHAPES, type ShapeName } from "./hazard/repairs/shapes.ts";
+export { STEPS_A_SECOND, timeWords } from "./hazard/time.ts";
 export { locateTrouble, type Trouble } from "./hazard/trouble.ts";
 export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
 export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";

@@ -5,29 +5,18 @@ import "@fontsource/ibm-plex-mono/latin-400.css";
 import "@fontsource/ibm-plex-mono/latin-600.css";
 import "@fontsource/ibm-plex-mono/latin-ext-400.css";
 import "./styles.css";
-import { StrictMode } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { Provider } from "react-redux";
-import { createBrowserRouter, RouterProvider } from "react-router";
-import { NothingHere, ScreenFailed } from "./app/Fallback.tsx";
+import { BrowserRouter, Route, Routes } from "react-router";
+import { NothingHere, ScreenBoundary } from "./app/Fallback.tsx";
 import { Frame } from "./app/Frame.tsx";
 import { keepers } from "./draft/keepers.ts";
-import { Shelf } from "./shelf/Shelf.tsx";
 import { store } from "./state/store.ts";
 
-const router = createBrowserRouter([
-  {
-    element: <Frame />,
-    errorElement: <ScreenFailed />,
-    hydrateFallbackElement: <p />,
-    children: [
-      { path: "/", element: <Shelf /> },
-      { path: "/bench/:specimenId", lazy: async () => ({ Component: (await import("./bench/Bench.tsx")).Bench }) },
-      { path: "/risks", lazy: async () => ({ Component: (await import("./risks/RiskList.tsx")).RiskList }) },
-      { path: "*", element: <NothingHere /> },
-    ],
-  },
-]);
+const Shelf = lazy(() => import("./shelf/Shelf.tsx").then((screen) => ({ default: screen.Shelf })));
+const Bench = lazy(() => import("./bench/Bench.tsx").then((screen) => ({ default: screen.Bench })));
+const RiskList = lazy(() => import("./risks/RiskList.tsx").then((screen) => ({ default: screen.RiskList })));
 
 keepers.start();
 
@@ -36,7 +25,20 @@ if (!root) throw new Error("The page has no element #root.");
 createRoot(root).render(
   <StrictMode>
     <Provider store={store}>
-      <RouterProvider router={router} />
+      <ScreenBoundary>
+        <BrowserRouter>
+          <Suspense fallback={null}>
+            <Routes>
+              <Route element={<Frame />}>
+                <Route path="/" element={<Shelf />} />
+                <Route path="/bench/:specimenId" element={<Bench />} />
+                <Route path="/risks" element={<RiskList />} />
+                <Route path="*" element={<NothingHere />} />
+              </Route>
+            </Routes>
+          </Suspense>
+        </BrowserRouter>
+      </ScreenBoundary>
     </Provider>
   </StrictMode>,
 );

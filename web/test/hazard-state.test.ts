@@ -11,6 +11,7 @@ const verdict = (generation: number): VerdictView => ({
   degree: null,
   findings: [],
   reason: "no-loop",
+  because: "",
   atLeast: false,
   peak: null,
 });
@@ -37,7 +38,10 @@ describe("the hazard's state", () => {
     const from = { name: "revision 2", dialect: "ecmascript" as const, pattern: "b", flags: "" };
     let state = hazardReducer(begun, driftFromChosen(from));
     state = hazardReducer(state, verdictKnown(verdict(3)));
-    state = hazardReducer(state, driftKnown({ generation: 3, before: from, relation: "disjoint", onlyLeft: "b", onlyRight: "a", both: null, obstacle: null }));
+    state = hazardReducer(
+      state,
+      driftKnown({ generation: 3, before: from, relation: "disjoint", onlyLeft: "b", onlyRight: "a", both: null, obstacle: null, because: null }),
+    );
     expect(state).toMatchObject({ driftFrom: from, drift: { relation: "disjoint" } });
     expect(hazardReducer(state, hazardLeft())).toMatchObject({ asked: 0, verdict: null, drift: null, driftFrom: null });
   });

@@ -23,9 +23,10 @@ import { type Ambiguity, type Candidate, findAmbiguity, MAX_PRODUCT_STATES, type
 import { FEW_AT_ONCE, mostAtOnce } from "./at-once.ts";
 import { type Attack, findAttack, findAttackAlong, findAttackBefore } from "./attack.ts";
 import { type BehindCost, costBehind } from "./behind.ts";
-import { type Confirmation, confirm, extrapolate, type HazardMode, type Sample, textOf } from "./confirm.ts";
+import { type Confirmation, confirm, extrapolate, type Sample, textOf } from "./confirm.ts";
 import { emptyWaysOf } from "./empty-ways.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
+import type { HazardMode } from "./modes.ts";
 import { choicesOf, findPeak, MANY_EMPTY_WAYS, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
 import { COUNT_LIMITS, type CountLimits, widened } from "./widened.ts";

@@ -1,16 +1,11 @@
 /**
- * What a finding means for a person who waits: the steps of its attack at any number of pumps, exactly, the longest
- * text that stays within a number of steps, and how long so many steps take, in words.
+ * What a finding means for a person who waits: the steps of its attack at any number of pumps, exactly, and the longest
+ * text that stays within a number of steps.
  */
 import type { Program } from "../program/program.ts";
-import { type Attack, degreeOf, extrapolate, type HazardMode, type Sample, sampleOf, workOf } from "./confirm.ts";
+import { type Attack, degreeOf, extrapolate, type Sample, sampleOf, workOf } from "./confirm.ts";
 import type { Finding } from "./hazard.ts";
-
-/**
- * Steps that a backtracking engine takes in a second, for turning steps into time. A cautious middle: engines that
- * interpret a pattern take some tens of millions, one that compiles it a thousand million, ours some hundred million.
- */
-export const STEPS_A_SECOND = 100_000_000n;
+import type { HazardMode } from "./modes.ts";
 
 /** A text longer than this is not counted through for one point. */
 const LONGEST_COUNTED = 20_000;
@@ -147,28 +142,4 @@ function aligned([first, second]: readonly Sample[], pumps: number): number {
   if (!first || !second) return pumps;
   const spacing = second.pumps - first.pumps;
   return first.pumps + Math.ceil((pumps - first.pumps) / spacing) * spacing;
-}
-
-/** Units of time, the largest first, in milliseconds. */
-const UNITS: readonly (readonly [one: string, many: string, milliseconds: number])[] = [
-  ["year", "years", 365.25 * 86_400_000],
-  ["day", "days", 86_400_000],
-  ["hour", "hours", 3_600_000],
-  ["minute", "minutes", 60_000],
-  ["second", "seconds", 1000],
-  ["millisecond", "milliseconds", 1],
-];
-/** A number of years that nobody pictures any more. */
-const BEYOND_YEARS = 1_000_000n;
-
-/** How long so many steps take at a rate, as a person says it. */
-export function timeWords(steps: bigint, rate = STEPS_A_SECOND): string {
-  const years = steps / rate / 31_557_600n;
-  if (years >= BEYOND_YEARS) return "longer than there have been people";
-  const milliseconds = Number((steps * 1000n) / rate);
-  if (milliseconds < 1) return "less than a millisecond";
-  const [one, many, size] = UNITS.find(([, , unit]) => milliseconds >= unit) ?? (UNITS.at(-1) as (typeof UNITS)[number]);
-  const count = milliseconds / size;
-  const rounded = count < 10 ? Math.round(count * 10) / 10 : Math.round(count);
-  return `${rounded.toLocaleString("en-US")} ${rounded === 1 ? one : many}`;
 }

@@ -9,8 +9,9 @@ import { PathAutomaton } from "../automaton/paths.ts";
 import { exactBounds } from "../automaton/walk.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
-import { type HazardMode, stepsOn } from "./confirm.ts";
+import { stepsOn } from "./confirm.ts";
 import { emptyWaysOf } from "./empty-ways.ts";
+import type { HazardMode } from "./modes.ts";
 
 export interface Peak {
   readonly text: string;

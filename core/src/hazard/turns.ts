@@ -6,7 +6,8 @@ import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { KIND_MASK, Kind, PC_SHIFT } from "../machine/events.ts";
 import type { Program } from "../program/program.ts";
 import type { Span } from "../syntax/tree.ts";
-import { type Attack, HAZARD_MODES, type HazardMode, textOf } from "./confirm.ts";
+import { type Attack, textOf } from "./confirm.ts";
+import { HAZARD_MODES, type HazardMode } from "./modes.ts";
 
 /** Enough for every loop to have turned, short enough to be run. */
 const PUMPS = 8;

@@ -1,6 +1,6 @@
 /** Choosing the dialect of the pattern, and what that changes in the pattern at hand. */
 import { type DialectName, dialectOf, type MeaningChange, meaningChanges, READ_DIALECTS, read, translateFlags, visible } from "@lamprey/core";
-import { Popover, Select } from "radix-ui";
+import { DropdownMenu, Popover } from "radix-ui";
 import { useMemo } from "react";
 import { usePattern } from "../run/patternHandle.ts";
 import { plural } from "../shared/words.ts";
@@ -19,24 +19,27 @@ export function DialectControl() {
     dispatch(dialectSwitched({ dialect, flags }));
   };
   return (
-    <Select.Root value={dialect} onValueChange={(value) => choose(value as DialectName)}>
-      <Select.Trigger className="flex items-center gap-1 rounded-sm text-[12px] text-tide underline decoration-dotted underline-offset-4" aria-label="Dialect">
-        <Select.Value>{dialectOf(dialect)?.title ?? dialect}</Select.Value>
-        <Select.Icon className="text-[9px]">▾</Select.Icon>
-      </Select.Trigger>
-      <Select.Portal>
-        <Select.Content position="popper" align="start" sideOffset={4} className="menu z-20">
-          <Select.Viewport>
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        className="flex items-center gap-1 whitespace-nowrap rounded-sm text-[12px] text-tide underline decoration-dotted underline-offset-4"
+        aria-label={`Dialect: ${dialectOf(dialect)?.title ?? dialect}`}
+      >
+        {dialectOf(dialect)?.title ?? dialect}
+        <span className="text-[9px]">▾</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu z-20" align="start" sideOffset={4}>
+          <DropdownMenu.RadioGroup value={dialect} onValueChange={(value) => choose(value as DialectName)}>
             {READ_DIALECTS.map(({ name, title }) => (
-              <Select.Item key={name} value={name} className="menu-item">
-                <Select.ItemText>{title}</Select.ItemText>
+              <DropdownMenu.RadioItem key={name} value={name} className="menu-item">
+                {title}
                 <span className="ml-auto pl-4 text-ink-2">{name === dialect ? "now" : ""}</span>
-              </Select.Item>
+              </DropdownMenu.RadioItem>
             ))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
-    </Select.Root>
+          </DropdownMenu.RadioGroup>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   );
 }
 

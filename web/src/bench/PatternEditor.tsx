@@ -6,14 +6,14 @@ import { drawSelection, EditorView, keymap } from "@codemirror/view";
 import { useEffect, useImperativeHandle, useRef } from "react";
 import { edited } from "../draft/draftSlice.ts";
 import type { DraftFields } from "../draft/fields.ts";
-import { lanes } from "../lanes/lanes.ts";
+import { lanes, setLength } from "../lanes/lanes.ts";
 import { quantifierAtCaret } from "../run/contrast.ts";
 import { type PatternHandle, usePattern } from "../run/patternHandle.ts";
 import { useSmall } from "../shared/useMedia.ts";
 import { caretMoved } from "../state/benchSlice.ts";
-import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { afterPaint, hearFirst, type RootState, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { foldFar, foldGroups } from "./patternFolds.ts";
-import { drawPattern, patternLine, patternMarks } from "./patternLanes.ts";
+import { drawPattern, type PatternMarks, patternLine, patternMarks } from "./patternLanes.ts";
 import { restoredState, SAVED_AFTER, saveHistory } from "./undoHistory.ts";
 
 /** A pattern longer than this is set smaller, so that more of it can be seen. */
@@ -73,11 +73,11 @@ export function PatternEditor() {
             const writing = update.state.field(writingField);
             if (writing !== update.startState.field(writingField)) dispatch(edited(writing));
             if (update.docChanged) {
-              dispatch(edited({ pattern: update.state.sliceDoc() }));
+              dispatch(afterPaint(edited({ pattern: update.state.sliceDoc() })));
               clearTimeout(saving);
               saving = setTimeout(save, SAVED_AFTER);
             }
-            if (update.selectionSet || update.docChanged) dispatch(caretMoved(update.state.selection.main.head));
+            if (update.selectionSet || update.docChanged) dispatch(afterPaint(caretMoved(update.state.selection.main.head)));
           }),
         ],
       }),
@@ -112,29 +112,51 @@ export function PatternEditor() {
     [],
   );
 
-  const reading = useAppSelector((s) => s.bench.reading);
-  const acting = useAppSelector((s) => (s.bench.view && s.bench.reel ? s.bench.view.part : null));
-  const pointed = useAppSelector((s) => s.bench.pointed?.part ?? null);
-  const stops = useAppSelector((s) => s.bench.stops);
-  const work = useAppSelector((s) => (s.bench.aside === "work" ? (s.bench.workDone?.parts ?? null) : null));
-  const faults = useAppSelector(
-    (s) => (s.hazard.verdict?.generation === s.hazard.asked ? s.hazard.verdict.findings[s.hazard.chosen]?.parts : undefined) ?? NO_FAULTS,
-  );
-  const quantifier = useAppSelector((s) => quantifierAtCaret(s.bench.reading?.quantifiers ?? [], s.bench.caret) ?? null);
   const small = useSmall();
   const long = useAppSelector((s) => s.draft.fields.pattern.length > LONG_PATTERN);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor needs the marks again.
+  const tight = small || long;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor has to be told, too.
   useEffect(() => {
     const editor = view.current;
-    if (!editor || !reading) return;
-    const tight = long || small;
-    host.current?.style.setProperty("--pattern-line", `${patternLine(reading.groups, tight ? "small" : "large")}px`);
-    host.current?.style.setProperty("--pattern-row", tight ? "21px" : "30px");
-    host.current?.classList.toggle("tight", tight);
-    foldGroups(editor, reading.groups);
-    patternMarks.set(editor, { groups: reading.groups, diagnostics: reading.diagnostics, acting, quantifier, pointed, stops, work, faults });
-    editor.requestMeasure();
-  }, [reading, acting, quantifier, pointed, stops, work, faults, long, small, loads]);
+    return editor ? followMarks(editor, tight) : undefined;
+  }, [tight, loads]);
 
-  return <div ref={host} className="max-h-[min(196px,34vh)] min-w-0 overflow-auto" data-part="pattern" />;
+  return <div ref={host} className="max-h-[min(196px,34vh)] min-w-0 overflow-auto [contain:content]" data-part="pattern" />;
 }
+
+function marksOf({ bench, hazard }: RootState): PatternMarks | null {
+  const { reading, view, reel, caret, pointed, stops, aside, workDone } = bench;
+  if (!reading) return null;
+  return {
+    groups: reading.groups,
+    diagnostics: reading.diagnostics,
+    acting: view && reel ? view.part : null,
+    quantifier: quantifierAtCaret(reading.quantifiers, caret) ?? null,
+    pointed: pointed?.part ?? null,
+    stops,
+    work: aside === "work" ? (workDone?.parts ?? null) : null,
+    faults: (hazard.verdict?.generation === hazard.asked ? hazard.verdict.findings[hazard.chosen]?.parts : undefined) ?? NO_FAULTS,
+  };
+}
+
+/** Hands what is known of the pattern to its lanes as soon as the store has it, ahead of everything that React renders. */
+function followMarks(editor: EditorView, tight: boolean): () => void {
+  let last: PatternMarks | null = null;
+  const follow = () => {
+    const marks = marksOf(store.getState());
+    if (!marks || (last && MARK_PARTS.every((part) => last?.[part] === marks[part]))) return;
+    const host = editor.dom.parentElement;
+    if (host) {
+      setLength(host, "--pattern-line", patternLine(marks.groups, tight ? "small" : "large"));
+      setLength(host, "--pattern-row", tight ? 21 : 30);
+      host.classList.toggle("tight", tight);
+    }
+    const folds = marks.groups === last?.groups ? [] : [foldGroups(marks.groups)];
+    last = marks;
+    patternMarks.set(editor, marks, folds);
+  };
+  follow();
+  return hearFirst(follow);
+}
+
+const MARK_PARTS = ["groups", "diagnostics", "acting", "quantifier", "pointed", "stops", "work", "faults"] as const;

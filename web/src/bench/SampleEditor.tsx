@@ -7,11 +7,12 @@ import { useEffect, useRef, useState } from "react";
 import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
 import type { DraftSample } from "../draft/fields.ts";
 import type { MatchRows } from "../engine/messages.ts";
-import { lanes } from "../lanes/lanes.ts";
+import { lanes, setLength } from "../lanes/lanes.ts";
+import { sawUntil } from "../run/seen.ts";
 import { useSwitch } from "../shared/remembered.ts";
 import { number } from "../shared/words.ts";
 import { type BenchState, matchChosen, pointedAt, sampleCaretMoved } from "../state/benchSlice.ts";
-import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { afterPaint, hearFirst, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { invisibles } from "./invisibles.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, SAMPLE_ROW, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
@@ -86,7 +87,7 @@ export function SampleEditor() {
     let unsent = false;
     const hand = () => {
       unsent = false;
-      dispatch(sampleEdited({ key: sample.key, text: editor.state.sliceDoc() }));
+      dispatch(afterPaint(sampleEdited({ key: sample.key, text: editor.state.sliceDoc() })));
     };
     const measure = () => {
       const { scrollDOM, contentDOM } = editor;
@@ -125,7 +126,7 @@ export function SampleEditor() {
             if (update.state.doc.length > LONG_TEXT) pending = setTimeout(hand, LONG_TEXT_PAUSE);
             else hand();
           }
-          if (update.selectionSet || update.docChanged) dispatch(sampleCaretMoved(update.state.selection.main.head));
+          if (update.selectionSet || update.docChanged) dispatch(afterPaint(sampleCaretMoved(update.state.selection.main.head)));
           if (update.selectionSet && !update.docChanged) chooseAt(update.state.selection.main.head);
           if (update.geometryChanged) update.view.requestMeasure({ key: "ruler", read: measure });
         }),
@@ -141,6 +142,7 @@ export function SampleEditor() {
       ]),
     });
     view.current = editor;
+    sawUntil(editor.viewport.to);
     dispatch(sampleCaretMoved(editor.state.selection.main.head));
     measure();
     // A window that goes away may not come back.
@@ -265,11 +267,11 @@ function followMarks(editor: EditorView): () => void {
     last = bench;
     const marks = marksOf(bench);
     if (!marks) return;
-    editor.dom.parentElement?.style.setProperty("--lane-room", `${laneRoom(marks)}px`);
+    if (editor.dom.parentElement) setLength(editor.dom.parentElement, "--lane-room", laneRoom(marks));
     sampleMarks.set(editor, marks);
   };
   follow();
-  return store.subscribe(follow);
+  return hearFirst(follow);
 }
 
 /** Keeps the place that the reel or the ledger speaks of in view. */

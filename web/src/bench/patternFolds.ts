@@ -79,9 +79,9 @@ const opening = EditorView.domEventHandlers({
 
 export const foldFar: Extension = [folds, opening];
 
-/** Tells an editor the groups of its pattern, in the order of their beginnings. */
-export function foldGroups(view: EditorView, groups: readonly Span[]): void {
+/** What tells an editor the groups of its pattern, in the order of their beginnings. */
+export function foldGroups(groups: readonly Span[]): StateEffect<readonly Span[]> {
   const outermost: Span[] = [];
   for (const { start, end } of groups) if (start >= (outermost.at(-1)?.end ?? 0)) outermost.push({ start, end });
-  view.dispatch({ effects: setGroups.of(outermost) });
+  return setGroups.of(outermost);
 }

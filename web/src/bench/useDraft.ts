@@ -7,7 +7,7 @@ import type { DraftFields } from "../draft/fields.ts";
 import type { Keeper } from "../draft/keeper.ts";
 import { keepers } from "../draft/keepers.ts";
 import { begun } from "../state/layoutSlice.ts";
-import { store, useAppDispatch } from "../state/store.ts";
+import { afterPaint, hearFirst, store, useAppDispatch } from "../state/store.ts";
 
 const saidBy = ({ keeping, held, base }: Keeper) => ({ keeping, held, revision: base.revision });
 
@@ -40,11 +40,11 @@ export function useDraft(specimen: Specimen | undefined): Keeper | null {
       };
       ends.push(
         // In the task of the edit, before anything else hears of it.
-        store.subscribe(take),
+        hearFirst(take),
         keepers.onChange((each) => {
           const { keeping, held, revision } = store.getState().draft;
           const same = keeping === own.keeping && held === own.held && revision === own.base.revision;
-          if (each === own && !same) dispatch(keepingChanged(saidBy(own)));
+          if (each === own && !same) dispatch(afterPaint(keepingChanged(saidBy(own))));
         }),
         keepers.onMerge((each) => {
           if (each !== own) return;

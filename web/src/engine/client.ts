@@ -3,6 +3,7 @@ import type { Remote } from "comlink";
 import { type Instead, type Listening, takeUp, type WorkerHandle } from "../shared/guarded.ts";
 import type { RunAnswer } from "./messages.ts";
 import type { Session } from "./session.ts";
+import { startWorker } from "./start.ts";
 
 export type Engine = Remote<Session>;
 
@@ -10,5 +11,5 @@ const INSTEAD: Instead = { run: { kind: "superseded" } satisfies RunAnswer, atte
 
 /** Starts a worker; the bench has one, and ends it when it closes. */
 export function startEngine(listening: Listening): WorkerHandle<Session> {
-  return takeUp(new Worker(new URL("./worker.ts", import.meta.url), { type: "module", name: "lamprey-engine" }), INSTEAD, listening);
+  return takeUp(startWorker("lamprey-engine"), INSTEAD, listening);
 }

@@ -24,13 +24,11 @@ import {
   locateTrouble,
   type MatchMode,
   type MatchTable,
-  type NodeOf,
   narrate,
   type Profile,
   type Program,
   partAt,
   profile,
-  quantifiers,
   type Reading,
   type Reel,
   read,
@@ -47,6 +45,7 @@ import {
   type WorkDone,
   workDone,
 } from "@lamprey/core";
+import { CUTS, MATCH_LIMIT, marksOf, rowsOf } from "./answer.ts";
 import { Contrasts } from "./contrasts.ts";
 import type {
   Asked,
@@ -54,9 +53,6 @@ import type {
   ContrastAsked,
   ContrastFurther,
   ContrastResult,
-  MatchRows,
-  PatternReading,
-  QuantifierMark,
   ReelInfo,
   RunAnswer,
   SavedStateView,
@@ -74,8 +70,6 @@ const STEP_BUDGET = 10_000_000;
 const STEPS_A_CHARACTER = 12;
 /** One attempt that takes more than this explodes, whatever the sample's length. */
 const ATTEMPT_BUDGET = 4_000_000;
-/** Matches kept of one run; with their captures they take some tens of megabytes at most. */
-const MATCH_LIMIT = 250_000;
 /** Events of a reel at first, so that it is there within a blink, and then: 12 bytes each, so 120 MB. */
 const EVENT_LIMITS = { first: 1_000_000, whole: 10_000_000 } as const;
 /** Events recorded of a single match to find its turns. */
@@ -334,8 +328,6 @@ export class Session {
 }
 
 /** How a run's end is said. */
-const CUTS = { running: "steps", "memory-limit": "memory", "match-limit": "matches", done: null } as const;
-
 function* linearSlices(machine: LinearMachine): Generator<number, true> {
   while (!machine.advance(LINEAR_SLICE)) yield machine.count;
   return true;
@@ -347,21 +339,5 @@ function* forecastSlices(program: Program, text: string, mode: MatchMode, budget
   return forecast;
 }
 
-function rowsOf(table: MatchTable): MatchRows {
-  return { groupCount: table.groupCount, rows: table.toArray() };
-}
-
 const sameSpan = (one: Span | null, other: Span | null): boolean => one?.start === other?.start && one?.end === other?.end;
 const spanOf = ({ start, end }: Span): Span => ({ start, end });
-
-function quantifierMark({ start, end, operator, mode }: NodeOf<"quantifier">): QuantifierMark {
-  return { start, end, operator, mode };
-}
-
-function marksOf(reading: Reading): PatternReading {
-  return {
-    diagnostics: reading.diagnostics,
-    groups: reading.groups.map(({ start, end, number, name, depth }) => ({ start, end, number, name, depth })),
-    quantifiers: quantifiers(reading).map(quantifierMark),
-  };
-}

@@ -1,13 +1,45 @@
-/** The worker: a session, answered through Comlink; large tables are moved, not copied. */
+/** The one script of all workers: by its name a worker is the bench's, the hazard's or the risk list's. Answers go through Comlink. */
 import * as Comlink from "comlink";
 import type { Asked, RunAnswer } from "./messages.ts";
+import type { judgeList } from "./risks/list.ts";
 import { Session } from "./session.ts";
+import type { WorkerName } from "./start.ts";
 
 class WorkerSession extends Session {
+  // Large tables are moved, not copied.
   override async run(asked: Asked): Promise<RunAnswer> {
     const answer = await super.run(asked);
     return answer.kind === "ran" ? Comlink.transfer(answer, [answer.matches.rows.buffer]) : answer;
   }
 }
 
-Comlink.expose(new WorkerSession());
+/** What the risk list asks. */
+export interface RiskJudge {
+  readonly judge: typeof judgeList;
+}
+
+/** A session whose code is fetched when it starts: calls that come before wait, in their order. */
+function fetched(session: Promise<object>): object {
+  return new Proxy(
+    {},
+    {
+      get:
+        (_, name) =>
+        async (...asked: unknown[]) => {
+          const own = await session;
+          const call: unknown = Reflect.get(own, name);
+          if (typeof call !== "function") throw new TypeError(`The worker ${self.name} has no ${String(name)}.`);
+          return Reflect.apply(call, own, asked);
+        },
+    },
+  );
+}
+
+/** The bench's is there with the script; the others bring what the page can be painted without. */
+const SESSIONS: Readonly<Record<WorkerName, () => object>> = {
+  "lamprey-engine": () => new WorkerSession(),
+  "lamprey-hazard": () => fetched(import("./hazard/session.ts").then(({ HazardSession }) => new HazardSession())),
+  "lamprey-risks": () => fetched(import("./risks/list.ts").then(({ judgeList: judge }): RiskJudge => ({ judge }))),
+};
+
+Comlink.expose(SESSIONS[self.name as WorkerName]());

@@ -14,7 +14,7 @@ import { Readings } from "./Readings.tsx";
 import { Repairs } from "./Repairs.tsx";
 import { PATIENCE, type RealRun, runForReal } from "./tryForReal.ts";
 import { useHazardControls } from "./useHazard.ts";
-import { growthClause, headline, peakClause, reasonSentence, safeClause, timeOf, workOf, workWords } from "./words.ts";
+import { growthClause, headline, peakClause, safeClause, timeOf, workOf, workWords } from "./words.ts";
 
 const OutlookFigure = lazy(() => import("./OutlookFigure.tsx"));
 
@@ -27,7 +27,7 @@ export function HazardScreen({ take }: { readonly take: (edits: readonly Edit[])
   if (!finding) {
     return (
       <Nothing>
-        <b>{headline(verdict)}</b> {HAZARD_MODES[verdict.mode].words}. {reasonSentence(verdict)}
+        <b>{headline(verdict)}</b> {HAZARD_MODES[verdict.mode].words}. {verdict.because}
         {verdict.peak ? <PeakPart peak={verdict.peak} /> : <StepsHere />}
       </Nothing>
     );
@@ -193,7 +193,7 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
         {finding.restarts
           ? ` One of the degrees is the search’s, which begins again ${verdict.mode === "all" ? "after each match and " : ""}at every offset.`
           : ""}
-        {verdict.atLeast ? ` It may grow faster on another: ${reasonSentence(verdict)}` : ""}
+        {verdict.atLeast ? ` It may grow faster on another: ${verdict.because}` : ""}
       </p>
       <label className="mt-1 flex items-center gap-3">
         <span className="w-[52px] text-ink-2">pumps</span>

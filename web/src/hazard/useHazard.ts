@@ -1,6 +1,6 @@
 /** Asks the hazard's worker whenever the pattern changes, and keeps what the drift is measured from. */
 import { type Attack, type HazardMode, hazardModeOf, type Source } from "@lamprey/core";
-import { useMemo } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { type HazardEngine, startHazardEngine } from "../engine/hazard/client.ts";
 import type { Outlook, OutlookAsked, Sample } from "../engine/hazard/messages.ts";
 import type { HazardSession } from "../engine/hazard/session.ts";
@@ -8,7 +8,7 @@ import { controlsOf } from "../shared/controls.ts";
 import { painted } from "../shared/painted.ts";
 import { useWorker, type WorkerUse } from "../shared/useWorker.ts";
 import { driftKnown, hazardAsked, hazardFaulted, hazardLeft, repairsKnown, verdictKnown } from "../state/hazardSlice.ts";
-import { type AppDispatch, type RootState, store, useAppDispatch } from "../state/store.ts";
+import { type AppDispatch, hearFirst, type RootState, store, useAppDispatch } from "../state/store.ts";
 
 export interface HazardControls {
   readonly outlook: (asked: OutlookAsked) => Promise<Outlook | null>;
@@ -44,14 +44,24 @@ const keyOf = ({ id, source, mode, from }: Question): string => JSON.stringify([
 
 export function useHazard(): HazardControls {
   const dispatch = useAppDispatch();
+  const [rest] = useState(() => new Rest());
+  useEffect(() => {
+    rest.follow();
+    const unfollow = hearFirst(rest.follow);
+    return () => {
+      unfollow();
+      rest.end();
+    };
+  }, [rest]);
   const use = useMemo(
     (): WorkerUse<HazardSession> => ({
+      after: benchPainted,
       start: startHazardEngine,
       faulted: (fault) => dispatch(hazardFaulted(fault)),
-      ask: (engine, again) => askOnChange(engine, dispatch, again),
+      ask: (engine, again) => askOnChange(engine, dispatch, again, rest),
       left: () => dispatch(hazardLeft()),
     }),
-    [dispatch],
+    [dispatch, rest],
   );
   const engine = useWorker(use);
   return useMemo(
@@ -66,38 +76,80 @@ export function useHazard(): HazardControls {
   );
 }
 
-function askOnChange(engine: HazardEngine, dispatch: AppDispatch, again: boolean): () => void {
+/** The bench comes first: its worker has answered, or takes its time. */
+async function benchPainted(): Promise<void> {
+  if (store.getState().bench.answered > 0) return;
+  await new Promise<void>((resolve) => {
+    const late = setTimeout(done, LONGEST_WAIT);
+    const unsubscribe = store.subscribe(() => store.getState().bench.answered > 0 && done());
+    function done() {
+      clearTimeout(late);
+      unsubscribe();
+      resolve();
+    }
+  });
+  await painted();
+}
+
+/** Milliseconds after which the hazard is looked at all the same. */
+const LONGEST_WAIT = 2000;
+
+/**
+ * What the pattern was when it last stood still: what the next edit is compared with. It is followed from the moment that
+ * a specimen is opened, before there is a worker to ask.
+ */
+class Rest {
+  private id: string | null = null;
+  private newest: Source | null = null;
+  private rested: Source | null = null;
+  private settle: ReturnType<typeof setTimeout> | undefined;
+
+  /** What the pattern as it is now is compared with. */
+  before(): Source | null {
+    this.follow();
+    return this.rested;
+  }
+
+  readonly follow = (): void => {
+    const { id, fields } = store.getState().draft;
+    const { pattern, flags, dialect } = fields;
+    if (this.id === id && this.newest && sameSource(this.newest, fields)) return;
+    const opened = this.id !== id;
+    const source: Source = { pattern, flags, dialect };
+    this.id = id;
+    this.newest = source;
+    clearTimeout(this.settle);
+    if (opened) this.rested = id === null ? null : source;
+    else
+      this.settle = setTimeout(() => {
+        this.rested = source;
+      }, RESTED);
+  };
+
+  end(): void {
+    clearTimeout(this.settle);
+  }
+}
+
+const sameSource = (one: Source, other: Source): boolean => one.pattern === other.pattern && one.flags === other.flags && one.dialect === other.dialect;
+
+function askOnChange(engine: HazardEngine, dispatch: AppDispatch, again: boolean, rest: Rest): () => void {
   // What made a worker stop is not asked of the next one: only another pattern is.
   let last: Question | null = again ? questionOf(store.getState()) : null;
-  /** What the pattern was when it last stood still; and what it is while it does not. */
-  let rested: Source | null = null;
-  let settle: ReturnType<typeof setTimeout> | undefined;
   const ask = () => {
     const question = questionOf(store.getState());
     if (question.id === null || (last && keyOf(last) === keyOf(question))) return;
-    if (last?.id !== question.id) rested = question.source;
-    const edited = last !== null && JSON.stringify(last.source) !== JSON.stringify(question.source);
     last = question;
     const generation = ++generations;
     dispatch(hazardAsked(generation));
-    const before = question.from ?? rested;
-    if (edited) {
-      clearTimeout(settle);
-      settle = setTimeout(() => {
-        rested = question.source;
-      }, RESTED);
-    }
+    const before = question.from ?? rest.before();
     // The lanes come first: the analysis begins when they have had a frame, and only for the newest pattern.
     void painted().then(() => {
       if (store.getState().hazard.asked === generation) void answer(engine, dispatch, question, before, generation);
     });
   };
   ask();
-  const unsubscribe = store.subscribe(ask);
-  return () => {
-    clearTimeout(settle);
-    unsubscribe();
-  };
+  return store.subscribe(ask);
 }
 
 async function answer(engine: HazardEngine, dispatch: AppDispatch, { source, mode }: Question, before: Source | null, generation: number): Promise<void> {
@@ -106,10 +158,9 @@ async function answer(engine: HazardEngine, dispatch: AppDispatch, { source, mod
   if (!current()) return;
   dispatch(verdictKnown(verdict));
   if (!verdict || !before) return;
-  const same = JSON.stringify(before) === JSON.stringify(source);
   // What an edit did is read when the typing rests.
   await new Promise((resolve) => setTimeout(resolve, DRIFT_PAUSE));
   if (!current()) return;
-  const drift = same ? null : await engine.drift(before, source, generation);
+  const drift = sameSource(before, source) ? null : await engine.drift(before, source, generation);
   if (current()) dispatch(driftKnown(drift));
 }

@@ -1,7 +1,7 @@
 /** What is said of a pattern's hazard and of its drift, in sentences: the same in the strip and on the desk. */
-import { HAZARD_MODES, OBSTACLES, type Relation, visible } from "@lamprey/core";
-import type { VerdictView } from "../engine/hazard/messages.ts";
-import { type Alarm, alarmOf, byRestarts, growthClause, headline, peakClause, reasonSentence, safeClause } from "./words.ts";
+import { HAZARD_MODES, visible } from "@lamprey/core";
+import type { DriftView, VerdictView } from "../engine/hazard/messages.ts";
+import { type Alarm, alarmOf, byRestarts, growthClause, headline, peakClause, safeClause } from "./words.ts";
 
 /** Danger has the one ink that nothing else has; what is calm or undecided has not. */
 export const ALARM_INKS: Readonly<Record<Alarm, string>> = { none: "text-ink", calm: "text-ink", loud: "text-rust" };
@@ -34,15 +34,15 @@ export function VerdictWords({ verdict }: { readonly verdict: VerdictView }) {
               , but <b className="text-rust">{peakClause(verdict.peak)}</b>
             </>
           )}
-          <span className="text-ink-2">. {reasonSentence(verdict)}</span>
+          <span className="text-ink-2">. {verdict.because}</span>
         </>
       )}
     </>
   );
 }
 
-export function DriftWords({ drift }: { readonly drift: Relation }) {
-  const { relation, onlyLeft, onlyRight, both, obstacle } = drift;
+export function DriftWords({ drift }: { readonly drift: DriftView }) {
+  const { relation, onlyLeft, onlyRight, both, because } = drift;
   const gained = onlyRight !== null && (
     <>
       it now also takes <WholeText text={onlyRight} />
@@ -60,10 +60,10 @@ export function DriftWords({ drift }: { readonly drift: Relation }) {
       {gained && lost && "; "}
       {lost}
       {relation === "disjoint" && both === null && "; nothing that it took is left"}
-      {obstacle ? (
+      {because ? (
         <span className="text-ink-2">
           {gained || lost ? " (there may be more: " : "not known: "}
-          {OBSTACLES[obstacle].toLowerCase().replace(/\.$/, "")}
+          {because.toLowerCase().replace(/\.$/, "")}
           {gained || lost ? ")" : ""}
         </span>
       ) : null}

@@ -1,5 +1,5 @@
 /** A verdict and its findings in words, for the strip and the screen. */
-import { countWords, REASONS, timeWords, visible } from "@lamprey/core";
+import { countWords, timeWords, visible } from "@lamprey/core";
 import type { FindingView, PeakView, Sample, VerdictView } from "../engine/hazard/messages.ts";
 import { number, plural } from "../shared/words.ts";
 
@@ -51,11 +51,6 @@ export function growthClause({ growth, degree, attack, samples }: FindingView): 
   const ratio = (rises.at(-1) ?? 2) / (rises.at(-2) ?? 1);
   const shown = Math.abs(ratio - Math.round(ratio)) < 0.05 ? String(Math.round(ratio)) : ratio.toFixed(1);
   return `each further “${visible(attack.pump, 16)}” multiplies the work by ${shown}`;
-}
-
-/** What the pattern says of the growth where there is nothing to show. */
-export function reasonSentence({ reason }: VerdictView): string {
-  return REASONS[reason];
 }
 
 /** What a short text costs, where the growth does not say it. */

@@ -215,13 +215,22 @@ export function lanes(drawer: LaneDrawer, row: number | null): Extension {
 }
 
 /** A piece of outside state that an editor's extensions read; setting it also redraws the lanes. */
-export function laneState<T>(initial: T): { readonly field: StateField<T>; readonly set: (view: EditorView, value: T) => void } {
+export function laneState<T>(initial: T): {
+  readonly field: StateField<T>;
+  readonly set: (view: EditorView, value: T, also?: readonly StateEffect<unknown>[]) => void;
+} {
   const effect = StateEffect.define<T>();
   const field = StateField.define<T>({
     create: () => initial,
     update: (value, transaction) => transaction.effects.reduce((v, e) => (e.is(effect) ? e.value : v), value),
   });
-  return { field, set: (view, value) => view.dispatch({ effects: [effect.of(value), redrawLanes.of(null)] }) };
+  return { field, set: (view, value, also = []) => view.dispatch({ effects: [...also, effect.of(value), redrawLanes.of(null)] }) };
+}
+
+/** Sets a length that styles go by, where it is another than before: a length that is set makes the browser style all below it anew. */
+export function setLength({ style }: HTMLElement, name: string, pixels: number): void {
+  const value = `${pixels}px`;
+  if (style.getPropertyValue(name) !== value) style.setProperty(name, value);
 }
 
 /** A bracket under a stretch: a line with ticks at the ends that lie in this line of text. */

@@ -1,12 +1,14 @@
-/** Asks the worker whenever the draft changes, and puts what it answers into the store, the lanes first. */
+/** Whenever the draft changes, the page runs what it can at once and asks the worker for the rest; the lanes come first. */
 import type { DialectName, MatchMode } from "@lamprey/core";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { Engine } from "../engine/client.ts";
-import type { Asked } from "../engine/messages.ts";
+import type { RunAnswer, RunResult } from "../engine/messages.ts";
+import { runQuickly } from "../engine/quick.ts";
 import { painted } from "../shared/painted.ts";
 import { arrived, asked, ran, reelReady, refused, workKnown } from "../state/benchSlice.ts";
-import { type AppDispatch, type RootState, store } from "../state/store.ts";
+import { type AppDispatch, afterPaint, hearFirst, type RootState, store } from "../state/store.ts";
 import { nextGeneration } from "./generations.ts";
+import { seenUntil } from "./seen.ts";
 
 /** What a run depends on. */
 interface Question {
@@ -31,6 +33,8 @@ export function askOnChange(engine: Engine, dispatch: AppDispatch, again: boolea
   // What made a worker stop is not asked of the next one: only another pattern or sample is.
   let last: Question | null = again ? questionOf(store.getState()) : null;
   let told = false;
+  /** The worker has not been given the sample as it is now. */
+  let unsent = false;
   const ask = () => {
     const question = questionOf(store.getState());
     const { id, pattern, flags, dialect, text, asking } = question;
@@ -39,41 +43,66 @@ export function askOnChange(engine: Engine, dispatch: AppDispatch, again: boolea
     told = true;
     last = question;
     const generation = nextGeneration();
-    dispatch(asked(generation));
-    if (newText) void engine.setSample(text, generation);
-    void answer(engine, dispatch, { pattern, flags, dialect, asking, generation });
+    dispatch(afterPaint(asked(generation)));
+    const request = { pattern, flags, dialect, asking, generation };
+    const known = runQuickly(request, text);
+    unsent ||= newText;
+    const send = () => {
+      if (unsent) void engine.setSample(text, generation);
+      unsent = false;
+      return engine.run(request);
+    };
+    if (known?.kind === "refused") dispatch(afterPaint(refused(known)));
+    if (known?.kind === "ran" && known.reach >= text.length) {
+      dispatch(afterPaint(arrived(known.result)));
+      // The frame with the lanes comes first: the worker has nothing to add to it.
+      void painted().then(() => {
+        if (current(generation)) void goOn(engine, dispatch, known.result, send());
+      });
+    } else {
+      // Half of what is in view would be half an answer: then the lanes wait for the worker.
+      if (known?.kind === "ran" && known.reach >= seenUntil()) dispatch(afterPaint(arrived(known.result)));
+      void answer(engine, dispatch, send(), generation);
+    }
   };
   ask();
-  return store.subscribe(ask);
+  return hearFirst(ask);
 }
 
 const QUESTION_PARTS = ["id", "pattern", "flags", "dialect", "text", "asking"] as const;
 
-async function answer(engine: Engine, dispatch: AppDispatch, question: Asked): Promise<void> {
-  const { generation } = question;
-  const current = () => store.getState().bench.asked === generation;
-  const result = await engine.run(question);
-  if (result.kind === "superseded" || !current()) return;
+const current = (generation: number): boolean => store.getState().bench.asked === generation;
+
+/** What the worker says of a run comes to the lanes, and after the next paint to everything else. */
+async function answer(engine: Engine, dispatch: AppDispatch, run: Promise<RunAnswer>, generation: number): Promise<void> {
+  const result = await run;
+  if (result.kind === "superseded" || !current(generation)) return;
   if (result.kind === "refused") {
     dispatch(refused(result));
     return;
   }
-  dispatch(arrived(result));
+  dispatch(afterPaint(arrived(result)));
   await painted();
-  if (!current()) return;
+  if (current(generation)) await goOn(engine, dispatch, result, run);
+}
+
+/** The result is shown; then its reel is recorded, its steps are counted, and a reel that is long is recorded whole when the pattern rests. */
+async function goOn(engine: Engine, dispatch: AppDispatch, result: RunResult, run: Promise<RunAnswer>): Promise<void> {
+  const { generation } = result;
   dispatch(ran(result));
+  if ((await run).kind !== "ran" || !current(generation)) return;
   const reel = await engine.record(generation, "first");
-  if (reel && current()) dispatch(reelReady(reel));
-  if (!current()) return;
+  if (reel && current(generation)) dispatch(reelReady(reel));
+  if (!current(generation)) return;
   const work = await engine.work(generation);
-  if (!work || !current()) return;
+  if (!work || !current(generation)) return;
   dispatch(workKnown(work));
-  if (reel?.complete !== false || !current()) return;
+  if (reel?.complete !== false || !current(generation)) return;
   // A hundred megabytes are for a pattern that rests, not for every key.
   await new Promise((resolve) => setTimeout(resolve, LONG_REEL_PAUSE));
-  if (!current()) return;
+  if (!current(generation)) return;
   const whole = await engine.record(generation, "whole");
-  if (whole && current()) dispatch(reelReady(whole));
+  if (whole && current(generation)) dispatch(reelReady(whole));
 }
 
 const LONG_REEL_PAUSE = 600;

@@ -8,6 +8,20 @@ import { touched } from "../state/layoutSlice.ts";
 import { store, useAppDispatch } from "../state/store.ts";
 import type { EngineControls } from "./controls.ts";
 
+/** Whether the run on show has its reel: at once, or when it is recorded; not where another run takes its place before. */
+function recorded(): Promise<boolean> {
+  const { asked, reel } = store.getState().bench;
+  if (reel) return Promise.resolve(true);
+  return new Promise((resolve) => {
+    const unsubscribe = store.subscribe(() => {
+      const { bench } = store.getState();
+      if (!bench.reel && bench.asked === asked) return;
+      unsubscribe();
+      resolve(bench.asked === asked);
+    });
+  });
+}
+
 /** The controls of a worker; none of what they ask is answered before there is one. */
 export function useControls(engine: Engine | null): EngineControls {
   const dispatch = useAppDispatch();
@@ -70,8 +84,9 @@ export function useControls(engine: Engine | null): EngineControls {
       wish.current = null;
       pending.current = null;
       const chosenStill = () => store.getState().bench.chosen === match;
-      void engine?.matchStep(match).then(async (step) => {
-        if (step === null || !chosenStill()) return;
+      void recorded().then(async (there) => {
+        const step = there && chosenStill() ? ((await engine?.matchStep(match)) ?? null) : null;
+        if (!engine || step === null || !chosenStill()) return;
         const target = where === "found" ? step : ((await engine.find([{ what: "attempt" }], step, true)) ?? step);
         if (chosenStill()) wind(target);
       });

@@ -4,6 +4,8 @@ import { useEffect, useState } from "react";
 import type { Listening, WorkerHandle } from "./guarded.ts";
 
 export interface WorkerUse<T> {
+  /** What it waits for before it starts; nothing where it is left out. */
+  readonly after?: () => Promise<void>;
   readonly start: (listening: Listening) => WorkerHandle<T>;
   /** Hears on what the worker failed. */
   readonly faulted: (fault: string) => void;
@@ -20,19 +22,30 @@ export function useWorker<T>(use: WorkerUse<T>): Remote<T> | null {
   const [life, setLife] = useState(0);
 
   useEffect(() => {
-    const handle = use.start({
-      say: use.faulted,
-      stopped: (fault) => {
-        setLife((lives) => lives + 1);
-        use.faulted(fault);
-      },
-    });
-    setEngine(() => handle.engine);
-    const stopAsking = use.ask(handle.engine, life > 0);
+    let end: (() => void) | undefined;
+    let gone = false;
+    const begin = () => {
+      if (gone) return;
+      const handle = use.start({
+        say: use.faulted,
+        stopped: (fault) => {
+          setLife((lives) => lives + 1);
+          use.faulted(fault);
+        },
+      });
+      setEngine(() => handle.engine);
+      const stopAsking = use.ask(handle.engine, life > 0);
+      end = () => {
+        stopAsking();
+        setEngine(null);
+        handle.close();
+      };
+    };
+    if (use.after) void use.after().then(begin);
+    else begin();
     return () => {
-      stopAsking();
-      setEngine(null);
-      handle.close();
+      gone = true;
+      end?.();
     };
   }, [use, life]);
   useEffect(() => use.left, [use]);

@@ -120,11 +120,13 @@ const slice = createSlice({
       pointed: null,
       workDone: null,
     }),
-    arrived: (state, { payload }: PayloadAction<RunResult>) => ({ ...state, arrived: payload }),
+    /** The pattern's own marks come with its matches: they are of the same letters. */
+    arrived: (state, { payload }: PayloadAction<RunResult>) => ({ ...state, arrived: payload, reading: payload.reading }),
     ran: (state, { payload }: PayloadAction<RunResult>) => ({
       ...state,
       answered: payload.generation,
       reading: payload.reading,
+      arrived: payload,
       result: payload,
       work: null,
       reel: null,

@@ -12,9 +12,10 @@ import { sameMatches } from "../../relate/same-matches.ts";
 import { within } from "../../slices.ts";
 import { type Reading, read } from "../../syntax/read.ts";
 import { NotWritable, respell } from "../../syntax/write.ts";
-import { confirm, HAZARD_MODES, type HazardMode } from "../confirm.ts";
+import { confirm } from "../confirm.ts";
 import { type GrowthKind, rankOf } from "../growth.ts";
 import { assess, type Finding, type Verdict } from "../hazard.ts";
+import { HAZARD_MODES, type HazardMode } from "../modes.ts";
 import { BOUND, type Change, SHAPES, type ShapeName, sceneOf } from "./shapes.ts";
 import { textsToCompareOn } from "./texts.ts";
 

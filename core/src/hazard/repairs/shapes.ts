@@ -21,8 +21,8 @@ import {
 import { charactersOf } from "../../syntax/characters.ts";
 import type { Reading } from "../../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, rewrite, type Span, walk } from "../../syntax/tree.ts";
-import type { HazardMode } from "../confirm.ts";
 import type { Finding } from "../hazard.ts";
+import type { HazardMode } from "../modes.ts";
 
 /** What a shape is shown: the pattern, and where the finding's quantifiers are. */
 export interface Scene {

@@ -26,6 +26,8 @@ export interface VerdictView extends Omit<Verdict, "findings" | "reason" | "peak
   readonly source: Source;
   readonly findings: readonly FindingView[];
   readonly reason: ReasonCode;
+  /** The reason as a sentence. */
+  readonly because: string;
   readonly peak: PeakView | null;
 }
 
@@ -33,6 +35,8 @@ export interface DriftView extends Relation {
   readonly generation: number;
   /** What the pattern is compared with: as it was written then. */
   readonly before: Source;
+  /** What kept it from being known exactly, as a sentence; null where nothing did. */
+  readonly because: string | null;
 }
 
 export interface RepairsView {

@@ -13,8 +13,10 @@ import {
   HAZARD_MODES,
   type HazardMode,
   longestWithin,
+  OBSTACLES,
   type Program,
   quantifiers,
+  REASONS,
   REPAIRS_PATIENCE_MS,
   type Relation,
   read,
@@ -62,7 +64,7 @@ export class HazardSession {
       findings.push({ ...finding, samples: finding.samples.map(asText), safe: safe && { pumps: safe.pumps, length: safe.length, atLeast: safe.atLeast } });
     }
     const peak = verdict.peak && { text: verdict.peak.text, steps: String(verdict.peak.steps) };
-    return { ...verdict, generation, mode, source, findings, peak };
+    return { ...verdict, generation, mode, source, findings, peak, because: REASONS[verdict.reason] };
   }
 
   /** How the whole texts that the pattern takes lie to those that it took before. */
@@ -70,7 +72,7 @@ export class HazardSession {
     const [old, own] = [compile(read(before)), compile(read(now))];
     if (!old.ok || !own.ok) return null;
     const relation: Relation | null = await drive(relate(old.program, own.program), () => generation < this.newest);
-    return relation && { ...relation, generation, before };
+    return relation && { ...relation, generation, before, because: relation.obstacle && OBSTACLES[relation.obstacle] };
   }
 
   async repairs(generation: number): Promise<RepairsView | null> {

@@ -1,7 +1,8 @@
 /** The page's end of the risk list's worker: started for a list, ended with it or before. */
 import type { DialectName } from "@lamprey/core";
 import * as Comlink from "comlink";
-import type { RiskJudge } from "./judge.ts";
+import { startWorker } from "../start.ts";
+import type { RiskJudge } from "../worker.ts";
 import type { Judged, RiskRow } from "./messages.ts";
 
 export interface Judging {
@@ -14,7 +15,7 @@ export function startJudging(
   dialect: DialectName,
   known: (rows: readonly RiskRow[], done: number, total: number) => void,
 ): Judging {
-  const worker = new Worker(new URL("./judge.ts", import.meta.url), { type: "module", name: "lamprey-risks" });
+  const worker = startWorker("lamprey-risks");
   const judge = Comlink.wrap<RiskJudge>(worker);
   const told = async (rows: readonly RiskRow[], judged: number, total: number) => known(rows, judged, total);
   const done = judge.judge(files, dialect, Comlink.proxy(told)).finally(() => worker.terminate());
