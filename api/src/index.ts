@@ -16,4 +16,5 @@ export {
   type SpecimenList,
   type SpecimensFile,
   specimensSchema,
+  type TextEdit,
 } from "./specimens.ts";

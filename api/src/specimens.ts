@@ -43,8 +43,11 @@ const sample = closed({ id: ID, name: TEXT, length: LENGTH, text: TEXT });
 const NAME = { type: "string", minLength: 1, maxLength: BOUNDS.sampleName } as const;
 const SAMPLE_TEXT = { type: "string", maxLength: BOUNDS.sample } as const;
 const newSample = closed({ name: NAME, text: SAMPLE_TEXT });
-/** One with an id is kept already, and stays as it is where its text is left out. */
-const sampleChange = closed({ id: ID, name: NAME, text: SAMPLE_TEXT }, ["name"]);
+/** What takes the place of a stretch of the text as it is at the revision that is named. */
+const PLACE = { type: "integer", minimum: 0, description: "UTF-16 code units" } as const;
+const textEdit = closed({ from: PLACE, to: PLACE, insert: SAMPLE_TEXT });
+/** One with an id is kept already, and stays as it is where its text is left out; of a long text what differs is enough. */
+const sampleChange = closed({ id: ID, name: NAME, text: SAMPLE_TEXT, edit: textEdit }, ["name"]);
 
 const specimenHead = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sampleHead) });
 const specimen = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sample) });
@@ -86,6 +89,7 @@ export const SCHEMAS = {
 
 export type SampleHead = Value<typeof sampleHead>;
 export type SampleChange = Value<typeof sampleChange>;
+export type TextEdit = Value<typeof textEdit>;
 export type NewSpecimen = Value<typeof newSpecimen>;
 export type SpecimenChange = Value<typeof specimenChange>;
 export type SpecimenHead = Value<typeof specimenHead>;

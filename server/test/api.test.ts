@@ -123,6 +123,23 @@ describe("specimens", () => {
     expect((await request(app).get(`${url}/${made.id}`)).body.samples).toHaveLength(1);
   });
 
+  test("of a long text, what differs is enough; an edit beyond its end, or beside a whole text, is refused", async () => {
+    const made = await make();
+    const [{ id }] = made.samples;
+    const send = (revision: number, sample: object) =>
+      request(app)
+        .patch(`${url}/${made.id}`)
+        .send({ revision, samples: [{ id, name: "one", ...sample }] });
+    await send(1, { edit: { from: 2, to: 4, insert: "57 of 2.00" } }).expect(200);
+    const text = async () => (await request(app).get(`${url}/${made.id}`)).body.samples[0].text;
+    expect(await text()).toBe("1.57 of 2.00 m");
+    await send(2, { edit: { from: 3, to: 15, insert: "" } }).expect(400);
+    await send(2, { edit: { from: 3, to: 2, insert: "" } }).expect(400);
+    await send(2, { text: "whole", edit: { from: 0, to: 0, insert: "a" } }).expect(400);
+    await send(1, { edit: { from: 0, to: 0, insert: "stale" } }).expect(409);
+    expect(await text()).toBe("1.57 of 2.00 m");
+  });
+
   test("of many changes to one revision at once, one is kept", async () => {
     const made = await make();
     const answers = await Promise.all(

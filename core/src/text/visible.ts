@@ -62,6 +62,17 @@ export function lineStarts(text: string): Int32Array {
   return starts;
 }
 
+/** Line and column of one offset, both from 1, where nothing else is asked of the text. */
+export function placeOf(text: string, offset: number): { line: number; column: number } {
+  let line = 1;
+  let start = 0;
+  for (let end = text.indexOf("\n"); end >= 0 && end < offset; end = text.indexOf("\n", start)) {
+    start = end + 1;
+    line++;
+  }
+  return { line, column: offset - start + 1 };
+}
+
 /** Line and column of an offset, both from 1; columns count UTF-16 code units. */
 export function lineColumn(starts: Int32Array, offset: number): { line: number; column: number } {
   let low = 0;

@@ -25,6 +25,8 @@ const flags = Joi.string()
 const notes = Joi.string().allow("").max(BOUNDS.notes);
 const name = Joi.string().trim().min(1).max(BOUNDS.sampleName);
 const text = Joi.string().allow("").max(BOUNDS.sample);
+const place = Joi.number().integer().min(0).max(BOUNDS.sample).required();
+const edit = Joi.object({ from: place, to: place.min(Joi.ref("from")), insert: text.required() });
 
 export const newSpecimen = Joi.object<SpecimenFields>({
   title: title.required(),
@@ -46,7 +48,7 @@ export const specimenChange = Joi.object<SpecimenChange>({
   flags,
   notes,
   samples: Joi.array()
-    .items(Joi.object({ id, name: name.required(), text }).or("id", "text"))
+    .items(Joi.object({ id, name: name.required(), text, edit }).or("id", "text").nand("text", "edit").with("edit", "id"))
     .max(BOUNDS.samples)
     .unique("id", { ignoreUndefined: true }),
 });

@@ -10,6 +10,7 @@ import {
   type SpecimenHead,
   type SpecimenList,
   type Specimen as SpecimenWhole,
+  type TextEdit,
 } from "@lamprey/api";
 import type { DialectName } from "@lamprey/core";
 import type { SqlEntityManager } from "@mikro-orm/libsql";
@@ -235,14 +236,15 @@ export class Specimens {
   }
 
   /**
-   * Makes the samples those of the list, in its order; one without a text keeps the text it has, which is not read. A new
-   * one may come with an id: a change that is sent twice adds it once.
+   * Makes the samples those of the list, in its order; one without a text keeps the text it has, which is not read, and
+   * one with an edit the text that this makes of it. A new one may come with an id: a change that is sent twice adds it once.
    */
   private async keepSamples(em: SqlEntityManager, specimenId: string, inputs: readonly SampleChange[]): Promise<void> {
     const rows = await em.find(Sample, { specimenId }, { fields: ["id", "name", "position"], disableIdentityMap: true });
     const kept = new Map(rows.map((row) => [row.id, row]));
-    for (const [position, { id, name, text }] of inputs.entries()) {
+    for (const [position, { id, name, text: given, edit }] of inputs.entries()) {
       const row = id === undefined ? undefined : kept.get(id);
+      const text = row && edit ? await this.editedText(em, row.id, edit) : given;
       if (text === undefined && !row) throw new Problem("invalid-request", `No sample of this specimen has the id ${id}.`);
       if (row) {
         kept.delete(row.id);
@@ -254,6 +256,15 @@ export class Specimens {
       }
     }
     if (kept.size > 0) await em.nativeDelete(Sample, { id: { $in: [...kept.keys()] } });
+  }
+
+  /** The text of a sample with a stretch of it replaced; the revision that is named says that it is the text that was meant. */
+  private async editedText(em: SqlEntityManager, id: string, { from, to, insert }: TextEdit): Promise<string> {
+    const { text } = await em.findOneOrFail(Sample, { id }, { disableIdentityMap: true });
+    if (to > text.length) throw new Problem("invalid-request", `The text of the sample ${id} ends at ${text.length}, before ${to}.`);
+    const edited = text.slice(0, from) + insert + text.slice(to);
+    if (edited.length > BOUNDS.sample) throw new Problem("invalid-request", `A sample may have ${BOUNDS.sample} characters.`);
+    return edited;
   }
 
   private async whole(em: SqlEntityManager, row: SpecimenRow): Promise<SpecimenWhole> {

@@ -1,7 +1,4 @@
 /** The ruler over the sample: columns of a line, counted as positions between characters, and where the caret is. */
-import { lineColumn, lineStarts } from "@lamprey/core";
-import { useMemo } from "react";
-import { shownSample } from "../draft/draftSlice.ts";
 import { number } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
 
@@ -16,9 +13,7 @@ const TICKS = 30;
 
 export function Ruler({ place, wraps }: { readonly place: RulerPlace; readonly wraps: boolean }) {
   const caret = useAppSelector((s) => s.bench.sampleCaret);
-  const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
-  const starts = useMemo(() => lineStarts(text), [text]);
-  const { line, column } = lineColumn(starts, Math.min(caret, text.length));
+  const { line, column } = useAppSelector((s) => s.bench.sampleCaretAt);
   // Where lines wrap, a column is in many places.
   const firstTen = Math.floor(place.scrolled / place.columnWidth / 10);
   return (

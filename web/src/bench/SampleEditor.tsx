@@ -1,14 +1,16 @@
 /** The sample: a text editor with lanes under its lines, offsets in its margin, and a ruler above it. */
 import { defaultKeymap, history, historyField, historyKeymap } from "@codemirror/commands";
-import { Compartment, EditorState, type Extension, Transaction } from "@codemirror/state";
+import { type ChangeSet, Compartment, EditorState, type Extension } from "@codemirror/state";
 import { drawSelection, EditorView, GutterMarker, gutter, keymap, placeholder } from "@codemirror/view";
-import { type Holders, MatchTable, visible } from "@lamprey/core";
+import { type Edit, type Holders, MatchTable, visible } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
 import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
 import type { DraftSample } from "../draft/fields.ts";
 import type { MatchRows } from "../engine/messages.ts";
 import { lanes, setLength } from "../lanes/lanes.ts";
+import { sampleChanged } from "../run/sampleEdits.ts";
 import { sawUntil } from "../run/seen.ts";
+import { editedAll } from "../shared/edits.ts";
 import { useSwitch } from "../shared/remembered.ts";
 import { number } from "../shared/words.ts";
 import { type BenchState, matchChosen, pointedAt, sampleCaretMoved } from "../state/benchSlice.ts";
@@ -18,10 +20,6 @@ import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, SAMPLE_ROW, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
 import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
 import { type Oversize, oversizeOf, TooLarge } from "./TooLarge.tsx";
-
-/** Text longer than this is handed on only when typing rests: copying it out of the editor takes milliseconds. */
-const LONG_TEXT = 300_000;
-const LONG_TEXT_PAUSE = 150;
 
 class OffsetMarker extends GutterMarker {
   readonly text: string;
@@ -83,11 +81,15 @@ export function SampleEditor() {
     if (!parent) return;
     const sample = shownSample(store.getState().draft);
     if (!sample) return;
-    let pending: ReturnType<typeof setTimeout> | undefined;
-    let unsent = false;
-    const hand = () => {
-      unsent = false;
-      dispatch(afterPaint(sampleEdited({ key: sample.key, text: editor.state.sliceDoc() })));
+    let { text } = sample;
+    /** The text goes on as what changed: a text of millions of characters is not copied out of the editor for a letter. */
+    const hand = (changes: ChangeSet) => {
+      const edits: Edit[] = [];
+      changes.iterChanges((from, to, _from, _to, inserted) => edits.push({ from, to, insert: inserted.sliceString(0, inserted.length, LINE_SEPARATOR) }));
+      const after = editedAll(text, edits);
+      sampleChanged({ before: text, after, edits });
+      text = after;
+      dispatch(afterPaint(sampleEdited({ key: sample.key, text })));
     };
     const measure = () => {
       const { scrollDOM, contentDOM } = editor;
@@ -120,13 +122,8 @@ export function SampleEditor() {
         wrapping.of([]),
         EditorView.contentAttributes.of({ "aria-label": "Sample text", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
         EditorView.updateListener.of((update) => {
-          if (update.docChanged && !update.transactions.some((t) => t.annotation(Transaction.remote))) {
-            clearTimeout(pending);
-            unsent = true;
-            if (update.state.doc.length > LONG_TEXT) pending = setTimeout(hand, LONG_TEXT_PAUSE);
-            else hand();
-          }
-          if (update.selectionSet || update.docChanged) dispatch(afterPaint(sampleCaretMoved(update.state.selection.main.head)));
+          if (update.docChanged) hand(update.changes);
+          if (update.selectionSet || update.docChanged) dispatch(afterPaint(caretIn(update.state)));
           if (update.selectionSet && !update.docChanged) chooseAt(update.state.selection.main.head);
           if (update.geometryChanged) update.view.requestMeasure({ key: "ruler", read: measure });
         }),
@@ -143,21 +140,11 @@ export function SampleEditor() {
     });
     view.current = editor;
     sawUntil(editor.viewport.to);
-    dispatch(sampleCaretMoved(editor.state.selection.main.head));
+    dispatch(caretIn(editor.state));
     measure();
-    // A window that goes away may not come back.
-    const handNow = () => {
-      clearTimeout(pending);
-      if (unsent) hand();
-    };
-    window.addEventListener("pagehide", handNow);
-    document.addEventListener("visibilitychange", handNow);
     const unfollow = followMarks(editor);
     return () => {
       unfollow();
-      window.removeEventListener("pagehide", handNow);
-      document.removeEventListener("visibilitychange", handNow);
-      handNow();
       leave(sample.key, editor.state);
       view.current = null;
       editor.destroy();
@@ -186,6 +173,13 @@ export function SampleEditor() {
       <div ref={host} className="min-h-0 flex-1 [contain:strict]" />
     </section>
   );
+}
+
+/** Where the caret stands, as the ruler says it. */
+function caretIn({ doc, selection }: EditorState): ReturnType<typeof sampleCaretMoved> {
+  const offset = selection.main.head;
+  const line = doc.lineAt(offset);
+  return sampleCaretMoved({ offset, line: line.number, column: offset - line.from + 1 });
 }
 
 /** The sample as it was left, where its text is still that; else its text, with nothing to undo. */

@@ -2,6 +2,7 @@
 import { BOUNDS, type SampleChange, type Specimen } from "@lamprey/api";
 import type { DialectName } from "@lamprey/core";
 import type { ChangeOf } from "../api/specimens.ts";
+import { editBetween } from "../shared/edits.ts";
 
 export interface DraftSample {
   /** The sample's id: given where it is added, so that a change that is sent twice adds it once. */
@@ -54,10 +55,21 @@ export function changeOf(id: string, { revision, fields: kept }: Based, draft: D
   const own: Partial<Record<OwnField, string>> = {};
   for (const field of OWN_FIELDS) if (wanted[field] !== kept[field]) own[field] = wanted[field];
   const before = new Map(kept.samples.map((sample) => [sample.key, sample]));
-  const samples = wanted.samples.map(({ key, name, text }): SampleChange => (before.get(key)?.text === text ? { id: key, name } : { id: key, name, text }));
+  const samples = wanted.samples.map((sample) => sampleChange(before.get(sample.key)?.text, sample));
   const same = sameSamples(wanted, kept);
   if (same && Object.keys(own).length === 0) return null;
   return { id, revision, ...own, ...(same ? {} : { samples }) } as ChangeOf;
+}
+
+/** Of a text longer than this, what differs is sent and not the whole. */
+const LONG_TEXT = 50_000;
+
+/** @param kept the text that is kept; undefined where there is none */
+function sampleChange(kept: string | undefined, { key: id, name, text }: DraftSample): SampleChange {
+  if (kept === text) return { id, name };
+  if (kept === undefined || text.length <= LONG_TEXT) return { id, name, text };
+  const edit = editBetween(kept, text);
+  return edit.insert.length < text.length / 2 ? { id, name, edit } : { id, name, text };
 }
 
 export function sameSamples(one: Pick<DraftFields, "samples">, other: Pick<DraftFields, "samples">): boolean {

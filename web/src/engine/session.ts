@@ -11,6 +11,7 @@ import {
   chartNodeAt,
   chooseMachine,
   compile,
+  type Edit,
   type Filter,
   Forecast,
   findAny,
@@ -45,6 +46,7 @@ import {
   type WorkDone,
   workDone,
 } from "@lamprey/core";
+import { editedAll } from "../shared/edits.ts";
 import { CUTS, MATCH_LIMIT, marksOf, rowsOf } from "./answer.ts";
 import { Contrasts } from "./contrasts.ts";
 import type {
@@ -115,6 +117,14 @@ export class Session {
     this.sample = text;
     this.reel = null;
     this.current = null;
+  }
+
+  /** Edits the sample: one list after the other, the edits of each in the order of their places in the text before it. */
+  changeSample(lists: readonly (readonly Edit[])[], generation: number): void {
+    this.setSample(
+      lists.reduce((text, edits) => editedAll(text, edits), this.sample),
+      generation,
+    );
   }
 
   /** Reads and runs a pattern on the sample. */

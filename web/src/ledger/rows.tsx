@@ -1,5 +1,5 @@
 /** The rows of the ledger: a match, where it lies, its groups, and the turns that a repeated group took. */
-import { lineColumn, lineStarts, visible } from "@lamprey/core";
+import { placeOf, visible } from "@lamprey/core";
 import { useMemo } from "react";
 import type { GroupMark } from "../engine/messages.ts";
 import { GroupSwatch } from "../lanes/textures.tsx";
@@ -46,8 +46,7 @@ export function MatchRow({ nth, chosen, value, text }: { nth: number; chosen: bo
 /** Line and column, length, and the two steps of the reel that a match is about. */
 export function WhereRow({ match, value, text }: { match: number; value: Stretch; text: string }) {
   const controls = useEngineControls();
-  const starts = useMemo(() => lineStarts(text), [text]);
-  const from = lineColumn(starts, value.start);
+  const from = useMemo(() => placeOf(text, value.start), [text, value.start]);
   return (
     <>
       <span />

@@ -8,6 +8,7 @@ import { painted } from "../shared/painted.ts";
 import { arrived, asked, ran, reelReady, refused, workKnown } from "../state/benchSlice.ts";
 import { type AppDispatch, afterPaint, hearFirst, type RootState, store } from "../state/store.ts";
 import { nextGeneration } from "./generations.ts";
+import { editsBetween } from "./sampleEdits.ts";
 import { seenUntil } from "./seen.ts";
 
 /** What a run depends on. */
@@ -32,24 +33,24 @@ function questionOf({ draft, bench }: RootState): Question {
 export function askOnChange(engine: Engine, dispatch: AppDispatch, again: boolean): () => void {
   // What made a worker stop is not asked of the next one: only another pattern or sample is.
   let last: Question | null = again ? questionOf(store.getState()) : null;
-  let told = false;
-  /** The worker has not been given the sample as it is now. */
-  let unsent = false;
+  /** The sample as the worker has it. */
+  let sent: string | null = null;
   const ask = () => {
     const question = questionOf(store.getState());
     const { id, pattern, flags, dialect, text, asking } = question;
     if (id === null || (last && QUESTION_PARTS.every((part) => last?.[part] === question[part]))) return;
-    const newText = !told || last?.text !== text || last.id !== id;
-    told = true;
     last = question;
     const generation = nextGeneration();
     dispatch(afterPaint(asked(generation)));
     const request = { pattern, flags, dialect, asking, generation };
     const known = runQuickly(request, text);
-    unsent ||= newText;
     const send = () => {
-      if (unsent) void engine.setSample(text, generation);
-      unsent = false;
+      if (sent !== text) {
+        const edits = sent === null ? null : editsBetween(sent, text);
+        if (edits) void engine.changeSample(edits, generation);
+        else void engine.setSample(text, generation);
+      }
+      sent = text;
       return engine.run(request);
     };
     if (known?.kind === "refused") dispatch(afterPaint(refused(known)));

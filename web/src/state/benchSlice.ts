@@ -46,8 +46,9 @@ export interface BenchState {
   readonly chosen: number;
   /** Caret in the pattern. */
   readonly caret: number;
-  /** Caret in the sample. */
+  /** Caret in the sample: its offset, and its line and column from 1. */
   readonly sampleCaret: number;
+  readonly sampleCaretAt: { readonly line: number; readonly column: number };
   /** How the text is asked; null goes by the flags. */
   readonly asking: MatchMode | null;
   readonly panel: SidePanel;
@@ -85,6 +86,7 @@ const initialState: BenchState = {
   chosen: 0,
   caret: 0,
   sampleCaret: 0,
+  sampleCaretAt: { line: 1, column: 1 },
   asking: null,
   panel: "ledger",
   aside: "saved",
@@ -153,7 +155,11 @@ const slice = createSlice({
     woundTo: (state, { payload }: PayloadAction<StepView>) => (state.reel ? { ...state, step: payload.step, view: payload } : state),
     matchChosen: (state, { payload }: PayloadAction<number>) => ({ ...state, chosen: payload }),
     caretMoved: (state, { payload }: PayloadAction<number>) => (state.caret === payload ? state : { ...state, caret: payload }),
-    sampleCaretMoved: (state, { payload }: PayloadAction<number>) => (state.sampleCaret === payload ? state : { ...state, sampleCaret: payload }),
+    sampleCaretMoved: (state, { payload: { offset, ...at } }: PayloadAction<{ offset: number; line: number; column: number }>) => ({
+      ...state,
+      sampleCaret: offset,
+      sampleCaretAt: at,
+    }),
     dialectSwitched: (state, { payload }: PayloadAction<BenchState["switched"]>) => ({ ...state, switched: payload }),
     askingChosen: (state, { payload }: PayloadAction<MatchMode | null>) => ({ ...state, asking: payload }),
     stageChosen: (state, { payload }: PayloadAction<Stage>) => ({ ...state, stage: payload }),

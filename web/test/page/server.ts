@@ -48,12 +48,11 @@ export class PageServer {
     const before = this.specimens.get(id);
     if (!before) throw new Error(`There is no specimen ${id}.`);
     const texts = new Map(before.samples.map((sample) => [sample.id, sample.text]));
-    const kept = samples?.map(({ id: sampleId = `${id}-${++made}`, name, text = texts.get(sampleId) ?? "" }) => ({
-      id: sampleId,
-      name,
-      text,
-      length: text.length,
-    }));
+    const kept = samples?.map(({ id: sampleId = `${id}-${++made}`, name, text: given, edit }) => {
+      const before = texts.get(sampleId) ?? "";
+      const text = given ?? (edit ? before.slice(0, edit.from) + edit.insert + before.slice(edit.to) : before);
+      return { id: sampleId, name, text, length: text.length };
+    });
     const after: Specimen = { ...before, ...own, samples: kept ?? before.samples, revision: before.revision + 1, updatedAt: this.now() };
     if (after.pattern !== before.pattern) {
       const { revision, pattern, dialect, flags, updatedAt } = before;
