@@ -3,6 +3,7 @@
 export { type ChartEdge, type ChartNode, type Graph, graphOf, MOST_CHART_NODES } from "./chart/graph.ts";
 export { chartNodeAt, type Traffic, trafficOf } from "./chart/traffic.ts";
 export { type Apart, apart } from "./contrast/apart.ts";
+export { type CapturesApart, capturesApart } from "./contrast/captures.ts";
 export {
   contrastSentences,
   type Difference,
@@ -69,6 +70,8 @@ export { type PartWork, type WorkDone, workDone } from "./reel/work.ts";
 export { acceptsText, OBSTACLES, type Obstacle, type Relation, type RelationKind, relate } from "./relate/relate.ts";
 export { type Sameness, sameMatches } from "./relate/same-matches.ts";
 export { drained } from "./slices.ts";
+export { type ForeignSpelling, foreignSpellings } from "./syntax/foreign.ts";
+export { type ItemWords, itemAt, setWords, type Taken, takenOf } from "./syntax/item.ts";
 export { type MeaningChange, meaningChanges, translateFlags } from "./syntax/meaning.ts";
 export { type Reading, read, type Source } from "./syntax/read.ts";
 export * from "./syntax/tree.ts";

@@ -101,7 +101,7 @@ describe("files", () => {
     await open();
     const text = "const gauge = /(\\d+)*$/;\nconst made = new RegExp(process.argv[2]);\n";
     await user.upload(screen.getByLabelText("Files"), new File([text], "gauge.ts"));
-    await says("risk-summary", "1 pattern in 1 file: 1 grow faster than the text; 1 places put their pattern together when the program runs");
+    await says("risk-summary", "1 pattern in 1 file: 1 grows faster than the text; 1 place puts its pattern together when the program runs");
     expect(rows()).toEqual([expect.stringMatching(/^exponentialin one searchgauge\.ts:1/)]);
   });
 

@@ -209,8 +209,32 @@ describe("a session, further", () => {
     await session.run(asked("(\\w+) (\\d+)", "g", 1));
     expect([...(session.select(1, { group: 1, holds: "GATE", exact: false }) ?? [])]).toEqual([0, 2]);
     expect(session.values(1, 1)?.different).toBe(3);
-    expect(await (await session.save(1, "text"))?.text()).toBe("gate 1\tgate\t1\nweir 22\tweir\t22\nGate 3\tGate\t3\n");
-    expect([session.select(2, { group: 0, holds: "", exact: true }), session.values(2, 0), await session.save(2, "csv")]).toEqual([null, null, null]);
+    expect(await (await session.save(1, "text", false, null))?.text()).toBe("gate 1\tgate\t1\nweir 22\tweir\t22\nGate 3\tGate\t3\n");
+    const filtered = await session.save(1, "json", false, Int32Array.of(0, 2));
+    expect(JSON.parse((await filtered?.text()) ?? "[]").map(({ text }: { text: string }) => text)).toEqual(["gate 1", "Gate 3"]);
+    expect(await (await session.save(1, "text", false, new Int32Array()))?.text()).toBe("");
+    expect([session.select(2, { group: 0, holds: "", exact: true }), session.values(2, 0), await session.save(2, "csv", false, null)]).toEqual([
+      null,
+      null,
+      null,
+    ]);
+  });
+
+  test("the sample is edited as its editor says, list after list", async () => {
+    const session = new Session();
+    session.setSample("weir 1\r\ngate 2", 1);
+    session.changeSample(
+      [
+        [
+          { from: 0, to: 4, insert: "pool" },
+          { from: 13, to: 14, insert: "22" },
+        ],
+        [{ from: 0, to: 0, insert: "a " }],
+      ],
+      2,
+    );
+    const answer = await session.run(asked("\\w+ \\d+", "g", 2));
+    expect(answer.kind === "ran" ? [...answer.matches.rows] : answer).toEqual([2, 8, 10, 17]);
   });
 
   test("a longer reel of the same run has the same steps", async () => {

@@ -152,6 +152,8 @@ export interface Dialect {
     readonly operators: readonly (readonly [string, Operator])[];
     /** What follows the opening bracket of a group, longest first; a bracket with none of them captures. */
     readonly groupOpeners: readonly (readonly [string, GroupOpener])[];
+    /** How other languages begin a named group or refer to one, and how it is written here. */
+    readonly foreignOpeners: readonly (readonly [text: string, named: boolean, own: string])[];
     readonly inlineFlags: Readonly<Record<string, InlineFlag>>;
     readonly inlineFlagRules: {
       /** `(?i)`: at the start of a pattern it sets the flag for all of it, or anywhere for what follows in its group; null where there is none. */

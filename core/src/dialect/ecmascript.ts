@@ -73,6 +73,11 @@ export const ecmascript: Dialect = {
       ["?:", { kind: "plain" }],
       ["?<", { kind: "named", end: ">" }],
     ],
+    foreignOpeners: [
+      ["?P<", true, "(?<…>"],
+      ["?'", true, "(?<…>"],
+      ["?P=", false, "\\k<…>"],
+    ],
     inlineFlags: { i: inline("ignoreCase"), m: inline("lineAnchors"), s: inline("dotTakesAll") },
     inlineFlagRules: { alone: null, repeated: false, emptyOff: true },
     escapes: {

@@ -111,6 +111,10 @@ export const python: Dialect = {
       ["?#", { kind: "comment", end: ")" }],
       ["?(", { kind: "conditional" }],
     ],
+    foreignOpeners: [
+      ["?<", true, "(?P<…>"],
+      ["?'", true, "(?P<…>"],
+    ],
     inlineFlags: {
       i: inline("ignoreCase"),
       m: inline("lineAnchors"),

@@ -10,6 +10,8 @@ export interface LedgerSource {
   readonly table: MatchTable;
   readonly text: string;
   readonly groups: readonly Pick<Group, "number" | "name">[];
+  /** Numbers of the matches that are written, from 0; all where it is left out. */
+  readonly only?: Int32Array | null;
   /** In CSV: a text that a spreadsheet would run as a formula gets an apostrophe before it, which spreadsheets do not show. */
   readonly harmless?: boolean;
 }
@@ -41,9 +43,10 @@ interface Row {
   readonly groups: readonly ({ readonly start: number; readonly end: number; readonly text: string } | null)[];
 }
 
-function* rowsOf({ table, text, groups }: LedgerSource): Generator<Row> {
+function* rowsOf({ table, text, groups, only = null }: LedgerSource): Generator<Row> {
   const starts = lineStarts(text);
-  for (let match = 0; match < table.length; match++) {
+  for (let i = 0; i < (only?.length ?? table.length); i++) {
+    const match = only?.[i] ?? i;
     const [start, end] = [table.start(match), table.end(match)];
     yield {
       match: match + 1,

@@ -20,6 +20,7 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
     tree.push({ opener: { kind: "capture" }, start, capture: tree.newGroup(start, null) });
     return;
   }
+  if (readForeign(reader, tree, start)) return;
   const next = reader.peek(1);
   if (next === "-" || isLetter(next)) {
     reader.at++;
@@ -30,6 +31,20 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
   reader.report("group-kind", { start, end }, reader.pattern.slice(start, end), reader.dialect.title);
   reader.at = end;
   tree.push({ opener: { kind: "plain" }, start });
+}
+
+/** What begins as in another language is a mistake with a word on how it is written here; it is read on as what it is there. */
+function readForeign(reader: Reader, tree: GrowingTree, start: number): boolean {
+  const { title, syntax } = reader.dialect;
+  const foreign = syntax.foreignOpeners.find(([text]) => reader.looksAt(text));
+  if (!foreign) return false;
+  const [text, named, own] = foreign;
+  reader.at += text.length;
+  reader.report("group-spelling", { start, end: reader.at }, `(${text}`, title, own);
+  const end = named ? reader.pattern.indexOf(text.endsWith("<") ? ">" : text.slice(-1), reader.at) : -1;
+  if (end >= 0) reader.at = end + 1;
+  tree.push(named ? { opener: { kind: "capture" }, start, capture: tree.newGroup(start, null) } : { opener: { kind: "plain" }, start });
+  return true;
 }
 
 function readKnown(reader: Reader, tree: GrowingTree, references: References, opener: GroupOpener, start: number): void {

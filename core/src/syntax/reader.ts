@@ -130,3 +130,13 @@ function operatorsOf(dialect: Dialect): ReadonlyMap<number, Rows> {
   }
   return table;
 }
+
+const isSmall = (codePoint: number): boolean => codePoint >= 0x61 && codePoint <= 0x7a;
+const isCapital = (codePoint: number): boolean => codePoint >= 0x41 && codePoint <= 0x5a;
+
+/** A range whose ends are the wrong way round; of letters, both cases are more likely to be meant than the ends swapped. */
+export function reportOrder(reader: Reader, span: Span, from: number, to: number): void {
+  const [first, last] = [String.fromCodePoint(from), String.fromCodePoint(to)];
+  if (isSmall(from) && isCapital(to)) reader.report("range-case", span, first, last, last.toLowerCase(), first.toUpperCase());
+  else reader.report("range-order", span, first, last);
+}

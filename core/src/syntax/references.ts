@@ -28,7 +28,8 @@ export class References {
     const number = Number(pattern.slice(reader.at, end));
     const span = { start, end };
     if (!forwardReferences) {
-      if (number > tree.groups.length) reader.report("reference-number", span, number, tree.groups.length);
+      if (number > reader.groupCount) reader.report("reference-number", span, number, reader.groupCount);
+      else if (number > tree.groups.length) reader.report("reference-early", span, number);
       else this.check(number, span);
     } else if (number > reader.groupCount) {
       if (!reader.strict) return false;

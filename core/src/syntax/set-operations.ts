@@ -7,7 +7,7 @@
 import { type CharSet, EMPTY_SET, intersection, subtract, unionOf } from "../charset/charset.ts";
 import type { Property } from "../charset/properties.ts";
 import { complementOf, maybeFolded, readEscape } from "./escapes.ts";
-import type { Reader } from "./reader.ts";
+import { type Reader, reportOrder } from "./reader.ts";
 import type { SetNode } from "./sets.ts";
 import type { SetItem, Span } from "./tree.ts";
 
@@ -172,7 +172,7 @@ function readRange(reader: Reader, from: number, start: number): (Value & { read
   const to = reader.ended || reader.looksAt("]") ? undefined : readOperand(reader).codePoint;
   const span = { start, end: reader.at };
   if (to === undefined) reader.report("range-class", span);
-  else if (from > to) reader.report("range-order", span, String.fromCodePoint(from), String.fromCodePoint(to));
+  else if (from > to) reportOrder(reader, span, from, to);
   else return { ...maybeFolded({ set: [from, to], strings: [] }, reader.options), mayHoldStrings: false, last: to };
   return undefined;
 }

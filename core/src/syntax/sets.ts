@@ -1,7 +1,7 @@
 /** Sets in brackets without operations: characters, ranges and classes side by side. */
 import { type CharSet, EMPTY_SET, setOfRanges, unionOf } from "../charset/charset.ts";
 import { complementOf, readEscape } from "./escapes.ts";
-import type { Reader } from "./reader.ts";
+import { type Reader, reportOrder } from "./reader.ts";
 import type { NodeOf, SetItem, Span } from "./tree.ts";
 
 export type SetNode = NodeOf<"set">;
@@ -50,7 +50,7 @@ export function readSet(reader: Reader): SetNode {
       add({ kind: "character", codePoint: HYPHEN, start: dash, end: dash + 1 });
       add(to);
     } else if (from.codePoint > to.codePoint) {
-      reader.report("range-order", span, String.fromCodePoint(from.codePoint), String.fromCodePoint(to.codePoint));
+      reportOrder(reader, span, from.codePoint, to.codePoint);
     } else {
       ranges.push([from.codePoint, to.codePoint]);
       items.push({ kind: "range", from: from.codePoint, to: to.codePoint, ...span });

@@ -5,7 +5,7 @@ import { useMemo } from "react";
 import { usePattern } from "../run/patternHandle.ts";
 import { plural } from "../shared/words.ts";
 import { dialectSwitched } from "../state/benchSlice.ts";
-import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 
 export function DialectControl() {
   const pattern = usePattern();
@@ -16,7 +16,7 @@ export function DialectControl() {
     const [from, to] = [dialectOf(dialect), dialectOf(name)];
     if (!from || !to || from === to) return;
     pattern.current?.setDialect(name, translateFlags(flags, from, to));
-    dispatch(dialectSwitched({ dialect, flags }));
+    dispatch(dialectSwitched({ dialect, flags, pattern: store.getState().draft.fields.pattern }));
   };
   return (
     <DropdownMenu.Root>
@@ -51,8 +51,9 @@ export function useDialectChanges(): { readonly title: string; readonly changes:
   const switched = useAppSelector((s) => s.bench.switched);
   const { dialect, pattern, flags } = useAppSelector((s) => s.draft.fields);
   return useMemo(() => {
-    if (!switched || switched.dialect === dialect) return null;
-    const changes = meaningChanges(read({ ...switched, pattern }), read({ dialect, flags, pattern }));
+    // It speaks of the pattern that was switched: the next edit of it leaves it behind.
+    if (!switched || switched.dialect === dialect || switched.pattern !== pattern) return null;
+    const changes = meaningChanges(read(switched), read({ dialect, flags, pattern }));
     return { title: dialectOf(dialect)?.title ?? dialect, changes };
   }, [switched, dialect, pattern, flags]);
 }

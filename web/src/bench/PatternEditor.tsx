@@ -3,6 +3,7 @@
 import { defaultKeymap, history, historyKeymap, invertedEffects, redo, undo } from "@codemirror/commands";
 import { EditorState, StateEffect, StateField } from "@codemirror/state";
 import { drawSelection, EditorView, keymap } from "@codemirror/view";
+import { dialectOf } from "@lamprey/core";
 import { useEffect, useImperativeHandle, useRef } from "react";
 import { edited } from "../draft/draftSlice.ts";
 import type { DraftFields } from "../draft/fields.ts";
@@ -10,7 +11,7 @@ import { lanes, setLength } from "../lanes/lanes.ts";
 import { quantifierAtCaret } from "../run/contrast.ts";
 import { type PatternHandle, usePattern } from "../run/patternHandle.ts";
 import { useSmall } from "../shared/useMedia.ts";
-import { caretMoved } from "../state/benchSlice.ts";
+import { caretMoved, hoveredAt } from "../state/benchSlice.ts";
 import { afterPaint, hearFirst, type RootState, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { foldFar, foldGroups } from "./patternFolds.ts";
 import { drawPattern, type PatternMarks, patternLine, patternMarks } from "./patternLanes.ts";
@@ -62,13 +63,21 @@ export function PatternEditor() {
           writingField,
           undoWriting,
           drawSelection(),
-          keymap.of([...defaultKeymap, ...historyKeymap]),
+          keymap.of([{ key: "Enter", run: lineEnd }, ...defaultKeymap, ...historyKeymap]),
           EditorView.editorAttributes.of({ class: "pattern-editor" }),
           EditorView.lineWrapping,
           patternMarks.field,
           lanes(drawPattern, null),
           foldFar,
           EditorView.contentAttributes.of({ "aria-label": "Pattern", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
+          EditorView.domEventHandlers({
+            mousemove: (event, own) => {
+              dispatch(hoveredAt(own.posAtCoords({ x: event.clientX, y: event.clientY })));
+            },
+            mouseleave: () => {
+              dispatch(hoveredAt(null));
+            },
+          }),
           EditorView.updateListener.of((update) => {
             const writing = update.state.field(writingField);
             if (writing !== update.startState.field(writingField)) dispatch(edited(writing));
@@ -83,6 +92,8 @@ export function PatternEditor() {
       }),
     });
     view.current = editor;
+    // A specimen that has just been made waits for its pattern.
+    if (store.getState().layout.untouched) editor.focus();
     window.addEventListener("pagehide", save);
     return () => {
       window.removeEventListener("pagehide", save);
@@ -122,6 +133,13 @@ export function PatternEditor() {
   }, [tight, loads]);
 
   return <div ref={host} className="max-h-[min(196px,34vh)] min-w-0 overflow-auto [contain:content]" data-part="pattern" />;
+}
+
+/** A line end in a pattern is a character that it asks for, and hard to see: Enter writes none where no line ends are expected. */
+function lineEnd(view: EditorView): boolean {
+  const { dialect, flags } = view.state.field(writingField);
+  const spaced = dialectOf(dialect)?.flags.some(({ letter, sets }) => sets.verbose === true && flags.includes(letter)) === true;
+  return !spaced;
 }
 
 function marksOf({ bench, hazard }: RootState): PatternMarks | null {

@@ -1,7 +1,7 @@
 /** Which of the specimen's samples is on show; added, renamed and removed here. */
 import { DropdownMenu } from "radix-ui";
 import { type ReactNode, useEffect, useRef, useState } from "react";
-import { sampleAdded, sampleEdited, sampleRemoved, sampleShown } from "../draft/draftSlice.ts";
+import { sampleAdded, sampleEdited, sampleRemoved, sampleRestored, sampleShown } from "../draft/draftSlice.ts";
 import { useSwitch } from "../shared/remembered.ts";
 import { size } from "../shared/words.ts";
 import { stageChosen } from "../state/benchSlice.ts";
@@ -11,6 +11,7 @@ import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
 export function SampleTabs() {
   const dispatch = useAppDispatch();
   const samples = useAppSelector((s) => s.draft.fields.samples);
+  const takenOut = useAppSelector((s) => s.draft.takenOut);
   const shown = useAppSelector((s) => s.draft.shown);
   const stage = useAppSelector((s) => s.bench.stage);
   const [invisible, setInvisible] = useSwitch(INVISIBLE_SWITCH);
@@ -54,6 +55,14 @@ export function SampleTabs() {
           ),
         )}
       </nav>
+      {takenOut && (
+        <span className="whitespace-nowrap text-[13px] text-ink-2" role="status">
+          “{takenOut.sample.name}” was removed.{" "}
+          <button type="button" className="text-tide underline" onClick={() => dispatch(sampleRestored())}>
+            Put it back
+          </button>
+        </span>
+      )}
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="quiet-key" aria-label="Do something with the samples">
           ⋯

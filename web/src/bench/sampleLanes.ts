@@ -136,16 +136,19 @@ export function drawSample(places: LanePlaces): LaneDrawing {
     for (let m = first; m < end; m++) {
       const start = matches.start(m);
       const stop = matches.end(m);
+      // What ends with a line end is shown where that stands, and nothing of it on the next line.
+      if (start < line.from && stop === line.from) continue;
+      const ended = stop <= line.seenTo || stop === line.to + 1;
       const ahead = stale || (marks.view !== null && marks.view.kind !== "match" && start >= marks.view.attempt);
       const dim = ahead ? " dim" : "";
       const own = places.pieces(start, stop, line);
       const name = `match${m === chosen && !ahead ? " chosen" : ""}${dim}`;
       own.forEach(({ x1, x2, under }, i) => {
         if (start === stop) add(name, tick(x1, under + 5, 7));
-        else add(name, bracket(x1, Math.max(x2, x1 + 4), under + 5, i === 0 && start >= line.seenFrom, i === own.length - 1 && stop <= line.seenTo));
+        else add(name, bracket(x1, Math.max(x2, x1 + 4), under + 5, i === 0 && start >= line.seenFrom, i === own.length - 1 && ended));
       });
       const last = own.at(-1);
-      if (last && stop <= line.seenTo && end - first <= MOST_NUMBERS) {
+      if (last && ended && end - first <= MOST_NUMBERS) {
         const [next] = m + 1 < end ? places.pieces(matches.start(m + 1), matches.start(m + 1), line) : [];
         const room = next && Math.abs(next.under - last.under) < 2 ? next.x1 - last.x2 : Number.POSITIVE_INFINITY;
         const wide = NUMBER_WIDTH * String(m + 1).length + 6;

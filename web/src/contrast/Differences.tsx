@@ -1,5 +1,6 @@
 /** Only where they differ: the stretches that not every variant matches alike, each with what every variant has there. */
-import { type Apart, visible } from "@lamprey/core";
+import { type Apart, type CapturesApart, capturesApart, MatchTable, visible } from "@lamprey/core";
+import { useMemo } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import { type ContrastResult, MOST_APART } from "../engine/messages.ts";
 import { number, span } from "../shared/words.ts";
@@ -15,9 +16,19 @@ export function Differences({ contrast }: { readonly contrast: ContrastResult })
   const { apart: found } = contrast;
   /** The columns of the variants that run. */
   const columns = contrast.variants.flatMap(({ mistake }, i) => (mistake === null ? [i] : []));
-  if (found.length === 0) return null;
+  const variants = contrast.variants.filter(({ mistake }) => mistake === null);
+  const held = useMemo(
+    () =>
+      capturesApart(
+        contrast.variants.flatMap(({ mistake, matches }) => (mistake === null ? [new MatchTable(matches.groupCount, matches.rows)] : [])),
+        MOST_APART,
+      ),
+    [contrast],
+  );
+  if (found.length === 0) return <CapturesHeld held={held} columns={columns} names={variants.map(({ column }) => column.name)} text={text} />;
   return (
     <div>
+      <CapturesHeld held={held} columns={columns} names={variants.map(({ column }) => column.name)} text={text} />
       <p className="px-4 pt-2 text-[12px] text-ink-2">only where they differ{found.length === MOST_APART ? `, the first ${found.length}` : ""}</p>
       <ol>
         {found.map((each: Apart) => (
@@ -44,5 +55,59 @@ export function Differences({ contrast }: { readonly contrast: ContrastResult })
         ))}
       </ol>
     </div>
+  );
+}
+
+interface CapturesHeldProps {
+  readonly held: readonly CapturesApart[];
+  /** The columns of the variants that run, and what they are called. */
+  readonly columns: readonly number[];
+  readonly names: readonly string[];
+  readonly text: string;
+}
+
+/** The same matches with other captures: what each variant's groups hold, side by side. */
+function CapturesHeld({ held, columns, names, text }: CapturesHeldProps) {
+  if (held.length === 0) return null;
+  return (
+    <table className="w-full border-collapse text-[12px]" data-part="captures-apart">
+      <caption className="px-4 pt-2 text-left text-ink-2">
+        other captures in the same matches{held.length === MOST_APART ? `, the first ${held.length}` : ""}
+      </caption>
+      <thead>
+        <tr className="border-b border-rule-soft text-left text-ink-2">
+          <th scope="col" className="py-[2px] pl-4 font-normal">
+            match, group
+          </th>
+          {names.map((name, i) => (
+            <th key={name} scope="col" className="py-[2px] pr-2 font-normal">
+              <VariantMark index={columns[i] ?? 0} /> {name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {held.flatMap(({ start, end, groups }) =>
+          groups.map(({ number: group, values }, row) => (
+            <tr key={`${start}-${group}`} className="border-b border-rule-soft align-baseline">
+              <th scope="row" className="py-[2px] pl-4 text-left font-normal text-ink-2 whitespace-nowrap">
+                {row === 0 ? span(start, end) : ""} <b className="font-semibold text-ink">{group}</b>
+              </th>
+              {values.map((value, i) => (
+                <td key={columns[i]} className="max-w-[120px] truncate py-[2px] pr-2">
+                  {value === null ? (
+                    <i className="text-ink-2">no part</i>
+                  ) : value.start === value.end ? (
+                    <i className="text-ink-2">empty</i>
+                  ) : (
+                    <code className="source">{visible(text.slice(value.start, value.end), 24)}</code>
+                  )}
+                </td>
+              ))}
+            </tr>
+          )),
+        )}
+      </tbody>
+    </table>
   );
 }

@@ -1,7 +1,7 @@
 /** The draft: the specimen on the bench as it is being edited, and how far it is kept. */
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import { v4 as uuid } from "uuid";
-import { type DraftFields, type DraftSample, NO_FIELDS } from "./fields.ts";
+import { type DraftFields, type DraftSample, NO_FIELDS, titleOf } from "./fields.ts";
 import type { Held, Keeping } from "./keeper.ts";
 
 export interface Draft {
@@ -12,11 +12,13 @@ export interface Draft {
   readonly revision: number;
   readonly keeping: Keeping;
   readonly held: Held;
+  /** The sample that was removed last, and where it stood; null where none was, or it is back. */
+  readonly takenOut: { readonly sample: DraftSample; readonly at: number } | null;
   /** Goes up whenever the fields were replaced from outside the editors. */
   readonly loads: number;
 }
 
-const initialState: Draft = { id: null, fields: NO_FIELDS, shown: "", revision: 0, keeping: { state: "kept", at: 0 }, held: "yes", loads: 0 };
+const initialState: Draft = { id: null, fields: NO_FIELDS, shown: "", revision: 0, keeping: { state: "kept", at: 0 }, held: "yes", takenOut: null, loads: 0 };
 
 /** What a keeper says of its specimen. */
 type Kept = Pick<Draft, "revision" | "keeping" | "held">;
@@ -28,11 +30,17 @@ const slice = createSlice({
     /** A specimen is put on the bench; the fields are its own, or those of a journal that was not kept yet. */
     opened: (draft, { payload }: PayloadAction<Kept & { readonly id: string; readonly fields: DraftFields }>) => ({
       ...payload,
+      takenOut: null,
       shown: payload.fields.samples[0]?.key ?? "",
       loads: draft.loads + 1,
     }),
     closed: () => initialState,
-    edited: (draft, { payload }: PayloadAction<Partial<Omit<DraftFields, "samples">>>) => ({ ...draft, fields: { ...draft.fields, ...payload } }),
+    /** The title goes along with the pattern as long as nobody has given it another. */
+    edited: (draft, { payload }: PayloadAction<Partial<Omit<DraftFields, "samples">>>) => {
+      const { title, pattern } = draft.fields;
+      const follows = payload.pattern !== undefined && payload.title === undefined && title === titleOf(pattern);
+      return { ...draft, fields: { ...draft.fields, ...payload, ...(follows ? { title: titleOf(payload.pattern) } : {}) } };
+    },
     sampleEdited: (draft, { payload }: PayloadAction<{ key: string; name?: string; text?: string }>) => ({
       ...draft,
       fields: { ...draft.fields, samples: draft.fields.samples.map((s) => (s.key === payload.key ? { ...s, ...payload } : s)) },
@@ -45,9 +53,20 @@ const slice = createSlice({
         fields: { ...draft.fields, samples: [...draft.fields.samples, payload] },
       }),
     },
+    /** It can be put back as long as the specimen is on the bench. */
     sampleRemoved: (draft, { payload }: PayloadAction<string>) => {
-      const samples = draft.fields.samples.filter((s) => s.key !== payload);
-      return { ...draft, shown: draft.shown === payload ? (samples[0]?.key ?? "") : draft.shown, fields: { ...draft.fields, samples } };
+      const at = draft.fields.samples.findIndex((s) => s.key === payload);
+      const sample = draft.fields.samples[at];
+      if (!sample) return draft;
+      const samples = draft.fields.samples.filter((s) => s !== sample);
+      const shown = draft.shown === payload ? (samples[Math.max(0, at - 1)]?.key ?? "") : draft.shown;
+      return { ...draft, shown, fields: { ...draft.fields, samples }, takenOut: { sample, at } };
+    },
+    sampleRestored: (draft) => {
+      if (!draft.takenOut) return draft;
+      const { sample, at } = draft.takenOut;
+      const samples = [...draft.fields.samples.slice(0, at), sample, ...draft.fields.samples.slice(at)];
+      return { ...draft, shown: sample.key, fields: { ...draft.fields, samples }, takenOut: null };
     },
     sampleShown: (draft, { payload }: PayloadAction<string>) => ({ ...draft, shown: payload }),
     /** How far it is kept has changed. */
@@ -64,7 +83,7 @@ const slice = createSlice({
   },
 });
 
-export const { opened, closed, edited, sampleEdited, sampleAdded, sampleRemoved, sampleShown, keepingChanged, merged } = slice.actions;
+export const { opened, closed, edited, sampleEdited, sampleAdded, sampleRemoved, sampleRestored, sampleShown, keepingChanged, merged } = slice.actions;
 export const draftReducer = slice.reducer;
 
 /** The sample on show. */

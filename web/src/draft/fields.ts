@@ -1,6 +1,6 @@
 /** What a person writes of a specimen, and how two states of it differ. */
 import { BOUNDS, type SampleChange, type Specimen } from "@lamprey/api";
-import type { DialectName } from "@lamprey/core";
+import { type DialectName, visible } from "@lamprey/core";
 import type { ChangeOf } from "../api/specimens.ts";
 import { editBetween } from "../shared/edits.ts";
 
@@ -37,6 +37,16 @@ export interface Based {
 export function fieldsOf({ id, title, pattern, dialect, flags, notes, samples }: Specimen): DraftFields {
   const own = samples.map((sample) => ({ key: sample.id, name: sample.name, text: sample.text }));
   return { title, pattern, dialect, flags, notes, samples: own.length > 0 ? own : [{ key: id, name: "sample", text: "" }] };
+}
+
+/** A title for a specimen that nobody has named. */
+const NO_TITLE = "New specimen";
+const TITLE_LENGTH = 48;
+
+/** What a specimen is called until it is named: its pattern, on one line. */
+export function titleOf(pattern: string): string {
+  const line = visible(pattern, TITLE_LENGTH).trim();
+  return line === "" ? NO_TITLE : line;
 }
 
 export const basedOn = (specimen: Specimen): Based => ({ revision: specimen.revision, fields: fieldsOf(specimen) });

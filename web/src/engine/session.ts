@@ -324,11 +324,11 @@ export class Session {
   }
 
   /** The ledger in a form to save or to copy; null where a newer run has replaced it. */
-  async save(generation: number, form: LedgerForm, harmless = false): Promise<Blob | null> {
+  async save(generation: number, form: LedgerForm, harmless: boolean, only: Int32Array | null): Promise<Blob | null> {
     const { current } = this;
     if (current?.asked.generation !== generation) return null;
     const pieces: string[] = [];
-    for (const piece of saveLedger(form, { table: current.matches, text: this.sample, groups: current.program.groups, harmless })) {
+    for (const piece of saveLedger(form, { table: current.matches, text: this.sample, groups: current.program.groups, harmless, only })) {
       pieces.push(piece);
       await pause();
       if (this.current !== current) return null;

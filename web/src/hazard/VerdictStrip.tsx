@@ -133,7 +133,8 @@ function Work() {
   const behind = useAppSelector((s) => s.bench.asked > s.bench.answered);
   const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
   const untouched = useAppSelector((s) => s.layout.untouched);
-  if (!result) return null;
+  const empty = useAppSelector((s) => s.draft.fields.pattern === "");
+  if (!result || (empty && !untouched)) return null;
   return (
     <p className="relative ml-auto shrink-0 whitespace-nowrap text-ink-2 max-[819px]:hidden" data-part="work" aria-busy={behind}>
       {untouched ? (

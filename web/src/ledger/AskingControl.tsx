@@ -35,6 +35,7 @@ export function AskingControl() {
       >
         <span data-part="count">
           {way?.short ? `${way.short}: ` : ""}
+          {result?.cut === "matches" ? "the first " : ""}
           {count === 1 ? "1 match" : `${number(count)} matches`}
         </span>{" "}
         <span className="text-[9px]">▾</span>

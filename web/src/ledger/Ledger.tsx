@@ -1,7 +1,7 @@
 /** The ledger: every match, and for the chosen one its groups and the turns that repeated groups took. While the reel is wound it follows its step. */
 import { MatchTable, type Values, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
+import { type CSSProperties, type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { GroupMark, StepView, TurnsAnswer } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
@@ -26,25 +26,35 @@ export function Ledger() {
   const [seeking, setSeeking] = useState<Seeking>(NOTHING_SOUGHT);
   const table = useMemo(() => (result ? new MatchTable(result.matches.groupCount, result.matches.rows) : null), [result]);
   const view = useAppSelector((s) => s.bench.view);
+  const length = useAppSelector((s) => shownSample(s.draft)?.text.length ?? 0);
   useChosenByReel(table, view);
+  const groupsOfResult = result?.reading.groups.length ?? 0;
+  const sought = seeking.group <= groupsOfResult ? seeking : { ...seeking, group: 0 };
+  const selected = useSelected(sought);
   if (!result || !table) return <NoRun />;
   // At the step that finds a match, the list shows what the reel does: the captures are those of the match.
   const midway = view !== null && view.kind !== "match";
   const groups = result.reading.groups;
-  const sought = seeking.group <= groups.length ? seeking : { ...seeking, group: 0 };
   return (
-    <div className="flex min-h-0 flex-1 flex-col">
+    <div className="flex min-h-0 flex-1 flex-col" style={columnsFor(table.length, length)}>
       {!midway && table.length > 1 && <FilterBar seeking={sought} seek={setSeeking} groups={groups} />}
       {midway ? (
         <Midway view={view} groups={groups} />
       ) : sought.alike && table.length > 1 ? (
         <Alike seeking={sought} seek={setSeeking} />
       ) : (
-        <Matches table={table} groups={groups} seeking={sought} />
+        <Matches table={table} groups={groups} seeking={sought} selected={selected} />
       )}
-      <TakeAlong count={table.length} />
+      <TakeAlong count={table.length} only={selected} />
     </div>
   );
+}
+
+/** Widths of the numbers and spans of a table, in letters: at least what its heads need. */
+function columnsFor(matches: number, length: number): CSSProperties {
+  const numbers = Math.max(4, number(matches).length + 1);
+  const spans = Math.max(9, 2 * number(length).length + 2);
+  return { "--of-numbers": `${numbers}ch`, "--of-spans": `${spans}ch` } as CSSProperties;
 }
 
 /** Winding to where a match is found chooses it. */
@@ -58,7 +68,9 @@ function useChosenByReel(table: MatchTable | null, view: StepView | null): void 
   }, [table, view, dispatch]);
 }
 
-const HEADS = "grid grid-cols-[44px_92px_1fr] border-b border-rule px-4 py-1 text-[12px] text-ink-2";
+/** Columns are as wide as their longest number. */
+const COLUMNS = "grid grid-cols-[var(--of-numbers)_var(--of-spans)_1fr]";
+const HEADS = `${COLUMNS} border-b border-rule px-4 py-1 text-[12px] text-ink-2`;
 
 /** The captures as of a step that is on its way. */
 function Midway({ view, groups }: { readonly view: StepView; readonly groups: readonly GroupMark[] }) {
@@ -98,13 +110,20 @@ function useSelected(seeking: Seeking): Int32Array | null {
   return holds === "" ? null : selected;
 }
 
-function Matches({ table, groups, seeking }: { readonly table: MatchTable; readonly groups: readonly GroupMark[]; readonly seeking: Seeking }) {
+interface MatchesProps {
+  readonly table: MatchTable;
+  readonly groups: readonly GroupMark[];
+  readonly seeking: Seeking;
+  /** The matches that the filter lets through; null for all. */
+  readonly selected: Int32Array | null;
+}
+
+function Matches({ table, groups, seeking, selected }: MatchesProps) {
   const result = useAppSelector((s) => s.bench.result);
   const stale = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
   const chosen = useAppSelector((s) => s.bench.chosen);
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
   const controls = useEngineControls();
-  const selected = useSelected(seeking);
   const turns = useTurns(table, chosen);
   const count = selected?.length ?? table.length;
   const matchAt = (position: number): number => selected?.[position] ?? position;
@@ -196,7 +215,7 @@ function Rows({ rows, name, chosenRow = -1, onKeyDown, stale = false, children }
             // biome-ignore lint/a11y/useSemanticElements: of a hundred thousand rows only those in view are made, which a table element does not allow for.
             <div
               key={item.key}
-              className="absolute inset-x-0 grid grid-cols-[44px_92px_1fr] items-center border-b border-rule-soft px-4"
+              className={`absolute inset-x-0 ${COLUMNS} items-center border-b border-rule-soft px-4`}
               style={{ top: item.start, height: ROW_HEIGHT }}
               role="row"
               tabIndex={-1}
@@ -318,16 +337,20 @@ function NoRun() {
 
 function NoMatch({ empty, cut }: { readonly empty: boolean; readonly cut: boolean }) {
   const work = useAppSelector((s) => s.bench.work);
-  const attempts = work && !work.trouble ? `${plural(work.attempts, "attempt")} in ${plural(work.taken, "step")}, and none came through. ` : "";
+  const nothing = useAppSelector((s) => s.draft.fields.pattern === "");
+  const untouched = useAppSelector((s) => s.layout.untouched);
+  const attempts = work && !untouched && !work.trouble ? `${plural(work.attempts, "attempt")} in ${plural(work.taken, "step")}, and none came through. ` : "";
   return (
     <div className="p-4 text-ink-2">
-      <p className="part-name text-lg text-ink">{cut ? "No match so far" : "No match"}</p>
+      <p className="part-name text-lg text-ink">{nothing ? "Nothing is asked for yet" : cut ? "No match so far" : "No match"}</p>
       <p className="mt-1">
-        {empty
-          ? "The sample is empty. Write or paste a text on the left, or drop a file there."
-          : cut
-            ? "The run was cut short before it found one; whether there is one is not known."
-            : `${attempts}Wind the reel to see where an attempt fails.`}
+        {nothing
+          ? "The pattern is empty. Write one above: a word to look for is a pattern already."
+          : empty
+            ? "The sample is empty. Write or paste a text on the left, or drop a file there."
+            : cut
+              ? "The run was cut short before it found one; whether there is one is not known."
+              : `${attempts}Wind the reel to see where an attempt fails.`}
       </p>
     </div>
   );

@@ -59,7 +59,8 @@ export function FilterBar({ seeking, seek, groups }: FilterBarProps) {
   );
 }
 
-export function TakeAlong({ count }: { readonly count: number }) {
+/** @param only the matches that the filter lets through; null for all */
+export function TakeAlong({ count, only }: { readonly count: number; readonly only: Int32Array | null }) {
   const controls = useEngineControls();
   const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
   const title = useAppSelector((s) => s.draft.fields.title);
@@ -68,7 +69,7 @@ export function TakeAlong({ count }: { readonly count: number }) {
   const [harmless, setHarmless] = useState(true);
   const take = async (form: LedgerForm) => {
     setSaid("being written …");
-    const blob = await controls.save(generation, form, harmless);
+    const blob = await controls.save(generation, form, harmless, only);
     if (!blob) return setSaid("the pattern has changed meanwhile");
     if (form !== "text") {
       download(blob, fileName(title, form));
@@ -100,7 +101,7 @@ export function TakeAlong({ count }: { readonly count: number }) {
         save JSON
       </button>
       <span role="status" className="ml-auto truncate">
-        {said || (cut ? `the first ${plural(count, "match", "matches")}` : "")}
+        {said || (only ? `the ${plural(only.length, "match", "matches")} shown` : cut ? `the first ${plural(count, "match", "matches")}` : "")}
       </span>
     </div>
   );

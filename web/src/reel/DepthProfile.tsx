@@ -48,6 +48,7 @@ function useSize(element: React.RefObject<HTMLElement | null>): Size {
 export function DepthProfile() {
   const reel = useAppSelector((s) => s.bench.reel);
   const step = useAppSelector((s) => s.bench.step);
+  const empty = useAppSelector((s) => s.bench.result?.source.pattern === "");
   const controls = useEngineControls();
   const theme = useTheme();
   const holder = useRef<HTMLDivElement>(null);
@@ -133,7 +134,11 @@ export function DepthProfile() {
             <path d={`M${headX - 5} ${TOP - 17}h10l-5 7Z`} fill="currentColor" />
           </svg>
         )}
-        {!reel && <p className="absolute inset-0 flex items-center justify-center text-ink-2">The reel is being recorded …</p>}
+        {!reel && (
+          <p className="absolute inset-0 flex items-center justify-center text-ink-2">
+            {empty ? "An empty pattern has no run to wind." : "The reel is being recorded …"}
+          </p>
+        )}
       </div>
       {reel && (
         <div className={`absolute right-3 flex gap-1 text-[12px] ${whole ? "bottom-0" : "bottom-[23px]"}`}>

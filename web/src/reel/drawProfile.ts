@@ -8,7 +8,7 @@ export interface Size {
 }
 
 /** Room around the picture, in pixels. */
-export const LEFT = 46;
+export const LEFT = 62;
 export const RIGHT = 12;
 export const TOP = 22;
 export const BOTTOM = 20;

@@ -168,9 +168,12 @@ function Rows() {
           ) : (
             <>
               {plural(rows.length, "pattern")}
-              {judged ? ` in ${plural(judged.files, "file")}` : ""}: <b className={bad > 0 ? "text-rust" : ""}>{number(bad)}</b> grow faster than the text
+              {judged ? ` in ${plural(judged.files, "file")}` : ""}: <b className={bad > 0 ? "text-rust" : ""}>{number(bad)}</b> {bad === 1 ? "grows" : "grow"}{" "}
+              faster than the text
               {judged && judged.passed > 0 && (
-                <span className="text-ink-2">; {number(judged.passed)} places put their pattern together when the program runs</span>
+                <span className="text-ink-2">
+                  ; {plural(judged.passed, "place")} put{judged.passed === 1 ? "s its" : " their"} pattern together when the program runs
+                </span>
               )}
               {judged && judged.beyond > 0 && <span className="text-ink-2">; {number(judged.beyond)} more patterns were not judged</span>}
               {leftOut > 0 && (

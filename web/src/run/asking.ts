@@ -42,6 +42,10 @@ export function askOnChange(engine: Engine, dispatch: AppDispatch, again: boolea
     last = question;
     const generation = nextGeneration();
     dispatch(afterPaint(asked(generation)));
+    if (pattern === "") {
+      dispatch(afterPaint(ran(nothingAsked(dialect, flags, generation))));
+      return;
+    }
     const request = { pattern, flags, dialect, asking, generation };
     const known = runQuickly(request, text);
     const send = () => {
@@ -68,6 +72,22 @@ export function askOnChange(engine: Engine, dispatch: AppDispatch, again: boolea
   };
   ask();
   return hearFirst(ask);
+}
+
+/** An empty pattern asks for nothing: it is not run, and has no match at every offset. */
+function nothingAsked(dialect: DialectName, flags: string, generation: number): RunResult {
+  const reading = { diagnostics: [], groups: [], quantifiers: [] };
+  const choice = { machine: "linear", reason: "there is nothing to run" } as const;
+  return {
+    generation,
+    source: { dialect, pattern: "", flags },
+    reading,
+    matches: { groupCount: 0, rows: new Int32Array() },
+    mode: "all",
+    choice,
+    elapsedMs: 0,
+    cut: null,
+  };
 }
 
 const QUESTION_PARTS = ["id", "pattern", "flags", "dialect", "text", "asking"] as const;

@@ -40,7 +40,8 @@ export interface EngineControls {
   /** Of the result with the generation: the matches that a filter lets through, the values of a group, the whole as a file. */
   readonly select: (generation: number, filter: Filter) => Promise<Int32Array | null>;
   readonly values: (generation: number, group: number) => Promise<Values | null>;
-  readonly save: (generation: number, form: LedgerForm, harmless: boolean) => Promise<Blob | null>;
+  /** `only`: the matches that the filter let through; null for all. */
+  readonly save: (generation: number, form: LedgerForm, harmless: boolean, only: Int32Array | null) => Promise<Blob | null>;
 }
 
 export const [EngineProvider, useEngineControls] = controlsOf<EngineControls>("engine", "bench");

@@ -148,7 +148,7 @@ export function useControls(engine: Engine | null): EngineControls {
       variantView: async (generation, variant, winding) => (engine ? engine.variantView(generation, variant, winding) : null),
       select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),
       values: async (generation, group) => (engine ? engine.values(generation, group) : null),
-      save: async (generation, form, harmless) => (engine ? engine.save(generation, form, harmless) : null),
+      save: async (generation, form, harmless, only) => (engine ? engine.save(generation, form, harmless, only) : null),
       savedStates: async (step, count) => (engine ? engine.savedStates(step, count) : []),
     };
   }, [engine, dispatch, show]);

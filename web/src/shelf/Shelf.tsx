@@ -5,6 +5,7 @@ import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
+import { titleOf } from "../draft/fields.ts";
 import { keepers } from "../draft/keepers.ts";
 import { ASKED_AGAIN, useEvery } from "../shared/useEvery.ts";
 import { number, plural, size } from "../shared/words.ts";
@@ -57,7 +58,7 @@ export function Shelf() {
   }, [hasNextPage, isFetchingNextPage, fetchNextPage]);
 
   const add = async () => {
-    const made = await create({ title: "New specimen", flags: "g", samples: [{ name: "sample", text: "" }] });
+    const made = await create({ title: titleOf(""), flags: "g", samples: [{ name: "sample", text: "" }] });
     if (made.data) void navigate(`/bench/${made.data.id}`);
   };
 

@@ -1,5 +1,5 @@
 /** What the bench shows of the last run: results, the reel's step, contrast. Tables of matches are kept by reference. */
-import type { DialectName, Holders, MatchMode, Span, WorkDone } from "@lamprey/core";
+import type { Holders, MatchMode, Source, Span, WorkDone } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { ContrastFurther, ContrastResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
 import { type ContrastChoice, FIRST_CHOICE } from "./columns.ts";
@@ -46,6 +46,8 @@ export interface BenchState {
   readonly chosen: number;
   /** Caret in the pattern. */
   readonly caret: number;
+  /** Offset of the pattern under the pointer; null where it is elsewhere. */
+  readonly hovered: number | null;
   /** Caret in the sample: its offset, and its line and column from 1. */
   readonly sampleCaret: number;
   readonly sampleCaretAt: { readonly line: number; readonly column: number };
@@ -65,8 +67,8 @@ export interface BenchState {
   readonly pointed: Pointed | null;
   /** What the steps were spent on, while that is on show. */
   readonly workDone: WorkDone | null;
-  /** What the pattern was written in before its dialect was switched; null where what that changed was put away. */
-  readonly switched: { readonly dialect: DialectName; readonly flags: string } | null;
+  /** The pattern as it was when its dialect was switched; null where what that changed was put away. */
+  readonly switched: Source | null;
 }
 
 const initialState: BenchState = {
@@ -85,6 +87,7 @@ const initialState: BenchState = {
   view: null,
   chosen: 0,
   caret: 0,
+  hovered: null,
   sampleCaret: 0,
   sampleCaretAt: { line: 1, column: 1 },
   asking: null,
@@ -154,7 +157,9 @@ const slice = createSlice({
     wound: (state, _: PayloadAction<null>) => ({ ...state, step: null, view: null, missed: null }),
     woundTo: (state, { payload }: PayloadAction<StepView>) => (state.reel ? { ...state, step: payload.step, view: payload } : state),
     matchChosen: (state, { payload }: PayloadAction<number>) => ({ ...state, chosen: payload }),
-    caretMoved: (state, { payload }: PayloadAction<number>) => (state.caret === payload ? state : { ...state, caret: payload }),
+    caretMoved: (state, { payload }: PayloadAction<number>) =>
+      state.caret === payload && state.hovered === null ? state : { ...state, caret: payload, hovered: null },
+    hoveredAt: (state, { payload }: PayloadAction<number | null>) => (state.hovered === payload ? state : { ...state, hovered: payload }),
     sampleCaretMoved: (state, { payload: { offset, ...at } }: PayloadAction<{ offset: number; line: number; column: number }>) => ({
       ...state,
       sampleCaret: offset,
@@ -192,6 +197,7 @@ export const {
   woundTo,
   matchChosen,
   caretMoved,
+  hoveredAt,
   sampleCaretMoved,
   dialectSwitched,
   panelChosen,

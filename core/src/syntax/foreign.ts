@@ -1,0 +1,163 @@
+/**
+ * Spellings of other languages that mean nothing here, or something else: each with a word on what it means there, and
+ * how it is written here. They are told by the tree and its diagnostics, so what stands in a set or behind a backslash of
+ * its own is not taken for one.
+ */
+import type { DialectName } from "../dialect/dialect.ts";
+import type { Reading } from "./read.ts";
+import { type Span, walk } from "./tree.ts";
+
+export interface ForeignSpelling extends Span {
+  /** What it means elsewhere, and what it is here. */
+  readonly message: string;
+  /** What takes its place. */
+  readonly instead: string;
+  /** Flags that are set besides; often none. */
+  readonly flags: string;
+}
+
+interface Row {
+  readonly means: string;
+  /** @param multiline line anchors are on */
+  readonly instead: (multiline: boolean) => string;
+}
+
+const BLANKS: Row = { means: "a space or a tab", instead: () => "[ \\t]" };
+const LINE_END: Row = { means: "a line end of any kind", instead: () => "(?:\\r\\n|[\\n\\v\\f\\r\\u0085\\u2028\\u2029])" };
+
+/** By the letter behind the backslash. */
+const ESCAPES: Readonly<Partial<Record<DialectName, Readonly<Record<string, Row>>>>> = {
+  ecmascript: {
+    A: { means: "the start of the text", instead: (multiline) => (multiline ? "(?<![^])" : "^") },
+    Z: { means: "the end of the text", instead: (multiline) => (multiline ? "(?![^])" : "$") },
+    z: { means: "the end of the text", instead: (multiline) => (multiline ? "(?![^])" : "$") },
+    h: BLANKS,
+    R: LINE_END,
+    a: { means: "the bell, U+0007", instead: () => "\\x07" },
+    e: { means: "the escape character, U+001B", instead: () => "\\x1b" },
+  },
+  python: {
+    z: { means: "the end of the text", instead: () => "\\Z" },
+    h: BLANKS,
+    R: LINE_END,
+    e: { means: "the escape character, U+001B", instead: () => "\\x1b" },
+  },
+};
+
+/** POSIX classes as they are written in a set here. */
+const POSIX: Readonly<Record<string, string>> = {
+  alpha: "A-Za-z",
+  digit: "0-9",
+  alnum: "A-Za-z0-9",
+  upper: "A-Z",
+  lower: "a-z",
+  space: "\\s",
+  blank: " \\t",
+  word: "\\w",
+  punct: "!-\\/:-@\\[-`{-~",
+  xdigit: "0-9A-Fa-f",
+  cntrl: "\\x00-\\x1f\\x7f",
+  print: " -~",
+  graph: "!-~",
+};
+
+const NAMED: Readonly<Record<string, readonly [foreign: string, close: string, own: string]>> = {
+  ecmascript: ["(?P=", ")", "\\k<"],
+  python: ["\\k<", ">", "(?P="],
+};
+
+/** The spellings of another language that a pattern has, in its order. */
+export function foreignSpellings(reading: Reading): readonly ForeignSpelling[] {
+  const { source, dialect, root, diagnostics, options } = reading;
+  if (!dialect) return [];
+  const { pattern } = source;
+  const found: ForeignSpelling[] = [];
+  const add = (start: number, end: number, message: string, instead: string, flags = "") => {
+    if (!found.some((other) => other.start < end && other.end > start)) found.push({ start, end, message, instead, flags });
+  };
+  const backslashed = ({ start, end }: Span) => {
+    if (pattern[start] !== "\\") return;
+    const letter = pattern[start + 1] ?? "";
+    const quoted = letter === "Q" ? pattern.indexOf("\\E", end) : -1;
+    if (letter === "Q") {
+      const inside = pattern.slice(start + 2, quoted < 0 ? pattern.length : quoted);
+      const stop = quoted < 0 ? pattern.length : quoted + 2;
+      add(start, stop, `“\\Q” quotes up to “\\E” in Perl, Java and PHP. ${dialect.title} has no such thing.`, escaped(inside));
+      return;
+    }
+    const row = ESCAPES[source.dialect]?.[letter];
+    const here = diagnostics.some((d) => d.start === start) ? "it means nothing here" : `here it is the letter “${letter}”`;
+    if (row) add(start, start + 2, `“\\${letter}” is ${row.means} in other languages; ${here}.`, row.instead(options.lineAnchors));
+  };
+  for (const node of walk(root)) {
+    if (node.kind === "character" && node.end - node.start === 2) backslashed(node);
+    if (node.kind === "set") posix(pattern, node, add);
+  }
+  for (const mistake of diagnostics) {
+    if (mistake.code === "group-spelling") opener(reading, mistake, add);
+    else if (pattern[mistake.start] === "\\") backslashed(mistake);
+  }
+  reference(reading, add);
+  leadingFlags(reading, add);
+  return found.sort((a, b) => a.start - b.start);
+}
+
+type Add = (start: number, end: number, message: string, instead: string, flags?: string) => void;
+
+function posix(pattern: string, { start, end }: Span, add: Add): void {
+  const text = pattern.slice(start, end);
+  if (!text.includes("[:", 1)) return;
+  // Without nested sets the class’s own bracket ends the set: the one behind it belongs to what was meant.
+  const stop = text.endsWith(":]") && pattern[end] === "]" ? end + 1 : end;
+  let made = pattern.slice(start, stop);
+  let name = "";
+  for (const [posixName, own] of Object.entries(POSIX)) {
+    if (!made.includes(`[:${posixName}:]`)) continue;
+    name ||= posixName;
+    made = made.split(`[:${posixName}:]`).join(own);
+  }
+  if (name) add(start, stop, `“[:${name}:]” is a class in POSIX, Perl and PHP. Here a set holds its letters.`, made);
+}
+
+function opener({ source: { pattern }, dialect }: Reading, { start, message }: Span & { readonly message: string }, add: Add): void {
+  const row = dialect?.syntax.foreignOpeners.find(([text]) => pattern.startsWith(text, start + 1));
+  if (!row) return;
+  const [text, named, own] = row;
+  const from = start + 1 + text.length;
+  const close = pattern.indexOf(!named ? ")" : text.endsWith("<") ? ">" : text.slice(-1), from);
+  if (close < 0) return;
+  add(start, close + 1, message, own.replace("…", pattern.slice(from, close)));
+}
+
+function reference({ source: { pattern, dialect: name }, diagnostics, dialect }: Reading, add: Add): void {
+  const [foreign, close, own] = NAMED[name] ?? [];
+  if (!foreign || !close || !own || diagnostics.length === 0) return;
+  for (let at = pattern.indexOf(foreign); at >= 0; at = pattern.indexOf(foreign, at + 1)) {
+    const end = pattern.indexOf(close, at);
+    if (end < 0 || !diagnostics.some((d) => d.start >= at && d.start <= end)) continue;
+    const label = pattern.slice(at + foreign.length, end);
+    add(
+      at,
+      end + 1,
+      `“${foreign}” is how other languages refer to a named group. In ${dialect?.title} it is “${own}…${own.endsWith("<") ? ">" : ")"}”.`,
+      `${own}${label}${own.endsWith("<") ? ">" : ")"}`,
+    );
+  }
+}
+
+/** `(?i)` at the start, where flags stand outside the pattern only. */
+function leadingFlags({ source: { pattern, flags }, dialect, diagnostics }: Reading, add: Add): void {
+  const end = pattern.indexOf(")");
+  if (!dialect || !pattern.startsWith("(?") || end < 3 || !diagnostics.some((d) => d.start <= end)) return;
+  const letters = [...pattern.slice(2, end)];
+  if (!letters.every((letter) => dialect.flags.some((flag) => flag.letter === letter))) return;
+  const added = letters.filter((letter) => !flags.includes(letter)).join("");
+  add(0, end + 1, `Other languages set flags with “${pattern.slice(0, end + 1)}”; ${dialect.title} has them beside the pattern.`, "", added);
+}
+
+/** A text as a pattern that takes just it. */
+function escaped(text: string): string {
+  return Array.from(text, (c) => (SIGNS.includes(c) ? `\\${c}` : c)).join("");
+}
+
+const SIGNS = "\\^$.*+?()[]{}|/";

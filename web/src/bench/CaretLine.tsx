@@ -1,0 +1,174 @@
+/**
+ * The one line under the pattern: its first mistake; else what the item at the caret, or at the pointer, takes in this
+ * dialect and in this sample, and what the quantifier there would do in its other mode.
+ */
+import { foreignSpellings, itemAt, MODE_WORDS, read, takenOf, visible } from "@lamprey/core";
+import { useMemo } from "react";
+import { shownSample } from "../draft/draftSlice.ts";
+import type { MatchRows } from "../engine/messages.ts";
+import { usePattern } from "../run/patternHandle.ts";
+import { number, plural } from "../shared/words.ts";
+import { panelChosen } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { DialectChanges, useDialectChanges } from "./DialectControl.tsx";
+
+/** A longer pattern is not read for its line: its items are of no use to anybody who looks at it as a whole. */
+const LONGEST_PATTERN = 100_000;
+/** Characters of the sample that are counted through: a caret that is moved along should not wait for more. */
+const COUNTED = 200_000;
+
+function useReading() {
+  const { dialect, pattern, flags } = useAppSelector((s) => s.draft.fields);
+  return useMemo(() => (pattern.length > LONGEST_PATTERN ? null : read({ dialect, pattern, flags })), [dialect, pattern, flags]);
+}
+
+export function CaretLine() {
+  const diagnostics = useAppSelector((s) => s.bench.reading?.diagnostics ?? NONE);
+  const changes = useDialectChanges();
+  const reading = useReading();
+  const foreign = useMemo(() => (reading ? foreignSpellings(reading)[0] : undefined), [reading]);
+  const [first] = diagnostics;
+  if (first) {
+    return (
+      <>
+        <p className="min-w-0 truncate text-rust" role="alert" data-part="mistake" title={first.message}>
+          <b className="font-semibold">{first.severity === "unsupported" ? "Not read yet" : "Does not read"}</b> at {first.start}
+          {first.end > first.start + 1 ? `–${first.end}` : ""}: {first.message}
+          {diagnostics.length > 1 && <span className="text-ink-2"> And {plural(diagnostics.length - 1, "more mistake")} after it.</span>}
+        </p>
+        {foreign && <Correction foreign={foreign} />}
+      </>
+    );
+  }
+  if (changes) return <DialectChanges {...changes} />;
+  if (foreign) {
+    return (
+      <>
+        <p className="min-w-0 truncate text-ink-2" role="status" data-part="foreign" title={foreign.message}>
+          {foreign.message}
+        </p>
+        <Correction foreign={foreign} />
+      </>
+    );
+  }
+  return (
+    <>
+      <Item reading={reading} />
+      <OtherMode />
+    </>
+  );
+}
+
+const NONE: readonly never[] = [];
+
+/** Writes a spelling of another language as it is written here. */
+function Correction({ foreign }: { readonly foreign: ReturnType<typeof foreignSpellings>[number] }) {
+  const pattern = usePattern();
+  const flags = useAppSelector((s) => s.draft.fields.flags);
+  const { start, end, instead, flags: added } = foreign;
+  const words = [instead === "" ? "" : `Write ${visible(instead, 18)}`, added === "" ? "" : `set ${added}`].filter((word) => word !== "").join(", ");
+  return (
+    <button
+      type="button"
+      className="key shrink-0 whitespace-nowrap"
+      onClick={() => {
+        pattern.current?.apply([{ from: start, to: end, insert: instead }]);
+        if (added !== "") pattern.current?.setFlags(flags + added);
+      }}
+    >
+      {words || "Take it out"}
+    </button>
+  );
+}
+
+function Item({ reading }: { readonly reading: ReturnType<typeof read> | null }) {
+  const caret = useAppSelector((s) => s.bench.hovered ?? s.bench.caret);
+  const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
+  const matches = useAppSelector((s) => s.bench.result?.matches);
+  const chosen = useAppSelector((s) => s.bench.chosen);
+  const item = useMemo(() => (reading ? itemAt(reading, caret) : null), [reading, caret]);
+  const here = useMemo(() => {
+    if (!item?.takes || !reading || text === "") return null;
+    return takenOf(item.takes, text, reading.options.codePoints, COUNTED);
+  }, [item, reading, text]);
+  if (!item || !reading) return <p className="text-ink-2">{reading?.source.pattern === "" ? NO_PATTERN : ""}</p>;
+  const held = item.group === null || item.kind !== "group" ? null : capture(matches, chosen, item.group);
+  return (
+    <p className="min-w-0 truncate" data-part="item" title={item.sentence}>
+      <code className="source font-semibold text-tide">{visible(reading.source.pattern.slice(item.start, item.end), 24)}</code> {item.sentence}
+      {here && (
+        <span className="text-ink-2">
+          {text.length > COUNTED ? "; of the first " : "; here "}
+          {text.length > COUNTED ? `${number(here.of)} characters ${number(here.taken)}` : `${number(here.taken)} of ${plural(here.of, "character")}`}
+        </span>
+      )}
+      {held !== null && (
+        <span className="text-ink-2">
+          ; in match {number(chosen + 1)} it {held === "none" ? "took no part" : "took "}
+          {held !== "none" && <code className="source">“{visible(text.slice(held.start, held.end), 30)}”</code>}
+        </span>
+      )}
+    </p>
+  );
+}
+
+const NO_PATTERN = "The pattern is empty: it asks for nothing, and no match is shown.";
+
+/** What a group holds in a match; null where there is no such match. */
+function capture(matches: MatchRows | undefined, match: number, group: number): { readonly start: number; readonly end: number } | "none" | null {
+  if (!matches) return null;
+  const at = match * 2 * (matches.groupCount + 1) + 2 * group;
+  const [start, end] = [matches.rows[at], matches.rows[at + 1]];
+  if (start === undefined || end === undefined) return null;
+  return start < 0 ? "none" : { start, end };
+}
+
+/** The quantifier at the caret: its mode, and what it would find in the other. */
+function OtherMode() {
+  const dispatch = useAppDispatch();
+  const pattern = usePattern();
+  const contrast = useAppSelector((s) => s.bench.contrast);
+  const source = useAppSelector((s) => s.bench.result?.source.pattern ?? "");
+  const [quantifier] = contrast?.quantifiers ?? [];
+  const own = contrast?.variants.find((v) => v.own);
+  const other = contrast?.variants.find((v) => !v.own && v.column.kind === "mode");
+  if (!quantifier || !own || other?.column.kind !== "mode") return null;
+  const { mode } = other.column;
+  const found = sameRows(own.matches.rows, other.matches.rows)
+    ? "finds the same matches"
+    : own.otherCaptures + other.otherCaptures > 0 && sameSpans(own.matches, other.matches)
+      ? "finds the same matches with other captures"
+      : "finds other matches";
+  return (
+    <p className="ml-auto flex shrink-0 items-center gap-2 whitespace-nowrap max-[819px]:hidden" data-part="other-mode">
+      <span className="text-ink-2">
+        <code className="source inline-block max-w-[110px] truncate align-bottom font-semibold text-tide">
+          {visible(source.slice(quantifier.start, quantifier.end), 18)}
+        </code>{" "}
+        is {MODE_WORDS[quantifier.mode]}; {MODE_WORDS[mode]}, it {other.complete ? found : "runs too long"}
+      </span>
+      {other.take && (
+        <button
+          type="button"
+          className="key !py-0"
+          onClick={() => {
+            pattern.current?.apply(other.take ?? []);
+            dispatch(panelChosen("contrast"));
+          }}
+        >
+          Make it {MODE_WORDS[mode]}
+        </button>
+      )}
+      <button type="button" className="quiet-key underline" onClick={() => dispatch(panelChosen("contrast"))}>
+        side by side
+      </button>
+    </p>
+  );
+}
+
+const sameRows = (one: Int32Array, other: Int32Array): boolean => one.length === other.length && one.every((n, i) => n === other[i]);
+
+function sameSpans(one: MatchRows, other: MatchRows): boolean {
+  const width = 2 * (one.groupCount + 1);
+  return one.rows.length === other.rows.length && one.rows.every((n, i) => i % width > 1 || n === other.rows[i]);
+}
