@@ -59,11 +59,11 @@ await picture("bench", "chart", "Counts at the weirs", (page) => caretTo(page, 6
 await picture("bench-deep", "deep", "Readings by named group");
 await picture("reel", "chart", "Counts at the weirs", async (page) => {
   await caretTo(page, 6);
-  await alt(page, "ArrowLeft", true);
+  await alt(page, "Comma", true);
 });
 const openTab = async (page, name) => {
   await page.evaluate((wanted) => {
-    const tab = [...document.querySelectorAll("[role=tab]")].find((t) => t.textContent === wanted);
+    const tab = [...document.querySelectorAll("[role=tab]")].find((t) => t.textContent.startsWith(wanted));
     tab?.dispatchEvent(new MouseEvent("mousedown", { bubbles: true }));
   }, name);
   await rest(600);
@@ -78,7 +78,7 @@ await picture("takers", "chart", "Counts at the weirs", async (page) => {
 });
 await picture("chart", "chart", "Weir or weir pool", async (page) => {
   await click(page, "button", "machine as a chart");
-  await alt(page, "ArrowLeft");
+  await alt(page, "Comma");
 });
 await picture("contrast", "chart", "Quoted values", async (page) => {
   await caretTo(page, 2);

@@ -61,7 +61,8 @@ const specimensFile = closed({
   version: { type: "integer", enum: [1] },
   specimens: listOf(newSpecimen),
 });
-const specimenChange = closed({ revision: REVISION, ...OWN, samples: listOf(sampleChange, BOUNDS.samples) }, ["revision"]);
+/** Revision 0 is one that is not kept yet: it is added, with the id that it is sent to. */
+const specimenChange = closed({ revision: { type: "integer", minimum: 0 }, ...OWN, samples: listOf(sampleChange, BOUNDS.samples) }, ["revision"]);
 /** A pattern at an earlier revision. */
 const earlierPattern = closed({ revision: REVISION, pattern: OWN.pattern, dialect: OWN.dialect, flags: OWN.flags, keptAt: MOMENT });
 const earlierPatterns = closed({ items: listOf(earlierPattern) });

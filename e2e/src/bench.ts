@@ -102,8 +102,9 @@ export async function typePattern(page: Page, pattern: string): Promise<void> {
 
 /** Chooses the dialect below the one that is set, by keyboard. */
 export async function nextDialect(page: Page, name: string): Promise<void> {
-  const focused = (wanted: string) => document.activeElement?.getAttribute("role") === "option" && (document.activeElement.textContent ?? "").includes(wanted);
-  await page.focus("[aria-label=Dialect]");
+  const focused = (wanted: string) =>
+    document.activeElement?.getAttribute("role") === "menuitemradio" && (document.activeElement.textContent ?? "").includes(wanted);
+  await page.focus("[aria-label^=Dialect]");
   await press(page, "Enter");
   await waitFor(page, "the list of dialects", focused, "");
   await press(page, "ArrowDown");

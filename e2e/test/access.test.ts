@@ -36,7 +36,7 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     "reel wound",
     async (page) => {
       await openBench(page, await stage.benchOf("Counts at the weirs"));
-      await press(page, "Alt+Shift+ArrowLeft");
+      await press(page, "Alt+Shift+Comma");
       await waitForPart(page, "sentence", "so the machine goes back to");
     },
   ],
@@ -145,7 +145,7 @@ test("by keyboard alone: from the shelf into a specimen, to a flag, through the 
   await waitForPart(page, "sentence", "A new attempt begins at 1.");
   await page.keyboard.press("End");
   await waitForPart(page, "sentence", "nothing is saved any more");
-  await press(page, "Alt+Backspace");
+  await press(page, "Alt+Slash");
   await waitForPart(page, "sentence", "The backtracker took");
   for (let i = 0; i < 60 && !(await page.evaluate(() => document.activeElement?.getAttribute("role") === "grid")); i++) await press(page, "Shift+Tab");
   await page.keyboard.press("ArrowDown");

@@ -16,11 +16,11 @@ describe("the thread from end to end", () => {
     await typePattern(page, "weir");
     await waitForPart(page, "count", "2 matches");
     expect(await bars(page, "match")).toBe(2);
-    await press(page, "Alt+ArrowLeft");
+    await press(page, "Alt+Comma");
     await waitForPart(page, "sentence", "At 9, r takes “r”.");
-    await press(page, "Alt+Home");
+    await press(page, "Alt+Shift+Home");
     await waitForPart(page, "sentence", "A new attempt begins at 0.");
-    await press(page, "Alt+ArrowRight");
+    await press(page, "Alt+Period");
     await waitForPart(page, "sentence", "At 0, w is not there: “g” stands there.");
     await waitFor(
       page,
@@ -53,7 +53,7 @@ describe("seeing why", () => {
   test("matches and captures change as one types, and with a flag; undo takes both back", async () => {
     const page = await stage.open("Gate (\\d)", "gate 1, Gate 2, GATE 3");
     expect(await part(page, "count")).toBe("1 match");
-    await clickText(page, "label", "ignore case");
+    await page.click("[aria-label='ignore case i']");
     await waitForPart(page, "count", "3 matches");
     await page.click(".pattern-editor .cm-content");
     await press(page, "End");
@@ -67,18 +67,18 @@ describe("seeing why", () => {
 
   test("the reel is wound by keyboard to the first give-back, and says why", async () => {
     const page = await stage.bench("Counts at the weirs");
-    await press(page, "Alt+Home");
+    await press(page, "Alt+Shift+Home");
     await press(page, "Alt+PageDown");
     await waitForPart(page, "sentence", "A new attempt begins at 1.");
     for (let i = 0; i < 8; i++) await press(page, "Alt+PageDown");
     await waitForPart(page, "sentence", "A new attempt begins at 9.");
     for (let i = 0; i < 40; i++) {
-      await press(page, "Alt+Shift+ArrowRight");
+      await press(page, "Alt+Shift+Period");
       await new Promise((done) => setTimeout(done, 60));
       if ((await part(page, "sentence")).includes("is given back")) break;
     }
     expect(await part(page, "sentence")).toMatch(/^\\d did not match at \d+, so the machine goes back to \d+: \.\* stops there, and “.” is given back\.$/);
-    await press(page, "Alt+ArrowLeft");
+    await press(page, "Alt+Comma");
     await waitForPart(page, "sentence", "does not take what is there");
     expect(await page.$$eval("[aria-label='Saved states'] li", (rows) => rows.length)).toBeGreaterThan(5);
   });

@@ -111,7 +111,7 @@ describe("the reel", () => {
 
   test("winds to the captures' changes, and to what stands at the carets", async () => {
     const page = await stage.open("(\\d)(\\w)", "a 1b 2c");
-    await press(page, "Alt+Home");
+    await press(page, "Alt+Shift+Home");
     await press(page, "Alt+Shift+PageDown");
     await waitForPart(page, "sentence", "Group 1 closes and holds “1”, 2–3.");
     await press(page, "Alt+Shift+PageDown");
@@ -131,9 +131,9 @@ describe("the reel", () => {
 
   test("shows saved states, and winds to where one was saved and to what failed", async () => {
     const page = await stage.open("a*ab", "aaab");
-    await press(page, "Alt+Home");
-    await press(page, "Alt+Shift+ArrowRight");
-    await press(page, "Alt+Shift+ArrowRight");
+    await press(page, "Alt+Shift+Home");
+    await press(page, "Alt+Shift+Period");
+    await press(page, "Alt+Shift+Period");
     await waitForPart(page, "sentence", "stops there, and “a” is given back");
     await clickText(page, "button", "what failed");
     await waitForPart(page, "sentence", "is not there: “b” stands there.");
@@ -144,9 +144,9 @@ describe("the reel", () => {
   test("is wound while its reel is bounded, and says what lies beyond", async () => {
     const page = await stage.open("(a+)+$", `${"a".repeat(60)}!`);
     await waitFor(page, "the bound", () => document.body.innerText.includes("The reel holds the first 10,000,000 steps"));
-    await press(page, "Alt+Home");
+    await press(page, "Alt+Shift+Home");
     await waitForPart(page, "sentence", "A new attempt begins at 0.");
-    await press(page, "Alt+End");
+    await press(page, "Alt+Shift+End");
     await waitForPart(page, "position", "step 10,000,000 of 10,000,000");
   });
 });

@@ -14,10 +14,10 @@ const openTab = (page: Page, name: string): Promise<void> => clickText(page, "[r
 describe("the reel", () => {
   test("by keyboard: the step where a greedy quantifier first gives back, and what made it", async () => {
     const page = await stage.open("(.*)(\\d+)", "gate 1205 open");
-    await press(page, "Alt+Home");
+    await press(page, "Alt+Shift+Home");
     for (let i = 0; i < 9 && !(await part(page, "sentence")).includes("is given back"); i++) {
       const before = await part(page, "position");
-      await press(page, "Alt+Shift+ArrowRight");
+      await press(page, "Alt+Shift+Period");
       await waitFor(page, "a backtrack", (b) => (document.querySelector("[data-part=position]")?.textContent ?? "") !== b, before);
       await waitForPart(page, "sentence", "so the machine goes back");
     }
@@ -28,8 +28,8 @@ describe("the reel", () => {
 
   test("the saved state that led to the match says so, and winds there", async () => {
     const page = await stage.open("a*ab", "aaab");
-    await press(page, "Alt+Home");
-    for (let i = 0; i < 10; i++) await press(page, "Alt+ArrowRight");
+    await press(page, "Alt+Shift+Home");
+    for (let i = 0; i < 10; i++) await press(page, "Alt+Period");
     await waitFor(page, "a state taken up", () => (document.querySelector("ol[aria-label='Saved states']")?.textContent ?? "").includes("taken up"));
     const fates = await rowsOf(page, "ol[aria-label='Saved states'] li");
     expect(fates.some((row) => row.includes("not needed"))).toBe(true);
@@ -61,8 +61,8 @@ describe("the reel", () => {
     await openBench(page, address);
     await openTab(page, "Stops");
     await clickText(page, "button", "tried again");
-    await press(page, "Alt+Home");
-    await press(page, "Alt+s");
+    await press(page, "Alt+Shift+Home");
+    await press(page, "Alt+n");
     await waitFor(page, "the address", () => location.search.includes("step=") && location.search.includes("stops=again"));
     const [sentence, position] = [await part(page, "sentence"), await part(page, "position")];
     const link = page.url();
@@ -78,25 +78,25 @@ describe("the reel", () => {
 
   test("stops: set at carets and at a number of saved states, played to, and said where there is none", async () => {
     const page = await stage.open("a+b", "caaac aaab");
-    await press(page, "Alt+Home");
-    await press(page, "Alt+s");
+    await press(page, "Alt+Shift+Home");
+    await press(page, "Alt+n");
     await waitForPart(page, "position", "no stop is set");
     await openTab(page, "Stops");
     await page.click(".sample-editor .cm-content");
     await press(page, "Control+Home");
     for (let i = 0; i < 3; i++) await press(page, "ArrowRight");
     await clickText(page, "button", "offset 3");
-    await press(page, "Alt+Home");
+    await press(page, "Alt+Shift+Home");
     await press(page, "Alt+Enter");
     await waitForPart(page, "sentence", "At 2, a takes “a”.");
-    await press(page, "Alt+s");
+    await press(page, "Alt+n");
     await waitFor(page, "another step", () => !(document.querySelector("[data-part=sentence]")?.textContent ?? "").includes("At 2, a takes"));
     expect(await page.$(".sample-editor .lanes .stop")).not.toBeNull();
     await clickText(page, "button", "take away");
     await page.$eval("input[aria-label='Number of saved states']", (input) => (input as HTMLInputElement).select());
     await page.type("input[aria-label='Number of saved states']", "99");
     await clickText(page, "form button", "saved states");
-    await press(page, "Alt+s");
+    await press(page, "Alt+n");
     await waitForPart(page, "position", "no stop after this");
   });
 
@@ -140,8 +140,8 @@ describe("the machine as a chart", () => {
     await waitFor(page, "figures", () =>
       /^weir pool: (\d+) times, \1 failed$/.test(document.querySelector("[data-node='weir pool'] title")?.textContent ?? ""),
     );
-    await press(page, "Alt+Home");
-    await press(page, "Alt+ArrowRight");
+    await press(page, "Alt+Shift+Home");
+    await press(page, "Alt+Period");
     await waitFor(page, "the acting node", () => document.querySelector("[data-acting]")?.getAttribute("data-node") === "either");
     await typePattern(page, "weir pool|weir");
     await waitFor(
@@ -252,11 +252,11 @@ describe("the ledger", () => {
       await waitForPart(page, "count", count);
     };
     await ask("first match", "first only: 1 match");
-    expect(await page.$$eval("fieldset input[type=checkbox]", ([every]) => (every as HTMLInputElement).checked)).toBe(false);
+    expect(await page.$eval("[aria-label=Flags] button", (every) => every.getAttribute("aria-pressed") === "true")).toBe(false);
     await ask("whole text", "whole text: 0 matches");
     await ask("at the start", "at the start: 1 match");
     await ask("every match", "2 matches");
-    expect(await page.$$eval("fieldset input[type=checkbox]", ([every]) => (every as HTMLInputElement).checked)).toBe(true);
+    expect(await page.$eval("[aria-label=Flags] button", (every) => every.getAttribute("aria-pressed") === "true")).toBe(true);
   });
 
   test("is stepped through by keyboard from anywhere, and follows the reel's changes", async () => {
@@ -265,7 +265,7 @@ describe("the ledger", () => {
     await press(page, "Alt+m");
     await waitForPart(page, "sentence", "The pattern matches 3–4");
     await waitFor(page, "match 2", () => (document.querySelector("[role=row][aria-selected=true]")?.textContent ?? "").startsWith("2"));
-    await press(page, "Alt+Home");
+    await press(page, "Alt+Shift+Home");
     await press(page, "Alt+Shift+PageDown");
     await waitFor(page, "just now", () => (document.querySelector("[aria-label=Captures]")?.textContent ?? "").includes("ajust now"));
     await clickText(page, "button[aria-label='Follow group 2']", "2");

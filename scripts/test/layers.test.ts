@@ -30,7 +30,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["run"],
     // Features.
     ["reel", "ledger"],
-    ["chart", "contrast", "hazard"],
+    ["chart", "contrast", "hazard", "path"],
     // Screens, and the frame around them.
     ["app"],
     ["bench", "shelf", "risks"],

@@ -140,6 +140,17 @@ describe("specimens", () => {
     expect(await text()).toBe("1.57 of 2.00 m");
   });
 
+  test("revision 0 is kept for the first time, once, under its own id", async () => {
+    const id = "0f0e0d0c-0b0a-4908-8706-050403020100";
+    const sample = { id: "1f0e0d0c-0b0a-4908-8706-050403020100", name: "attack", text: "aaa" };
+    const first = { revision: 0, title: "gauges.ts:12", pattern: "a+$", flags: "g", samples: [sample] };
+    const send = (body: object) => request(app).patch(`${url}/${id}`).send(body);
+    expect((await send(first).expect(200)).body).toMatchObject({ id, revision: 1, dialect: "ecmascript", samples: [{ id: sample.id, length: 3 }] });
+    expect((await send(first).expect(409)).body.current).toMatchObject({ revision: 1, title: "gauges.ts:12", samples: [{ text: "aaa" }] });
+    await send({ revision: 1, pattern: "a$" }).expect(200);
+    await request(app).patch(`${url}/2f0e0d0c-0b0a-4908-8706-050403020100`).send({ revision: 0, pattern: "a" }).expect(404);
+  });
+
   test("of many changes to one revision at once, one is kept", async () => {
     const made = await make();
     const answers = await Promise.all(

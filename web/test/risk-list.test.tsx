@@ -4,8 +4,9 @@
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { store } from "../src/state/store.ts";
 import { workers } from "./page/browser.ts";
-import { openAt, part, press, says, until, user, wordsOf } from "./page/page.tsx";
+import { openAt, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 afterEach(cleanup);
@@ -58,10 +59,11 @@ describe("a pasted list", () => {
   });
 
   test("a row opens on the bench with its attack as the sample", async () => {
-    const server = await judge(LIST);
+    await judge(LIST);
     await press("button", /^exponential/);
     expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "pasted list:2");
-    expect([...server.specimens.values()]).toMatchObject([{ pattern: "^(a+)+$", samples: [{ name: "attack", text: expect.stringMatching(/^a{10,}/) }] }]);
+    const { fields } = store.getState().draft;
+    expect(fields).toMatchObject({ pattern: "^(a+)+$", samples: [{ name: "attack", text: expect.stringMatching(/^a{10,}/) }] });
   });
 
   test("what asks for all matches is judged so, and opens on a bench that asks so", async () => {
@@ -78,11 +80,16 @@ describe("a pasted list", () => {
     expect(window.location.search).toBe("?view=hazard&ask=all");
   });
 
-  test("a row that the server does not take is said to be still here", async () => {
-    const server = await judge(LIST);
-    server.away = true;
+  test("a row that is looked at does not litter the shelf; an edit puts it there", async () => {
+    const server = await judge("/^(a+)+$/");
     await press("button", /^exponential/);
-    await says("risk-summary", "could not be put on the bench");
+    await says("keeping", "not on the shelf; an edit puts it there");
+    expect(server.specimens.size).toBe(0);
+    await type("Pattern", "b");
+    await until("it is kept", () => server.specimens.size === 1);
+    await says("keeping", "revision 1, kept");
+    const [kept] = server.specimens.values();
+    expect(kept).toMatchObject({ pattern: "^(a+)+$b", samples: [{ name: "attack" }] });
   });
 
   test("nothing cannot be judged, and stays while one looks elsewhere", async () => {

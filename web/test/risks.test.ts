@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { judgeList, MOST_PATTERNS } from "../src/engine/risks/list.ts";
 import type { RiskRow } from "../src/engine/risks/messages.ts";
-import { judgingBegun, judgingEnded, judgingStopped, listPutAway, riskReducer, rowNotOpened, rowsKnown } from "../src/state/riskSlice.ts";
+import { judgingBegun, judgingEnded, judgingStopped, listPutAway, riskReducer, rowsKnown } from "../src/state/riskSlice.ts";
 
 async function judged(files: readonly { name: string; text: string }[], dialect: "ecmascript" | "python" = "ecmascript") {
   const rows: RiskRow[] = [];
@@ -70,6 +70,5 @@ test("the list's state: rows gather while it is judged, and none comes after it 
   expect(stopped).toMatchObject({ state: "stopped", problem: "the worker ended" });
   const end = { patterns: 1, files: 1, passed: 0, beyond: 0 };
   expect(riskReducer(state, judgingEnded(end))).toMatchObject({ state: "judged", judged: end, rows: [row] });
-  expect(riskReducer(state, rowNotOpened("no")).problem).toBe("no");
   expect(riskReducer(state, listPutAway())).toMatchObject({ state: "empty", rows: [] });
 });

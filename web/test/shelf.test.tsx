@@ -2,9 +2,13 @@
  * The shelf: specimens found, added, removed and restored.
  * @jest-environment ./web/test/page/environment.mjs
  */
-import { afterEach, describe, expect, test } from "@jest/globals";
+import { readFileSync } from "node:fs";
+import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
 import { cleanup, screen, within } from "@testing-library/react";
-import { openAt, part, press, until, user, wordsOf } from "./page/page.tsx";
+import { PLACES } from "../src/path/places.ts";
+import { remember } from "../src/shared/remembered.ts";
+import { store } from "../src/state/store.ts";
+import { key, openAt, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 afterEach(cleanup);
@@ -175,4 +179,53 @@ describe("the frame", () => {
     expect(document.documentElement.dataset.theme).toBe("chart");
     expect(localStorage.getItem("lamprey.theme")).toBe("chart");
   });
+});
+
+describe("the path through the demo", () => {
+  beforeEach(() => remember("path", null));
+
+  test("is offered on a first visit, walked by doing, and left with one key; then it is not offered again", async () => {
+    const server = new PageServer();
+    server.put({ title: "Every mention of Hollin Weir", pattern: "Hollin Weir", flags: "g", samples: [{ name: "notes", text: "Hollin Weir, Hollin\n" }] });
+    server.put({ title: "Tag numbers in a day of readings", pattern: "[A-F0-9]{4}", flags: "g", samples: [{ name: "tags", text: "A1F0" }] });
+    openAt("/");
+    await press("button", "Begin");
+    await says("path", "1 of 5A literalChange the pattern to the word Hollin alone.");
+    await type("Pattern", "Hollin", "instead");
+    await says("path", "A word is a pattern already.");
+    await press("button", "On to the next");
+    await says("path", "2 of 5A set");
+    key("endPath");
+    await until("it is left", () => document.querySelector("[data-part=path]") === null);
+    openAt("/");
+    await part("heading", "Specimens");
+    expect(screen.queryByRole("button", { name: "Begin" })).toBeNull();
+  });
+
+  test("says which of its places is gone from the shelf, and can be declined", async () => {
+    new PageServer();
+    openAt("/");
+    await press("button", "Begin");
+    await until("it is said", () => screen.queryByText(/“Every mention of Hollin Weir” is not on the shelf any more/) !== null);
+    await press("button", "No, thank you");
+    expect(screen.queryByRole("button", { name: "Begin" })).toBeNull();
+  });
+
+  test("every place is one of the demo's, and is not done before anything was done", () => {
+    const demo = JSON.parse(readFileSync(new URL("../../demo/specimens.json", import.meta.url), "utf8")) as readonly { title: string }[];
+    const titles = new Set(demo.map(({ title }) => title));
+    expect(PLACES.map(({ title }) => titles.has(title))).toEqual([true, true, true, true, true]);
+    for (const { done } of PLACES) expect(done(store.getState())).toBe(false);
+  });
+});
+
+test("a removed specimen that is opened by its address says so, and is restored there", async () => {
+  const server = new PageServer();
+  const { id } = server.put({ title: "Old gauges", pattern: "gauge \\d", samples: [{ name: "log", text: "gauge 4" }] });
+  server.remove(id);
+  openAt(`/bench/${id}`);
+  await part("heading", "Old gauges");
+  expect(screen.getByText(/This specimen was removed/)).toBeTruthy();
+  await press("button", "Restore it");
+  expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Old gauges");
 });

@@ -41,7 +41,7 @@ export const newSpecimen = Joi.object<SpecimenFields>({
 });
 
 export const specimenChange = Joi.object<SpecimenChange>({
-  revision: Joi.number().integer().min(1).required(),
+  revision: Joi.number().integer().min(0).required(),
   title,
   pattern,
   dialect,

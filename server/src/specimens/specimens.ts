@@ -106,10 +106,9 @@ export class Specimens {
   }
 
   /** Adds one; its id. Nothing of it stays in memory, however many are added. */
-  private async add(em: SqlEntityManager, { samples, ...own }: SpecimenFields): Promise<string> {
+  private async add(em: SqlEntityManager, { samples, ...own }: SpecimenFields, id: string = randomUUID()): Promise<string> {
     const now = new Date();
     const [{ number }] = (await em.execute("select coalesce(max(number), 0) + 1 as number from specimen")) as [{ number: number }];
-    const id = randomUUID();
     await em.insert(Specimen, { id, ...own, revision: 1, createdAt: now, updatedAt: now, deletedAt: null, patternAt: now, number });
     for (const [position, { name, text }] of samples.entries()) {
       await em.insert(Sample, { id: randomUUID(), specimenId: id, position, name, text, length: text.length });
@@ -123,6 +122,7 @@ export class Specimens {
     const { revision, samples, ...own } = change;
     return this.store.fork().transactional(async (fork) => {
       const em = fork as SqlEntityManager;
+      if (revision === 0 && (await em.count(Specimen, { id })) === 0) return this.first(em, id, change);
       const now = new Date();
       const patternAt = await this.keepEarlier(em, id, change, now);
       const values = { ...own, ...(patternAt && { patternAt }), revision: revision + 1, updatedAt: now };
@@ -139,6 +139,18 @@ export class Specimens {
       if (searched !== undefined) await keepWords(em, row.number, { ...row, names: heads.map(({ name }) => name) });
       return { ...head(row), samples: heads.map(sampleHead) };
     });
+  }
+
+  /** Keeps one for the first time, under the id that it has had on a bench. */
+  private async first(em: SqlEntityManager, id: string, change: SpecimenChange): Promise<SpecimenHead> {
+    const { title, pattern = "", dialect = "ecmascript", flags = "", notes = "", samples = [] } = change;
+    if (title === undefined) throw new Problem("not-found", `No specimen has the id ${id}.`);
+    await this.add(em, { title, pattern, dialect, flags, notes, samples: [] }, id);
+    await this.keepSamples(em, id, samples);
+    const row = await this.find(em, id);
+    const heads = await this.sampleHeads(em, [id]);
+    await keepWords(em, row.number, { ...row, names: heads.map(({ name }) => name) });
+    return { ...head(row), samples: heads.map(sampleHead) };
   }
 
   /**

@@ -23,6 +23,8 @@ export const specimensApi = createApi({
       query: ({ queryArg, pageParam }) => ({ url: "/specimens", params: { ...queryArg, offset: pageParam, limit: PAGE } }),
       providesTags: ["list"],
     }),
+    /** A few whose words hold something. */
+    find: build.query<SpecimenList, string>({ query: (search) => ({ url: "/specimens", params: { search, removed: false, offset: 0, limit: 10 } }) }),
     read: build.query<Specimen, string>({ query: (id) => `/specimens/${id}`, keepUnusedDataFor: 0 }),
     earlier: build.query<{ items: readonly EarlierPattern[] }, string>({ query: (id) => `/specimens/${id}/earlier`, keepUnusedDataFor: 0 }),
     create: build.mutation<Specimen, NewSpecimen>({

@@ -4,14 +4,16 @@
 
 import { isProblem, type Specimen } from "@lamprey/api";
 import { skipToken } from "@reduxjs/toolkit/query";
-import { useEffect, useRef } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { edited } from "../draft/draftSlice.ts";
+import { unkept } from "../draft/unkept.ts";
 import { useUnsent } from "../draft/useUnsent.ts";
 import { HazardProvider, useHazard } from "../hazard/useHazard.ts";
 import { VerdictStrip } from "../hazard/VerdictStrip.tsx";
+import { PathLine } from "../path/Path.tsx";
 import { EngineProvider } from "../run/controls.ts";
 import { type PatternHandle, PatternProvider } from "../run/patternHandle.ts";
 import { EngineFollowers, useEngine } from "../run/useEngine.ts";
@@ -26,14 +28,38 @@ import { useBenchKeys } from "./useKeys.ts";
 
 export function Bench() {
   const { specimenId } = useParams();
-  const { data, error, isError, refetch } = specimensApi.useReadQuery(specimenId ?? skipToken, { refetchOnMountOrArgChange: true });
+  const own = useMemo(() => (specimenId ? unkept(specimenId) : undefined), [specimenId]);
+  const { data, error, isError, refetch } = specimensApi.useReadQuery(own ? skipToken : (specimenId ?? skipToken), { refetchOnMountOrArgChange: true });
   // The bench is made anew for each specimen: nothing of one leaks into the next.
+  if (own) return <OpenBench key={own.id} specimen={own} />;
+  if (data?.deletedAt && data.id === specimenId) return <WasRemoved specimen={data} again={() => void refetch()} />;
   if (data && data.id === specimenId) return <OpenBench key={data.id} specimen={data} />;
   if (isError && specimenId) {
     const body = error && "data" in error ? error.data : undefined;
     return <CannotOpen specimen={specimenId} why={isProblem(body) ? body.detail : null} again={() => void refetch()} />;
   }
   return <p className="p-10 text-ink-2">The specimen is being fetched …</p>;
+}
+
+/** A specimen that was removed is not opened as if it were there. */
+function WasRemoved({ specimen, again }: { readonly specimen: Specimen; readonly again: () => void }) {
+  const [restore, { isLoading, isError }] = specimensApi.useRestoreMutation();
+  return (
+    <main className="p-10">
+      <h1 className="part-name text-2xl">{specimen.title}</h1>
+      <p className="mt-2">This specimen was removed. It can be restored for ninety days, as it was.</p>
+      <pre className="source mt-3 max-h-40 overflow-auto whitespace-pre-wrap break-all">{specimen.pattern}</pre>
+      {isError && <p className="mt-2 text-rust">It could not be restored: the server does not answer.</p>}
+      <p className="mt-3 flex gap-3">
+        <button type="button" className="key" disabled={isLoading} onClick={() => void restore(specimen.id).then(again)}>
+          Restore it
+        </button>
+        <Link to="/" className="key">
+          To the shelf
+        </Link>
+      </p>
+    </main>
+  );
 }
 
 /** @param why what the server says; null where it does not answer */
@@ -103,6 +129,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
           </InBar>
           <main className="flex h-full flex-col">
             <h1 className="sr-only">Bench: {title}</h1>
+            <PathLine />
             <PatternStrip key={`pattern-${loads}`} />
             <VerdictStrip />
             <Parts />

@@ -38,6 +38,7 @@ export function Keeping({ keeper }: { readonly keeper: Keeper | null }) {
 }
 
 function Kept({ revision, at }: { readonly revision: number; readonly at: number }) {
+  if (revision === 0) return <>not on the shelf; an edit puts it there</>;
   return (
     <>
       <span className="max-[819px]:sr-only">revision {revision}, </span>kept {clock(at)}

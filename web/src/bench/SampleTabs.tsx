@@ -18,7 +18,9 @@ export function SampleTabs() {
   const [wraps, setWraps] = useSwitch(WRAP_SWITCH);
   const tabs = useRef<HTMLElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another sample is shown, or there are others.
-  useEffect(() => tabs.current?.querySelector("[aria-current=true]")?.scrollIntoView({ block: "nearest", inline: "nearest" }), [shown, samples.length]);
+  useEffect(() => {
+    tabs.current?.querySelector("[aria-current=true]")?.scrollIntoView({ block: "nearest", inline: "nearest" });
+  }, [shown, samples.length]);
   const [renaming, setRenaming] = useState(false);
   /** The menu is closing because the sample is to be renamed: the field takes the focus, not the menu's button. */
   const wantsName = useRef(false);

@@ -2,6 +2,7 @@
 
 import { EditorView } from "@codemirror/view";
 import { sampleAdded } from "../draft/draftSlice.ts";
+import { endPath } from "../path/Path.tsx";
 import type { EngineControls } from "../run/controls.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
 import type { KeyName } from "../shared/keys.ts";
@@ -133,6 +134,7 @@ export const ACTIONS: readonly Action[] = [
     also: "dark light chart deep",
     act: () => chooseTheme(currentTheme() === "deep" ? "chart" : "deep"),
   },
+  { id: "end-path", words: "Leave the path through the demo", also: "skip tour", key: "endPath", act: endPath },
   { id: "words", words: "Keys and words", also: "help glossary shortcuts", key: "words", act: ({ dispatch }) => dispatch(menuOpened("words")) },
   {
     id: "commands",

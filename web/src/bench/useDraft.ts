@@ -6,6 +6,7 @@ import { closed, keepingChanged, merged, opened } from "../draft/draftSlice.ts";
 import type { DraftFields } from "../draft/fields.ts";
 import type { Keeper } from "../draft/keeper.ts";
 import { keepers } from "../draft/keepers.ts";
+import { nowKept } from "../draft/unkept.ts";
 import { begun } from "../state/layoutSlice.ts";
 import { afterPaint, hearFirst, store, useAppDispatch } from "../state/store.ts";
 
@@ -44,6 +45,7 @@ export function useDraft(specimen: Specimen | undefined): Keeper | null {
         keepers.onChange((each) => {
           const { keeping, held, revision } = store.getState().draft;
           const same = keeping === own.keeping && held === own.held && revision === own.base.revision;
+          if (each === own && own.base.revision > 0) nowKept(id);
           if (each === own && !same) dispatch(afterPaint(keepingChanged(saidBy(own))));
         }),
         keepers.onMerge((each) => {

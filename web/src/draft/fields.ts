@@ -59,14 +59,15 @@ export function keepable(fields: DraftFields, kept: DraftFields): DraftFields {
   return { ...fields, title, samples };
 }
 
-/** The change that makes what is kept the draft; null where they are the same. */
+/** The change that makes what is kept the draft; null where they are the same. Of what the server has nothing of, the change is all of it. */
 export function changeOf(id: string, { revision, fields: kept }: Based, draft: DraftFields): ChangeOf | null {
   const wanted = keepable(draft, kept);
   const own: Partial<Record<OwnField, string>> = {};
-  for (const field of OWN_FIELDS) if (wanted[field] !== kept[field]) own[field] = wanted[field];
-  const before = new Map(kept.samples.map((sample) => [sample.key, sample]));
+  const whole = revision === 0 && !sameFields(wanted, kept);
+  for (const field of OWN_FIELDS) if (whole || wanted[field] !== kept[field]) own[field] = wanted[field];
+  const before = new Map(whole ? [] : kept.samples.map((sample) => [sample.key, sample] as const));
   const samples = wanted.samples.map((sample) => sampleChange(before.get(sample.key)?.text, sample));
-  const same = sameSamples(wanted, kept);
+  const same = !whole && sameSamples(wanted, kept);
   if (same && Object.keys(own).length === 0) return null;
   return { id, revision, ...own, ...(same ? {} : { samples }) } as ChangeOf;
 }

@@ -3,15 +3,17 @@ import { type DialectName, rankOf as growthRank, HAZARD_MODES, hazardModeOf, typ
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type DragEvent, useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
+import { makeUnkept } from "../draft/unkept.ts";
 import { type Judging, startJudging } from "../engine/risks/client.ts";
 import type { RiskRow } from "../engine/risks/messages.ts";
 import { timeOf } from "../hazard/words.ts";
 import { writePlace } from "../run/address.ts";
+import { download, fileName } from "../shared/files.ts";
 import { number, plural } from "../shared/words.ts";
-import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowNotOpened, rowsKnown } from "../state/riskSlice.ts";
+import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowsKnown } from "../state/riskSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { riskTable } from "./table.ts";
 
 /** A larger file is a bundle of what is read elsewhere. */
 const MOST_BYTES = 3_000_000;
@@ -219,9 +221,20 @@ function Rows() {
             Stop
           </button>
         ) : (
-          <button type="button" className="key" onClick={() => dispatch(listPutAway())}>
-            Another list
-          </button>
+          <>
+            <button
+              type="button"
+              className="key"
+              disabled={shown.length === 0}
+              title="The rows that are shown, as a table"
+              onClick={() => download(new Blob([riskTable(shown)], { type: "text/csv" }), fileName("risk list", "csv"))}
+            >
+              Save as CSV
+            </button>
+            <button type="button" className="key" onClick={() => dispatch(listPutAway())}>
+              Another list
+            </button>
+          </>
         )}
       </div>
       <div className={`${COLUMNS} border-b border-rule py-1 text-[12px] text-ink-2`}>
@@ -329,19 +342,14 @@ function askingOf({ found }: RiskRow): MatchMode | null {
   return found.mode === hazardModeOf(found) ? null : HAZARD_MODES[found.mode].asks;
 }
 
-/** Puts a row on the bench: as a specimen with its attack as the sample. */
+/** Puts a row on the bench, with its attack as the sample; the shelf has it only when somebody edits it there. */
 function useOpenRow(): (row: RiskRow) => void {
-  const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const [create] = specimensApi.useCreateMutation();
   return (row) => {
     const { pattern, flags, dialect } = row.found;
     const text = row.worst ? textOf(row.worst.attack, row.growth === "exponential" ? 16 : 200) : (row.peak?.text ?? "");
     const title = `${row.file}:${row.found.line}`.slice(-120);
-    void create({ title, pattern, dialect, flags, samples: [{ name: row.worst ? "attack" : row.peak ? "peak" : "sample", text }] }).then((made) => {
-      if (made.data)
-        void navigate(`/bench/${made.data.id}${writePlace({ stage: row.worst !== null || row.peak !== null ? "hazard" : "sample", asking: askingOf(row) })}`);
-      else dispatch(rowNotOpened("the row could not be put on the bench, since the server did not take it"));
-    });
+    const id = makeUnkept({ title, pattern, dialect, flags, samples: [{ name: row.worst ? "attack" : row.peak ? "peak" : "sample", text }] });
+    void navigate(`/bench/${id}${writePlace({ stage: row.worst !== null || row.peak !== null ? "hazard" : "sample", asking: askingOf(row) })}`);
   };
 }

@@ -34,6 +34,7 @@ export const KEYS = {
   commands: { anywhere: "Ctrl+KeyK" },
   words: { anywhere: "Alt+Shift+Slash", outside: "?" },
   otherEditor: { anywhere: "F2" },
+  endPath: { anywhere: "F4" },
   foldReel: { anywhere: "Alt+KeyR" },
   foldDesk: { anywhere: "Alt+KeyL" },
   foldStrip: { anywhere: "Alt+KeyW" },

@@ -8,7 +8,11 @@ const chosen = new Map<string, unknown>();
 
 /** What is remembered under a name; undefined where there is nothing, or nothing that reads. */
 export function recalled(name: string): unknown {
-  if (chosen.has(name)) return chosen.get(name);
+  if (!chosen.has(name)) chosen.set(name, stored(name));
+  return chosen.get(name);
+}
+
+function stored(name: string): unknown {
   try {
     return JSON.parse(localStorage.getItem(`lamprey.${name}`) ?? "null") ?? undefined;
   } catch {
@@ -28,14 +32,18 @@ export function remember(name: string, value: unknown): void {
   changed.dispatchEvent(new Event(name));
 }
 
-/** A switch and what sets it. */
-export function useSwitch(name: string): readonly [on: boolean, set: (on: boolean) => void] {
-  const on = useSyncExternalStore(
+/** What is remembered under a name, as it changes in this window. */
+export function useRecalled(name: string): unknown {
+  return useSyncExternalStore(
     (notify) => {
       changed.addEventListener(name, notify);
       return () => changed.removeEventListener(name, notify);
     },
-    () => recalled(name) === true,
+    () => recalled(name),
   );
-  return [on, (wanted) => remember(name, wanted)];
+}
+
+/** A switch and what sets it. */
+export function useSwitch(name: string): readonly [on: boolean, set: (on: boolean) => void] {
+  return [useRecalled(name) === true, (wanted) => remember(name, wanted)];
 }

@@ -7,6 +7,7 @@ import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { titleOf } from "../draft/fields.ts";
 import { keepers } from "../draft/keepers.ts";
+import { PathOffer } from "../path/Path.tsx";
 import { ASKED_AGAIN, useEvery } from "../shared/useEvery.ts";
 import { number, plural, size } from "../shared/words.ts";
 import { useAppDispatch } from "../state/store.ts";
@@ -89,6 +90,7 @@ export function Shelf() {
             New specimen
           </button>
         </div>
+        <PathOffer />
         <NotKept />
         {creating.isError && <p className="mt-3 text-rust">It could not be kept: the server does not answer.</p>}
         {lastRemoved && (

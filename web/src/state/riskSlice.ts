@@ -25,10 +25,9 @@ const slice = createSlice({
       state.state === "judging" ? { ...state, rows: [...state.rows, ...payload.rows], done: payload.done, total: payload.total } : state,
     judgingEnded: (state, { payload }: PayloadAction<Judged>) => ({ ...state, state: "judged" as const, judged: payload }),
     judgingStopped: (state, { payload }: PayloadAction<string | null>) => ({ ...state, state: "stopped" as const, problem: payload }),
-    rowNotOpened: (state, { payload }: PayloadAction<string>) => ({ ...state, problem: payload }),
     listPutAway: () => initialState,
   },
 });
 
-export const { judgingBegun, rowsKnown, judgingEnded, judgingStopped, listPutAway, rowNotOpened } = slice.actions;
+export const { judgingBegun, rowsKnown, judgingEnded, judgingStopped, listPutAway } = slice.actions;
 export const riskReducer = slice.reducer;

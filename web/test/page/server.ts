@@ -43,6 +43,15 @@ export class PageServer {
     return specimen;
   }
 
+  /** Keeps one for the first time, under an id that a page has given it. */
+  private first(id: string, { revision: _, samples = [], title = "", ...own }: SpecimenChange): Specimen {
+    const { id: made, ...kept } = this.put({ title, ...own });
+    this.specimens.delete(made);
+    const specimen = { ...kept, id, samples: samples.map(({ id: sample = "", name, text = "" }) => ({ id: sample, name, text, length: text.length })) };
+    this.specimens.set(id, specimen);
+    return specimen;
+  }
+
   /** Changes a specimen as another page would. */
   change(id: string, { revision: _, samples, ...own }: SpecimenChange): Specimen {
     const before = this.specimens.get(id);
@@ -78,6 +87,8 @@ export class PageServer {
     if (id === "" && method === "GET") return { status: 200, data: this.list(new URLSearchParams(path.slice(path.indexOf("?") + 1))) };
     if (path === "/import") return this.importAll(body as SpecimensFile);
     if (id === "" && method === "POST") return { status: 201, data: this.put(body as NewSpecimen) };
+    const { revision } = (body ?? {}) as Partial<SpecimenChange>;
+    if (method === "PATCH" && revision === 0 && !this.specimens.has(id)) return { status: 200, data: headOf(this.first(id, body as SpecimenChange)) };
     const specimen = this.specimens.get(id);
     if (!specimen) return refusal(404, "There is no such specimen.");
     if (method === "DELETE" && path.includes("forGood")) return { status: this.specimens.delete(id) ? 200 : 404, data: { purged: 1 } };

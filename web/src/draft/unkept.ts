@@ -1,0 +1,65 @@
+/**
+ * Specimens that are on the bench and not on the shelf: the first edit puts them there. The window remembers them, so
+ * that loading the page again finds them.
+ */
+import type { Specimen } from "@lamprey/api";
+import type { DialectName } from "@lamprey/core";
+import { v4 as uuid } from "uuid";
+
+const KEY = "lamprey.unkept.";
+
+export interface Unkept {
+  readonly title: string;
+  readonly pattern: string;
+  readonly dialect: DialectName;
+  readonly flags: string;
+  readonly samples: readonly { readonly name: string; readonly text: string }[];
+}
+
+const made = new Map<string, Specimen>();
+
+/** Makes one; its id. Revision 0 is what the server has of it. */
+export function makeUnkept({ samples, ...own }: Unkept): string {
+  const id = uuid();
+  const now = new Date().toISOString();
+  const specimen: Specimen = {
+    id,
+    ...own,
+    notes: "",
+    samples: samples.map(({ name, text }) => ({ id: uuid(), name, text, length: text.length })),
+    revision: 0,
+    createdAt: now,
+    updatedAt: now,
+    deletedAt: null,
+  };
+  made.set(id, specimen);
+  try {
+    sessionStorage.setItem(KEY + id, JSON.stringify(specimen));
+  } catch {
+    // A window that may remember nothing has it until it is loaded again.
+  }
+  return id;
+}
+
+/** The specimen with the id, where it is one of these. */
+export function unkept(id: string): Specimen | undefined {
+  const known = made.get(id);
+  if (known) return known;
+  try {
+    const text = sessionStorage.getItem(KEY + id);
+    return text === null ? undefined : (JSON.parse(text) as Specimen);
+  } catch {
+    // As above.
+    return undefined;
+  }
+}
+
+/** The server has it now. */
+export function nowKept(id: string): void {
+  made.delete(id);
+  try {
+    sessionStorage.removeItem(KEY + id);
+  } catch {
+    // As above.
+  }
+}
