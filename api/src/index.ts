@@ -3,7 +3,10 @@ export { type Closed, closed, listOf, type Value } from "./schema.ts";
 export {
   BOUNDS,
   type EarlierPattern,
+  type Figures,
+  type FiguresOf,
   isProblem,
+  type Many,
   type NewSpecimen,
   type ProblemDetails,
   type SampleChange,
@@ -16,5 +19,6 @@ export {
   type SpecimenList,
   type SpecimensFile,
   specimensSchema,
+  type TagList,
   type TextEdit,
 } from "./specimens.ts";

@@ -17,6 +17,10 @@ export const BOUNDS = {
   page: 200,
   /** What a list shows of a pattern or of notes. */
   excerpt: 300,
+  tag: 40,
+  tags: 20,
+  /** Specimens that something is done to at once. */
+  many: 1_000,
 } as const;
 
 const TEXT = { type: "string" } as const;
@@ -38,6 +42,20 @@ const OWN = {
 /** What the server adds. */
 const KEPT = { revision: REVISION, createdAt: MOMENT, updatedAt: MOMENT, deletedAt: { type: ["string", "null"], format: "date-time" } } as const;
 
+/** A word that specimens are put together by; no two of a specimen are the same. */
+const TAG = { type: "string", minLength: 1, maxLength: BOUNDS.tag } as const;
+const TAGS = listOf(TAG, BOUNDS.tags);
+/** What a bench found out of a specimen at its revision: matches on the first sample, and how its work grows. */
+const figures = closed({
+  matches: { type: "integer", minimum: 0 },
+  /** There are more than were counted. */
+  more: { type: "boolean" },
+  growth: { type: "string", enum: ["linear", "polynomial", "exponential", "undecided"] },
+  /** Of a polynomial; else 0. */
+  degree: { type: "integer", minimum: 0 },
+});
+const figuresOf = closed({ revision: REVISION, figures });
+
 const sampleHead = closed({ id: ID, name: TEXT, length: LENGTH });
 const sample = closed({ id: ID, name: TEXT, length: LENGTH, text: TEXT });
 const NAME = { type: "string", minLength: 1, maxLength: BOUNDS.sampleName } as const;
@@ -52,9 +70,23 @@ const sampleChange = closed({ id: ID, name: NAME, text: SAMPLE_TEXT, edit: textE
 const specimenHead = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sampleHead) });
 const specimen = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sample) });
 /** In a list: of a long pattern, and of long notes, the beginning. */
-const specimenExcerpt = closed({ id: ID, ...OWN, ...KEPT, patternLength: LENGTH, samples: listOf(sampleHead) });
+const specimenExcerpt = closed({ id: ID, ...OWN, ...KEPT, tags: TAGS, patternLength: LENGTH, samples: listOf(sampleHead), figures }, [
+  "id",
+  "title",
+  "pattern",
+  "dialect",
+  "flags",
+  "notes",
+  "revision",
+  "createdAt",
+  "updatedAt",
+  "deletedAt",
+  "tags",
+  "patternLength",
+  "samples",
+]);
 const specimenList = closed({ items: listOf(specimenExcerpt), total: { type: "integer" } });
-const newSpecimen = closed({ ...OWN, samples: listOf(newSample, BOUNDS.samples) }, ["title"]);
+const newSpecimen = closed({ ...OWN, tags: TAGS, samples: listOf(newSample, BOUNDS.samples) }, ["title"]);
 /** Everything that is kept, as one file. */
 const specimensFile = closed({
   format: { type: "string", enum: ["lamprey-specimens"] },
@@ -66,6 +98,10 @@ const specimenChange = closed({ revision: { type: "integer", minimum: 0 }, ...OW
 /** A pattern at an earlier revision. */
 const earlierPattern = closed({ revision: REVISION, pattern: OWN.pattern, dialect: OWN.dialect, flags: OWN.flags, keptAt: MOMENT });
 const earlierPatterns = closed({ items: listOf(earlierPattern) });
+
+/** Something done to several specimens at once. */
+const many = closed({ ids: listOf(ID, BOUNDS.many), act: { type: "string", enum: ["remove", "restore", "tag", "untag"] }, tag: TAG }, ["ids", "act"]);
+const tagList = closed({ items: listOf(closed({ tag: TAG, count: { type: "integer" } })) });
 
 /** RFC 9457, as the server answers errors. */
 const problem = {
@@ -85,11 +121,18 @@ export const SCHEMAS = {
   SpecimenList: specimenList,
   SpecimensFile: specimensFile,
   EarlierPatterns: earlierPatterns,
+  Many: many,
+  TagList: tagList,
+  FiguresOf: figuresOf,
   Problem: problem,
 } as const;
 
 export type SampleHead = Value<typeof sampleHead>;
 export type SampleChange = Value<typeof sampleChange>;
+export type Many = Value<typeof many>;
+export type TagList = Value<typeof tagList>;
+export type Figures = Value<typeof figures>;
+export type FiguresOf = Value<typeof figuresOf>;
 export type TextEdit = Value<typeof textEdit>;
 export type NewSpecimen = Value<typeof newSpecimen>;
 export type SpecimenChange = Value<typeof specimenChange>;

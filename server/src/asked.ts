@@ -8,7 +8,23 @@ import { Trouble } from "./store/trouble.ts";
 import type { StoreThread } from "./thread.ts";
 
 /** What a server asks: the same, wherever the store is. */
-const CALLS = ["health", "list", "read", "earlier", "create", "change", "remove", "restore", "purge", "exportPart", "importAll", "tend"] as const;
+const CALLS = [
+  "health",
+  "list",
+  "read",
+  "earlier",
+  "create",
+  "change",
+  "remove",
+  "restore",
+  "purge",
+  "tags",
+  "many",
+  "figures",
+  "exportPart",
+  "importAll",
+  "tend",
+] as const;
 export type Asked = Pick<Service, (typeof CALLS)[number]>;
 
 export interface Opened {

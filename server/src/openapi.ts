@@ -21,6 +21,8 @@ export const openapi = {
         parameters: [
           { name: "search", in: "query", schema: text, description: "words, or parts of words, that all stand in title, pattern, notes or names of samples" },
           { name: "removed", in: "query", schema: { type: "boolean", default: false } },
+          { name: "tag", in: "query", schema: text, description: "only those that have it" },
+          { name: "sort", in: "query", schema: { type: "string", enum: ["changed", "title", "growth"], default: "changed" } },
           { name: "offset", in: "query", schema: { type: "integer", minimum: 0, default: 0 } },
           { name: "limit", in: "query", schema: { type: "integer", minimum: 1, maximum: BOUNDS.page, default: 100 } },
         ],
@@ -32,6 +34,34 @@ export const openapi = {
         responses: {
           201: answer("Kept", "Specimen"),
           400: problem("Not valid JSON, a field that does not fit, or one that is not known"),
+          413: problem("Too large"),
+          415: problem("Not JSON"),
+        },
+      },
+    },
+    "/api/specimens/tags": {
+      get: { summary: "The tags of what is not removed, with how many have each", responses: { 200: answer("The tags", "TagList") } },
+    },
+    "/api/specimens/many": {
+      post: {
+        summary: "Remove, restore, tag or untag several specimens, all or none",
+        requestBody: { required: true, content: json(ref("Many")) },
+        responses: {
+          200: { description: "How many were changed", content: json(closed({ changed: { type: "integer" } })) },
+          400: problem("Not valid JSON, or a field that does not fit"),
+          413: problem("Too large"),
+          415: problem("Not JSON"),
+        },
+      },
+    },
+    "/api/specimens/{id}/figures": {
+      put: {
+        summary: "Keep what a bench found out of a specimen at a revision; of another revision than the one that is kept, nothing is",
+        parameters: [id],
+        requestBody: { required: true, content: json(ref("FiguresOf")) },
+        responses: {
+          200: { description: "Whether it was kept", content: json(closed({ kept: { type: "boolean" } })) },
+          400: problem("Not valid JSON, or a field that does not fit"),
           413: problem("Too large"),
           415: problem("Not JSON"),
         },

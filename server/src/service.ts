@@ -7,7 +7,7 @@ import Joi from "joi";
 import { readJson } from "./bounded.ts";
 import { EXPORT_FORMAT, EXPORTED_AT_ONCE } from "./exported.ts";
 import { asProblem, type ProblemDetails, withoutValues } from "./problem.ts";
-import { check, newSpecimen, specimenChange, specimenQuery } from "./specimens/schemas.ts";
+import { check, figuresOf, many, newSpecimen, specimenChange, specimenQuery } from "./specimens/schemas.ts";
 import { RESTORED_WITHIN, type Specimens } from "./specimens/specimens.ts";
 import { BACKED_UP_EVERY } from "./store/backups.ts";
 import type { Store } from "./store/store.ts";
@@ -66,6 +66,18 @@ export class Service {
 
   restore(at: string, id: string): Promise<Answer> {
     return answer(at, () => this.specimens.restore(id));
+  }
+
+  tags(at: string): Promise<Answer> {
+    return answer(at, () => this.specimens.tags());
+  }
+
+  many(at: string, body: Uint8Array): Promise<Answer> {
+    return answer(at, async () => ({ changed: await this.specimens.many(check(many, readJson(body))) }));
+  }
+
+  figures(at: string, id: string, body: Uint8Array): Promise<Answer> {
+    return answer(at, async () => ({ kept: await this.specimens.figures(id, check(figuresOf, readJson(body))) }));
   }
 
   purge(at: string, id: string): Promise<Answer> {

@@ -148,7 +148,7 @@ describe("specimens", () => {
     expect((await send(first).expect(200)).body).toMatchObject({ id, revision: 1, dialect: "ecmascript", samples: [{ id: sample.id, length: 3 }] });
     expect((await send(first).expect(409)).body.current).toMatchObject({ revision: 1, title: "gauges.ts:12", samples: [{ text: "aaa" }] });
     await send({ revision: 1, pattern: "a$" }).expect(200);
-    await request(app).patch(`${url}/2f0e0d0c-0b0a-4908-8706-050403020100`).send({ revision: 0, pattern: "a" }).expect(404);
+    await request(app).patch(`${url}/2f0e0d0c-0b0a-4908-8706-050403020100`).send({ revision: 0, pattern: "a" }).expect(400);
   });
 
   test("of many changes to one revision at once, one is kept", async () => {
@@ -274,7 +274,10 @@ describe("the interface's description", () => {
     expect(Object.keys(made).sort()).toEqual(Object.keys(Specimen.properties).sort());
     const { body } = await request(app).get(url);
     expect(Object.keys(body).sort()).toEqual(Object.keys(SpecimenList.properties).sort());
-    expect(Object.keys(body.items[0]).sort()).toEqual(Object.keys(SpecimenExcerpt.properties).sort());
+    const figures = { matches: 1, more: false, growth: "linear", degree: 0 };
+    await request(app).put(`${url}/${made.id}/figures`).send({ revision: 1, figures }).expect(200);
+    const { body: own } = await request(app).get(`${url}?limit=1`);
+    expect(Object.keys(own.items[0]).sort()).toEqual(Object.keys(SpecimenExcerpt.properties).sort());
     for (const field of Object.keys(NewSpecimen.properties)) {
       const errors = (
         await request(app)
@@ -298,5 +301,65 @@ describe("settings", () => {
     expect(readSettings({})).toMatchObject({ port: 4317, host: "127.0.0.1" });
     expect(readSettings({ PORT: "5000", HOST: "0.0.0.0", LAMPREY_DATA: "/data" })).toMatchObject({ port: 5000, host: "0.0.0.0", data: "/data" });
     expect(() => readSettings({ PORT: "weir" })).toThrow(/PORT/);
+  });
+});
+
+describe("a shelf with many", () => {
+  const list = async (query: string) => (await request(app).get(`${url}?${query}`).expect(200)).body;
+  const titles = ({ items }: { items: readonly { title: string }[] }) => items.map(({ title }) => title);
+
+  test("several are tagged, found by their tag, untagged, removed and restored at once", async () => {
+    const made = await Promise.all(["Tagged one", "Tagged two", "Tagged three"].map((title) => make({ title })));
+    const ids = made.map(({ id }) => id);
+    const many = (body: object) => request(app).post(`${url}/many`).send(body);
+    expect((await many({ ids, act: "tag", tag: "low water" }).expect(200)).body).toEqual({ changed: 3 });
+    expect((await many({ ids: [ids[0]], act: "tag", tag: "low" }).expect(200)).body).toEqual({ changed: 1 });
+    expect((await many({ ids, act: "tag", tag: "low water" }).expect(200)).body).toEqual({ changed: 0 });
+    expect(titles(await list("tag=low%20water&sort=title"))).toEqual(["Tagged one", "Tagged three", "Tagged two"]);
+    expect(titles(await list("tag=low"))).toEqual(["Tagged one"]);
+    expect((await request(app).get(`${url}/tags`).expect(200)).body.items).toEqual([
+      { tag: "low water", count: 3 },
+      { tag: "low", count: 1 },
+    ]);
+    await many({ ids: ids.slice(1), act: "remove" }).expect(200);
+    expect((await list("tag=low%20water")).total).toBe(1);
+    expect(titles(await list("removed=true&sort=title&search=tagged"))).toEqual(["Tagged three", "Tagged two"]);
+    await many({ ids, act: "restore" }).expect(200);
+    await many({ ids, act: "untag", tag: "low water" }).expect(200);
+    expect((await list("tag=low%20water")).total).toBe(0);
+    expect((await request(app).get("/api/export").expect(200)).body.specimens.find(({ title }: { title: string }) => title === "Tagged one").tags).toEqual([
+      "low",
+    ]);
+  });
+
+  test.each([
+    [{ ids: ["no"], act: "remove" }],
+    [{ ids: [], act: "burn" }],
+    [{ ids: [], act: "tag" }],
+    [{ ids: [], act: "remove", tag: "a" }],
+    [{ ids: [], act: "tag", tag: "two\nlines" }],
+    [{ ids: [], act: "tag", tag: "x".repeat(41) }],
+    [{ ids: Array.from({ length: 1001 }, (_, i) => `00000000-0000-4000-8000-${String(i).padStart(12, "0")}`), act: "remove" }],
+  ])("what does not fit is refused: %j", async (body) => {
+    await request(app).post(`${url}/many`).send(body).expect(400);
+  });
+
+  test("what the bench found is in the row as long as the revision is that, and sorts by the worst", async () => {
+    const [calm, wild, changed] = await Promise.all(["Figures calm", "Figures wild", "Figures changed"].map((title) => make({ title })));
+    const found = (growth: string, degree = 0) => ({ revision: 1, figures: { matches: 7, more: false, growth, degree } });
+    const put = (id: string, body: object) => request(app).put(`${url}/${id}/figures`).send(body);
+    expect((await put(calm.id, found("linear")).expect(200)).body).toEqual({ kept: true });
+    await put(wild.id, found("exponential")).expect(200);
+    await put(changed.id, found("polynomial", 3)).expect(200);
+    expect(titles(await list("search=figures&sort=growth"))).toEqual(["Figures wild", "Figures changed", "Figures calm"]);
+    await request(app).patch(`${url}/${changed.id}`).send({ revision: 1, pattern: "other" }).expect(200);
+    expect((await put(changed.id, found("linear")).expect(200)).body).toEqual({ kept: false });
+    const { items } = await list("search=figures&sort=growth");
+    expect(items.map(({ title, figures }: { title: string; figures?: { growth: string } }) => [title, figures?.growth])).toEqual([
+      ["Figures wild", "exponential"],
+      ["Figures calm", "linear"],
+      ["Figures changed", undefined],
+    ]);
+    await put(calm.id, { revision: 1, figures: { matches: -1, more: false, growth: "linear", degree: 0 } }).expect(400);
   });
 });

@@ -8,7 +8,7 @@ import { cleanup, screen, within } from "@testing-library/react";
 import { PLACES } from "../src/path/places.ts";
 import { remember } from "../src/shared/remembered.ts";
 import { store } from "../src/state/store.ts";
-import { key, openAt, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { key, openAt, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 afterEach(cleanup);
@@ -36,8 +36,8 @@ describe("the list", () => {
     stocked();
     await until("both are there", () => listed().length === 2);
     expect(listed()).toEqual([
-      expect.stringMatching(/^Gauge lines ?ecmascript, revision 1\\d\+ cmglevels1 sample/),
-      expect.stringMatching(/^Sluice codes ?python, revision 1S-\\d\{3\}2 samples/),
+      expect.stringMatching(/^Gauge linesecmascript, revision 1\\d\+ cmglevelsnot run yet1 sample, 9 characters/),
+      expect.stringMatching(/^Sluice codespython, revision 1S-\\d\{3\}not run yet2 samples/),
     ]);
   });
 
@@ -228,4 +228,46 @@ test("a removed specimen that is opened by its address says so, and is restored 
   expect(screen.getByText(/This specimen was removed/)).toBeTruthy();
   await press("button", "Restore it");
   expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Old gauges");
+});
+
+describe("several at once", () => {
+  test("are tagged, found by their tag, and removed; what was removed comes back", async () => {
+    const server = stocked();
+    openAt("/");
+    await press("checkbox", "Choose all that are listed");
+    await user.type(await part("textbox", "A tag"), "low water");
+    await press("button", "Tag");
+    await until("they have it", () => screen.getAllByText("low water").length === server.specimens.size);
+    await user.selectOptions(await part("combobox", "Only those tagged"), "low water");
+    await press("checkbox", "Choose Gauge lines");
+    await press("button", "Remove");
+    await until("it is gone", () => screen.queryByRole("link", { name: "Gauge lines" }) === null);
+    await press("button", "Restore it");
+    await until("it is back", () => screen.queryByRole("link", { name: "Gauge lines" }) !== null);
+  });
+
+  test("are sorted by their titles", async () => {
+    stocked();
+    openAt("/");
+    await user.selectOptions(await part("combobox", "sorted by"), "title");
+    await until(
+      "in their order",
+      () =>
+        screen
+          .getAllByRole("link", { name: /Gauge lines|Sluice codes/ })
+          .map(wordsOf)
+          .join() === "Gauge lines,Sluice codes",
+    );
+  });
+
+  test("a row has what the bench found, as long as it is of that revision", async () => {
+    const server = openBench();
+    await until("the server was told", () => server.figures.size === 1);
+    openAt("/");
+    await until("it is in the row", () => screen.queryByText("square") !== null);
+    const [id] = [...server.specimens.keys()];
+    server.change(id as string, { revision: 1, pattern: "weir" });
+    openAt("/");
+    await until("it is out of date", () => screen.queryByText("not run yet") !== null);
+  });
 });

@@ -49,6 +49,11 @@ export const Specimen = defineEntity({
     deletedAt: p.datetime().nullable(),
     /** When the pattern, or what it is written in, was changed last. */
     patternAt: p.datetime(),
+    /** Each behind a line end, and one at their end, so that one can be looked for; empty where there are none. */
+    tags: p.type(ExactText).$type<string>(),
+    /** What a bench found out, as JSON, and the revision that it is of. */
+    figures: p.string().nullable(),
+    figuresOf: p.integer(),
     /** What the words that it is searched by are kept under. */
     number: p.integer(),
   }),

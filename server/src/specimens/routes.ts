@@ -1,4 +1,4 @@
-/** `/api/specimens`: made, listed, searched, read, changed, removed and restored; and what their patterns were before. */
+/** `/api/specimens`: made, listed, searched, tagged, read, changed, removed and restored; what their patterns were before, and what a bench found out. */
 import express, { type RequestHandler, type Response, Router } from "express";
 import type { Logger } from "pino";
 import type { Asked } from "../asked.ts";
@@ -64,6 +64,18 @@ export function specimenRoutes(asked: Asked, log: Logger): Router {
     })
     .all(only("GET", "POST"));
   router
+    .route("/tags")
+    .get(async (request, response) => {
+      send(response, await asked.tags(request.originalUrl));
+    })
+    .all(only("GET"));
+  router
+    .route("/many")
+    .post(...jsonBody, async (request, response) => {
+      send(response, await asked.many(request.originalUrl, bytesOf(request.body)));
+    })
+    .all(only("POST"));
+  router
     .route("/:id")
     .get(async (request, response) => {
       send(response, await asked.read(request.originalUrl, idOf(request.params.id)));
@@ -83,6 +95,12 @@ export function specimenRoutes(asked: Asked, log: Logger): Router {
       send(response, await asked.earlier(request.originalUrl, idOf(request.params.id)));
     })
     .all(only("GET"));
+  router
+    .route("/:id/figures")
+    .put(...jsonBody, async (request, response) => {
+      send(response, await asked.figures(request.originalUrl, idOf(request.params.id), bytesOf(request.body)));
+    })
+    .all(only("PUT"));
   router
     .route("/:id/restore")
     .post(async (request, response) => {

@@ -1,18 +1,25 @@
 /** What requests about specimens may hold. Unknown fields are refused: a misspelt one must not be lost in silence. */
-import { BOUNDS, type NewSpecimen, type SpecimenChange } from "@lamprey/api";
+import { BOUNDS, type FiguresOf, type Many, type NewSpecimen, type SpecimenChange } from "@lamprey/api";
 import { DIALECT_NAMES } from "@lamprey/core";
 import Joi from "joi";
 import { Problem } from "../problem.ts";
 
 /** A new specimen with its defaults. */
-export type SpecimenFields = Required<NewSpecimen>;
+export type SpecimenFields = Required<Omit<NewSpecimen, "tags">> & Pick<NewSpecimen, "tags">;
 
 export interface SpecimenQuery {
   readonly search: string;
   readonly removed: boolean;
   readonly offset: number;
   readonly limit: number;
+  readonly sort?: Sort;
+  /** Only those that have it; empty for all. */
+  readonly tag?: string;
 }
+
+/** How a list is sorted: the newest change, the title, the worst growth first. */
+export const SORTS = ["changed", "title", "growth"] as const;
+export type Sort = (typeof SORTS)[number];
 
 const id = Joi.string().guid();
 const title = Joi.string().trim().min(1).max(BOUNDS.title);
@@ -25,6 +32,13 @@ const flags = Joi.string()
 const notes = Joi.string().allow("").max(BOUNDS.notes);
 const name = Joi.string().trim().min(1).max(BOUNDS.sampleName);
 const text = Joi.string().allow("").max(BOUNDS.sample);
+/** On one line: tags are kept with line ends between them. */
+const tag = Joi.string()
+  .trim()
+  .min(1)
+  .max(BOUNDS.tag)
+  .pattern(/^[^\n\r]*$/, "one line");
+const tags = Joi.array().items(tag.required()).max(BOUNDS.tags).unique();
 const place = Joi.number().integer().min(0).max(BOUNDS.sample).required();
 const edit = Joi.object({ from: place, to: place.min(Joi.ref("from")), insert: text.required() });
 
@@ -34,6 +48,7 @@ export const newSpecimen = Joi.object<SpecimenFields>({
   dialect: dialect.default("ecmascript"),
   flags: flags.default(""),
   notes: notes.default(""),
+  tags: tags.default([]),
   samples: Joi.array()
     .items(Joi.object({ name: name.required(), text: text.required() }))
     .max(BOUNDS.samples)
@@ -42,7 +57,8 @@ export const newSpecimen = Joi.object<SpecimenFields>({
 
 export const specimenChange = Joi.object<SpecimenChange>({
   revision: Joi.number().integer().min(0).required(),
-  title,
+  // biome-ignore lint/suspicious/noThenProperty: it is what Joi calls it.
+  title: Joi.when("revision", { is: 0, then: title.required(), otherwise: title }),
   pattern,
   dialect,
   flags,
@@ -58,6 +74,27 @@ export const specimenQuery = Joi.object<SpecimenQuery>({
   removed: Joi.boolean().default(false),
   offset: Joi.number().integer().min(0).default(0),
   limit: Joi.number().integer().min(1).max(BOUNDS.page).default(100),
+  sort: Joi.string()
+    .valid(...SORTS)
+    .default("changed"),
+  tag: Joi.string().allow("").max(BOUNDS.tag).default(""),
+});
+
+export const many = Joi.object<Many>({
+  ids: Joi.array().items(id.required()).max(BOUNDS.many).unique().required(),
+  act: Joi.string().valid("remove", "restore", "tag", "untag").required(),
+  // biome-ignore lint/suspicious/noThenProperty: it is what Joi calls it.
+  tag: Joi.when("act", { is: Joi.valid("tag", "untag"), then: tag.required(), otherwise: Joi.forbidden() }),
+});
+
+export const figuresOf = Joi.object<FiguresOf>({
+  revision: Joi.number().integer().min(1).required(),
+  figures: Joi.object({
+    matches: Joi.number().integer().min(0).required(),
+    more: Joi.boolean().required(),
+    growth: Joi.string().valid("linear", "polynomial", "exponential", "undecided").required(),
+    degree: Joi.number().integer().min(0).required(),
+  }).required(),
 });
 
 export const specimenId = id.required();

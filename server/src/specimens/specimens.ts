@@ -3,13 +3,16 @@ import { randomUUID } from "node:crypto";
 import {
   BOUNDS,
   type EarlierPattern,
-  type NewSpecimen,
+  type Figures,
+  type FiguresOf,
+  type Many,
   type SampleChange,
   type SampleHead,
   type SpecimenChange,
   type SpecimenHead,
   type SpecimenList,
   type Specimen as SpecimenWhole,
+  type TagList,
   type TextEdit,
 } from "@lamprey/api";
 import type { DialectName } from "@lamprey/core";
@@ -17,7 +20,7 @@ import type { SqlEntityManager } from "@mikro-orm/libsql";
 import { Problem } from "../problem.ts";
 import type { Store } from "../store/store.ts";
 import { Earlier, ExactText, Fact, Sample, type SampleRow, Specimen, type SpecimenRow } from "./entities.ts";
-import type { SpecimenFields, SpecimenQuery } from "./schemas.ts";
+import type { Sort, SpecimenFields, SpecimenQuery } from "./schemas.ts";
 import { ensureWords, forgetWords, keepWords, searching } from "./words.ts";
 
 /** Milliseconds that a pattern must have stood unchanged for it to be kept as an earlier one. */
@@ -37,15 +40,17 @@ export class Specimens {
     this.store = store;
   }
 
-  async list({ search, removed, offset, limit }: SpecimenQuery): Promise<SpecimenList> {
+  async list({ search, removed, offset, limit, sort = "changed", tag = "" }: SpecimenQuery): Promise<SpecimenList> {
     const em = this.store.fork();
     const found = searching(search);
-    const where = `s.deleted_at is ${removed ? "not " : ""}null${found ? ` and ${found.sql}` : ""}`;
-    const values = found?.values ?? [];
+    const tagged = tag === "" ? "" : " and instr(s.tags, ?) > 0";
+    const where = `s.deleted_at is ${removed ? "not " : ""}null${found ? ` and ${found.sql}` : ""}${tagged}`;
+    const values = [...(found?.values ?? []), ...(tag === "" ? [] : [joined([tag])])];
     const [{ total }] = (await em.execute(`select count(*) as total from specimen s where ${where}`, [...values])) as [{ total: number }];
     const rows: ExcerptRow[] = await em.execute(
-      `select id, title, ${excerptOf("pattern")}, length(pattern) as patternLength, dialect, flags, ${excerptOf("notes")}, revision, created_at, updated_at, deleted_at
-       from specimen s where ${where} order by updated_at desc, id limit ? offset ?`,
+      `select id, title, ${excerptOf("pattern")}, length(pattern) as patternLength, dialect, flags, ${excerptOf("notes")}, revision, created_at, updated_at, deleted_at, tags,
+       case when figures_of = revision then figures end as figures
+       from specimen s where ${where} order by ${ORDERS[sort]} limit ? offset ?`,
       [...values, limit, offset],
     );
     const samples = await this.sampleHeads(
@@ -54,6 +59,55 @@ export class Specimens {
     );
     const bySpecimen = groupBySpecimen(samples);
     return { items: rows.map((row) => ({ ...excerpt(row), samples: (bySpecimen.get(row.id) ?? []).map(sampleHead) })), total };
+  }
+
+  /** The tags of what is not removed, with how many have each, the most first. */
+  async tags(): Promise<TagList> {
+    const rows: { tags: string; count: number }[] = await this.store
+      .fork()
+      .execute("select tags, count(*) as count from specimen where deleted_at is null and tags <> '' group by tags");
+    const counts = new Map<string, number>();
+    for (const { tags, count } of rows) for (const tag of parted(tags)) counts.set(tag, (counts.get(tag) ?? 0) + count);
+    const items = [...counts].map(([tag, count]) => ({ tag, count }));
+    return { items: items.sort((a, b) => b.count - a.count || (a.tag < b.tag ? -1 : 1)) };
+  }
+
+  /** Does the same to several, all or none; how many it changed. What is not there any more is passed over. */
+  async many({ ids, act, tag = "" }: Many): Promise<number> {
+    return this.store.fork().transactional(async (fork) => {
+      const em = fork as SqlEntityManager;
+      const rows = await em.find(Specimen, { id: { $in: [...ids] } }, { fields: ["id", "revision", "tags", "deletedAt"], disableIdentityMap: true });
+      let changed = 0;
+      const now = new Date();
+      for (const { id, revision, tags, deletedAt } of rows) {
+        const own = parted(tags);
+        const wanted = act === "tag" ? [...own.filter((each) => each !== tag), tag] : own.filter((each) => each !== tag);
+        const values = ((): object | null => {
+          switch (act) {
+            case "remove":
+              return deletedAt ? null : { deletedAt: now, revision: revision + 1 };
+            case "restore":
+              return deletedAt ? { deletedAt: null, revision: revision + 1 } : null;
+            case "tag":
+              if (own.includes(tag)) return null;
+              if (wanted.length > BOUNDS.tags) throw new Problem("invalid-request", `A specimen may have ${BOUNDS.tags} tags.`);
+              return { tags: joined(wanted) };
+            case "untag":
+              return own.includes(tag) ? { tags: joined(wanted) } : null;
+            default:
+              throw new RangeError(`Nothing is called “${act satisfies never}”.`);
+          }
+        })();
+        if (values) changed += await em.nativeUpdate(Specimen, { id, revision }, values);
+      }
+      return changed;
+    });
+  }
+
+  /** What a bench found out of a specimen; what it found of a revision that is gone is not kept. */
+  async figures(id: string, { revision, figures }: FiguresOf): Promise<boolean> {
+    const values = { figures: JSON.stringify(figures), figuresOf: revision };
+    return (await this.store.fork().nativeUpdate(Specimen, { id, revision }, values)) > 0;
   }
 
   async read(id: string): Promise<SpecimenWhole> {
@@ -106,10 +160,22 @@ export class Specimens {
   }
 
   /** Adds one; its id. Nothing of it stays in memory, however many are added. */
-  private async add(em: SqlEntityManager, { samples, ...own }: SpecimenFields, id: string = randomUUID()): Promise<string> {
+  private async add(em: SqlEntityManager, { samples, tags = [], ...own }: SpecimenFields, id: string = randomUUID()): Promise<string> {
     const now = new Date();
     const [{ number }] = (await em.execute("select coalesce(max(number), 0) + 1 as number from specimen")) as [{ number: number }];
-    await em.insert(Specimen, { id, ...own, revision: 1, createdAt: now, updatedAt: now, deletedAt: null, patternAt: now, number });
+    await em.insert(Specimen, {
+      id,
+      ...own,
+      tags: joined(tags),
+      figures: null,
+      figuresOf: 0,
+      revision: 1,
+      createdAt: now,
+      updatedAt: now,
+      deletedAt: null,
+      patternAt: now,
+      number,
+    });
     for (const [position, { name, text }] of samples.entries()) {
       await em.insert(Sample, { id: randomUUID(), specimenId: id, position, name, text, length: text.length });
     }
@@ -209,12 +275,12 @@ export class Specimens {
   }
 
   /** Specimens that are not removed, as they would be made anew, the oldest first. */
-  async page(offset: number, limit: number): Promise<readonly Required<NewSpecimen>[]> {
+  async page(offset: number, limit: number): Promise<readonly SpecimenFields[]> {
     const em = this.store.fork();
     const rows = await em.find(Specimen, { deletedAt: null }, { orderBy: { number: "asc" }, offset, limit });
-    const wholes = await Promise.all(rows.map((row) => this.whole(em, row)));
-    return wholes.map(({ title, pattern, dialect, flags, notes, samples }) => {
-      return { title, pattern, dialect, flags, notes, samples: samples.map(({ name, text }) => ({ name, text })) };
+    const wholes = await Promise.all(rows.map(async (row) => ({ ...(await this.whole(em, row)), tags: parted(row.tags) })));
+    return wholes.map(({ title, pattern, dialect, flags, notes, tags, samples }) => {
+      return { title, pattern, dialect, flags, notes, ...(tags.length === 0 ? {} : { tags }), samples: samples.map(({ name, text }) => ({ name, text })) };
     });
   }
 
@@ -295,6 +361,19 @@ function groupBySpecimen(samples: readonly SampleHeadRow[]): Map<string, SampleH
 
 type HeadRow = Pick<SpecimenRow, "id" | "title" | "pattern" | "dialect" | "flags" | "notes" | "revision">;
 
+/** Tags as they lie in their column, and back. */
+const joined = (tags: readonly string[]): string => (tags.length === 0 ? "" : `\n${tags.join("\n")}\n`);
+const parted = (tags: string): string[] => tags.split("\n").filter((tag) => tag !== "");
+
+/** The worst first; what nobody has run yet last. */
+const GROWTH_RANK =
+  "case when s.figures_of = s.revision then case json_extract(s.figures, '$.growth') when 'exponential' then 1000000 when 'polynomial' then json_extract(s.figures, '$.degree') when 'undecided' then 1.5 else 1 end else 0 end";
+const ORDERS: Readonly<Record<Sort, string>> = {
+  changed: "updated_at desc, id",
+  title: "title collate nocase, id",
+  growth: `${GROWTH_RANK} desc, updated_at desc, id`,
+};
+
 function head(row: SpecimenRow): Omit<SpecimenHead, "samples"> {
   return { ...own(row), createdAt: row.createdAt.toISOString(), updatedAt: row.updatedAt.toISOString(), deletedAt: row.deletedAt?.toISOString() ?? null };
 }
@@ -309,6 +388,9 @@ interface ExcerptRow extends HeadRow {
   readonly created_at: number;
   readonly updated_at: number;
   readonly deleted_at: number | null;
+  /** JSON, where a bench has run it at this revision. */
+  readonly figures: string | null;
+  readonly tags: string;
 }
 
 /** The beginning of a column; one that is escaped cannot be cut. */
@@ -322,6 +404,8 @@ function excerpt(row: ExcerptRow): Omit<SpecimenList["items"][number], "samples"
   const cut = (text: string): string => text.slice(0, BOUNDS.excerpt);
   return {
     ...own({ ...row, title, pattern: cut(pattern), notes: cut(notes) }),
+    tags: parted(exact.convertToJSValue(row.tags)),
+    ...(row.figures === null ? {} : { figures: JSON.parse(row.figures) as Figures }),
     patternLength: Math.max(row.patternLength, pattern.length),
     createdAt: moment(row.created_at),
     updatedAt: moment(row.updated_at),

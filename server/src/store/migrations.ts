@@ -44,10 +44,21 @@ class SearchByWords extends Migration {
   }
 }
 
+/** Words that specimens are put together by, and what a bench found out of them. */
+class TagsAndFigures extends Migration {
+  override up(): void {
+    this.addSql("alter table specimen add column tags text not null default ''");
+    this.addSql("alter table specimen add column figures text null");
+    this.addSql("alter table specimen add column figures_of integer not null default 0");
+    this.addSql("create index specimen_by_title on specimen (deleted_at, title)");
+  }
+}
+
 export const migrationsList = [
   { name: "0001-specimens", class: CreateSpecimens },
   { name: "0002-earlier-patterns", class: KeepEarlierPatterns },
   { name: "0003-search-by-words", class: SearchByWords },
+  { name: "0004-tags-and-figures", class: TagsAndFigures },
 ];
 
 /** What a database says that it is of, and how new: `LMPR`, and the number of migrations. */

@@ -6,7 +6,7 @@ import type { BaseQueryFn } from "@reduxjs/toolkit/query";
 
 export interface Sending {
   readonly url: string;
-  readonly method?: "GET" | "POST" | "PATCH" | "DELETE";
+  readonly method?: "GET" | "POST" | "PUT" | "PATCH" | "DELETE";
   readonly body?: unknown;
   readonly params?: Readonly<Record<string, string | number | boolean>>;
 }

@@ -1,5 +1,5 @@
 /** The server's specimens, through RTK Query. */
-import type { EarlierPattern, NewSpecimen, Specimen, SpecimenChange, SpecimenHead, SpecimenList, SpecimensFile } from "@lamprey/api";
+import type { EarlierPattern, FiguresOf, Many, NewSpecimen, Specimen, SpecimenChange, SpecimenHead, SpecimenList, SpecimensFile, TagList } from "@lamprey/api";
 import { createApi } from "@reduxjs/toolkit/query/react";
 import { baseQuery } from "./send.ts";
 
@@ -9,13 +9,24 @@ const PAGE = 100;
 /** A change, with the specimen that it is of. */
 export type ChangeOf = SpecimenChange & { readonly id: string };
 
+/** What of the shelf is listed, and in which order. */
+export interface ListAsked {
+  readonly search: string;
+  readonly removed: boolean;
+  readonly sort?: Sort;
+  readonly tag?: string;
+}
+
+export const SORTS = ["changed", "title", "growth"] as const;
+export type Sort = (typeof SORTS)[number];
+
 export const specimensApi = createApi({
   reducerPath: "specimens",
   baseQuery,
   tagTypes: ["list"],
   endpoints: (build) => ({
     /** Page by page, as far as is looked at. */
-    list: build.infiniteQuery<SpecimenList, { search: string; removed: boolean }, number>({
+    list: build.infiniteQuery<SpecimenList, ListAsked, number>({
       infiniteQueryOptions: {
         initialPageParam: 0,
         getNextPageParam: ({ items, total }, _pages, offset) => (offset + items.length < total && items.length > 0 ? offset + items.length : undefined),
@@ -33,6 +44,12 @@ export const specimensApi = createApi({
     }),
     remove: build.mutation<SpecimenHead, string>({ query: (id) => ({ url: `/specimens/${id}`, method: "DELETE" }), invalidatesTags: ["list"] }),
     restore: build.mutation<SpecimenHead, string>({ query: (id) => ({ url: `/specimens/${id}/restore`, method: "POST" }), invalidatesTags: ["list"] }),
+    tags: build.query<TagList, void>({ query: () => "/specimens/tags", providesTags: ["list"] }),
+    many: build.mutation<{ changed: number }, Many>({ query: (body) => ({ url: "/specimens/many", method: "POST", body }), invalidatesTags: ["list"] }),
+    /** What the bench found out; nothing waits for it. */
+    figures: build.mutation<{ kept: boolean }, FiguresOf & { readonly id: string }>({
+      query: ({ id, ...body }) => ({ url: `/specimens/${id}/figures`, method: "PUT", body }),
+    }),
     purge: build.mutation<{ purged: number }, string>({
       query: (id) => ({ url: `/specimens/${id}`, method: "DELETE", params: { forGood: true } }),
       invalidatesTags: ["list"],

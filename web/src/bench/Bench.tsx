@@ -24,6 +24,7 @@ import { Keeping } from "./Keeping.tsx";
 import { Parts } from "./Parts.tsx";
 import { PatternStrip } from "./PatternStrip.tsx";
 import { useDraft } from "./useDraft.ts";
+import { useFigures } from "./useFigures.ts";
 import { useBenchKeys } from "./useKeys.ts";
 
 export function Bench() {
@@ -94,6 +95,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   const notes = useAppSelector((s) => s.draft.fields.notes);
   const loads = useAppSelector((s) => s.draft.loads);
   useBenchKeys(controls, pattern);
+  useFigures();
 
   useEffect(() => {
     document.title = title ? `${title} · Lamprey` : "Lamprey";

@@ -1,4 +1,5 @@
 /** The command menu: every action with its key, the panels, the samples of this specimen, and all specimens. */
+import { BOUNDS } from "@lamprey/api";
 import { Command } from "cmdk";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -20,7 +21,7 @@ export function CommandMenu({ close }: { readonly close: () => void }) {
   const [sought, setSought] = useState("");
   const samples = useAppSelector((s) => s.draft.fields.samples);
   const own = useAppSelector((s) => s.draft.id);
-  const { data } = specimensApi.useListInfiniteQuery({ removed: false, search: sought });
+  const { data } = specimensApi.useListInfiniteQuery({ removed: false, search: sought.slice(0, BOUNDS.title) });
   const specimens = (data?.pages ?? []).flatMap(({ items }) => items).filter(({ id }) => id !== own);
   const after = (act: () => void) => () => {
     close();

@@ -1,5 +1,16 @@
 /** A server of specimens for tests: it holds them in memory, by the API's own shapes, and can be away. */
-import type { EarlierPattern, NewSpecimen, ProblemDetails, Specimen, SpecimenChange, SpecimenExcerpt, SpecimenHead, SpecimensFile } from "@lamprey/api";
+import type {
+  EarlierPattern,
+  FiguresOf,
+  Many,
+  NewSpecimen,
+  ProblemDetails,
+  Specimen,
+  SpecimenChange,
+  SpecimenExcerpt,
+  SpecimenHead,
+  SpecimensFile,
+} from "@lamprey/api";
 
 /** Ids are never given twice: what a browser holds of one specimen is not for another. */
 let made = 0;
@@ -14,6 +25,8 @@ export interface Sent {
 
 export class PageServer {
   readonly specimens = new Map<string, Specimen>();
+  readonly tags = new Map<string, readonly string[]>();
+  readonly figures = new Map<string, FiguresOf>();
   private readonly earlier = new Map<string, EarlierPattern[]>();
   /** What was asked, in its order. */
   readonly sent: Sent[] = [];
@@ -85,6 +98,14 @@ export class PageServer {
   private answer(method: string, path: string, body: unknown): { status: number; data: unknown } {
     const [, id = "", rest = ""] = /^(?:\/([^/?]+))?(\/[a-z]+)?/.exec(path) ?? [];
     if (id === "" && method === "GET") return { status: 200, data: this.list(new URLSearchParams(path.slice(path.indexOf("?") + 1))) };
+    if (path === "/tags") return { status: 200, data: { items: this.tagCounts() } };
+    if (path === "/many") return this.many(body as Many);
+    if (path.endsWith("/figures")) {
+      const { revision, figures } = body as FiguresOf;
+      const known = this.specimens.get(id)?.revision === revision;
+      if (known) this.figures.set(id, { revision, figures });
+      return { status: 200, data: { kept: known } };
+    }
     if (path === "/import") return this.importAll(body as SpecimensFile);
     if (id === "" && method === "POST") return { status: 201, data: this.put(body as NewSpecimen) };
     const { revision } = (body ?? {}) as Partial<SpecimenChange>;
@@ -113,6 +134,23 @@ export class PageServer {
     }
   }
 
+  private tagCounts(): { tag: string; count: number }[] {
+    const counts = new Map<string, number>();
+    for (const [id, own] of this.tags) if (this.specimens.get(id)?.deletedAt === null) for (const tag of own) counts.set(tag, (counts.get(tag) ?? 0) + 1);
+    return [...counts].map(([tag, count]) => ({ tag, count }));
+  }
+
+  private many({ ids, act, tag = "" }: Many): { status: number; data: unknown } {
+    for (const id of ids) {
+      const specimen = this.specimens.get(id);
+      if (!specimen) continue;
+      const own = (this.tags.get(id) ?? []).filter((each) => each !== tag);
+      if (act === "tag" || act === "untag") this.tags.set(id, act === "tag" ? [...own, tag] : own);
+      else this.specimens.set(id, { ...specimen, revision: specimen.revision + 1, deletedAt: act === "remove" ? this.now() : null });
+    }
+    return { status: 200, data: { changed: ids.length } };
+  }
+
   private importAll({ format, specimens = [] }: SpecimensFile): { status: number; data: unknown } {
     const at = specimens.findIndex(({ title }) => title === "");
     if (format !== "lamprey-specimens" || at >= 0) {
@@ -123,19 +161,28 @@ export class PageServer {
     return { status: 201, data: { imported: specimens.length } };
   }
 
+  private excerptOf(specimen: Specimen): SpecimenExcerpt {
+    const known = this.figures.get(specimen.id);
+    const figures = known?.revision === specimen.revision ? { figures: known.figures } : {};
+    return { ...headOf(specimen), tags: this.tags.get(specimen.id) ?? [], ...figures, patternLength: specimen.pattern.length };
+  }
+
   private list(asked: URLSearchParams): { items: SpecimenExcerpt[]; total: number } {
     const removed = asked.get("removed") === "true";
     const search = (asked.get("search") ?? "").toLowerCase();
+    const tag = asked.get("tag") ?? "";
     const holds = ({ title, pattern, notes }: Specimen) => `${title}\n${pattern}\n${notes}`.toLowerCase().includes(search);
-    const items = [...this.specimens.values()].filter((each) => (each.deletedAt !== null) === removed && holds(each)).map(excerptOf);
+    const items = [...this.specimens.values()]
+      .filter((each) => (each.deletedAt !== null) === removed && holds(each))
+      .map((each) => this.excerptOf(each))
+      .filter(({ tags }) => tag === "" || tags.includes(tag));
+    if (asked.get("sort") === "title") items.sort((a, b) => (a.title < b.title ? -1 : 1));
     const offset = Number(asked.get("offset") ?? 0);
     return { items: items.slice(offset, offset + Number(asked.get("limit") ?? 100)), total: items.length };
   }
 }
 
 const headOf = ({ samples, ...own }: Specimen): SpecimenHead => ({ ...own, samples: samples.map(({ id, name, length }) => ({ id, name, length })) });
-
-const excerptOf = (specimen: Specimen): SpecimenExcerpt => ({ ...headOf(specimen), patternLength: specimen.pattern.length });
 
 function refusal(status: number, detail: string, current?: Specimen): { status: number; data: ProblemDetails } {
   return { status, data: { type: "about:blank", title: detail, status, detail, ...(current && { current }) } };
