@@ -69,7 +69,7 @@ describe("proof and repairs", () => {
   test("the proof is read, the attack opens on the bench where it begins to repeat, by keyboard", async () => {
     const page = await stage.open("^x(\\w+ ?)+$", "no remark");
     await waitForPart(page, "verdict", "exponential");
-    await page.focus("[aria-label=Verdicts] button");
+    await page.focus("[aria-label=Verdicts] button.underline");
     await press(page, "Enter");
     await waitFor(page, "the readings", () => document.querySelectorAll("[data-part=readings] svg text").length > 6);
     expect(await page.$eval("[data-part=readings] svg", (svg) => svg.getAttribute("aria-label"))).toMatch(/can be taken in 2 ways/);
@@ -180,7 +180,7 @@ describe("the risk list", () => {
     await page.waitForSelector("input[type=file]");
     const input = (await page.$("input[type=file]")) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(join(folder, "gates.ts"), join(folder, "tags.py"));
-    await waitForPart(page, "risk-summary", "2 patterns in 2 files: 2 grow faster than the text; 1 places put their pattern together");
+    await waitForPart(page, "risk-summary", "2 patterns in 2 files: 2 grow faster than the text; 1 place puts its pattern together");
     expect((await rows(page)).map((row) => row.split(/[/^]/)[0])).toEqual([expect.stringContaining("gates.ts:1"), expect.stringContaining("tags.py:2")]);
     await clickText(page, "button", "Another list");
     await page.waitForSelector("textarea");

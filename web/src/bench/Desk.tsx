@@ -77,10 +77,10 @@ export function Rail() {
           <Tabs.Trigger
             value={each.panel}
             className={`flex h-[46px] flex-col items-start justify-center border-b border-rule-soft border-l-[3px] border-l-transparent px-2 text-left text-ink-2 hover:text-tide ${
-              open ? "data-[state=active]:border-l-tide data-[state=active]:bg-sheet data-[state=active]:text-ink" : ""
+              open ? "aria-selected:border-l-tide aria-selected:bg-sheet aria-selected:text-ink" : ""
             }`}
             onMouseDown={(event) => {
-              if (event.button === 0) dispatch(deskFolded(open && event.currentTarget.dataset.state === "active"));
+              if (event.button === 0) dispatch(deskFolded(open && event.currentTarget.ariaSelected === "true"));
             }}
             onKeyDown={(event) => {
               if (event.key === "Enter" || event.key === " ") dispatch(deskFolded(false));

@@ -2,7 +2,7 @@
  * What lies below the verdicts: sample, desk and reel, each of which folds and can be given another size; on a small
  * screen one of them at a time. The parts stay where they are in the page, so that nothing in them is lost.
  */
-import { lazy, Suspense, useEffect } from "react";
+import { lazy, Suspense, useEffect, useRef } from "react";
 import { Group, Panel, Separator, usePanelRef } from "react-resizable-panels";
 import { ContrastReels } from "../contrast/ContrastReels.tsx";
 import { FoldedReel } from "../reel/FoldedReel.tsx";
@@ -53,6 +53,8 @@ function Panes({ small, part }: { readonly small: boolean; readonly part: Part }
   const layout = useAppSelector((s) => s.layout);
   const panel = useAppSelector((s) => s.bench.panel);
   const reelOpen = reelIsOpen(layout);
+  const down = useRef<HTMLDivElement>(null);
+  const across = useRef<HTMLDivElement>(null);
   const reel = useFold(reelOpen, layout.reelHeight);
   const desk = useFold(layout.deskOpen, layout.deskWidths[panel] ?? deskPanel(panel).width);
   // On a small screen the part that is shown has all the room: sizes are for where there are several.
@@ -61,9 +63,10 @@ function Panes({ small, part }: { readonly small: boolean; readonly part: Part }
     <Group
       orientation="vertical"
       className={`min-w-0 flex-1 ${small ? "one-part" : ""}`}
-      onLayoutChanged={(_, { isUserInteraction }) => {
-        const height = reel.current?.getSize().inPixels ?? 0;
-        if (isUserInteraction && height >= LEAST_REEL) dispatch(reelResized(Math.round(height)));
+      elementRef={down}
+      onLayoutChanged={(shares, { isUserInteraction }) => {
+        const height = pixelsOf(shares.reel, down.current?.offsetHeight);
+        if (isUserInteraction && height >= LEAST_REEL) dispatch(reelResized(height));
         if (isUserInteraction && height >= LEAST_REEL !== reelOpen) dispatch(reelFolded(reelOpen));
       }}
     >
@@ -71,9 +74,10 @@ function Panes({ small, part }: { readonly small: boolean; readonly part: Part }
         <Group
           orientation="horizontal"
           className="h-full"
-          onLayoutChanged={(_, { isUserInteraction }) => {
-            const width = desk.current?.getSize().inPixels ?? 0;
-            if (isUserInteraction && width >= LEAST_DESK) dispatch(deskResized({ panel, width: Math.round(width) }));
+          elementRef={across}
+          onLayoutChanged={(shares, { isUserInteraction }) => {
+            const width = pixelsOf(shares.desk, across.current?.offsetWidth);
+            if (isUserInteraction && width >= LEAST_DESK) dispatch(deskResized({ panel, width }));
             if (isUserInteraction && width >= LEAST_DESK !== layout.deskOpen) dispatch(deskFolded(layout.deskOpen));
           }}
         >
@@ -111,6 +115,9 @@ function Panes({ small, part }: { readonly small: boolean; readonly part: Part }
     </Group>
   );
 }
+
+/** A share of a length, in percent, as pixels. */
+const pixelsOf = (share: number | undefined, length: number | undefined): number => Math.round(((share ?? 0) / 100) * (length ?? 0));
 
 /** Folds a panel and opens it, to its size, as the layout says. */
 function useFold(open: boolean, size: number) {

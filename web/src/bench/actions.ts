@@ -98,7 +98,7 @@ export const ACTIONS: readonly Action[] = [
   {
     id: "fold-strip",
     words: "Fold or open the line of verdicts",
-    also: "strip hazard drift",
+    also: "strip",
     key: "foldStrip",
     act: ({ dispatch, state }) => dispatch(stripFolded(state().layout.stripOpen)),
   },

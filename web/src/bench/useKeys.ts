@@ -9,7 +9,7 @@ import { ACTIONS, type ActionContext } from "./actions.ts";
 
 /** What takes plain keys itself: there the reel is wound with Alt. */
 const TAKES_KEYS =
-  ".cm-editor, input, select, textarea, [role=listbox], [role=grid], [role=region], [role=tablist], [role=menu], [role=dialog], [role=group], [data-own-keys]";
+  ".cm-editor, input, select, textarea, [role=listbox], [role=grid], [role=region], [role=tablist], [role=menu], [role=dialog], [role=group], [role=separator], [data-own-keys]";
 
 export function useBenchKeys(controls: EngineControls, pattern: RefObject<PatternHandle | null>): void {
   useEffect(() => {

@@ -134,10 +134,9 @@ function Work() {
   const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
   const untouched = useAppSelector((s) => s.layout.untouched);
   const empty = useAppSelector((s) => s.draft.fields.pattern === "");
-  if (!result || (empty && !untouched)) return null;
   return (
     <p className="relative ml-auto shrink-0 whitespace-nowrap text-ink-2 max-[819px]:hidden" data-part="work" aria-busy={behind}>
-      {untouched ? (
+      {!result || (empty && !untouched) ? null : untouched ? (
         <button type="button" className="quiet-key underline decoration-dotted underline-offset-4" onClick={() => dispatch(touched())}>
           how it ran
         </button>

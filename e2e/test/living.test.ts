@@ -1,0 +1,198 @@
+/** The bench as a place to live: folded and resized by key, on small screens, wrapped, commanded, walked through, in two windows. */
+import { describe, expect, test } from "@jest/globals";
+import type { Page } from "puppeteer-core";
+import { clickText, nextDialect, openBench, press, Stage, waitFor, waitForPart } from "../src/bench.ts";
+
+const stage = new Stage();
+
+const GATES = Array.from({ length: 60 }, (_, i) => `gate ${i} open`).join("\n");
+
+/** Lines of the sample that are in view from top to bottom. */
+const wholeLines = (page: Page): Promise<number> =>
+  page.evaluate(() => {
+    const frame = document.querySelector(".sample-editor .cm-scroller")?.getBoundingClientRect();
+    if (!frame) return 0;
+    return [...document.querySelectorAll(".sample-editor .cm-line")].filter((line) => {
+      const { top, bottom } = line.getBoundingClientRect();
+      return top >= frame.top - 1 && bottom <= frame.bottom + 1;
+    }).length;
+  });
+
+const width = (page: Page, id: string): Promise<number> => page.evaluate((own) => document.getElementById(own)?.getBoundingClientRect().width ?? 0, id);
+
+describe("room", () => {
+  test("thirteen lines with a lane each, twenty with the reel folded by key; that is remembered", async () => {
+    const { address } = await stage.keep("gate", GATES);
+    const page = await stage.page();
+    await openBench(page, address);
+    await waitFor(page, "lanes", () => document.querySelector(".sample-editor .lanes path.match") !== null);
+    expect(await wholeLines(page)).toBeGreaterThanOrEqual(13);
+    await press(page, "Alt+r");
+    await page.waitForSelector("[data-part=folded-reel]");
+    await waitFor(page, "room", () => (document.querySelector(".sample-editor")?.getBoundingClientRect().height ?? 0) > 500);
+    expect(await wholeLines(page)).toBeGreaterThanOrEqual(20);
+    await page.reload();
+    await page.waitForSelector("[data-part=folded-reel]");
+    await press(page, "Alt+r");
+    await page.waitForSelector("[data-part=position] b");
+    expect(stage.failures).toEqual([]);
+  });
+
+  test("the desk is widened by the arrow keys, folded and opened again at that width", async () => {
+    const { address } = await stage.keep("gate", GATES);
+    const page = await stage.page();
+    await openBench(page, address);
+    const before = await width(page, "desk");
+    await page.focus("[aria-label='Width of the desk']");
+    for (let i = 0; i < 3; i++) await page.keyboard.press("ArrowLeft");
+    await waitFor(page, "it is wider", (least) => (document.getElementById("desk")?.getBoundingClientRect().width ?? 0) > Number(least) + 20, String(before));
+    const wide = await width(page, "desk");
+    await press(page, "Alt+l");
+    await waitFor(page, "it is folded", () => (document.getElementById("desk")?.getBoundingClientRect().width ?? 1) < 2);
+    await press(page, "Alt+Shift+Digit2");
+    await waitFor(page, "takers", () => document.querySelector("[aria-label=Desk] [aria-selected=true]")?.textContent?.startsWith("Takers") === true);
+    await waitFor(page, "in the address", () => location.search.includes("desk=takers"));
+    await press(page, "Alt+Shift+Digit1");
+    await waitFor(
+      page,
+      "as wide as before",
+      (own) => Math.abs((document.getElementById("desk")?.getBoundingClientRect().width ?? 0) - Number(own)) < 3,
+      String(wide),
+    );
+  });
+
+  test.each([
+    ["at twice its size", 640, 400],
+    ["on a phone", 390, 800],
+  ])("%s one part is shown at a time, and only texts scroll sideways", async (_name, across, down) => {
+    const { address } = await stage.keep("(gate) (\\d+)", GATES);
+    const page = await stage.page();
+    await page.setViewport({ width: across, height: down });
+    await page.goto(address);
+    await waitFor(page, "lanes", () => document.querySelector(".sample-editor .lanes path.match") !== null);
+    expect(await wholeLines(page)).toBeGreaterThanOrEqual(3);
+    await clickText(page, "nav[aria-label='Parts of the bench'] button", "Reel");
+    await page.waitForSelector("[data-part=position] b", { visible: true });
+    await page.focus("select[aria-label='Panel of the desk']");
+    await page.waitForSelector("[role=grid][aria-label=Matches]", { visible: true });
+    for (const part of ["sample", "desk"]) {
+      expect([part, await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)]).toEqual([part, 0]);
+      if (part === "sample") await clickText(page, "nav[aria-label='Parts of the bench'] button", "Sample");
+    }
+    await page.goto(stage.server.address);
+    await page.waitForSelector("main li");
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBe(0);
+  });
+});
+
+test("long lines wrap, and their lanes with them; characters that cannot be seen have signs", async () => {
+  const { address } = await stage.keep("weir", `${"gauge\t".repeat(80)}weir end`);
+  const page = await stage.page();
+  await openBench(page, address);
+  const lane = () =>
+    page.evaluate(() => {
+      const frame = document.querySelector(".sample-editor .cm-scroller")?.getBoundingClientRect();
+      const box = document.querySelector(".sample-editor .lanes path.match")?.getBoundingClientRect();
+      return frame && box ? box.left < frame.right && box.left > frame.left : false;
+    });
+  expect(await lane()).toBe(false);
+  await clickText(page, "button", "wrap");
+  await waitFor(page, "the lane is in view", () => {
+    const frame = document.querySelector(".sample-editor .cm-scroller")?.getBoundingClientRect();
+    const box = document.querySelector(".sample-editor .lanes path.match")?.getBoundingClientRect();
+    return frame !== undefined && box !== undefined && box.left < frame.right && box.left > frame.left;
+  });
+  await clickText(page, "button", "unseen");
+  await page.waitForSelector(".sample-editor .unseen");
+  expect(stage.failures).toEqual([]);
+});
+
+test("every action is in the command menu; it does what it says, and gives the focus back", async () => {
+  const page = await stage.open("gate", GATES);
+  await page.click(".pattern-editor .cm-content");
+  await press(page, "Control+k");
+  await page.waitForSelector("[cmdk-input]");
+  await page.keyboard.type("drift");
+  await press(page, "Enter");
+  await waitFor(page, "the drift is open", () => document.querySelector("[aria-label=Desk] [aria-selected=true]")?.textContent?.startsWith("Drift") === true);
+  await press(page, "Alt+Shift+Slash");
+  await waitFor(page, "keys and words", () => document.querySelector("[role=dialog]")?.textContent?.includes("Alt+Shift+PgDn") === true);
+  await press(page, "Escape");
+  await waitFor(page, "it is closed", () => document.querySelector("[role=dialog]") === null);
+  expect(stage.failures).toEqual([]);
+});
+
+test("a first visit walks the path: a literal, a set, greedy and lazy, groups, and why it is slow", async () => {
+  const page = await stage.page();
+  await page.goto(stage.server.address);
+  await clickText(page, "button", "Begin");
+  const on = async (name: string) => {
+    await clickText(page, "[data-part=path] button", "On to the next");
+    await waitForPart(page, "path", name);
+    await page.waitForSelector("[data-part=position] b");
+  };
+  await waitForPart(page, "path", "1 of 5");
+  await page.waitForSelector(".pattern-editor .cm-content");
+  await page.click(".pattern-editor .cm-content");
+  await press(page, "Control+a");
+  await page.keyboard.type("Hollin");
+  await waitForPart(page, "path", "A word is a pattern already");
+  await on("A set");
+  await page.click(".pattern-editor .cm-content");
+  await press(page, "Home");
+  for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Backspace");
+  await page.keyboard.type("E");
+  await waitForPart(page, "path", "what a set takes");
+  await on("Greedy and lazy");
+  await page.click(".pattern-editor .cm-content");
+  await press(page, "End");
+  for (let i = 0; i < 2; i++) await page.keyboard.press("ArrowLeft");
+  await clickText(page, "[data-part=other-mode] button", "Make it lazy");
+  await waitForPart(page, "path", "lazy it stops at the next");
+  await on("Groups");
+  await page.click("[role=grid] [data-row=match]:nth-of-type(8)");
+  await waitForPart(page, "path", "Each group has the same bar");
+  await on("Why it is slow");
+  await clickText(page, "[aria-label=Verdicts] button", "proof and repairs");
+  await waitForPart(page, "path", "busy for years");
+  await clickText(page, "[data-part=path] button", "That was the path");
+  await page.goto(stage.server.address);
+  await page.waitForSelector("main li");
+  expect(await page.$("[aria-label='The path through the demo']")).toBeNull();
+  expect(stage.failures).toEqual([]);
+});
+
+test("a sample that was removed is put back, with what can be undone in it", async () => {
+  const { address } = await stage.keep("gate", "a gate");
+  const page = await stage.page();
+  await openBench(page, address);
+  await page.click(".sample-editor .cm-content");
+  await press(page, "Control+End");
+  await page.keyboard.type(" and gate");
+  await waitForPart(page, "count", "2 matches");
+  await page.click("[aria-label='Do something with the samples']");
+  await clickText(page, "[role=menuitem]", "Add an empty sample");
+  await clickText(page, "nav[aria-label=Samples] button", "sample");
+  await page.click("[aria-label='Do something with the samples']");
+  await clickText(page, "[role=menuitem]", "Remove this one");
+  await waitForPart(page, "count", "0 matches");
+  await clickText(page, "button", "Put it back");
+  await waitForPart(page, "count", "2 matches");
+  await page.click(".sample-editor .cm-content");
+  await press(page, "Control+z");
+  await waitForPart(page, "count", "1 match");
+});
+
+test("two windows with one specimen: a dialect that is chosen in one is read in the other", async () => {
+  const { address } = await stage.keep("^\\d$", "7", "m");
+  const [one, other] = [await stage.page(), await stage.page()];
+  await openBench(one, address);
+  await openBench(other, address);
+  await one.bringToFront();
+  await nextDialect(one, "Python");
+  await waitForPart(one, "keeping", "revision 2, kept");
+  await other.bringToFront();
+  await waitFor(other, "it reads as Python", () => document.querySelector("[aria-label^=Dialect]")?.textContent?.includes("Python") === true);
+  expect(stage.failures).toEqual([]);
+});
