@@ -4,8 +4,9 @@
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { act, cleanup, fireEvent, screen } from "@testing-library/react";
+import { store } from "../src/state/store.ts";
 import { workers } from "./page/browser.ts";
-import { caret, openAt, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { caret, key, openAt, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 afterEach(cleanup);
@@ -203,4 +204,111 @@ test("characters that cannot be seen get a sign with its name, for as long as on
   expect(localStorage.getItem("lamprey.unseen")).toBe("true");
   await press("button", "unseen characters");
   await until("they are gone", () => signs().length === 0);
+});
+
+describe("by name and by key", () => {
+  const openPanel = () => document.querySelector("[aria-label=Desk] [aria-selected=true]")?.textContent ?? "";
+
+  test("panels open by their keys, by the command menu, and by the address", async () => {
+    openBench({ at: "?desk=takers" });
+    await until("takers", () => openPanel().startsWith("Takers"));
+    key("drift");
+    await until("the drift", () => openPanel().startsWith("Drift"));
+    await until("the address", () => window.location.search.includes("desk=drift"));
+    key("commands");
+    (await screen.findByPlaceholderText("What do you want to do?")).focus();
+    await user.keyboard("open ledger{Enter}");
+    await until("the ledger", () => openPanel().startsWith("Ledger"));
+  });
+
+  test("reel, desk and verdicts fold and open by key, and the browser remembers it", async () => {
+    openBench();
+    await part("heading", "Reel");
+    key("foldReel");
+    await part("region", "Reel, folded");
+    await says("folded-reel", "The backtracker took");
+    key("foldStrip");
+    await until("no verdicts", () => screen.queryByRole("region", { name: "Verdicts" }) === null);
+    expect(JSON.parse(localStorage.getItem("lamprey.layout") ?? "{}")).toMatchObject({ reelOpen: false, stripOpen: false });
+    key("foldStrip");
+    key("foldReel");
+    await part("region", "Verdicts");
+    await part("heading", "Reel");
+  });
+
+  test("keys and words are listed; each word is said where it stands", async () => {
+    openBench();
+    await says("count", "2 matches");
+    key("words", "outside");
+    const list = await part("dialog", "Keys and words");
+    expect(wordsOf(list)).toContain("One pass of a repeated group: it keeps only what its last turn took.");
+    expect(wordsOf(list)).toContain("One step onAlt+.→");
+    await press("button", "Close", list);
+    (await part("button", "found")).focus();
+    await until("it is said", () => screen.queryAllByText("The step at which this match was complete.").length > 0);
+  });
+});
+
+describe("a specimen that has just been made", () => {
+  test("has the focus on its pattern, counts nothing, and takes its title from the pattern until it is named", async () => {
+    const server = openBench({ title: "New specimen", pattern: "", flags: "g", text: "" });
+    await part("region", "Reel, folded");
+    await until("the focus", () => document.activeElement?.closest(".pattern-editor") !== null);
+    expect(screen.getByText("Nothing is asked for yet")).toBeTruthy();
+    await says("work", "how it ran");
+    await type("Pattern", "weir \\d");
+    await until("it has that title", () => screen.queryByDisplayValue("weir \\d") !== null);
+    await type("Sample text", "weir 7, weir 8");
+    await says("count", "2 matches");
+    expect(document.querySelector("[data-part=work]")?.textContent).not.toContain("steps");
+    const title = await part("textbox", "Title of the specimen");
+    await user.clear(title);
+    await user.type(title, "Weirs");
+    await type("Pattern", "+");
+    expect(title).toHaveProperty("value", "Weirs");
+    await until("it is kept", () => [...server.specimens.values()].some((each) => each.title === "Weirs" && each.pattern === "weir \\d+"));
+    // The first winding opens the reel, and what it costs is said.
+    key("stepOn");
+    await part("heading", "Reel");
+    await says("work", "steps");
+  });
+});
+
+describe("what is at the caret", () => {
+  test("is said with characters of this sample, for a group with what it took, and while the pointer is on it", async () => {
+    openBench({ pattern: "(\\w+) (\\d+)" });
+    await says("count", "2 matches");
+    await caret("Pattern", 3);
+    await says("item", "\\w takes letters A to Z, letters a to z, digits 0 to 9, low line; here 24 of 32 characters");
+    await caret("Pattern", 0);
+    await says("item", "is group 1; in match 1 it took “Ulm”");
+    await type("Pattern", "", "instead");
+    await until("it is empty", () => screen.queryByText("The pattern is empty: it asks for nothing, and no match is shown.") !== null);
+    expect(document.querySelectorAll(".sample-editor .lanes path.match")).toHaveLength(0);
+  });
+
+  test("a spelling of another language is written as it is here, at one key", async () => {
+    openBench({ pattern: "\\AUlm", flags: "g" });
+    await says("foreign", "the start of the text in other languages");
+    await press("button", "Write ^");
+    await until("it is written", () => store.getState().draft.fields.pattern === "^Ulm");
+    await says("count", "1 match");
+    await type("Pattern", "(?i)ulm", "instead");
+    await press("button", /set i/);
+    await until("the flag is set", () => store.getState().draft.fields.flags === "gi" && store.getState().draft.fields.pattern === "ulm");
+  });
+
+  test("Enter writes no line end that nobody sees", async () => {
+    openBench({ pattern: "Ulm" });
+    fireEvent.keyDown(await part("textbox", "Pattern"), { key: "Enter" });
+    expect(store.getState().draft.fields.pattern).toBe("Ulm");
+  });
+});
+
+test("captures that differ in the same matches are shown side by side", async () => {
+  openBench({ pattern: "(\\w*)(\\d+) cm", text: "weir41 cm\n" });
+  await says("count", "1 match");
+  await caret("Pattern", 4);
+  await press("tab", /^Contrast/);
+  await says("captures-apart", /match, group.*greedy.*lazy/);
 });

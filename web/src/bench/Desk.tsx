@@ -2,6 +2,7 @@
 import { Tabs } from "radix-ui";
 import { alarmOf, shortWord } from "../hazard/words.ts";
 import { AskingControl } from "../ledger/AskingControl.tsx";
+import { GLOSSARY, type OwnWord } from "../shared/glossary.ts";
 import { type KeyName, keyWords } from "../shared/keys.ts";
 import { Tip } from "../shared/Tip.tsx";
 import { number } from "../shared/words.ts";
@@ -57,7 +58,8 @@ const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
   contrast: ({ bench: { contrast } }) => {
     const [own, other] = contrast?.variants ?? [];
     if (!own || !other) return "";
-    return own.matches.rows.length === other.matches.rows.length && own.totalLength === other.totalLength ? "alike" : "differs";
+    if (own.matches.rows.length !== other.matches.rows.length || own.totalLength !== other.totalLength) return "differs";
+    return own.otherCaptures + other.otherCaptures > 0 ? "captures" : "alike";
   },
   drift: ({ hazard: { drift }, bench: { reading } }) => {
     if (!drift || (reading?.diagnostics.length ?? 0) > 0) return "";
@@ -73,7 +75,7 @@ export function Rail() {
   return (
     <Tabs.List className="flex w-[76px] shrink-0 flex-col border-l border-rule bg-paper" aria-label="Desk">
       {DESK.map((each) => (
-        <Tip key={each.panel} side="left" words={<RailWords question={each.question} keyName={each.key} />}>
+        <Tip key={each.panel} side="left" words={<RailWords question={each.question} keyName={each.key} word={each.word} />}>
           <Tabs.Trigger
             value={each.panel}
             className={`flex h-[46px] flex-col items-start justify-center border-b border-rule-soft border-l-[3px] border-l-transparent px-2 text-left text-ink-2 hover:text-tide ${
@@ -95,10 +97,11 @@ export function Rail() {
   );
 }
 
-function RailWords({ question, keyName }: { readonly question: string; readonly keyName: KeyName }) {
+function RailWords({ question, keyName, word }: { readonly question: string; readonly keyName: KeyName; readonly word: OwnWord }) {
   return (
     <>
       {question} <span className="whitespace-nowrap text-ink-2">{keyWords(keyName)}</span>
+      <span className="block text-ink-2">{GLOSSARY[word]}</span>
     </>
   );
 }

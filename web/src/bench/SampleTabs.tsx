@@ -3,6 +3,7 @@ import { DropdownMenu } from "radix-ui";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { sampleAdded, sampleEdited, sampleRemoved, sampleRestored, sampleShown } from "../draft/draftSlice.ts";
 import { useSwitch } from "../shared/remembered.ts";
+import { Term } from "../shared/Term.tsx";
 import { size } from "../shared/words.ts";
 import { stageChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
@@ -27,7 +28,9 @@ export function SampleTabs() {
   const current = samples.find((s) => s.key === shown);
   return (
     <div className="flex h-[28px] shrink-0 items-center gap-3 max-[819px]:gap-2 max-[819px]:px-2 border-b border-rule px-4">
-      <h2 className="part-name text-[16px] text-ink-2 max-[819px]:sr-only">Sample</h2>
+      <Term word="lane">
+        <h2 className="part-name text-[16px] text-ink-2 max-[819px]:sr-only">Sample</h2>
+      </Term>
       <nav ref={tabs} className="flex min-w-0 flex-1 items-center gap-1 overflow-x-auto [scrollbar-width:none]" aria-label="Samples">
         {samples.map(({ key, name }) =>
           renaming && key === shown ? (

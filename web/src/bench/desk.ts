@@ -4,6 +4,7 @@ import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
 import { DriftPanel } from "../hazard/DriftPanel.tsx";
 import { HazardPanel } from "../hazard/HazardPanel.tsx";
 import { Ledger } from "../ledger/Ledger.tsx";
+import type { OwnWord } from "../shared/glossary.ts";
 import type { KeyName } from "../shared/keys.ts";
 import type { SidePanel } from "../state/benchSlice.ts";
 import { TakersPanel } from "./TakersPanel.tsx";
@@ -12,6 +13,8 @@ export interface DeskPanel {
   readonly panel: SidePanel;
   readonly name: string;
   readonly question: string;
+  /** What the panel is, by its word. */
+  readonly word: OwnWord;
   readonly key: KeyName;
   /** Pixels, before somebody has given it another width. */
   readonly width: number;
@@ -19,11 +22,19 @@ export interface DeskPanel {
 }
 
 export const DESK: readonly DeskPanel[] = [
-  { panel: "ledger", name: "Ledger", question: "What matched, and what does each group hold?", key: "ledger", width: 320, Content: Ledger },
-  { panel: "takers", name: "Takers", question: "Which part of the pattern took which text?", key: "takers", width: 320, Content: TakersPanel },
-  { panel: "contrast", name: "Contrast", question: "What would another quantifier or pattern find?", key: "contrast", width: 480, Content: ContrastPanel },
-  { panel: "drift", name: "Drift", question: "What did my edit do to the texts it takes?", key: "drift", width: 320, Content: DriftPanel },
-  { panel: "hazard", name: "Hazard", question: "How bad can it get on a long text?", key: "hazard", width: 320, Content: HazardPanel },
+  { panel: "ledger", name: "Ledger", question: "What matched, and what does each group hold?", word: "ledger", key: "ledger", width: 320, Content: Ledger },
+  { panel: "takers", name: "Takers", question: "Which part of the pattern took which text?", word: "taker", key: "takers", width: 320, Content: TakersPanel },
+  {
+    panel: "contrast",
+    name: "Contrast",
+    question: "What would another quantifier or pattern find?",
+    word: "contrast",
+    key: "contrast",
+    width: 480,
+    Content: ContrastPanel,
+  },
+  { panel: "drift", name: "Drift", question: "What did my edit do to the texts it takes?", word: "drift", key: "drift", width: 320, Content: DriftPanel },
+  { panel: "hazard", name: "Hazard", question: "How bad can it get on a long text?", word: "hazard", key: "hazard", width: 320, Content: HazardPanel },
 ];
 
 export function deskPanel(panel: SidePanel): DeskPanel {

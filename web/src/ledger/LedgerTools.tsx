@@ -5,6 +5,7 @@ import { useState } from "react";
 import type { GroupMark } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
 import { download, fileName } from "../shared/files.ts";
+import { Term } from "../shared/Term.tsx";
 import { plural } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
 
@@ -51,10 +52,12 @@ export function FilterBar({ seeking, seek, groups }: FilterBarProps) {
           ))}
         </select>
       )}
-      <label className="flex shrink-0 cursor-pointer items-center gap-1 text-ink-2" title="Put equal values together and count them">
-        <input type="checkbox" className="accent-[var(--tide)]" checked={seeking.alike} onChange={() => seek({ ...seeking, alike: !seeking.alike })} />
-        alike
-      </label>
+      <Term word="alike">
+        <label className="flex shrink-0 cursor-pointer items-center gap-1 text-ink-2">
+          <input type="checkbox" className="accent-[var(--tide)]" checked={seeking.alike} onChange={() => seek({ ...seeking, alike: !seeking.alike })} />
+          alike
+        </label>
+      </Term>
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { useMemo } from "react";
 import type { GroupMark } from "../engine/messages.ts";
 import { GroupSwatch } from "../lanes/textures.tsx";
 import { useEngineControls } from "../run/controls.ts";
+import { Term } from "../shared/Term.tsx";
 import { number, plural, span as spanText } from "../shared/words.ts";
 
 interface Stretch {
@@ -56,12 +57,16 @@ export function WhereRow({ match, value, text }: { match: number; value: Stretch
         </span>
         <span>{plural(value.end - value.start, "character")}</span>
         <span className="ml-auto flex gap-2">
-          <button type="button" className="underline hover:text-tide" onClick={() => controls.chooseMatch(match, "began")}>
-            began
-          </button>
-          <button type="button" className="underline hover:text-tide" onClick={() => controls.chooseMatch(match)}>
-            found
-          </button>
+          <Term word="began">
+            <button type="button" className="underline hover:text-tide" onClick={() => controls.chooseMatch(match, "began")}>
+              began
+            </button>
+          </Term>
+          <Term word="found">
+            <button type="button" className="underline hover:text-tide" onClick={() => controls.chooseMatch(match)}>
+              found
+            </button>
+          </Term>
         </span>
       </Cell>
     </>
@@ -118,7 +123,9 @@ export function TurnRow({ number: nth, last, value, text }: { number: number; la
       <span />
       <Cell className="pr-2 text-right text-[12px] text-ink-2">{spanText(value.start, value.end)}</Cell>
       <Cell className={`flex min-w-0 items-center gap-2 pl-7 text-[12px] ${last ? "" : "text-ink-2"}`}>
-        <span className="shrink-0">turn {nth}</span>
+        <Term word="turn">
+          <span className="shrink-0">turn {nth}</span>
+        </Term>
         <span className="source truncate">
           <Text text={text} value={value} length={40} />
         </span>

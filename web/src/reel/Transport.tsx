@@ -2,8 +2,10 @@
 import { Fragment, useEffect, useRef, useState } from "react";
 import { useEngineControls } from "../run/controls.ts";
 import { keyOf, keyWords } from "../shared/keys.ts";
+import { Term } from "../shared/Term.tsx";
 import { number } from "../shared/words.ts";
-import { store, useAppSelector } from "../state/store.ts";
+import { reelFolded } from "../state/layoutSlice.ts";
+import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { SPEEDS, TRANSPORT } from "./transport.ts";
 
 export function Transport() {
@@ -11,11 +13,23 @@ export function Transport() {
   const step = useAppSelector((s) => s.bench.step);
   const missed = useAppSelector((s) => s.bench.missed);
   const controls = useEngineControls();
+  const dispatch = useAppDispatch();
   const position = step ?? reel?.rest ?? 0;
   return (
     <div className="flex w-[222px] shrink-0 flex-col px-4 pt-2">
       <div className="flex items-baseline gap-3">
-        <h2 className="part-name text-[16px] text-ink-2">Reel</h2>
+        <h2 className="part-name text-[16px] text-ink-2">
+          <Term word="reel">
+            <button
+              type="button"
+              className="hover:text-tide max-[819px]:pointer-events-none"
+             
+              onClick={() => dispatch(reelFolded(true))}
+            >
+              Reel
+            </button>
+          </Term>
+        </h2>
         {step !== null && (
           <button
             type="button"

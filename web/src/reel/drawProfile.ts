@@ -9,6 +9,8 @@ export interface Size {
 
 /** Room around the picture, in pixels. */
 export const LEFT = 62;
+/** A picture narrower than this has no room for words beside the buttons. */
+const NARROW = 360;
 export const RIGHT = 12;
 export const TOP = 22;
 export const BOTTOM = 20;
@@ -84,7 +86,7 @@ function drawOffsets(pen: CanvasRenderingContext2D, profile: Profile, ink: Ink, 
   }
   pen.textAlign = "left";
   pen.textBaseline = "alphabetic";
-  pen.fillText(`text offset ↓   steps ${number(profile.from + 1)}–${number(profile.to)} →`, LEFT, height - 5);
+  if (width - LEFT - RIGHT > NARROW) pen.fillText(`text offset ↓   steps ${number(profile.from + 1)}–${number(profile.to)} →`, LEFT, height - 5);
 }
 
 /** Attempts, one after the other in two tones, with the offset where each began. */

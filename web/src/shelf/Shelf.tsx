@@ -8,6 +8,7 @@ import { InBar } from "../app/Frame.tsx";
 import { titleOf } from "../draft/fields.ts";
 import { keepers } from "../draft/keepers.ts";
 import { PathOffer } from "../path/Path.tsx";
+import { Term } from "../shared/Term.tsx";
 import { ASKED_AGAIN, useEvery } from "../shared/useEvery.ts";
 import { number, plural, size } from "../shared/words.ts";
 import { useAppDispatch } from "../state/store.ts";
@@ -15,6 +16,7 @@ import { ChosenBar } from "./ChosenBar.tsx";
 import { Exchange } from "./Exchange.tsx";
 import { NotKept } from "./NotKept.tsx";
 import { RowFigures } from "./RowFigures.tsx";
+import { ShelfCommands } from "./ShelfCommands.tsx";
 
 export function Shelf() {
   const navigate = useNavigate();
@@ -116,9 +118,11 @@ export function Shelf() {
           <Link to="/risks" className="key">
             Risk list
           </Link>
-          <button type="button" className="key border-tide! text-tide!" onClick={() => void add()} disabled={creating.isLoading}>
-            New specimen
-          </button>
+          <Term word="specimen">
+            <button type="button" className="key border-tide! text-tide!" onClick={() => void add()} disabled={creating.isLoading}>
+              New specimen
+            </button>
+          </Term>
         </div>
         <PathOffer />
         <NotKept />
@@ -246,6 +250,7 @@ export function Shelf() {
         </ul>
         {removed && <p className="mt-4 text-[13px] text-ink-2">What was removed can be restored for ninety days.</p>}
         <Exchange />
+        <ShelfCommands add={() => void add()} />
       </div>
     </main>
   );

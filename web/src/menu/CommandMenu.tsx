@@ -1,25 +1,21 @@
-/** The command menu: every action with its key, the panels, the samples of this specimen, and all specimens. */
+/** The command menu: what the screen has to offer, each with its key, and all specimens. */
 import { BOUNDS } from "@lamprey/api";
 import { Command } from "cmdk";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
-import { sampleShown } from "../draft/draftSlice.ts";
-import { TRANSPORT } from "../reel/transport.ts";
-import { useEngineControls } from "../run/controls.ts";
-import { usePattern } from "../run/patternHandle.ts";
 import { type KeyName, keyWords } from "../shared/keys.ts";
-import { partShown } from "../state/layoutSlice.ts";
-import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
-import { ACTIONS } from "./actions.ts";
+import { useAppSelector } from "../state/store.ts";
 
-export function CommandMenu({ close }: { readonly close: () => void }) {
-  const dispatch = useAppDispatch();
+interface CommandMenuProps {
+  readonly close: () => void;
+  /** What the screen offers: groups of items, made with what closes the menu before something is done. */
+  readonly offers: (after: (act: () => void) => () => void) => ReactNode;
+}
+
+export function CommandMenu({ close, offers }: CommandMenuProps) {
   const navigate = useNavigate();
-  const controls = useEngineControls();
-  const pattern = usePattern();
   const [sought, setSought] = useState("");
-  const samples = useAppSelector((s) => s.draft.fields.samples);
   const own = useAppSelector((s) => s.draft.id);
   const { data } = specimensApi.useListInfiniteQuery({ removed: false, search: sought.slice(0, BOUNDS.title) });
   const specimens = (data?.pages ?? []).flatMap(({ items }) => items).filter(({ id }) => id !== own);
@@ -44,35 +40,7 @@ export function CommandMenu({ close }: { readonly close: () => void }) {
       />
       <Command.List className="max-h-[min(440px,60vh)] overflow-auto py-1 [scroll-padding:6px]">
         <Command.Empty className="px-4 py-3 text-ink-2">Nothing of that name.</Command.Empty>
-        <Heading name="The bench">
-          {ACTIONS.filter(({ id }) => id !== "commands").map(({ id, words, also = "", key, act }) => (
-            <Item
-              key={id}
-              value={`${words} ${also}`}
-              words={words}
-              keyName={key}
-              act={after(() => act({ controls, pattern: pattern.current, dispatch, state: store.getState }))}
-            />
-          ))}
-        </Heading>
-        <Heading name="Winding the reel">
-          {TRANSPORT.flatMap(({ windings }) => windings).map(({ label, key, wind }) => (
-            <Item key={key} value={`wind ${label}`} words={label} keyName={key} act={after(() => wind(controls))} />
-          ))}
-        </Heading>
-        <Heading name="Samples of this specimen">
-          {samples.map(({ key, name }) => (
-            <Item
-              key={key}
-              value={`sample ${name} ${key}`}
-              words={name}
-              act={after(() => {
-                dispatch(sampleShown(key));
-                dispatch(partShown("sample"));
-              })}
-            />
-          ))}
-        </Heading>
+        {offers(after)}
         <Heading name="Specimens">
           <Item value="shelf all specimens" words="The shelf" act={after(() => void navigate("/"))} />
           <Item value="risk list" words="The risk list" act={after(() => void navigate("/risks"))} />
@@ -85,7 +53,7 @@ export function CommandMenu({ close }: { readonly close: () => void }) {
   );
 }
 
-function Heading({ name, children }: { readonly name: string; readonly children: React.ReactNode }) {
+export function Heading({ name, children }: { readonly name: string; readonly children: React.ReactNode }) {
   return (
     <Command.Group
       heading={name}
@@ -105,7 +73,7 @@ interface ItemProps {
   readonly act: () => void;
 }
 
-function Item({ value, words, source, keyName, act }: ItemProps) {
+export function Item({ value, words, source, keyName, act }: ItemProps) {
   return (
     <Command.Item
       value={value}

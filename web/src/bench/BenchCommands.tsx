@@ -1,0 +1,54 @@
+/** The command menu of the bench: every action, every winding, the samples of this specimen. */
+import { sampleShown } from "../draft/draftSlice.ts";
+import { CommandMenu, Heading, Item } from "../menu/CommandMenu.tsx";
+import { TRANSPORT } from "../reel/transport.ts";
+import { useEngineControls } from "../run/controls.ts";
+import { usePattern } from "../run/patternHandle.ts";
+import { partShown } from "../state/layoutSlice.ts";
+import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { ACTIONS } from "./actions.ts";
+
+export function BenchCommands({ close }: { readonly close: () => void }) {
+  const dispatch = useAppDispatch();
+  const controls = useEngineControls();
+  const pattern = usePattern();
+  const samples = useAppSelector((s) => s.draft.fields.samples);
+  return (
+    <CommandMenu
+      close={close}
+      offers={(after) => (
+        <>
+          <Heading name="The bench">
+            {ACTIONS.filter(({ id }) => id !== "commands").map(({ id, words, also = "", key, act }) => (
+              <Item
+                key={id}
+                value={`${words} ${also}`}
+                words={words}
+                keyName={key}
+                act={after(() => act({ controls, pattern: pattern.current, dispatch, state: store.getState }))}
+              />
+            ))}
+          </Heading>
+          <Heading name="Winding the reel">
+            {TRANSPORT.flatMap(({ windings }) => windings).map(({ label, key, wind }) => (
+              <Item key={key} value={`wind ${label}`} words={label} keyName={key} act={after(() => wind(controls))} />
+            ))}
+          </Heading>
+          <Heading name="Samples of this specimen">
+            {samples.map(({ key, name }) => (
+              <Item
+                key={key}
+                value={`sample ${name} ${key}`}
+                words={name}
+                act={after(() => {
+                  dispatch(sampleShown(key));
+                  dispatch(partShown("sample"));
+                })}
+              />
+            ))}
+          </Heading>
+        </>
+      )}
+    />
+  );
+}
