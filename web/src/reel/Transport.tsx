@@ -20,12 +20,7 @@ export function Transport() {
       <div className="flex items-baseline gap-3">
         <h2 className="part-name text-[16px] text-ink-2">
           <Term word="reel">
-            <button
-              type="button"
-              className="hover:text-tide max-[819px]:pointer-events-none"
-             
-              onClick={() => dispatch(reelFolded(true))}
-            >
+            <button type="button" className="hover:text-tide max-[819px]:pointer-events-none" onClick={() => dispatch(reelFolded(true))}>
               Reel
             </button>
           </Term>

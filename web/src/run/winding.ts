@@ -2,6 +2,7 @@
 import type { Sought } from "@lamprey/core";
 import { useCallback, useMemo, useRef } from "react";
 import type { Engine } from "../engine/client.ts";
+import type { StepView } from "../engine/messages.ts";
 import { number } from "../shared/words.ts";
 import { matchChosen, missedFor, stopAdded, wound, woundTo } from "../state/benchSlice.ts";
 import { touched } from "../state/layoutSlice.ts";
@@ -22,6 +23,44 @@ function recorded(): Promise<boolean> {
   });
 }
 
+/** The steps before and after the one that is shown, asked for beforehand: winding by a step is not to wait for the worker. */
+class Ahead {
+  private readonly engine: Engine;
+  /** What the answers are of: another reel, or a chart that is drawn now, makes others. */
+  private readonly reel = store.getState().bench.reel;
+  private readonly stage = store.getState().bench.stage;
+  private views = new Map<number, StepView>();
+  private middle = 0;
+
+  constructor(engine: Engine) {
+    this.engine = engine;
+  }
+
+  isCurrent(): boolean {
+    const { reel, stage } = store.getState().bench;
+    return reel === this.reel && stage === this.stage;
+  }
+
+  of(step: number): StepView | undefined {
+    return this.isCurrent() ? this.views.get(step) : undefined;
+  }
+
+  /** Asks for the neighbours of a step, and forgets what is not near it any more. */
+  lookAround(step: number): void {
+    this.middle = step;
+    this.views = new Map([...this.views].filter(([known]) => Math.abs(known - step) <= NEAR));
+    for (const next of [step + 1, step - 1]) {
+      if (this.views.has(next) || next < 0 || next >= (this.reel?.length ?? 0)) continue;
+      void this.engine.view(next).then((view) => {
+        if (view && Math.abs(next - this.middle) <= NEAR) this.views.set(next, view);
+      });
+    }
+  }
+}
+
+/** Steps to either side that are kept. */
+const NEAR = 2;
+
 /** The controls of a worker; none of what they ask is answered before there is one. */
 export function useControls(engine: Engine | null): EngineControls {
   const dispatch = useAppDispatch();
@@ -30,8 +69,17 @@ export function useControls(engine: Engine | null): EngineControls {
   const wish = useRef<number | null>(null);
   const pending = useRef<number | null>(null);
   const asking = useRef(false);
+  const ahead = useRef<Ahead | null>(null);
   const show = useCallback(
     async (step: number) => {
+      const known = ahead.current?.of(step);
+      if (known && !asking.current) {
+        // It was asked for when its neighbour was shown: it is there in the task of the key.
+        pending.current = null;
+        dispatch(woundTo(known));
+        ahead.current?.lookAround(step);
+        return;
+      }
       wish.current = step;
       if (asking.current || !engine) return;
       asking.current = true;
@@ -42,7 +90,10 @@ export function useControls(engine: Engine | null): EngineControls {
           const view = await engine.view(wanted);
           if (pending.current === null) continue;
           if (pending.current === wanted) pending.current = null;
-          if (view) dispatch(woundTo(view));
+          if (!view) continue;
+          dispatch(woundTo(view));
+          if (!ahead.current?.isCurrent()) ahead.current = new Ahead(engine);
+          ahead.current.lookAround(wanted);
         }
       } finally {
         asking.current = false;
