@@ -5,10 +5,10 @@ import { type HazardEngine, startHazardEngine } from "../engine/hazard/client.ts
 import type { Outlook, OutlookAsked, Sample } from "../engine/hazard/messages.ts";
 import type { HazardSession } from "../engine/hazard/session.ts";
 import { controlsOf } from "../shared/controls.ts";
-import { painted } from "../shared/painted.ts";
+import { framed, painted } from "../shared/painted.ts";
 import { useWorker, type WorkerUse } from "../shared/useWorker.ts";
 import { driftKnown, hazardAsked, hazardFaulted, hazardLeft, repairsKnown, verdictKnown } from "../state/hazardSlice.ts";
-import { type AppDispatch, hearFirst, type RootState, store, useAppDispatch } from "../state/store.ts";
+import { type AppDispatch, afterPaint, hearFirst, type RootState, store, useAppDispatch } from "../state/store.ts";
 
 export interface HazardControls {
   readonly outlook: (asked: OutlookAsked) => Promise<Outlook | null>;
@@ -141,15 +141,15 @@ function askOnChange(engine: HazardEngine, dispatch: AppDispatch, again: boolean
     if (question.id === null || (last && keyOf(last) === keyOf(question))) return;
     last = question;
     const generation = ++generations;
-    dispatch(hazardAsked(generation));
+    dispatch(afterPaint(hazardAsked(generation)));
     const before = question.from ?? rest.before();
     // The lanes come first: the analysis begins when they have had a frame, and only for the newest pattern.
-    void painted().then(() => {
+    void framed().then(() => {
       if (store.getState().hazard.asked === generation) void answer(engine, dispatch, question, before, generation);
     });
   };
   ask();
-  return store.subscribe(ask);
+  return hearFirst(ask);
 }
 
 async function answer(engine: HazardEngine, dispatch: AppDispatch, { source, mode }: Question, before: Source | null, generation: number): Promise<void> {

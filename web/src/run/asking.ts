@@ -4,7 +4,7 @@ import { shownSample } from "../draft/draftSlice.ts";
 import type { Engine } from "../engine/client.ts";
 import type { RunAnswer, RunResult } from "../engine/messages.ts";
 import { runQuickly } from "../engine/quick.ts";
-import { painted } from "../shared/painted.ts";
+import { breath, framed, painted } from "../shared/painted.ts";
 import { arrived, asked, ran, reelReady, refused, workKnown } from "../state/benchSlice.ts";
 import { type AppDispatch, afterPaint, hearFirst, type RootState, store } from "../state/store.ts";
 import { nextGeneration } from "./generations.ts";
@@ -61,8 +61,11 @@ export function askOnChange(engine: Engine, dispatch: AppDispatch, again: boolea
     if (known?.kind === "ran" && known.reach >= text.length) {
       dispatch(afterPaint(arrived(known.result)));
       // The frame with the lanes comes first: the worker has nothing to add to it.
-      void painted().then(() => {
-        if (current(generation)) void goOn(engine, dispatch, known.result, send());
+      void framed().then(async () => {
+        if (!current(generation)) return;
+        const run = send();
+        await breath();
+        if (current(generation)) await goOn(engine, dispatch, known.result, run);
       });
     } else {
       // Half of what is in view would be half an answer: then the lanes wait for the worker.
@@ -111,6 +114,8 @@ async function answer(engine: Engine, dispatch: AppDispatch, run: Promise<RunAns
 async function goOn(engine: Engine, dispatch: AppDispatch, result: RunResult, run: Promise<RunAnswer>): Promise<void> {
   const { generation } = result;
   dispatch(ran(result));
+  // What is on show asks first, such as the contrast: a reel can wait until that is asked.
+  await breath();
   if ((await run).kind !== "ran" || !current(generation)) return;
   const reel = await engine.record(generation, "first");
   if (reel && current(generation)) dispatch(reelReady(reel));
