@@ -12,10 +12,15 @@ const server = await startServer();
 const browser = await startBrowser();
 const rest = (ms) => new Promise((done) => setTimeout(done, ms));
 
-async function picture(name, theme, title, act = async () => {}) {
+async function picture(name, theme, title, act = async () => {}, size = { width: 1280, height: 800 }) {
   if (only.length > 0 && !only.includes(name)) return;
   const page = await browser.newPage();
-  await page.evaluateOnNewDocument((chosen) => localStorage.setItem("lamprey.theme", chosen), theme);
+  await page.setViewport(size);
+  // What one picture folds or widens is not remembered for the next; the path is offered in the picture of the shelf alone.
+  await page.evaluateOnNewDocument((chosen) => {
+    localStorage.removeItem("lamprey.layout");
+    localStorage.setItem("lamprey.theme", chosen);
+  }, theme);
   await page.goto(title === null ? server.address : `${server.address}/bench/${await specimenId(server.address, title)}`);
   await rest(2000);
   await act(page);
@@ -55,6 +60,15 @@ const caretTo = async (page, fromEnd) => {
 };
 
 await picture("shelf", "chart", null);
+await picture("commands", "chart", "Counts at the weirs", async (page) => {
+  await alt(page, "KeyR");
+  await page.keyboard.down("Control");
+  await page.keyboard.press("k");
+  await page.keyboard.up("Control");
+  await rest(600);
+  await page.keyboard.type("wei");
+});
+await picture("phone", "chart", "Readings by named group", async () => {}, { width: 390, height: 800 });
 await picture("bench", "chart", "Counts at the weirs", (page) => caretTo(page, 6));
 await picture("bench-deep", "deep", "Readings by named group");
 await picture("reel", "chart", "Counts at the weirs", async (page) => {
