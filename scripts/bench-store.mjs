@@ -67,6 +67,23 @@ export async function benchStore() {
     ]) {
       line(`searched: ${what} (ms)`, spread(await times(40, (i) => ask(`/specimens?limit=100&search=${encodeURIComponent(words[i % words.length])}`))));
     }
+    for (const [what, query] of [
+      ["by title", "sort=title"],
+      ["worst growth first", "sort=growth"],
+      ["with a tag, which none has", "tag=low%20water"],
+    ]) {
+      line(`the list, ${what} (ms)`, spread(await times(40, (i) => ask(`/specimens?limit=100&offset=${i * 100}&${query}`))));
+    }
+    const { body: first } = await ask("/specimens?limit=200");
+    const many = (act, tag) =>
+      ask("/specimens/many", {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ ids: first.items.map(({ id }) => id), act, ...(tag && { tag }) }),
+      });
+    line("200 tagged at once (ms)", spread(await times(10, (i) => many("tag", `tag ${i}`))));
+    line("the list, with a tag (ms)", spread(await times(40, (i) => ask(`/specimens?limit=100&tag=tag%20${i % 10}`))));
+    line("all tags (ms)", spread(await times(40, () => ask("/specimens/tags"))));
     const { body } = await ask("/specimens?limit=200&offset=3000");
     line("one read (ms)", spread(await times(200, (i) => ask(`/specimens/${body.items[i % 200].id}`))));
     const change = (id, revision, own) =>

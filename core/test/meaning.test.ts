@@ -15,7 +15,7 @@ test.each([
   ["(a)|(b)\\1", ["7–9 it fails while its group has not taken part"]],
   ["(a)+", ["0–4 groups in it keep what they took in an earlier turn"]],
   ["a{,3}", ["1–2 it is not read as one item any more", "2–3 it is not read as one item any more"]],
-  ["(?<n>a)", ["0–3 No kind of group begins with “(?<” in Python."]],
+  ["(?<n>a)", ["0–3 “(?<” is how other languages name a group. In Python it is written “(?P<…>”."]],
 ])("%s from ecmascript to python", (pattern, expected) => {
   expect(changes(pattern, "ecmascript", "python").slice(0, 2)).toEqual(expected);
 });

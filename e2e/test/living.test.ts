@@ -196,3 +196,24 @@ test("two windows with one specimen: a dialect that is chosen in one is read in 
   await waitFor(other, "it reads as Python", () => document.querySelector("[aria-label^=Dialect]")?.textContent?.includes("Python") === true);
   expect(stage.failures).toEqual([]);
 });
+
+test("the bracket under text whose directions change is as wide as what it stands under", async () => {
+  const page = await stage.open("12 \u05e4\u05ea\u05d5\u05d7|weir", "weir 12 \u05e4\u05ea\u05d5\u05d7 end\nweir");
+  await waitForPart(page, "count", "3 matches");
+  const [drawn, letters] = await page.evaluate(() => {
+    const line = document.querySelector(".sample-editor .cm-line")?.firstChild as Text;
+    const range = document.createRange();
+    range.setStart(line, 5);
+    range.setEnd(line, 12);
+    const wide = [...range.getClientRects()].reduce((sum, { width: own }) => sum + own, 0);
+    const frame = document.querySelector(".sample-editor .lanes")?.getBoundingClientRect().top ?? 0;
+    // The brackets of the first line: horizontal strokes of the matches’ paths, as far down as that line.
+    const strokes = [...document.querySelectorAll(".sample-editor .lanes path[class^=match]")]
+      .flatMap((path) => [...(path.getAttribute("d") ?? "").matchAll(/M([\d.]+) [\d.]+V([\d.]+)H([\d.]+)|M([\d.]+) ([\d.]+)H([\d.]+)/g)])
+      .map(([, a, y, b, c, z, d]) => ({ from: Number(a ?? c), to: Number(b ?? d), y: Number(y ?? z) }));
+    const top = Math.min(...strokes.map(({ y }) => y));
+    const own = strokes.filter(({ y, from }) => y < top + 4 && from > 40);
+    return [own.reduce((sum, { from, to }) => sum + to - from, 0), wide, frame];
+  });
+  expect(Math.abs((drawn as number) - (letters as number))).toBeLessThan(8);
+});

@@ -28,9 +28,10 @@ export class References {
     const number = Number(pattern.slice(reader.at, end));
     const span = { start, end };
     if (!forwardReferences) {
-      if (number > reader.groupCount) reader.report("reference-number", span, number, reader.groupCount);
-      else if (number > tree.groups.length) reader.report("reference-early", span, number);
-      else this.check(number, span);
+      // Groups that are still to come were counted without reading sets: that serves for words, not for what is refused.
+      if (number <= tree.groups.length) this.check(number, span);
+      else if (number <= reader.groupCount) reader.report("reference-early", span, number);
+      else reader.report("reference-number", span, number, tree.groups.length);
     } else if (number > reader.groupCount) {
       if (!reader.strict) return false;
       reader.report("reference-number", span, number, reader.groupCount);

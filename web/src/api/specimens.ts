@@ -42,7 +42,6 @@ export const specimensApi = createApi({
       query: (body) => ({ url: "/specimens", method: "POST", body }),
       invalidatesTags: ["list"],
     }),
-    remove: build.mutation<SpecimenHead, string>({ query: (id) => ({ url: `/specimens/${id}`, method: "DELETE" }), invalidatesTags: ["list"] }),
     restore: build.mutation<SpecimenHead, string>({ query: (id) => ({ url: `/specimens/${id}/restore`, method: "POST" }), invalidatesTags: ["list"] }),
     tags: build.query<TagList, void>({ query: () => "/specimens/tags", providesTags: ["list"] }),
     many: build.mutation<{ changed: number }, Many>({ query: (body) => ({ url: "/specimens/many", method: "POST", body }), invalidatesTags: ["list"] }),

@@ -172,10 +172,10 @@ function Drawing({ layout, traffic, acting, wind }: DrawingProps) {
                 {sign !== "" && (
                   <tspan fontWeight="700" fill="var(--ink)">
                     {sign}
-                    {traffic ? "  " : ""}
+                    {traffic ? " " : ""}
                   </tspan>
                 )}
-                {traffic ? number(taken) : ""}
+                {traffic ? `×\u2009${number(taken)}` : ""}
               </text>
             )}
           </g>

@@ -7,7 +7,7 @@ import { number, span } from "../shared/words.ts";
 import { panelChosen, type SidePanel, stageChosen } from "../state/benchSlice.ts";
 import { deskFolded, partShown, touched } from "../state/layoutSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
-import { DriftWords, PatternBefore, VerdictWords } from "./verdictWords.tsx";
+import { DriftWords, VerdictWords } from "./verdictWords.tsx";
 
 export function VerdictStrip() {
   const open = useAppSelector((s) => s.layout.stripOpen);
@@ -112,10 +112,7 @@ function Drift() {
       <p className="min-w-0 flex-1 truncate" role="status" data-part="drift">
         {drift && !broken ? (
           <>
-            <span className="text-ink-2">{from ? `since ${from.name}` : "by this edit"}, of </span>
-            <PatternBefore pattern={drift.before.pattern} />
-            <span className="text-ink-2">: </span>
-            <DriftWords drift={drift} />
+            <DriftWords drift={drift} /> <span className="text-ink-2">{from ? `since ${from.name}` : "by this edit"}</span>
           </>
         ) : (
           <span className="text-ink-2">{broken ? "said when the pattern reads" : from ? `as ${from.name} was` : "no edit yet"}</span>
@@ -189,7 +186,8 @@ function CutShort() {
   const trouble = work?.trouble;
   if (!result || broken || !(result.cut || (trouble && !untouched))) return null;
   return (
-    <div className="flex min-w-0 flex-[4_1_0] items-center gap-2">
+    // What the sample itself costs is not pushed aside by what other texts would.
+    <div className="flex min-w-0 flex-[1_0_38%] items-center gap-2">
       <p className="min-w-0 truncate" role="status" data-part="cut">
         {result.cut ? (
           <b className="text-rust">{CUT_WORDS[result.cut]}</b>
