@@ -201,10 +201,16 @@ test("the bracket under text whose directions change is as wide as what it stand
   const page = await stage.open("12 \u05e4\u05ea\u05d5\u05d7|weir", "weir 12 \u05e4\u05ea\u05d5\u05d7 end\nweir");
   await waitForPart(page, "count", "3 matches");
   const [drawn, letters] = await page.evaluate(() => {
-    const line = document.querySelector(".sample-editor .cm-line")?.firstChild as Text;
+    const line = document.querySelector(".sample-editor .cm-line") as HTMLElement;
     const range = document.createRange();
-    range.setStart(line, 5);
-    range.setEnd(line, 12);
+    const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT);
+    let before = 0;
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const length = node.textContent?.length ?? 0;
+      if (before <= 5 && before + length > 5) range.setStart(node, 5 - before);
+      if (before < 12 && before + length >= 12) range.setEnd(node, 12 - before);
+      before += length;
+    }
     const wide = [...range.getClientRects()].reduce((sum, { width: own }) => sum + own, 0);
     const frame = document.querySelector(".sample-editor .lanes")?.getBoundingClientRect().top ?? 0;
     // The brackets of the first line: horizontal strokes of the matches’ paths, as far down as that line.
