@@ -129,6 +129,7 @@ test("a first visit walks the path: a literal, a set, greedy and lazy, groups, a
   const on = async (name: string) => {
     await clickText(page, "[data-part=path] button", "On to the next");
     await waitForPart(page, "path", name);
+    await waitFor(page, "the bench of that place", () => !(document.querySelector("[data-part=path]")?.textContent ?? "").includes("It goes on at"));
     await page.waitForSelector("[data-part=position] b");
   };
   await waitForPart(page, "path", "1 of 5");
@@ -151,7 +152,8 @@ test("a first visit walks the path: a literal, a set, greedy and lazy, groups, a
   await clickText(page, "[data-part=other-mode] button", "Make it lazy");
   await waitForPart(page, "path", "lazy it stops at the next");
   await on("Groups");
-  await page.click("[role=grid] [data-row=match]:nth-of-type(8)");
+  await waitFor(page, "its own matches", () => document.title.startsWith("Readings by named group"));
+  await (await page.waitForSelector("[role=grid] [data-row=match]:nth-of-type(8)"))?.click();
   await waitForPart(page, "path", "Each group has the same bar");
   await on("Why it is slow");
   await clickText(page, "[aria-label=Verdicts] button", "proof and repairs");
