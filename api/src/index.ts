@@ -12,6 +12,8 @@ export {
   type SampleChange,
   type SampleHead,
   SCHEMAS,
+  SORTS,
+  type Sort,
   type Specimen,
   type SpecimenChange,
   type SpecimenExcerpt,

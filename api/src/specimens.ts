@@ -23,6 +23,10 @@ export const BOUNDS = {
   many: 1_000,
 } as const;
 
+/** How a list is sorted: the newest change, the title, the worst growth first. */
+export const SORTS = ["changed", "title", "growth"] as const;
+export type Sort = (typeof SORTS)[number];
+
 const TEXT = { type: "string" } as const;
 const ID = { type: "string", format: "uuid" } as const;
 const MOMENT = { type: "string", format: "date-time" } as const;

@@ -76,4 +76,5 @@ export { type MeaningChange, meaningChanges, translateFlags } from "./syntax/mea
 export { type Reading, read, type Source } from "./syntax/read.ts";
 export * from "./syntax/tree.ts";
 export { MODE_WORDS } from "./syntax/words.ts";
+export { csvField, harmless } from "./text/csv.ts";
 export { countWords, grouped, lineColumn, lineStarts, placeOf, visible } from "./text/visible.ts";

@@ -1,5 +1,5 @@
 /** The interface as OpenAPI 3.1, held against the routes by a test. */
-import { BOUNDS, closed, SCHEMAS } from "@lamprey/api";
+import { BOUNDS, closed, SCHEMAS, SORTS } from "@lamprey/api";
 
 const text = { type: "string" } as const;
 const ref = (name: keyof typeof SCHEMAS) => ({ $ref: `#/components/schemas/${String(name)}` });
@@ -8,6 +8,9 @@ const problem = (description: string) => ({ description, content: { "application
 const answer = (description: string, schema: keyof typeof SCHEMAS) => ({ description, content: json(ref(schema)) });
 
 const id = { name: "id", in: "path", required: true, schema: { type: "string", format: "uuid" } };
+
+/** What is said of any body that is not taken, whatever it is for. */
+const BODIES = { 413: problem("Too large"), 415: problem("Not JSON") };
 
 export const openapi = {
   openapi: "3.1.0",
@@ -22,7 +25,7 @@ export const openapi = {
           { name: "search", in: "query", schema: text, description: "words, or parts of words, that all stand in title, pattern, notes or names of samples" },
           { name: "removed", in: "query", schema: { type: "boolean", default: false } },
           { name: "tag", in: "query", schema: text, description: "only those that have it" },
-          { name: "sort", in: "query", schema: { type: "string", enum: ["changed", "title", "growth"], default: "changed" } },
+          { name: "sort", in: "query", schema: { type: "string", enum: SORTS, default: "changed" } },
           { name: "offset", in: "query", schema: { type: "integer", minimum: 0, default: 0 } },
           { name: "limit", in: "query", schema: { type: "integer", minimum: 1, maximum: BOUNDS.page, default: 100 } },
         ],
@@ -34,8 +37,7 @@ export const openapi = {
         responses: {
           201: answer("Kept", "Specimen"),
           400: problem("Not valid JSON, a field that does not fit, or one that is not known"),
-          413: problem("Too large"),
-          415: problem("Not JSON"),
+          ...BODIES,
         },
       },
     },
@@ -49,8 +51,7 @@ export const openapi = {
         responses: {
           200: { description: "How many were changed", content: json(closed({ changed: { type: "integer" } })) },
           400: problem("Not valid JSON, or a field that does not fit"),
-          413: problem("Too large"),
-          415: problem("Not JSON"),
+          ...BODIES,
         },
       },
     },
@@ -62,8 +63,7 @@ export const openapi = {
         responses: {
           200: { description: "Whether it was kept", content: json(closed({ kept: { type: "boolean" } })) },
           400: problem("Not valid JSON, or a field that does not fit"),
-          413: problem("Too large"),
-          415: problem("Not JSON"),
+          ...BODIES,
         },
       },
     },
@@ -78,8 +78,7 @@ export const openapi = {
           400: problem("Not valid JSON, a field that does not fit, or one that is not known"),
           404: problem("Unknown"),
           409: problem("The revision is stale; `current` holds what is kept. Nothing was changed."),
-          413: problem("Too large"),
-          415: problem("Not JSON"),
+          ...BODIES,
         },
       },
       delete: {
@@ -106,8 +105,7 @@ export const openapi = {
         responses: {
           201: { description: "How many were kept", content: json(closed({ imported: { type: "integer" } })) },
           400: problem("Not valid JSON, or a field that does not fit"),
-          413: problem("Too large"),
-          415: problem("Not JSON"),
+          ...BODIES,
         },
       },
     },

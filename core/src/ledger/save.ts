@@ -4,6 +4,7 @@
  */
 import type { MatchTable } from "../machine/matches.ts";
 import type { Group } from "../syntax/tree.ts";
+import { csvField as field, harmless, quoted } from "../text/csv.ts";
 import { lineColumn, lineStarts } from "../text/visible.ts";
 
 export interface LedgerSource {
@@ -75,20 +76,8 @@ function* inPieces(rows: Generator<Row>, write: (row: Row) => string): Generator
 
 const nameOf = ({ number, name }: LedgerSource["groups"][number]): string => name ?? String(number);
 
-/** A field of RFC 4180: in quotation marks where it holds one, a comma or a line end. */
-function field(value: string | number): string {
-  const text = String(value);
-  return ['"', ",", "\r", "\n"].some((c) => text.includes(c)) ? quoted(text) : text;
-}
-
-/** Text is always in quotation marks, so that an empty one (`""`) is told apart from a group that is not set (nothing). */
-const quoted = (text: string): string => `"${text.replaceAll('"', '""')}"`;
-
-/** What a spreadsheet takes for the beginning of a formula, or skips to find one. */
-const FORMULA_BEGINS = "=+-@\t\r";
-
 function* csv(source: LedgerSource): Generator<string, void> {
-  const cell = (text: string): string => quoted(source.harmless && text !== "" && FORMULA_BEGINS.includes(text.charAt(0)) ? `'${text}` : text);
+  const cell = (text: string): string => quoted(source.harmless ? harmless(text) : text);
   const columns = source.groups.flatMap((group) => [`${nameOf(group)} start`, `${nameOf(group)} end`, nameOf(group)]);
   yield `${["match", "start", "end", "line", "column", "length", "text", ...columns].map(field).join(",")}\r\n`;
   yield* inPieces(rowsOf(source), ({ match, start, end, line, column, text, groups }) => {

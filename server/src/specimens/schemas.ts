@@ -1,5 +1,5 @@
 /** What requests about specimens may hold. Unknown fields are refused: a misspelt one must not be lost in silence. */
-import { BOUNDS, type FiguresOf, type Many, type NewSpecimen, type SpecimenChange } from "@lamprey/api";
+import { BOUNDS, type FiguresOf, type Many, type NewSpecimen, SORTS, type Sort, type SpecimenChange } from "@lamprey/api";
 import { DIALECT_NAMES } from "@lamprey/core";
 import Joi from "joi";
 import { Problem } from "../problem.ts";
@@ -16,10 +16,6 @@ export interface SpecimenQuery {
   /** Only those that have it; empty for all. */
   readonly tag?: string;
 }
-
-/** How a list is sorted: the newest change, the title, the worst growth first. */
-export const SORTS = ["changed", "title", "growth"] as const;
-export type Sort = (typeof SORTS)[number];
 
 const id = Joi.string().guid();
 const title = Joi.string().trim().min(1).max(BOUNDS.title);

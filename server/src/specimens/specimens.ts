@@ -8,6 +8,7 @@ import {
   type Many,
   type SampleChange,
   type SampleHead,
+  type Sort,
   type SpecimenChange,
   type SpecimenHead,
   type SpecimenList,
@@ -20,7 +21,7 @@ import type { SqlEntityManager } from "@mikro-orm/libsql";
 import { Problem } from "../problem.ts";
 import type { Store } from "../store/store.ts";
 import { Earlier, ExactText, Fact, Sample, type SampleRow, Specimen, type SpecimenRow } from "./entities.ts";
-import type { Sort, SpecimenFields, SpecimenQuery } from "./schemas.ts";
+import type { SpecimenFields, SpecimenQuery } from "./schemas.ts";
 import { ensureWords, forgetWords, keepWords, searching } from "./words.ts";
 
 /** Milliseconds that a pattern must have stood unchanged for it to be kept as an earlier one. */
@@ -210,7 +211,7 @@ export class Specimens {
   /** Keeps one for the first time, under the id that it has had on a bench. */
   private async first(em: SqlEntityManager, id: string, change: SpecimenChange): Promise<SpecimenHead> {
     const { title, pattern = "", dialect = "ecmascript", flags = "", notes = "", samples = [] } = change;
-    if (title === undefined) throw new Problem("not-found", `No specimen has the id ${id}.`);
+    if (title === undefined) throw new Problem("invalid-request", "What is kept for the first time has a title.");
     await this.add(em, { title, pattern, dialect, flags, notes, samples: [] }, id);
     await this.keepSamples(em, id, samples);
     const row = await this.find(em, id);

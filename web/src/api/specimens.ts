@@ -1,5 +1,17 @@
 /** The server's specimens, through RTK Query. */
-import type { EarlierPattern, FiguresOf, Many, NewSpecimen, Specimen, SpecimenChange, SpecimenHead, SpecimenList, SpecimensFile, TagList } from "@lamprey/api";
+import type {
+  EarlierPattern,
+  FiguresOf,
+  Many,
+  NewSpecimen,
+  Sort,
+  Specimen,
+  SpecimenChange,
+  SpecimenHead,
+  SpecimenList,
+  SpecimensFile,
+  TagList,
+} from "@lamprey/api";
 import { createApi } from "@reduxjs/toolkit/query/react";
 import { baseQuery } from "./send.ts";
 
@@ -16,9 +28,6 @@ export interface ListAsked {
   readonly sort?: Sort;
   readonly tag?: string;
 }
-
-export const SORTS = ["changed", "title", "growth"] as const;
-export type Sort = (typeof SORTS)[number];
 
 export const specimensApi = createApi({
   reducerPath: "specimens",

@@ -6,14 +6,15 @@ import { foreignSpellings, itemAt, MODE_WORDS, read, takenOf, visible } from "@l
 import { useMemo } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
+import { tableOf } from "../engine/tables.ts";
 import { usePattern } from "../run/patternHandle.ts";
 import { number, plural } from "../shared/words.ts";
 import { panelChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DialectChanges, useDialectChanges } from "./DialectControl.tsx";
 
-/** A longer pattern is not read for its line: its items are of no use to anybody who looks at it as a whole. */
-const LONGEST_PATTERN = 100_000;
+/** A longer pattern is not read for its line: that would take longer than ten milliseconds of every key. */
+const LONGEST_PATTERN = 10_000;
 /** Characters of the sample that are counted through: a caret that is moved along should not wait for more. */
 const COUNTED = 200_000;
 
@@ -92,7 +93,8 @@ function Item({ reading }: { readonly reading: ReturnType<typeof read> | null })
     return takenOf(item.takes, text, reading.options.codePoints, COUNTED);
   }, [item, reading, text]);
   if (!item || !reading) return <p className="text-ink-2">{reading?.source.pattern === "" ? NO_PATTERN : ""}</p>;
-  const held = item.group === null || item.kind !== "group" ? null : capture(matches, chosen, item.group);
+  const table = matches && item.kind === "group" && item.group !== null ? tableOf(matches) : null;
+  const took = table && item.group !== null && item.group <= table.groupCount && chosen < table.length ? { span: table.group(chosen, item.group) } : null;
   return (
     <p className="min-w-0 truncate" data-part="item" title={item.sentence}>
       <code className="source font-semibold text-tide">{visible(reading.source.pattern.slice(item.start, item.end), 24)}</code> {item.sentence}
@@ -102,10 +104,10 @@ function Item({ reading }: { readonly reading: ReturnType<typeof read> | null })
           {text.length > COUNTED ? `${number(here.of)} characters ${number(here.taken)}` : `${number(here.taken)} of ${plural(here.of, "character")}`}
         </span>
       )}
-      {held !== null && (
+      {took && (
         <span className="text-ink-2">
-          ; in match {number(chosen + 1)} it {held === "none" ? "took no part" : "took "}
-          {held !== "none" && <code className="source">“{visible(text.slice(held.start, held.end), 30)}”</code>}
+          ; in match {number(chosen + 1)} it {took.span ? "took " : "took no part"}
+          {took.span && <code className="source">“{visible(text.slice(took.span.start, took.span.end), 30)}”</code>}
         </span>
       )}
     </p>
@@ -113,15 +115,6 @@ function Item({ reading }: { readonly reading: ReturnType<typeof read> | null })
 }
 
 const NO_PATTERN = "The pattern is empty: it asks for nothing, and no match is shown.";
-
-/** What a group holds in a match; null where there is no such match. */
-function capture(matches: MatchRows | undefined, match: number, group: number): { readonly start: number; readonly end: number } | "none" | null {
-  if (!matches) return null;
-  const at = match * 2 * (matches.groupCount + 1) + 2 * group;
-  const [start, end] = [matches.rows[at], matches.rows[at + 1]];
-  if (start === undefined || end === undefined) return null;
-  return start < 0 ? "none" : { start, end };
-}
 
 /** The quantifier at the caret: its mode, and what it would find in the other. */
 function OtherMode() {

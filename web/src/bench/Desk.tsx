@@ -1,12 +1,13 @@
 /** The desk: the chosen panel, and beside it the rail that names every panel with its one figure. */
 import { Tabs } from "radix-ui";
+import { tableOf } from "../engine/tables.ts";
 import { alarmOf, shortWord } from "../hazard/words.ts";
 import { AskingControl } from "../ledger/AskingControl.tsx";
 import { GLOSSARY, type OwnWord } from "../shared/glossary.ts";
 import { type KeyName, keyWords } from "../shared/keys.ts";
 import { Tip } from "../shared/Tip.tsx";
 import { number } from "../shared/words.ts";
-import { panelChosen, type SidePanel } from "../state/benchSlice.ts";
+import { isBroken, panelChosen, type SidePanel } from "../state/benchSlice.ts";
 import { deskFolded } from "../state/layoutSlice.ts";
 import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DESK, deskPanel } from "./desk.ts";
@@ -51,8 +52,7 @@ export function DeskPanelShown() {
 const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
   ledger: ({ bench: { result } }) => {
     if (!result) return "";
-    const count = result.matches.rows.length / (2 * (result.matches.groupCount + 1));
-    return `${number(count)}${result.cut ? " +" : ""}`;
+    return `${number(tableOf(result.matches).length)}${result.cut ? " +" : ""}`;
   },
   takers: ({ bench: { holders, panel } }) => (panel === "takers" && holders ? `${number(holders.holders.length)} parts` : ""),
   contrast: ({ bench: { contrast } }) => {
@@ -62,7 +62,7 @@ const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
     return own.otherCaptures + other.otherCaptures > 0 ? "captures" : "alike";
   },
   drift: ({ hazard: { drift }, bench: { reading } }) => {
-    if (!drift || (reading?.diagnostics.length ?? 0) > 0) return "";
+    if (!drift || isBroken({ reading })) return "";
     if (drift.relation === "equal") return "the same";
     return [drift.onlyRight !== null ? "gained" : "", drift.onlyLeft !== null ? "lost" : ""].filter((word) => word !== "").join(", ");
   },

@@ -2,18 +2,18 @@
 import { defaultKeymap, history, historyField, historyKeymap } from "@codemirror/commands";
 import { type ChangeSet, Compartment, EditorState, type Extension } from "@codemirror/state";
 import { drawSelection, EditorView, GutterMarker, gutter, keymap, placeholder } from "@codemirror/view";
-import { type Edit, type Holders, MatchTable, visible } from "@lamprey/core";
+import { type Edit, type Holders, visible } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
 import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
 import type { DraftSample } from "../draft/fields.ts";
-import type { MatchRows } from "../engine/messages.ts";
+import { tableOf } from "../engine/tables.ts";
 import { lanes, setLength } from "../lanes/lanes.ts";
 import { sampleChanged } from "../run/sampleEdits.ts";
 import { sawUntil } from "../run/seen.ts";
 import { editedAll } from "../shared/edits.ts";
 import { useSwitch } from "../shared/remembered.ts";
 import { number } from "../shared/words.ts";
-import { type BenchState, matchChosen, pointedAt, sampleCaretMoved } from "../state/benchSlice.ts";
+import { type BenchState, isBroken, matchChosen, pointedAt, sampleCaretMoved } from "../state/benchSlice.ts";
 import { afterPaint, hearFirst, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { invisibles } from "./invisibles.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
@@ -211,16 +211,6 @@ function chooseAt(offset: number): void {
   if (match < table.length && match !== chosen && table.start(match) <= offset) store.dispatch(matchChosen(match));
 }
 
-/** Tables are made once for each result: a view on the rows, which are never copied. */
-const tables = new WeakMap<MatchRows, MatchTable>();
-function tableOf(rows: MatchRows): MatchTable {
-  const known = tables.get(rows);
-  if (known) return known;
-  const table = new MatchTable(rows.groupCount, rows.rows);
-  tables.set(rows, table);
-  return table;
-}
-
 function labelled({ holders }: Holders, pattern: string): SampleMarks["holders"] {
   return holders.map(({ start, end, looking, part }) => ({ start, end, looking, label: visible(pattern.slice(part.start, part.end), 24) }));
 }
@@ -243,7 +233,7 @@ function marksOf({ arrived, result: shown, chosen, view, contrast, panel, readin
     pointed: fresh ? null : (pointed?.stretch ?? null),
     stops,
     work: fresh || aside !== "work" ? null : workDone,
-    stale: !fresh && (reading?.diagnostics.length ?? 0) > 0,
+    stale: !fresh && isBroken({ reading }),
   };
 }
 
@@ -271,9 +261,10 @@ function followMarks(editor: EditorView): () => void {
 /** Keeps the place that the reel or the ledger speaks of in view. */
 function useFollowing(view: React.RefObject<EditorView | null>): void {
   const stepTo = useAppSelector((s) => s.bench.view?.to ?? null);
-  const chosenStart = useAppSelector((s) =>
-    s.bench.result && s.bench.chosen > 0 ? (s.bench.result.matches.rows[s.bench.chosen * 2 * (s.bench.result.matches.groupCount + 1)] ?? null) : null,
-  );
+  const chosenStart = useAppSelector(({ bench: { result, chosen } }) => {
+    const table = result && chosen > 0 ? tableOf(result.matches) : null;
+    return table && chosen < table.length ? table.start(chosen) : null;
+  });
   const target = stepTo ?? chosenStart;
   useEffect(() => {
     const editor = view.current;

@@ -1,6 +1,7 @@
 /** The figures of every variant, column by column, and the one action that takes a variant into the pattern. */
 import { countWords, type Edit } from "@lamprey/core";
 import type { ContrastResult, VariantFigures } from "../engine/messages.ts";
+import { tableOf } from "../engine/tables.ts";
 import { number } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
 import { VariantMark } from "./VariantMark.tsx";
@@ -15,7 +16,7 @@ interface Figure {
 
 /** Steps are decimal digits: they can be hundreds. */
 const FIGURES: readonly Figure[] = [
-  { label: "matches", of: (v) => v.matches.rows.length / (2 * (v.matches.groupCount + 1)) },
+  { label: "matches", of: (v) => tableOf(v.matches).length },
   { label: "longest", of: (v) => v.longest },
   { label: "all together", of: (v) => v.totalLength },
   { label: "other captures", of: (v) => v.otherCaptures },

@@ -1,8 +1,9 @@
 /** Only where they differ: the stretches that not every variant matches alike, each with what every variant has there. */
-import { type Apart, type CapturesApart, capturesApart, MatchTable, visible } from "@lamprey/core";
+import { type Apart, type CapturesApart, capturesApart, visible } from "@lamprey/core";
 import { useMemo } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import { type ContrastResult, MOST_APART } from "../engine/messages.ts";
+import { tableOf } from "../engine/tables.ts";
 import { number, span } from "../shared/words.ts";
 import { pointedAt } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
@@ -20,7 +21,7 @@ export function Differences({ contrast }: { readonly contrast: ContrastResult })
   const held = useMemo(
     () =>
       capturesApart(
-        contrast.variants.flatMap(({ mistake, matches }) => (mistake === null ? [new MatchTable(matches.groupCount, matches.rows)] : [])),
+        contrast.variants.flatMap(({ mistake, matches }) => (mistake === null ? [tableOf(matches)] : [])),
         MOST_APART,
       ),
     [contrast],

@@ -3,6 +3,7 @@ import { visible } from "@lamprey/core";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { specimensApi } from "../api/specimens.ts";
 import { clock } from "../shared/words.ts";
+import { isBroken } from "../state/benchSlice.ts";
 import { driftFromChosen } from "../state/hazardSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DriftWords, PatternBefore } from "./verdictWords.tsx";
@@ -12,7 +13,7 @@ const DRIFT_WAITS = "What this edit does to the texts that the pattern takes is 
 
 export function DriftPanel() {
   const dispatch = useAppDispatch();
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   const drift = useAppSelector((s) => s.hazard.drift);
   const from = useAppSelector((s) => s.hazard.driftFrom);
   const id = useAppSelector((s) => s.draft.id);

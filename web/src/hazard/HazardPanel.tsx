@@ -1,18 +1,18 @@
 /** The hazard on the desk: the verdict in full, the parts that cause it, and the way to its proof. */
 import { visible } from "@lamprey/core";
 import { plural, span } from "../shared/words.ts";
-import { stageChosen } from "../state/benchSlice.ts";
+import { isBroken, stageChosen } from "../state/benchSlice.ts";
 import { findingChosen } from "../state/hazardSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
-import { notJudged, ProofKey } from "./VerdictStrip.tsx";
+import { ProofKey } from "./ProofKey.tsx";
 import { VerdictWords } from "./verdictWords.tsx";
-import { growthClause, safeClause } from "./words.ts";
+import { growthClause, notJudged, safeClause } from "./words.ts";
 
 export function HazardPanel() {
   const dispatch = useAppDispatch();
   const verdict = useAppSelector((s) => s.hazard.verdict);
   const fault = useAppSelector((s) => s.hazard.fault);
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   if (!verdict) {
     return (
       <p className="p-4 text-ink-2">{broken ? "A pattern that does not read is not judged." : fault ? notJudged(fault) : "The pattern is being looked at …"}</p>

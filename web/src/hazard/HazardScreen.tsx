@@ -6,7 +6,7 @@ import type { FindingView, Outlook, PeakView, Sample, VerdictView } from "../eng
 import { type EngineControls, useEngineControls } from "../run/controls.ts";
 import { editBetween } from "../shared/edits.ts";
 import { number, plural } from "../shared/words.ts";
-import { stageChosen } from "../state/benchSlice.ts";
+import { isBroken, stageChosen } from "../state/benchSlice.ts";
 import { findingChosen } from "../state/hazardSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import type { Scales } from "./OutlookChart.tsx";
@@ -22,7 +22,7 @@ export function HazardScreen({ take }: { readonly take: (edits: readonly Edit[])
   const verdict = useAppSelector((s) => s.hazard.verdict);
   const chosen = useAppSelector((s) => s.hazard.chosen);
   const finding = verdict?.findings[chosen] ?? verdict?.findings[0];
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   if (!verdict) return <Nothing>{broken ? "The pattern does not read, so there is nothing to prove of it yet." : "The pattern is being looked at …"}</Nothing>;
   if (!finding) {
     return (

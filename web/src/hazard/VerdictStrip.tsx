@@ -4,24 +4,28 @@ import type { ReactNode } from "react";
 import { useEngineControls } from "../run/controls.ts";
 import { Term } from "../shared/Term.tsx";
 import { number, span } from "../shared/words.ts";
-import { panelChosen, type SidePanel, stageChosen } from "../state/benchSlice.ts";
+import { isBroken, panelChosen, type SidePanel } from "../state/benchSlice.ts";
 import { deskFolded, partShown, touched } from "../state/layoutSlice.ts";
-import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { ProofKey } from "./ProofKey.tsx";
 import { DriftWords, VerdictWords } from "./verdictWords.tsx";
+import { notJudged } from "./words.ts";
 
 export function VerdictStrip() {
   const open = useAppSelector((s) => s.layout.stripOpen);
   const fault = useAppSelector((s) => s.bench.fault !== null);
+  const cut = useAppSelector(isCutShort);
   // What went wrong is said, folded or not.
-  if (!open && !fault) return null;
+  if (!open && !fault && !cut) return null;
   return (
     <section className="flex h-[28px] shrink-0 items-center gap-5 overflow-hidden border-b border-rule bg-sheet px-4 max-[819px]:px-2" aria-label="Verdicts">
       <Fault />
-      <CutShort />
+      {cut && <CutShort />}
       {open && (
         <>
           <Hazard />
-          <Drift />
+          {/* What is dear here comes before what an edit did, which the rail has, too. */}
+          {!cut && <Drift />}
           <Work />
         </>
       )}
@@ -65,7 +69,7 @@ function Hazard() {
   const verdict = useAppSelector((s) => s.hazard.verdict);
   const fault = useAppSelector((s) => s.hazard.fault);
   const behind = useAppSelector((s) => s.hazard.fault === null && s.hazard.verdict?.generation !== s.hazard.asked);
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   const empty = useAppSelector((s) => s.draft.fields.pattern === "");
   return (
     <Cell name="Hazard" panel="hazard" word="hazard" className="flex-[0_1_auto]">
@@ -83,32 +87,12 @@ function Hazard() {
   );
 }
 
-/** Opens the proof, or leaves it; there where there is something to prove. */
-export function ProofKey({ className }: { readonly className: string }) {
-  const dispatch = useAppDispatch();
-  const findings = useAppSelector((s) => s.hazard.verdict?.findings.length ?? 0);
-  const peak = useAppSelector((s) => s.hazard.verdict?.peak != null);
-  const shown = useAppSelector((s) => s.bench.stage === "hazard");
-  if (!shown && findings === 0 && !peak) return null;
-  const turn = () => {
-    dispatch(partShown("sample"));
-    dispatch(stageChosen(shown ? "sample" : "hazard"));
-  };
-  return (
-    <button type="button" className={className} onClick={turn}>
-      {shown ? "back to the sample" : findings > 0 ? "proof and repairs" : "the text"}
-    </button>
-  );
-}
-
-export const notJudged = (fault: string): string => `The hazard could not be judged: ${fault}. Another pattern can be.`;
-
 function Drift() {
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   const drift = useAppSelector((s) => s.hazard.drift);
   const from = useAppSelector((s) => s.hazard.driftFrom);
   return (
-    <Cell name="Drift" panel="drift" word="drift" className="flex-[0_1_auto] max-[819px]:hidden">
+    <Cell name="Drift" panel="drift" word="drift" className="max-w-[42%] flex-none max-[819px]:hidden">
       <p className="min-w-0 flex-1 truncate" role="status" data-part="drift">
         {drift && !broken ? (
           <>
@@ -128,7 +112,7 @@ function Work() {
   const result = useAppSelector((s) => s.bench.result);
   const work = useAppSelector((s) => s.bench.work);
   const behind = useAppSelector((s) => s.bench.asked > s.bench.answered);
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   const untouched = useAppSelector((s) => s.layout.untouched);
   const empty = useAppSelector((s) => s.draft.fields.pattern === "");
   return (
@@ -176,20 +160,23 @@ const CUT_WORDS = {
   matches: "The search was stopped at the most matches that are kept; those are shown.",
 } as const;
 
+/** Whether the run on the sample ended early, or would take a backtracker too long. */
+function isCutShort({ bench, layout }: RootState): boolean {
+  const { result, work } = bench;
+  return result !== null && !isBroken(bench) && (result.cut !== null || (work?.trouble != null && !layout.untouched));
+}
+
 /** What the sample itself costs, where that is too much to be run. */
 function CutShort() {
   const result = useAppSelector((s) => s.bench.result);
   const work = useAppSelector((s) => s.bench.work);
   const controls = useEngineControls();
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
-  const untouched = useAppSelector((s) => s.layout.untouched);
   const trouble = work?.trouble;
-  if (!result || broken || !(result.cut || (trouble && !untouched))) return null;
   return (
     // What the sample itself costs is not pushed aside by what other texts would.
     <div className="flex min-w-0 flex-[1_0_38%] items-center gap-2">
       <p className="min-w-0 truncate" role="status" data-part="cut">
-        {result.cut ? (
+        {result?.cut ? (
           <b className="text-rust">{CUT_WORDS[result.cut]}</b>
         ) : (
           work && (

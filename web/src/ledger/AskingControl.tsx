@@ -1,6 +1,7 @@
 /** The four ways of asking: one control, with a word on each. First and every match are the flag's business where the dialect has one. */
 import { dialectOf, type MatchMode } from "@lamprey/core";
 import { DropdownMenu } from "radix-ui";
+import { tableOf } from "../engine/tables.ts";
 import { usePattern } from "../run/patternHandle.ts";
 import { number } from "../shared/words.ts";
 import { askingChosen } from "../state/benchSlice.ts";
@@ -18,7 +19,7 @@ export function AskingControl() {
   const dispatch = useAppDispatch();
   const result = useAppSelector((s) => s.bench.result);
   const { dialect, flags } = useAppSelector((s) => s.draft.fields);
-  const count = result ? result.matches.rows.length / (2 * (result.matches.groupCount + 1)) : 0;
+  const count = result ? tableOf(result.matches).length : 0;
   const mode = result?.mode ?? "all";
   const letter = dialectOf(dialect)?.flags.find(({ sets }) => sets.everyMatch)?.letter;
   const choose = (wanted: MatchMode) => {

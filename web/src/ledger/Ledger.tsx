@@ -1,12 +1,13 @@
 /** The ledger: every match, and for the chosen one its groups and the turns that repeated groups took. While the reel is wound it follows its step. */
-import { MatchTable, type Values, visible } from "@lamprey/core";
+import { type MatchTable, type Values, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type CSSProperties, type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { GroupMark, StepView, TurnsAnswer } from "../engine/messages.ts";
+import { tableOf } from "../engine/tables.ts";
 import { useEngineControls } from "../run/controls.ts";
 import { number, plural } from "../shared/words.ts";
-import { followedChosen, matchChosen } from "../state/benchSlice.ts";
+import { followedChosen, isBroken, matchChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { FilterBar, NOTHING_SOUGHT, type Seeking, TakeAlong } from "./LedgerTools.tsx";
 import { positionOf } from "./positions.ts";
@@ -24,7 +25,7 @@ type Row =
 export function Ledger() {
   const result = useAppSelector((s) => s.bench.result);
   const [seeking, setSeeking] = useState<Seeking>(NOTHING_SOUGHT);
-  const table = useMemo(() => (result ? new MatchTable(result.matches.groupCount, result.matches.rows) : null), [result]);
+  const table = result ? tableOf(result.matches) : null;
   const view = useAppSelector((s) => s.bench.view);
   const length = useAppSelector((s) => shownSample(s.draft)?.text.length ?? 0);
   useChosenByReel(table, view);
@@ -120,7 +121,7 @@ interface MatchesProps {
 
 function Matches({ table, groups, seeking, selected }: MatchesProps) {
   const result = useAppSelector((s) => s.bench.result);
-  const stale = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const stale = useAppSelector((s) => isBroken(s.bench));
   const chosen = useAppSelector((s) => s.bench.chosen);
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
   const controls = useEngineControls();
@@ -188,7 +189,7 @@ function Rows({ rows, name, chosenRow = -1, onKeyDown, stale = false, children }
   const chosen = useAppSelector((s) => s.bench.chosen);
   const followed = useAppSelector((s) => s.bench.followed);
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
-  const table = useMemo(() => (result ? new MatchTable(result.matches.groupCount, result.matches.rows) : null), [result]);
+  const table = result ? tableOf(result.matches) : null;
   const virtual = useRowVirtualizer(rows.count, scroller);
   useEffect(() => {
     if (chosenRow > 0) virtual.scrollToIndex(chosenRow, { align: "auto" });
@@ -326,7 +327,7 @@ function useTurns(table: MatchTable, chosen: number): TurnsAnswer | null {
 }
 
 function NoRun() {
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   return (
     <div className="p-4 text-ink-2">
       <p className="part-name text-lg text-ink">{broken ? "Nothing to list yet" : "Running …"}</p>

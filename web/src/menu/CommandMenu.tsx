@@ -29,6 +29,7 @@ export function CommandMenu({ close, offers }: CommandMenuProps) {
       open
       onOpenChange={(open) => !open && close()}
       label="Commands"
+      filter={likeness}
       overlayClassName="fixed inset-0 z-30 bg-black/40"
       contentClassName="menu fixed left-1/2 top-[12%] z-30 w-[min(600px,94vw)] -translate-x-1/2"
     >
@@ -51,6 +52,20 @@ export function CommandMenu({ close, offers }: CommandMenuProps) {
       </Command.List>
     </Command.Dialog>
   );
+}
+
+/** How well something fits what is sought: every word stands in it; best where it begins with them, well where a word of it does. */
+export function likeness(value: string, sought: string): number {
+  const [text, words] = [
+    value.toLowerCase(),
+    sought
+      .toLowerCase()
+      .split(/\s+/)
+      .filter((word) => word !== ""),
+  ];
+  if (words.some((word) => !text.includes(word))) return 0;
+  const [first = ""] = words;
+  return text.startsWith(first) ? 1 : words.every((word) => ` ${text}`.includes(` ${word}`)) ? 0.7 : 0.3;
 }
 
 export function Heading({ name, children }: { readonly name: string; readonly children: React.ReactNode }) {

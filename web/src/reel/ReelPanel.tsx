@@ -1,6 +1,7 @@
 /** The reel: its sentence, its transport, the depth profile, and what is known at the step. */
 import { visible } from "@lamprey/core";
 import { number, span } from "../shared/words.ts";
+import { isBroken } from "../state/benchSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { DepthProfile } from "./DepthProfile.tsx";
 import { ReelAside } from "./ReelAside.tsx";
@@ -10,7 +11,7 @@ import { Transport } from "./Transport.tsx";
 export function ReelPanel() {
   const result = useAppSelector((s) => s.bench.result);
   const reel = useAppSelector((s) => s.bench.reel);
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   return (
     <section className="flex h-full bg-sheet [contain:layout_paint_style]" aria-label="Reel">
       <Transport />

@@ -1,13 +1,14 @@
 /** The sentence of the step, with what caused it one click away; at its end the reel is simply the result. */
 import { useEngineControls } from "../run/controls.ts";
 import { number, plural } from "../shared/words.ts";
+import { isBroken } from "../state/benchSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 import { Sentence } from "./Sentence.tsx";
 
 export function ReelSentence() {
   const wound = useAppSelector((s) => s.bench.step !== null);
   const view = useAppSelector((s) => s.bench.view);
-  const broken = useAppSelector((s) => (s.bench.reading?.diagnostics.length ?? 0) > 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   const controls = useEngineControls();
   const { cause } = view ?? { cause: null };
   if (broken) return <span className="text-ink-2">The pattern does not read, so there is no run to wind.</span>;

@@ -3,6 +3,7 @@ import type { Sought } from "@lamprey/core";
 import { useCallback, useMemo, useRef } from "react";
 import type { Engine } from "../engine/client.ts";
 import type { StepView } from "../engine/messages.ts";
+import { tableOf } from "../engine/tables.ts";
 import { number } from "../shared/words.ts";
 import { matchChosen, missedFor, stopAdded, wound, woundTo } from "../state/benchSlice.ts";
 import { touched } from "../state/layoutSlice.ts";
@@ -179,7 +180,7 @@ export function useControls(engine: Engine | null): EngineControls {
       chooseMatch,
       chooseNext: (by) => {
         const { chosen, result } = store.getState().bench;
-        const count = result ? result.matches.rows.length / (2 * (result.matches.groupCount + 1)) : 0;
+        const count = result ? tableOf(result.matches).length : 0;
         // The first winding shows the match that is chosen already.
         const next = shown.current === result?.generation || by < 0 || chosen > 0 ? chosen + by : 0;
         if (count > 0) chooseMatch(Math.max(0, Math.min(count - 1, next)));

@@ -1,9 +1,9 @@
 /** The shelf: every specimen that is kept, searched, opened, added, removed and restored. */
 
-import { BOUNDS } from "@lamprey/api";
+import { BOUNDS, SORTS, type Sort } from "@lamprey/api";
 import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { SORTS, type Sort, specimensApi } from "../api/specimens.ts";
+import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
 import { titleOf } from "../draft/fields.ts";
 import { keepers } from "../draft/keepers.ts";

@@ -214,3 +214,6 @@ export const {
   workDoneKnown,
 } = slice.actions;
 export const benchReducer = slice.reducer;
+
+/** Whether the pattern as it stands does not read. */
+export const isBroken = ({ reading }: Pick<BenchState, "reading">): boolean => (reading?.diagnostics.length ?? 0) > 0;
