@@ -4,6 +4,7 @@
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { act, cleanup, fireEvent, screen } from "@testing-library/react";
+import { likeness } from "../src/menu/CommandMenu.tsx";
 import { store } from "../src/state/store.ts";
 import { workers } from "./page/browser.ts";
 import { caret, key, openAt, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
@@ -312,4 +313,16 @@ test("captures that differ in the same matches are shown side by side", async ()
   await caret("Pattern", 4);
   await press("tab", /^Contrast/);
   await says("captures-apart", /match, group.*greedy.*lazy/);
+});
+
+describe("what the command menu finds", () => {
+  test.each([
+    ["Open Drift what did my edit do", "drift", 0.7],
+    ["weir or weir pool", "wei", 1],
+    ["Open Drift what did my edit do to the texts", "wei", 0],
+    ["Fold or open the reel", "reel open", 0.7],
+    ["Fold or open the reel", "eel", 0.3],
+  ])("%s, sought as “%s”: %d", (value, sought, fits) => {
+    expect(likeness(value, sought)).toBe(fits);
+  });
 });

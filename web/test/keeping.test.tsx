@@ -4,8 +4,11 @@
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
+import { NO_FIELDS } from "../src/draft/fields.ts";
+import { journal } from "../src/draft/journal.ts";
+import { keepers } from "../src/draft/keepers.ts";
 import { openAt, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
-import type { PageServer } from "./page/server.ts";
+import { PageServer } from "./page/server.ts";
 
 afterEach(cleanup);
 
@@ -205,4 +208,19 @@ describe("changed elsewhere", () => {
     );
     expect(kept(server).map(({ title, pattern }) => `${title}: ${pattern}`)).toEqual(["Gauges: theirs", "Gauges (mine): mine"]);
   });
+});
+
+test("what was looked at, edited, and left before the server had it is kept by another window", async () => {
+  const server = new PageServer();
+  const id = "0c0ffee0-0000-4000-8000-000000000000";
+  const fields = {
+    ...NO_FIELDS,
+    title: "gauges.ts:12",
+    pattern: "a+$",
+    samples: [{ key: "0c0ffee0-0000-4000-8000-000000000001", name: "attack", text: "aaa" }],
+  };
+  await journal.write({ specimen: id, window: "gone", at: 0, base: { revision: 0, fields }, fields: { ...fields, pattern: "a$" } }, null);
+  keepers.start();
+  await until("it is kept", () => server.specimens.get(id)?.pattern === "a$");
+  expect(server.specimens.get(id)).toMatchObject({ title: "gauges.ts:12", samples: [{ name: "attack", text: "aaa" }] });
 });

@@ -4,7 +4,7 @@
 
 import { isProblem, type Specimen } from "@lamprey/api";
 import { skipToken } from "@reduxjs/toolkit/query";
-import { useEffect, useMemo, useRef } from "react";
+import { type ReactNode, useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { InBar } from "../app/Frame.tsx";
@@ -42,18 +42,25 @@ export function Bench() {
   return <p className="p-10 text-ink-2">The specimen is being fetched …</p>;
 }
 
-/** A specimen that was removed is not opened as if it were there. */
-function WasRemoved({ specimen, again }: { readonly specimen: Specimen; readonly again: () => void }) {
-  const [restore, { isLoading, isError }] = specimensApi.useRestoreMutation();
+/** What stands where there is no bench: why, and what can be done. */
+function InsteadOfBench({
+  title,
+  actName,
+  act,
+  children,
+}: {
+  readonly title: string;
+  readonly actName: string;
+  readonly act: () => void;
+  readonly children: ReactNode;
+}) {
   return (
     <main className="p-10">
-      <h1 className="part-name text-2xl">{specimen.title}</h1>
-      <p className="mt-2">This specimen was removed. It can be restored for ninety days, as it was.</p>
-      <pre className="source mt-3 max-h-40 overflow-auto whitespace-pre-wrap break-all">{specimen.pattern}</pre>
-      {isError && <p className="mt-2 text-rust">It could not be restored: the server does not answer.</p>}
+      <h1 className="part-name text-2xl">{title}</h1>
+      <div className="mt-2 space-y-2">{children}</div>
       <p className="mt-3 flex gap-3">
-        <button type="button" className="key" disabled={isLoading} onClick={() => void restore(specimen.id).then(again)}>
-          Restore it
+        <button type="button" className="key" onClick={act}>
+          {actName}
         </button>
         <Link to="/" className="key">
           To the shelf
@@ -63,24 +70,27 @@ function WasRemoved({ specimen, again }: { readonly specimen: Specimen; readonly
   );
 }
 
+/** A specimen that was removed is not opened as if it were there. */
+function WasRemoved({ specimen, again }: { readonly specimen: Specimen; readonly again: () => void }) {
+  const [restore, { isError }] = specimensApi.useRestoreMutation();
+  return (
+    <InsteadOfBench title={specimen.title} actName="Restore it" act={() => void restore(specimen.id).then(again)}>
+      <p>This specimen was removed. It can be restored for ninety days, as it was.</p>
+      <pre className="source max-h-40 overflow-auto whitespace-pre-wrap break-all">{specimen.pattern}</pre>
+      {isError && <p className="text-rust">It could not be restored: the server does not answer.</p>}
+    </InsteadOfBench>
+  );
+}
+
 /** @param why what the server says; null where it does not answer */
 function CannotOpen({ specimen, why, again }: { readonly specimen: string; readonly why: string | null; readonly again: () => void }) {
   const held = useUnsent()?.some((entry) => entry.specimen === specimen) === true;
   useEvery(ASKED_AGAIN, why === null, again);
   return (
-    <main className="p-10">
-      <h1 className="part-name text-2xl">This specimen cannot be opened</h1>
-      <p className="mt-2">{why ?? "The server does not answer; it is asked again."}</p>
-      {held && <p className="mt-2">What was typed and not kept yet is held in this browser. It is sent, and shown here, when the server answers.</p>}
-      <p className="mt-3 flex gap-3">
-        <button type="button" className="key" onClick={again}>
-          Try again
-        </button>
-        <Link to="/" className="key">
-          To the shelf
-        </Link>
-      </p>
-    </main>
+    <InsteadOfBench title="This specimen cannot be opened" actName="Try again" act={again}>
+      <p>{why ?? "The server does not answer; it is asked again."}</p>
+      {held && <p>What was typed and not kept yet is held in this browser. It is sent, and shown here, when the server answers.</p>}
+    </InsteadOfBench>
   );
 }
 

@@ -65,9 +65,9 @@ function Panes({ small, part }: { readonly small: boolean; readonly part: Part }
       className={`min-w-0 flex-1 ${small ? "one-part" : ""}`}
       elementRef={down}
       onLayoutChanged={(shares, { isUserInteraction }) => {
+        if (!isUserInteraction) return;
         const height = pixelsOf(shares.reel, down.current?.offsetHeight);
-        if (isUserInteraction && height >= LEAST_REEL) dispatch(reelResized(height));
-        if (isUserInteraction && height >= LEAST_REEL !== reelOpen) dispatch(reelFolded(reelOpen));
+        dispatch(height < LEAST_REEL ? reelFolded(true) : reelResized(height));
       }}
     >
       <Panel id="upper" minSize={LEAST_SAMPLE} data-part-shown={small ? (part === "reel" ? "away" : "alone") : ""}>
@@ -76,9 +76,9 @@ function Panes({ small, part }: { readonly small: boolean; readonly part: Part }
           className="h-full"
           elementRef={across}
           onLayoutChanged={(shares, { isUserInteraction }) => {
+            if (!isUserInteraction) return;
             const width = pixelsOf(shares.desk, across.current?.offsetWidth);
-            if (isUserInteraction && width >= LEAST_DESK) dispatch(deskResized({ panel, width }));
-            if (isUserInteraction && width >= LEAST_DESK !== layout.deskOpen) dispatch(deskFolded(layout.deskOpen));
+            dispatch(width < LEAST_DESK ? deskFolded(true) : deskResized({ panel, width }));
           }}
         >
           <Panel id="stage" minSize={LEAST_DESK} data-part-shown={alone("sample")}>

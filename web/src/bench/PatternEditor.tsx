@@ -72,10 +72,10 @@ export function PatternEditor() {
           EditorView.contentAttributes.of({ "aria-label": "Pattern", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
           EditorView.domEventHandlers({
             mousemove: (event, own) => {
-              dispatch(hoveredAt(own.posAtCoords({ x: event.clientX, y: event.clientY })));
+              hover(own.posAtCoords({ x: event.clientX, y: event.clientY }));
             },
             mouseleave: () => {
-              dispatch(hoveredAt(null));
+              hover(null);
             },
           }),
           EditorView.updateListener.of((update) => {
@@ -135,6 +135,11 @@ export function PatternEditor() {
   return <div ref={host} className="max-h-[min(196px,34vh)] min-w-0 overflow-auto [contain:content]" data-part="pattern" />;
 }
 
+/** A pointer moves many times a second, and over the same letter most of them. */
+function hover(offset: number | null): void {
+  if (store.getState().bench.hovered !== offset) store.dispatch(hoveredAt(offset));
+}
+
 /** A line end in a pattern is a character that it asks for, and hard to see: Enter writes none where no line ends are expected. */
 function lineEnd(view: EditorView): boolean {
   const { dialect, flags } = view.state.field(writingField);
@@ -160,8 +165,12 @@ function marksOf({ bench, hazard }: RootState): PatternMarks | null {
 /** Hands what is known of the pattern to its lanes as soon as the store has it, ahead of everything that React renders. */
 function followMarks(editor: EditorView, tight: boolean): () => void {
   let last: PatternMarks | null = null;
+  let seen: RootState | null = null;
   const follow = () => {
-    const marks = marksOf(store.getState());
+    const state = store.getState();
+    if (seen && seen.bench === state.bench && seen.hazard === state.hazard) return;
+    seen = state;
+    const marks = marksOf(state);
     if (!marks || (last && MARK_PARTS.every((part) => last?.[part] === marks[part]))) return;
     const host = editor.dom.parentElement;
     if (host) {

@@ -1,11 +1,10 @@
 /** The sample: a text editor with lanes under its lines, offsets in its margin, and a ruler above it. */
-import { defaultKeymap, history, historyField, historyKeymap } from "@codemirror/commands";
-import { type ChangeSet, Compartment, EditorState, type Extension } from "@codemirror/state";
+import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
+import { type ChangeSet, Compartment, EditorState } from "@codemirror/state";
 import { drawSelection, EditorView, GutterMarker, gutter, keymap, placeholder } from "@codemirror/view";
 import { type Edit, type Holders, visible } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
 import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
-import type { DraftSample } from "../draft/fields.ts";
 import { tableOf } from "../engine/tables.ts";
 import { lanes, setLength } from "../lanes/lanes.ts";
 import { sampleChanged } from "../run/sampleEdits.ts";
@@ -16,6 +15,7 @@ import { number } from "../shared/words.ts";
 import { type BenchState, isBroken, matchChosen, pointedAt, sampleCaretMoved } from "../state/benchSlice.ts";
 import { afterPaint, hearFirst, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { invisibles } from "./invisibles.ts";
+import { leaveSample, sampleState } from "./leftSamples.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, SAMPLE_ROW, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
 import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
@@ -51,17 +51,6 @@ const LINE_SEPARATOR = "\n";
 /** Whether characters that cannot be seen have a sign, and whether long lines wrap. */
 const signs = new Compartment();
 const wrapping = new Compartment();
-
-/** The samples that were on show, as they were left: text, carets, and what can be undone. They go with the specimen. */
-const leftAs = new Map<string, EditorState>();
-/** Samples with texts of all sizes: more than this are not kept for their undo alone. */
-const MOST_LEFT = 20;
-
-function leave(key: string, state: EditorState): void {
-  leftAs.delete(key);
-  leftAs.set(key, state);
-  for (const oldest of leftAs.keys()) if (leftAs.size > MOST_LEFT) leftAs.delete(oldest);
-}
 
 export function SampleEditor() {
   const dispatch = useAppDispatch();
@@ -107,7 +96,7 @@ export function SampleEditor() {
     };
     const editor = new EditorView({
       parent,
-      state: stateOf(sample, [
+      state: sampleState(sample, [
         EditorState.lineSeparator.of(LINE_SEPARATOR),
         history(),
         drawSelection(),
@@ -145,7 +134,7 @@ export function SampleEditor() {
     const unfollow = followMarks(editor);
     return () => {
       unfollow();
-      leave(sample.key, editor.state);
+      leaveSample(sample.key, editor.state);
       view.current = null;
       editor.destroy();
     };
@@ -180,15 +169,6 @@ function caretIn({ doc, selection }: EditorState): ReturnType<typeof sampleCaret
   const offset = selection.main.head;
   const line = doc.lineAt(offset);
   return sampleCaretMoved({ offset, line: line.number, column: offset - line.from + 1 });
-}
-
-/** The sample as it was left, where its text is still that; else its text, with nothing to undo. */
-function stateOf({ key, text }: DraftSample, extensions: Extension): EditorState {
-  const left = leftAs.get(key);
-  if (left && left.doc.length === text.length && left.sliceDoc() === text) {
-    return EditorState.fromJSON(left.toJSON({ history: historyField }), { extensions }, { history: historyField });
-  }
-  return EditorState.create({ doc: text, extensions });
 }
 
 /** Points at the part that holds the text at an offset, while who took what is on show. */

@@ -1,6 +1,5 @@
 /** All that can be done on the bench by name: one table for the command menu and the keys. Windings of the reel have a table of their own. */
 
-import { EditorView } from "@codemirror/view";
 import { sampleAdded } from "../draft/draftSlice.ts";
 import { endPath } from "../path/Path.tsx";
 import type { EngineControls } from "../run/controls.ts";
@@ -33,12 +32,6 @@ export interface Action {
 
 const flip = (name: string) => () => remember(name, recalled(name) !== true);
 
-/** The editor with the name, as it stands in the page. */
-const editorOf = (kind: "pattern" | "sample"): EditorView | null => {
-  const dom = document.querySelector<HTMLElement>(`.${kind}-editor`);
-  return dom && EditorView.findFromDOM(dom);
-};
-
 export const ACTIONS: readonly Action[] = [
   ...DESK.map(
     ({ panel, name, question, key }): Action => ({
@@ -58,10 +51,10 @@ export const ACTIONS: readonly Action[] = [
     words: "From the pattern to the sample, and back",
     also: "focus editor",
     key: "otherEditor",
-    act: ({ dispatch }) => {
-      const inPattern = document.activeElement?.closest(".pattern-editor") != null;
-      if (inPattern) dispatch(partShown("sample"));
-      editorOf(inPattern ? "sample" : "pattern")?.focus();
+    act: ({ dispatch, pattern }) => {
+      if (document.activeElement?.closest(".pattern-editor") == null) return pattern?.focus();
+      dispatch(partShown("sample"));
+      document.querySelector<HTMLElement>(".sample-editor .cm-content")?.focus();
     },
   },
   {

@@ -9,6 +9,7 @@ import { keepers } from "../draft/keepers.ts";
 import { nowKept } from "../draft/unkept.ts";
 import { begun } from "../state/layoutSlice.ts";
 import { afterPaint, hearFirst, store, useAppDispatch } from "../state/store.ts";
+import { forgetSamples } from "./leftSamples.ts";
 
 const saidBy = ({ keeping, held, base }: Keeper) => ({ keeping, held, revision: base.revision });
 
@@ -59,6 +60,7 @@ export function useDraft(specimen: Specimen | undefined): Keeper | null {
     return () => {
       left = true;
       for (const end of ends) end();
+      forgetSamples();
       keepers.leave(id);
       setKeeper(null);
       dispatch(closed());

@@ -49,6 +49,13 @@ export function titleOf(pattern: string): string {
   return line === "" ? NO_TITLE : line;
 }
 
+/** A specimen as the server would answer it that it has nothing of yet: revision 0. */
+export function neverKept(id: string, { samples, ...own }: DraftFields): Specimen {
+  const now = new Date().toISOString();
+  const texts = samples.map(({ key, name, text }) => ({ id: key, name, text, length: text.length }));
+  return { id, ...own, samples: texts, revision: 0, createdAt: now, updatedAt: now, deletedAt: null };
+}
+
 export const basedOn = (specimen: Specimen): Based => ({ revision: specimen.revision, fields: fieldsOf(specimen) });
 
 /** The fields as they can be kept: blanks around a title or a name are not, and an empty one stays what it was. */

@@ -5,7 +5,7 @@
 import type { Specimen, SpecimenHead } from "@lamprey/api";
 import { ask } from "../api/send.ts";
 import type { ChangeOf } from "../api/specimens.ts";
-import { basedOn, sameFields } from "./fields.ts";
+import { basedOn, neverKept, sameFields } from "./fields.ts";
 import { type Entry, type EntryHead, journal } from "./journal.ts";
 import { type ChangeAnswer, Keeper, type KeeperParts } from "./keeper.ts";
 import { merge } from "./merge.ts";
@@ -129,7 +129,8 @@ export class Keepers {
     for (const { specimen, whose } of await this.unsent()) {
       if (whose === "another" || this.kept.has(specimen) || this.open.has(specimen)) continue;
       await unlessAnother(`takes over ${specimen}`, async () => {
-        const answer = await read(specimen);
+        // What was never kept is known by its note alone.
+        const answer = (await read(specimen)) ?? (await notedOnly(specimen));
         if (!answer || this.kept.has(specimen) || this.open.has(specimen)) return;
         const keeper = await this.takeOver(answer, own);
         this.kept.set(specimen, keeper);
@@ -200,6 +201,12 @@ async function leftBehind(specimen: string, own: string): Promise<Entry[]> {
   // A window that is being closed lets go a moment later.
   await new Promise((done) => setTimeout(done, LET_GO));
   return (await free()).free;
+}
+
+/** A specimen that no server has been told of: an edit of it was noted, and its window closed before it was kept. */
+async function notedOnly(specimen: string): Promise<Specimen | undefined> {
+  const entry = (await journal.read(specimen)).find(({ base }) => base.revision === 0);
+  return entry && neverKept(specimen, entry.base.fields);
 }
 
 export const keepers = new Keepers();

@@ -5,6 +5,7 @@
 import type { Specimen } from "@lamprey/api";
 import type { DialectName } from "@lamprey/core";
 import { v4 as uuid } from "uuid";
+import { neverKept } from "./fields.ts";
 
 const KEY = "lamprey.unkept.";
 
@@ -21,17 +22,7 @@ const made = new Map<string, Specimen>();
 /** Makes one; its id. Revision 0 is what the server has of it. */
 export function makeUnkept({ samples, ...own }: Unkept): string {
   const id = uuid();
-  const now = new Date().toISOString();
-  const specimen: Specimen = {
-    id,
-    ...own,
-    notes: "",
-    samples: samples.map(({ name, text }) => ({ id: uuid(), name, text, length: text.length })),
-    revision: 0,
-    createdAt: now,
-    updatedAt: now,
-    deletedAt: null,
-  };
+  const specimen = neverKept(id, { ...own, notes: "", samples: samples.map((sample) => ({ key: uuid(), ...sample })) });
   made.set(id, specimen);
   try {
     sessionStorage.setItem(KEY + id, JSON.stringify(specimen));

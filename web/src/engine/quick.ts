@@ -3,9 +3,9 @@
  * the beginning on, so that lanes are painted in the frame that shows the letter. What does not fit is the worker's,
  * which does the same at its leisure, and everything else.
  */
-import { BacktrackingMachine, chooseMachine, compile, LinearMachine, type MatchMode, read } from "@lamprey/core";
-import { CUTS, MATCH_LIMIT, marksOf, rowsOf } from "./answer.ts";
-import type { Asked, PatternReading, RunResult } from "./messages.ts";
+import { BacktrackingMachine, LinearMachine } from "@lamprey/core";
+import { CUTS, MATCH_LIMIT, prepare, type Refused, rowsOf } from "./answer.ts";
+import type { Asked, RunResult } from "./messages.ts";
 
 /** Milliseconds of a frame that are not needed for the letter and its lanes. */
 const BUDGET = 5;
@@ -18,7 +18,7 @@ const DEAR = 15;
 const REST_MS = 1_500;
 
 export type QuickAnswer =
-  | { readonly kind: "refused"; readonly generation: number; readonly reading: PatternReading }
+  | Refused
   /** `reach`: matches that begin before this offset are all there. The text's end where nothing is left to find. */
   | { readonly kind: "ran"; readonly result: RunResult; readonly reach: number };
 
@@ -40,14 +40,10 @@ export function runQuickly(asked: Asked, text: string): QuickAnswer | null {
 
 function runWithin(asked: Asked, text: string, started: number): QuickAnswer | null {
   const left = () => performance.now() - started < BUDGET;
+  const prepared = prepare(asked);
+  if (!prepared.ok) return prepared.refused;
+  const { program, mode, choice, marks } = prepared;
   const { generation, dialect, pattern, flags } = asked;
-  const reading = read(asked);
-  const compiled = compile(reading);
-  const marks = marksOf(reading);
-  if (!compiled.ok) return { kind: "refused", generation, reading: { ...marks, diagnostics: compiled.diagnostics } };
-  const { program } = compiled;
-  const mode: MatchMode = asked.asking ?? (program.options.everyMatch ? "all" : "first");
-  const choice = chooseMachine(program);
   const options = { mode, matchLimit: MATCH_LIMIT };
   // The kernel is for large texts, and may be compiled in workers only.
   const machine =

@@ -9,8 +9,6 @@ import {
   attempts,
   BacktrackingMachine,
   chartNodeAt,
-  chooseMachine,
-  compile,
   type Edit,
   type Filter,
   Forecast,
@@ -32,7 +30,6 @@ import {
   profile,
   type Reading,
   type Reel,
-  read,
   record,
   recordInSlices,
   type Sought,
@@ -47,7 +44,7 @@ import {
   workDone,
 } from "@lamprey/core";
 import { editedAll } from "../shared/edits.ts";
-import { CUTS, MATCH_LIMIT, marksOf, rowsOf } from "./answer.ts";
+import { CUTS, MATCH_LIMIT, prepare, rowsOf } from "./answer.ts";
 import { Contrasts } from "./contrasts.ts";
 import type {
   Asked,
@@ -132,13 +129,9 @@ export class Session {
     this.newest = Math.max(this.newest, asked.generation);
     this.contrasts.supersede(asked.generation);
     const started = performance.now();
-    const reading = read(asked);
-    const compiled = compile(reading);
-    const marks = marksOf(reading);
-    if (!compiled.ok) return { kind: "refused", generation: asked.generation, reading: { ...marks, diagnostics: compiled.diagnostics } };
-    const { program } = compiled;
-    const mode: MatchMode = asked.asking ?? (program.options.everyMatch ? "all" : "first");
-    const choice = chooseMachine(program);
+    const prepared = prepare(asked);
+    if (!prepared.ok) return prepared.refused;
+    const { reading, marks, program, mode, choice } = prepared;
     const machine = new BacktrackingMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT });
     const linear = choice.machine === "linear" ? new LinearMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT }) : null;
     const useless = () => asked.generation < this.newest;

@@ -40,7 +40,9 @@ function questionOf({ draft, bench, hazard }: RootState): Question {
   return { id: draft.id, source: { pattern, flags, dialect }, mode, from: hazard.driftFrom };
 }
 
-const keyOf = ({ id, source, mode, from }: Question): string => JSON.stringify([id, source, mode, from]);
+/** Whether two questions are one: looked at with every action, so by what they are and not by what they write. */
+const sameQuestion = (one: Question, other: Question): boolean =>
+  one.id === other.id && one.mode === other.mode && one.from === other.from && sameSource(one.source, other.source);
 
 export function useHazard(): HazardControls {
   const dispatch = useAppDispatch();
@@ -138,7 +140,7 @@ function askOnChange(engine: HazardEngine, dispatch: AppDispatch, again: boolean
   let last: Question | null = again ? questionOf(store.getState()) : null;
   const ask = () => {
     const question = questionOf(store.getState());
-    if (question.id === null || (last && keyOf(last) === keyOf(question))) return;
+    if (question.id === null || (last && sameQuestion(last, question))) return;
     last = question;
     const generation = ++generations;
     dispatch(afterPaint(hazardAsked(generation)));

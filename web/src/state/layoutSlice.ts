@@ -52,9 +52,11 @@ const slice = createSlice({
     reelFolded: (layout, { payload }: PayloadAction<boolean>) => ({ ...layout, reelOpen: !payload, untouched: false }),
     deskFolded: (layout, { payload }: PayloadAction<boolean>) => ({ ...layout, deskOpen: !payload }),
     stripFolded: (layout, { payload }: PayloadAction<boolean>) => ({ ...layout, stripOpen: !payload }),
-    reelResized: (layout, { payload }: PayloadAction<number>) => ({ ...layout, reelHeight: payload }),
+    /** What is given a height, or a width, is open. */
+    reelResized: (layout, { payload }: PayloadAction<number>) => ({ ...layout, reelHeight: payload, reelOpen: true, untouched: false }),
     deskResized: (layout, { payload }: PayloadAction<{ panel: SidePanel; width: number }>) => ({
       ...layout,
+      deskOpen: true,
       deskWidths: { ...layout.deskWidths, [payload.panel]: payload.width },
     }),
     partShown: (layout, { payload }: PayloadAction<Part>) => ({ ...layout, part: payload }),

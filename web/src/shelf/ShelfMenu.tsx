@@ -1,0 +1,18 @@
+/** What the command menu offers on the shelf. */
+import { CommandMenu, Heading, Item } from "../menu/CommandMenu.tsx";
+import { chooseTheme, currentTheme } from "../shared/theme.ts";
+
+/** @param add makes a new specimen and opens it */
+export function ShelfMenu({ close, add }: { readonly close: () => void; readonly add: () => void }) {
+  return (
+    <CommandMenu
+      close={close}
+      offers={(after) => (
+        <Heading name="The shelf">
+          <Item value="new specimen" words="New specimen" act={after(add)} />
+          <Item value="change the theme dark light" words="Change the theme" act={after(() => chooseTheme(currentTheme() === "deep" ? "chart" : "deep"))} />
+        </Heading>
+      )}
+    />
+  );
+}
