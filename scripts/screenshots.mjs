@@ -10,6 +10,11 @@ const folder = join(ROOT, "docs/screenshots");
 mkdirSync(folder, { recursive: true });
 const server = await startServer();
 const browser = await startBrowser();
+// A picture that fails leaves nothing running behind it.
+process.once("exit", () => {
+  server.signal("SIGKILL");
+  browser.process()?.kill("SIGKILL");
+});
 const rest = (ms) => new Promise((done) => setTimeout(done, ms));
 
 async function picture(name, theme, title, act = async () => {}, size = { width: 1280, height: 800 }) {
@@ -85,6 +90,13 @@ const openTab = async (page, name) => {
 const click = (page, selector, text) =>
   page.evaluate((s, t) => [...document.querySelectorAll(s)].find((e) => e.textContent.trim().startsWith(t))?.click(), selector, text);
 
+await picture("new", "chart", null, async (page) => {
+  await click(page, "button", "New specimen");
+  await rest(1500);
+  await page.keyboard.type("(?P<site>[A-Z]+) (\\d+)");
+  await page.keyboard.press("F2");
+  await page.keyboard.type("ULM 41\nTARROW 7\n");
+});
 await picture("takers", "chart", "Counts at the weirs", async (page) => {
   await openTab(page, "Takers");
   await openTab(page, "Work");

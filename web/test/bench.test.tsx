@@ -276,6 +276,15 @@ describe("a specimen that has just been made", () => {
   });
 });
 
+test("a first pattern that does not read yet is waited for; it is not said to match nothing", async () => {
+  openBench({ pattern: "" });
+  await until("the hint", () => screen.queryByText("Nothing is asked for yet") !== null);
+  await type("Pattern", "(ULM");
+  await until("it waits", () => screen.queryByText("As soon as the pattern reads, its matches stand here.") !== null);
+  await type("Pattern", ")");
+  await until("no match", () => screen.queryByText("No match") !== null);
+});
+
 describe("what is at the caret", () => {
   test("is said with characters of this sample, for a group with what it took, and while the pointer is on it", async () => {
     openBench({ pattern: "(\\w+) (\\d+)" });

@@ -73,7 +73,7 @@ export function Rail() {
   const dispatch = useAppDispatch();
   const open = useAppSelector((s) => s.layout.deskOpen);
   return (
-    <Tabs.List className="flex w-[76px] shrink-0 flex-col border-l border-rule bg-paper" aria-label="Desk">
+    <Tabs.List className="flex w-[84px] shrink-0 flex-col border-l border-rule bg-paper" aria-label="Desk">
       {DESK.map((each) => (
         <Tip key={each.panel} side="left" words={<RailWords question={each.question} keyName={each.key} word={each.word} />}>
           <Tabs.Trigger

@@ -174,7 +174,7 @@ function CutShort() {
   const trouble = work?.trouble;
   return (
     // What the sample itself costs is not pushed aside by what other texts would.
-    <div className="flex min-w-0 flex-[1_0_38%] items-center gap-2">
+    <div className="flex max-w-[38%] flex-none items-center gap-2">
       <p className="min-w-0 truncate" role="status" data-part="cut">
         {result?.cut ? (
           <b className="text-rust">{CUT_WORDS[result.cut]}</b>

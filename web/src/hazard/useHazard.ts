@@ -106,10 +106,10 @@ class Rest {
   private rested: Source | null = null;
   private settle: ReturnType<typeof setTimeout> | undefined;
 
-  /** What the pattern as it is now is compared with. */
+  /** What the pattern as it is now is compared with; null where there was none: all that it takes is new then. */
   before(): Source | null {
     this.follow();
-    return this.rested;
+    return this.rested?.pattern === "" ? null : this.rested;
   }
 
   readonly follow = (): void => {
@@ -159,7 +159,11 @@ async function answer(engine: HazardEngine, dispatch: AppDispatch, { source, mod
   const verdict = await engine.assess(source, mode, generation);
   if (!current()) return;
   dispatch(verdictKnown(verdict));
-  if (!verdict || !before) return;
+  if (!verdict) return;
+  if (!before) {
+    dispatch(driftKnown(null));
+    return;
+  }
   // What an edit did is read when the typing rests.
   await new Promise((resolve) => setTimeout(resolve, DRIFT_PAUSE));
   if (!current()) return;

@@ -28,11 +28,13 @@ export function Ledger() {
   const table = result ? tableOf(result.matches) : null;
   const view = useAppSelector((s) => s.bench.view);
   const length = useAppSelector((s) => shownSample(s.draft)?.text.length ?? 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
   useChosenByReel(table, view);
   const groupsOfResult = result?.reading.groups.length ?? 0;
   const sought = seeking.group <= groupsOfResult ? seeking : { ...seeking, group: 0 };
   const selected = useSelected(sought);
-  if (!result || !table) return <NoRun />;
+  // Of a pattern that was empty there is nothing that could stay while another does not read yet.
+  if (!result || !table || (broken && result.source.pattern === "")) return <NoRun />;
   // At the step that finds a match, the list shows what the reel does: the captures are those of the match.
   const midway = view !== null && view.kind !== "match";
   const groups = result.reading.groups;
