@@ -237,6 +237,14 @@ describe("a session, further", () => {
     expect(answer.kind === "ran" ? [...answer.matches.rows] : answer).toEqual([2, 8, 10, 17]);
   });
 
+  test("a run that is left off ends without an answer", async () => {
+    const session = new Session();
+    session.setSample("a".repeat(40), 1);
+    const run = session.run(asked("(a+)+\\1b", "", 1));
+    session.leaveOff(2);
+    expect(await run).toEqual({ kind: "superseded" });
+  });
+
   test("a longer reel of the same run has the same steps", async () => {
     const session = new Session();
     session.setSample(`${"a".repeat(40)}!`, 1);

@@ -116,6 +116,12 @@ export class Session {
     this.current = null;
   }
 
+  /** Nothing is asked any more until the next run: what is under way ends. */
+  leaveOff(generation: number): void {
+    this.newest = Math.max(this.newest, generation);
+    this.contrasts.supersede(generation);
+  }
+
   /** Edits the sample: one list after the other, the edits of each in the order of their places in the text before it. */
   changeSample(lists: readonly (readonly Edit[])[], generation: number): void {
     this.setSample(
@@ -126,8 +132,7 @@ export class Session {
 
   /** Reads and runs a pattern on the sample. */
   async run(asked: Asked): Promise<RunAnswer> {
-    this.newest = Math.max(this.newest, asked.generation);
-    this.contrasts.supersede(asked.generation);
+    this.leaveOff(asked.generation);
     const started = performance.now();
     const prepared = prepare(asked);
     if (!prepared.ok) return prepared.refused;

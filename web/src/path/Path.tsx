@@ -76,6 +76,8 @@ export function PathLine() {
   useEffect(() => setShown(false), [at]);
   if (!place || typeof at !== "number") return null;
   const last = at === PLACES.length - 1;
+  /** Another specimen is on the bench than the one that the place is at. */
+  const astray = title !== "" && title !== place.title;
   return (
     <aside className="flex shrink-0 items-center gap-3 border-b border-rule bg-tide-wash px-4 py-[3px]" aria-label="The path through the demo" data-part="path">
       <span className="whitespace-nowrap text-ink-2">
@@ -83,20 +85,14 @@ export function PathLine() {
       </span>
       <b className="part-name whitespace-nowrap text-[15px]">{place.name}</b>
       <p className="min-w-0 flex-1" aria-live="polite">
-        {lost
-          ? `The demo’s “${lost}” is not on the shelf any more.`
-          : title !== "" && title !== place.title
-            ? `It goes on at “${place.title}”.`
-            : shown
-              ? place.seen
-              : place.act}
+        {lost ? `The demo’s “${lost}” is not on the shelf any more.` : astray ? `It goes on at “${place.title}”.` : shown ? place.seen : place.act}
       </p>
       <button
         type="button"
         className={`key whitespace-nowrap ${shown ? "border-tide! text-tide!" : ""}`}
-        onClick={() => (last ? endPath() : void go(title !== "" && title !== place.title ? at : at + 1))}
+        onClick={() => (last ? endPath() : void go(astray ? at : at + 1))}
       >
-        {last ? "That was the path" : title !== "" && title !== place.title ? "Go there" : "On to the next"}
+        {last ? "That was the path" : astray ? "Go there" : "On to the next"}
       </button>
       <button type="button" className="quiet-key whitespace-nowrap underline" title={`Leave the path (${keyWords("endPath")})`} onClick={endPath}>
         leave, {keyWords("endPath")}

@@ -44,6 +44,7 @@ export function askOnChange(engine: Engine, dispatch: AppDispatch, again: boolea
     dispatch(afterPaint(asked(generation)));
     if (pattern === "") {
       dispatch(afterPaint(ran(nothingAsked(dialect, flags, generation))));
+      void engine.leaveOff(generation);
       return;
     }
     const request = { pattern, flags, dialect, asking, generation };
