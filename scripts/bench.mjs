@@ -130,6 +130,7 @@ if (wanted === undefined || wanted === "web") {
       await page.close();
     }
     const tags = readFileSync(join(ROOT, "demo/samples/tags.txt"), "utf8");
+    await bareField(server, browser);
     for (const kilobytes of [2, 20, 200]) await keystrokes(server, browser, tags.slice(0, kilobytes * 1024), kilobytes);
     await inTheSample(server, browser, tags);
     await keystrokesWhileExploding(server, browser);
@@ -217,6 +218,39 @@ async function keyToLanes(page, act) {
 async function sayLongTasks(page) {
   const long = await page.evaluate(() => window.longTasks);
   line("  tasks above 50 ms on the main thread meanwhile", `${long.length}${long.length ? `, longest ${number(Math.max(...long))} ms` : ""}`);
+}
+
+/** What a key costs where nothing is done: the same measure on a page that has one field and no script of ours. */
+async function bareField(server, browser) {
+  const page = await browser.newPage();
+  await page.goto(`${server.address}/api/health`);
+  await page.evaluate(() => {
+    document.body.innerHTML = "<textarea rows=30 cols=100></textarea>";
+    document.querySelector("textarea").focus();
+    window.watch = () => {
+      window.next = new Promise((done) =>
+        addEventListener(
+          "input",
+          (event) =>
+            requestAnimationFrame(() => {
+              const { port1, port2 } = new MessageChannel();
+              port1.onmessage = () => done(performance.now() - event.timeStamp);
+              port2.postMessage(null);
+            }),
+          { once: true },
+        ),
+      );
+    };
+  });
+  const times = [];
+  for (let i = 0; i < 44; i++) {
+    await page.evaluate(() => window.watch());
+    await page.keyboard.press("4");
+    times.push(await page.evaluate(() => window.next));
+    await new Promise((done) => setTimeout(done, 120));
+  }
+  line("the same on a page with one empty field and no script (ms)", spread(times.slice(4)));
+  await page.close();
 }
 
 async function keystrokes(server, browser, text, kilobytes) {
