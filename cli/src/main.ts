@@ -1,9 +1,11 @@
 /** The `lamprey` command: the core without a screen. It reads its arguments, and loads only what the command asked for needs. */
 import { DIALECT_NAMES } from "@lamprey/core";
 import { Command, InvalidArgumentError, Option } from "commander";
+import type { HandinOptions, HandoffOptions } from "./commands/handoff.ts";
 import type { MatchOptions } from "./commands/match.ts";
 import type { SourceOptions } from "./commands/options.ts";
 import type { RelateOptions } from "./commands/relate.ts";
+import type { RewriteOptions } from "./commands/rewrite.ts";
 import type { TraceOptions } from "./commands/trace.ts";
 import { DEFAULT_STEP_LIMIT } from "./contract/limits.ts";
 import type { RiskOptions } from "./risk/command.ts";
@@ -69,6 +71,57 @@ withSource(program.command("trace").description("step through the machine's matc
     if (options.jsonl) return answerInput("trace");
     if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
     return run(async () => (await import("./commands/trace.ts")).runTrace(pattern, text, options));
+  });
+
+program
+  .command("rewrite")
+  .description("replace matches by a template, as the dialect's host writes templates")
+  .argument("[pattern]", "the pattern")
+  .argument("[template]", "what comes in the place of a match")
+  .argument("[text]", "the text; without it, --file or standard input is read")
+  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
+  .option("-i, --file <path>", "read the text from a file")
+  .addOption(new Option("-d, --dialect <name>", "the pattern's dialect").choices(DIALECT_NAMES).default("ecmascript"))
+  .option("-f, --flags <letters>", "the pattern's flags", "")
+  .option("--first", "replace the first match only")
+  .action(async (pattern: string | undefined, template: string | undefined, text: string | undefined, options: RewriteOptions) => {
+    if (options.jsonl) return answerInput("rewrite");
+    if (pattern === undefined || template === undefined) return program.error("A pattern and a template are needed, or --jsonl.");
+    return run(async () => (await import("./commands/rewrite.ts")).runRewrite(pattern, template, text, options));
+  });
+
+withSource(program.command("calls").description("say what the everyday calls of the dialect's host return on a text")).action(
+  async (pattern: string | undefined, text: string | undefined, options: SourceOptions) => {
+    if (options.jsonl) return answerInput("calls");
+    if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
+    return run(async () => (await import("./commands/calls.ts")).runCalls(pattern, text, options));
+  },
+);
+
+program
+  .command("handoff")
+  .description("write a pattern as source text of its dialect's host")
+  .argument("[pattern]", "the pattern")
+  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
+  .addOption(new Option("-d, --dialect <name>", "the pattern's dialect").choices(DIALECT_NAMES).default("ecmascript"))
+  .option("-f, --flags <letters>", "the pattern's flags", "")
+  .option("--form <name>", "the form; without it, all of them")
+  .option("--program", "print a whole program that prints the matches of its standard input")
+  .action(async (pattern: string | undefined, options: HandoffOptions) => {
+    if (options.jsonl) return answerInput("handoff");
+    if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
+    return run(async () => (await import("./commands/handoff.ts")).runHandoff(pattern, options));
+  });
+
+program
+  .command("handin")
+  .description("read a pattern back from a piece of source text")
+  .argument("[source]", "the source text; without it, standard input is read")
+  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
+  .addOption(new Option("-d, --dialect <name>", "the dialect that it is taken for where it could be of several").choices(DIALECT_NAMES))
+  .action(async (source: string | undefined, options: HandinOptions) => {
+    if (options.jsonl) return answerInput("handin");
+    return run(async () => (await import("./commands/handoff.ts")).runHandin(source, options));
   });
 
 program

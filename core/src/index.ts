@@ -1,5 +1,8 @@
 /** The core: everything that Lamprey knows about regular expressions, without a screen. */
 
+export { type CallAnswer, type CallsAnswer, type CallsOptions, callsOf, callsSlices } from "./calls/calls.ts";
+export { type WrittenPiece, written } from "./calls/notation.ts";
+export { type Json, jsonOf, type Value as HostValue } from "./calls/value.ts";
 export { type ChartEdge, type ChartNode, type Graph, graphOf, MOST_CHART_NODES } from "./chart/graph.ts";
 export { chartNodeAt, type Traffic, trafficOf } from "./chart/traffic.ts";
 export { type Apart, apart } from "./contrast/apart.ts";
@@ -22,6 +25,8 @@ export type { Diagnostic } from "./diagnostic/diagnostic.ts";
 export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dialect/dialect.ts";
 export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
+export { type HandIn, handin, LONGEST_SOURCE } from "./handoff/handin.ts";
+export { type Form, formsOf, programAround, type Refusal as FormRefusal } from "./handoff/handoff.ts";
 export {
   type Attack,
   type Confirmation,
@@ -49,9 +54,11 @@ export { findRepairs, keepsMeaning, type Repair } from "./hazard/repairs/repairs
 export { SHAPES, type ShapeName } from "./hazard/repairs/shapes.ts";
 export { STEPS_A_SECOND, timeWords } from "./hazard/time.ts";
 export { locateTrouble, type Trouble } from "./hazard/trouble.ts";
+export { inUnit, type OffsetUnit, unitWords } from "./host/units.ts";
 export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
 export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";
 export { type Choice, chooseMachine } from "./linear/choose.ts";
+export { type FindOptions, type Found, findSlices } from "./linear/find.ts";
 export { LinearMachine, type LinearOptions } from "./linear/linear.ts";
 export { planOf, REFUSALS, type Refusal } from "./linear/plan.ts";
 export { BacktrackingMachine, type MatchMode, runToEnd } from "./machine/backtracking.ts";
@@ -69,6 +76,22 @@ export * from "./reel/reel.ts";
 export { type PartWork, type WorkDone, workDone } from "./reel/work.ts";
 export { acceptsText, OBSTACLES, type Obstacle, type Relation, type RelationKind, relate } from "./relate/relate.ts";
 export { type Sameness, sameMatches } from "./relate/same-matches.ts";
+export { readTemplate, rewriteCall } from "./rewrite/read.ts";
+export type { Remark } from "./rewrite/remarks.ts";
+export {
+  MOST_REWRITTEN,
+  type Piece,
+  piecesOf,
+  pieceText,
+  type Rewritten,
+  replaced,
+  replacementOf,
+  rewriteSlices,
+  type Scope,
+  type Size,
+  sizeOf,
+} from "./rewrite/rewrite.ts";
+export type { Template, TemplatePart } from "./rewrite/template.ts";
 export { drained } from "./slices.ts";
 export { type ForeignSpelling, foreignSpellings } from "./syntax/foreign.ts";
 export { type ItemWords, itemAt, setWords, type Taken, takenOf } from "./syntax/item.ts";

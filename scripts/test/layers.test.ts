@@ -8,14 +8,14 @@ import { ROOT } from "../workspace.mjs";
 const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
   "core/src": [
     ["text", "charset", "slices.ts", "unknown.ts"],
-    ["diagnostic"],
+    ["diagnostic", "host"],
     ["dialect"],
     ["syntax"],
     ["program"],
     ["automaton", "machine"],
     ["forecast"],
     ["linear"],
-    ["reel", "relate"],
+    ["reel", "relate", "calls", "rewrite", "handoff"],
     ["chart", "contrast", "ledger"],
     ["hazard"],
     ["index.ts"],

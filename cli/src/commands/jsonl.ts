@@ -10,6 +10,10 @@ const COMMANDS = {
   trace: async () => answerLines(stdin, stdout, requests.traceRequest, (await import("../contract/trace.ts")).trace),
   risk: async () => answerLines(stdin, stdout, requests.riskRequest, (await import("../contract/risk.ts")).risk),
   relate: async () => answerLines(stdin, stdout, requests.relateRequest, (await import("../contract/relate.ts")).relate),
+  rewrite: async () => answerLines(stdin, stdout, requests.rewriteRequest, (await import("../contract/rewrite.ts")).rewrite),
+  calls: async () => answerLines(stdin, stdout, requests.callsRequest, (await import("../contract/calls.ts")).calls),
+  handoff: async () => answerLines(stdin, stdout, requests.handoffRequest, (await import("../contract/handoff.ts")).handoff),
+  handin: async () => answerLines(stdin, stdout, requests.handinRequest, (await import("../contract/handin.ts")).handin),
 } as const;
 
 /** Answers every line of standard input. */

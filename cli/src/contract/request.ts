@@ -34,6 +34,17 @@ export function internal(fault: unknown): Pick<Answer, "status" | "error"> {
   return failed("bad-request", "internal", `Lamprey failed on this request: ${fault instanceof Error ? fault.message : String(fault)}`);
 }
 
+/** The answer where a run ended before its end, and nothing of it is given. */
+export function cutShort(cut: "steps" | "memory" | "matches"): Pick<Answer, "status" | "error"> {
+  return failed("step-limit", `${cut === "steps" ? "step" : cut}-limit`, CUTS[cut]);
+}
+
+const CUTS = {
+  steps: "The run was cut short after more steps than are taken for an answer.",
+  memory: "The run takes more room than there is.",
+  matches: "There are more matches than are kept.",
+} as const;
+
 /** The program, or the answer that says why there is none. */
 export function programOf(source: Source): { readonly program: Program } | { readonly refused: Pick<Answer, "status" | "error"> } {
   const compiled = compile(read(source));

@@ -2,9 +2,13 @@
 import { DIALECT_NAMES, type Source } from "@lamprey/core";
 import Joi from "joi";
 import type { ForecastRequest } from "./forecast.ts";
+import type { HandinRequest } from "./handin.ts";
+import type { HandoffRequest } from "./handoff.ts";
 import { DEFAULT_STEP_LIMIT } from "./limits.ts";
 import type { MatchRequest } from "./match.ts";
 import type { RelateRequest } from "./relate.ts";
+import type { CommonRequest } from "./request.ts";
+import type { RewriteRequest } from "./rewrite.ts";
 import type { RiskRequest } from "./risk.ts";
 import type { TraceRequest } from "./trace.ts";
 
@@ -50,6 +54,22 @@ export const traceRequest = Joi.object<TraceRequest>({
 export const riskRequest = Joi.object<RiskRequest>({
   ...PATTERN_FIELDS,
   mode: Joi.string().valid("search", "whole", "all").default("search"),
+}).unknown();
+
+export const rewriteRequest = Joi.object<RewriteRequest>({
+  ...COMMON_FIELDS,
+  template: Joi.string().allow("").required(),
+  scope: Joi.string().valid("first", "all").default("all"),
+}).unknown();
+
+export const callsRequest = Joi.object<CommonRequest>(COMMON_FIELDS).unknown();
+
+export const handoffRequest = Joi.object<HandoffRequest>({ ...PATTERN_FIELDS, form: Joi.string().required() }).unknown();
+
+export const handinRequest = Joi.object<HandinRequest>({
+  id: Joi.string().allow(""),
+  source: Joi.string().allow("").required(),
+  dialect: Joi.string().valid(...DIALECT_NAMES),
 }).unknown();
 
 const side = Joi.object<Source>(SOURCE_FIELDS).unknown().required();

@@ -1,0 +1,47 @@
+/** What a host's calls are made of: the matches of one pattern in one text, each way of asking run once. */
+import { type Found, findSlices } from "../linear/find.ts";
+import type { MatchMode } from "../machine/backtracking.ts";
+import type { MatchTable } from "../machine/matches.ts";
+import { compile } from "../program/compile.ts";
+import type { Program } from "../program/program.ts";
+import { read } from "../syntax/read.ts";
+
+export class Asked {
+  private readonly known = new Map<string, Found>();
+  /** Why not all matches of some asking are known; null where they are. */
+  cut: Found["cut"] = null;
+
+  private readonly program: Program;
+  private readonly text: string;
+  private readonly limits: { readonly stepLimit: number; readonly matchLimit: number };
+
+  constructor(program: Program, text: string, limits: Asked["limits"]) {
+    this.program = program;
+    this.text = text;
+    this.limits = limits;
+  }
+
+  /** The matches that are found so; `without` is a flag of the pattern that does not count. */
+  *matches(mode: MatchMode, without = ""): Generator<number, MatchTable> {
+    const { flags } = this.program.source;
+    const dropped = flags.includes(without) ? without : "";
+    const key = mode + dropped;
+    let found = this.known.get(key);
+    if (!found) {
+      found = yield* findSlices(dropped === "" ? this.program : this.programWithout(dropped), this.text, {
+        mode,
+        ...this.limits,
+      });
+      this.known.set(key, found);
+      this.cut ??= found.cut;
+    }
+    return found.matches;
+  }
+
+  private programWithout(flag: string): Program {
+    const { source } = this.program;
+    const compiled = compile(read({ ...source, flags: source.flags.replaceAll(flag, "") }));
+    if (!compiled.ok) throw new RangeError(`Without the flag “${flag}” the pattern does not read.`);
+    return compiled.program;
+  }
+}

@@ -1,0 +1,47 @@
+/**
+ * The everyday calls of a dialect's host, and what each returns on a text: one table a host.
+ *
+ * A call is a generator over the runs that it needs, so that a long text can be left. What would surprise is a remark.
+ */
+import type { DialectName } from "../dialect/dialect.ts";
+import type { Found } from "../linear/find.ts";
+import type { Program } from "../program/program.ts";
+import { Asked } from "./asked.ts";
+import { ECMASCRIPT_CALLS } from "./ecmascript.ts";
+import type { CallsContext, HostCalls, Outcome } from "./host.ts";
+import { PYTHON_CALLS } from "./python.ts";
+
+const HOSTS: Partial<Record<DialectName, HostCalls>> = { ecmascript: ECMASCRIPT_CALLS, python: PYTHON_CALLS };
+
+/** The calls of a dialect's host; undefined where they are not known yet. */
+export const callsOf = (dialect: DialectName): HostCalls | undefined => HOSTS[dialect];
+
+export type CallAnswer = { readonly call: string; readonly written: string; readonly remark: string | null; readonly fits: boolean } & Outcome;
+
+export interface CallsAnswer {
+  readonly calls: readonly CallAnswer[];
+  /** Why not all of it is known; null where it is. */
+  readonly cut: Found["cut"];
+}
+
+export interface CallsOptions {
+  /** Items of a list that are made; all where left out. */
+  readonly most?: number;
+  readonly stepLimit?: number;
+  readonly matchLimit?: number;
+}
+
+/** What each call of the program's host returns. Throws a RangeError where the host's calls are not known. */
+export function* callsSlices(program: Program, text: string, options: CallsOptions = {}): Generator<number, CallsAnswer> {
+  const host = callsOf(program.source.dialect);
+  if (!host) throw new RangeError(`The calls of ${program.source.dialect} are not known.`);
+  const { most = Number.POSITIVE_INFINITY, stepLimit = Number.POSITIVE_INFINITY, matchLimit = Number.MAX_SAFE_INTEGER } = options;
+  const asked = new Asked(program, text, { stepLimit, matchLimit });
+  const context: CallsContext = { asked, program, text, most };
+  const calls: CallAnswer[] = [];
+  for (const { name, written, fits = () => true, run, remark } of host.rows) {
+    const outcome = yield* run(context);
+    calls.push({ call: name, written, remark: remark?.(context, outcome) ?? null, fits: fits(program.source.flags), ...outcome });
+  }
+  return { calls, cut: asked.cut };
+}

@@ -1,0 +1,146 @@
+/** Values as a host's language writes them, in pieces that say where in the sample each came from. */
+import type { DialectName } from "../dialect/dialect.ts";
+import { javascriptString, pythonRepr } from "../host/strings.ts";
+import type { Span } from "../text/span.ts";
+import { unknownKey } from "../unknown.ts";
+import type { ListType, Value } from "./value.ts";
+
+export interface WrittenPiece {
+  readonly text: string;
+  /** The stretch of the sample that the piece is, or the place; null where it is neither. */
+  readonly from: Span | null;
+}
+
+type Fields = ReadonlyMap<string, Value>;
+
+interface Notation {
+  readonly text: (text: string) => string;
+  readonly unset: string;
+  readonly nothing: string;
+  readonly truths: readonly [no: string, yes: string];
+  /** Marks around a list, and what follows the only item of one. */
+  readonly lists: Readonly<Record<ListType, readonly [open: string, close: string, lone: string]>>;
+  /** Marks around named values, how a name is written, and what stands behind it. */
+  readonly map: readonly [open: string, close: string, name: (name: string) => string];
+  /** A match: texts as they are, and the names of fields. */
+  readonly match: (fields: Fields) => readonly (string | Value)[];
+}
+
+/** Strings that are longer are cut where they are shown. */
+export const LONGEST_SHOWN = 200;
+
+const field = (fields: Fields, name: string): Value => {
+  const value = fields.get(name);
+  if (!value) throw new RangeError(`A match has no field “${name}”.`);
+  return value;
+};
+
+const commaed = (values: readonly Value[]): (string | Value)[] => values.flatMap((value, i) => (i === 0 ? [value] : [", ", value]));
+const itemsOf = (value: Value): readonly Value[] => (value.kind === "list" ? value.items : []);
+
+const NOTATIONS: Partial<Record<DialectName, Notation>> = {
+  ecmascript: {
+    text: javascriptString,
+    unset: "undefined",
+    nothing: "null",
+    truths: ["false", "true"],
+    lists: { list: ["[", "]", ""], tuple: ["[", "]", ""] },
+    map: ["{ ", " }", (name) => `${name}: `],
+    match: (fields) => {
+      const groups = field(fields, "groups");
+      return [
+        "[",
+        ...commaed(itemsOf(field(fields, "values"))),
+        ", index: ",
+        field(fields, "index"),
+        ", groups: ",
+        groups.kind === "nothing" ? ({ kind: "unset" } as const) : groups,
+        "]",
+      ];
+    },
+  },
+  python: {
+    text: pythonRepr,
+    unset: "None",
+    nothing: "None",
+    truths: ["False", "True"],
+    lists: { list: ["[", "]", ""], tuple: ["(", ")", ","] },
+    map: ["{", "}", (name) => `${pythonRepr(name)}: `],
+    match: (fields) => {
+      const values = itemsOf(field(fields, "values"));
+      const groups = values.slice(1);
+      const named = field(fields, "groupdict");
+      return [
+        "<re.Match object; span=",
+        field(fields, "span"),
+        ", match=",
+        values[0] as Value,
+        ">",
+        ...(groups.length > 0 ? [" .groups() ", { kind: "list", type: "tuple", items: groups, more: 0 } as const] : []),
+        ...(named.kind === "record" && named.fields.length > 0 ? [" .groupdict() ", named] : []),
+      ];
+    },
+  },
+};
+
+/** Writes a value. Throws a RangeError where the host's way of writing is not known. */
+export function written(value: Value, dialect: DialectName): WrittenPiece[] {
+  const notation = NOTATIONS[dialect];
+  if (!notation) throw new RangeError(`Values of ${dialect} are not written.`);
+  const pieces: WrittenPiece[] = [];
+  const waiting: (string | Value)[] = [value];
+  const plain = (text: string, from: Span | null = null): void => void pieces.push({ text, from });
+  for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
+    if (typeof next === "string") plain(next);
+    else {
+      const parts = writeOne(next, notation, plain);
+      for (let i = parts.length - 1; i >= 0; i--) waiting.push(parts[i] as string | Value);
+    }
+  }
+  return joined(pieces);
+}
+
+/** Writes what is no gathering of values; hands back the parts of one that is. */
+function writeOne(value: Value, notation: Notation, plain: (text: string, from?: Span | null) => void): readonly (string | Value)[] {
+  switch (value.kind) {
+    case "text": {
+      const cut = value.text.length > LONGEST_SHOWN;
+      plain(notation.text(cut ? `${value.text.slice(0, LONGEST_SHOWN)}…` : value.text), value.from);
+      return [];
+    }
+    case "number":
+      plain(String(value.value), value.at === null ? null : { start: value.at, end: value.at });
+      return [];
+    case "unset":
+      plain(notation.unset);
+      return [];
+    case "nothing":
+      plain(notation.nothing);
+      return [];
+    case "truth":
+      plain(notation.truths[value.value ? 1 : 0]);
+      return [];
+    case "list": {
+      const [open, close, lone] = notation.lists[value.type];
+      return [open, ...commaed(value.items), value.items.length === 1 ? lone : "", value.more > 0 ? `, … ${value.more} more` : "", close];
+    }
+    case "record": {
+      if (value.type === "match") return notation.match(new Map(value.fields));
+      const [open, close, name] = notation.map;
+      return [open, ...value.fields.flatMap(([key, inner], i) => [i === 0 ? name(key) : `, ${name(key)}`, inner]), close];
+    }
+    default:
+      return unknownKey(value);
+  }
+}
+
+/** Neighbours without a place in the sample are one piece. */
+function joined(pieces: readonly WrittenPiece[]): WrittenPiece[] {
+  const out: WrittenPiece[] = [];
+  for (const piece of pieces) {
+    const last = out.at(-1);
+    if (last && !last.from && !piece.from) out[out.length - 1] = { text: last.text + piece.text, from: null };
+    else if (piece.text !== "") out.push(piece);
+  }
+  return out;
+}

@@ -1,0 +1,49 @@
+/** Hand-off: a pattern with its flags as source text of its host, in the forms that the host's users write. */
+import type { DialectName } from "../dialect/dialect.ts";
+import type { Source } from "../syntax/read.ts";
+import { javascriptConstructor, javascriptLiteral } from "./ecmascript.ts";
+import { PROGRAMS } from "./programs.generated.ts";
+import { pythonPlain, pythonRaw } from "./python.ts";
+
+/** A form cannot hold the pattern, and why. */
+export interface Refusal {
+  readonly refused: string;
+}
+
+export interface Form {
+  /** As the contract names it. */
+  readonly name: string;
+  /** A few words for a control. */
+  readonly label: string;
+  readonly write: (source: Source) => string | Refusal;
+}
+
+const JSON_FORM: Form = { name: "json", label: "JSON string", write: ({ pattern }) => JSON.stringify(pattern) };
+
+/** The forms of each dialect's host, the one that most write first. */
+const FORMS: Partial<Record<DialectName, readonly Form[]>> = {
+  ecmascript: [
+    { name: "literal", label: "literal", write: javascriptLiteral },
+    { name: "constructor", label: "RegExp constructor", write: javascriptConstructor },
+    JSON_FORM,
+  ],
+  python: [{ name: "raw", label: "raw string", write: pythonRaw }, { name: "plain", label: "plain string", write: pythonPlain }, JSON_FORM],
+};
+
+/** The forms of a dialect; none where its host is not known yet. */
+export const formsOf = (dialect: DialectName): readonly Form[] => FORMS[dialect] ?? [];
+
+/** Where the pattern goes in a program. */
+const PLACE = "PATTERN_HERE";
+/** A flag that a loop over all matches cannot do without. */
+const LOOP_FLAGS: Partial<Record<DialectName, string>> = { ecmascript: "g" };
+
+/** A whole program of the host that prints all matches in its standard input; undefined where there is none yet. */
+export function programAround(source: Source): string | Refusal | undefined {
+  const form = formsOf(source.dialect)[0];
+  const program = PROGRAMS[source.dialect];
+  if (!form || program === undefined) return undefined;
+  const needed = LOOP_FLAGS[source.dialect] ?? "";
+  const written = form.write({ ...source, flags: source.flags.includes(needed) ? source.flags : source.flags + needed });
+  return typeof written === "string" ? program.split(PLACE).join(written) : written;
+}

@@ -1,0 +1,41 @@
+/** A run that nobody looks at while it runs: the machine that suits the program, in slices, under a budget. */
+import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import type { MatchTable } from "../machine/matches.ts";
+import type { Program } from "../program/program.ts";
+import { chooseMachine } from "./choose.ts";
+import { LinearMachine } from "./linear.ts";
+
+export interface FindOptions {
+  readonly mode: MatchMode;
+  /** Steps of the backtracking machine, where no other can take the pattern; no bound where left out. */
+  readonly stepLimit?: number;
+  /** Stop after so many matches; no bound where left out. */
+  readonly matchLimit?: number;
+}
+
+export interface Found {
+  readonly matches: MatchTable;
+  /** Why not all matches are known; null where they are. */
+  readonly cut: "steps" | "memory" | "matches" | null;
+}
+
+/** Why a run ended before its end, by how a machine ended. */
+export const CUTS = { running: "steps", "memory-limit": "memory", "match-limit": "matches", done: null } as const;
+
+/** Characters that the linear machine reads in a slice, and steps that the backtracking machine takes in one. */
+const LINEAR_SLICE = 400_000;
+const STEP_SLICE = 100_000;
+
+/** Finds matches; yields how many there are so far. */
+export function* findSlices(program: Program, text: string, options: FindOptions): Generator<number, Found> {
+  const { mode, stepLimit = Number.POSITIVE_INFINITY, matchLimit } = options;
+  const bound = matchLimit === undefined ? {} : { matchLimit };
+  if (chooseMachine(program).machine === "linear") {
+    const machine = new LinearMachine(program, text, { mode, ...bound });
+    while (!machine.advance(LINEAR_SLICE)) yield machine.count;
+    return { matches: machine.matches, cut: CUTS[machine.outcome] };
+  }
+  const machine = new BacktrackingMachine(program, text, { mode, ...bound });
+  while (machine.steps < stepLimit && !machine.advance(Math.min(STEP_SLICE, stepLimit - machine.steps))) yield machine.matches.length;
+  return { matches: machine.matches, cut: CUTS[machine.outcome] };
+}

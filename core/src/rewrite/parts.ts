@@ -1,0 +1,51 @@
+/** A template while it is read: text that follows text is one part. */
+import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
+import type { Span } from "../text/span.ts";
+import { type Remark, type RemarkCode, remark } from "./remarks.ts";
+import type { Template, TemplatePart } from "./template.ts";
+
+export class GrowingTemplate {
+  private readonly parts: TemplatePart[] = [];
+  private readonly diagnostics: Diagnostic[] = [];
+  private readonly remarks: Remark[] = [];
+
+  private readonly source: string;
+
+  constructor(source: string) {
+    this.source = source;
+  }
+
+  /** The written stretch stands for a text. */
+  text(text: string, { start, end }: Span): void {
+    const last = this.parts.at(-1);
+    if (last?.kind === "text" && last.end === start) this.parts[this.parts.length - 1] = { kind: "text", text: last.text + text, start: last.start, end };
+    else if (text !== "") this.parts.push({ kind: "text", text, start, end });
+  }
+
+  /** The written stretch stands for itself. */
+  asWritten(start: number, end: number): void {
+    this.text(this.source.slice(start, end), { start, end });
+  }
+
+  push(part: TemplatePart): void {
+    this.parts.push(part);
+  }
+
+  refuse(code: DiagnosticCode, span: Span, ...words: readonly (string | number)[]): void {
+    this.diagnostics.push(diagnostic(code, span, ...words));
+  }
+
+  remark(code: RemarkCode, span: Span, ...words: readonly (string | number)[]): void {
+    this.remarks.push(remark(code, span, ...words));
+  }
+
+  finish(): Template {
+    const { source, parts, diagnostics, remarks } = this;
+    return { source, parts, diagnostics, remarks };
+  }
+}
+
+export const isDigit = (character: string | undefined): boolean => character !== undefined && character >= "0" && character <= "9";
+export const isOctal = (character: string | undefined): boolean => character !== undefined && character >= "0" && character <= "7";
+export const isAsciiLetter = (character: string | undefined): boolean =>
+  character !== undefined && ((character >= "a" && character <= "z") || (character >= "A" && character <= "Z"));

@@ -1,0 +1,116 @@
+/**
+ * Rewriting: a text with what a template makes of its matches.
+ *
+ * How long the result will be is reckoned before a character of it is written, so that one which would be too large is
+ * refused with its size.
+ */
+import type { MatchTable } from "../machine/matches.ts";
+import { unknownKey } from "../unknown.ts";
+import type { Template, TemplatePart } from "./template.ts";
+
+/** A result longer than this is refused: 256 million characters are near what a host's string can hold, and a page's memory. */
+export const MOST_REWRITTEN = 256 * 1024 * 1024;
+
+/** Matches put in between two slices. */
+const SLICE = 5_000;
+
+/** Which matches of a table are replaced: the first, or all; those in `but`, by number from 0, are left alone. */
+export interface Scope {
+  readonly first: boolean;
+  readonly but?: ReadonlySet<number>;
+}
+
+/** A stretch of a replacement, as one part of the template makes it. */
+export interface Piece {
+  readonly part: TemplatePart;
+  /** Half-open stretch of the sample that is put in; null where the text is the template's own. */
+  readonly from: { readonly start: number; readonly end: number } | null;
+  readonly length: number;
+}
+
+/** The numbers of the matches that are replaced, in the order of the text. */
+export function* replaced(matches: MatchTable, { first, but }: Scope): Generator<number> {
+  const count = first ? Math.min(1, matches.length) : matches.length;
+  for (let match = 0; match < count; match++) if (!but?.has(match)) yield match;
+}
+
+/** What comes in the place of a match, part by part. */
+export function piecesOf(template: Template, matches: MatchTable, match: number, textLength: number): Piece[] {
+  return template.parts.map((part) => {
+    const from = stretchOf(part, matches, match, textLength);
+    return { part, from, length: from ? from.end - from.start : part.kind === "text" ? part.text.length : 0 };
+  });
+}
+
+function stretchOf(part: TemplatePart, matches: MatchTable, match: number, textLength: number): Piece["from"] {
+  switch (part.kind) {
+    case "text":
+      return null;
+    case "whole":
+      return { start: matches.start(match), end: matches.end(match) };
+    case "before":
+      return { start: 0, end: matches.start(match) };
+    case "after":
+      return { start: matches.end(match), end: textLength };
+    case "group":
+      for (const slot of part.slots) {
+        const held = matches.group(match, slot);
+        if (held) return held;
+      }
+      return null;
+    default:
+      return unknownKey(part);
+  }
+}
+
+/** What a piece puts in. */
+export const pieceText = ({ part, from }: Piece, text: string): string => (from ? text.slice(from.start, from.end) : part.kind === "text" ? part.text : "");
+
+/** What comes in the place of a match. */
+export function replacementOf(template: Template, matches: MatchTable, match: number, text: string): string {
+  return piecesOf(template, matches, match, text.length)
+    .map((piece) => pieceText(piece, text))
+    .join("");
+}
+
+export interface Size {
+  readonly replacements: number;
+  /** Code units of the whole result. */
+  readonly length: number;
+}
+
+/** How long the result is; yields how many matches were reckoned. */
+export function* sizeOf(template: Template, matches: MatchTable, textLength: number, scope: Scope): Generator<number, Size> {
+  let [replacements, length] = [0, textLength];
+  for (const match of replaced(matches, scope)) {
+    for (const part of template.parts) {
+      const from = stretchOf(part, matches, match, textLength);
+      length += from ? from.end - from.start : part.kind === "text" ? part.text.length : 0;
+    }
+    length -= matches.end(match) - matches.start(match);
+    replacements++;
+    if (replacements % SLICE === 0) yield replacements;
+  }
+  return { replacements, length };
+}
+
+export type Rewritten = Size & ({ readonly ok: true; readonly pieces: readonly string[] } | { readonly ok: false });
+
+/** The text as it would be, in pieces to be put one behind the other; not `ok` where it would be longer than `MOST_REWRITTEN`. */
+export function* rewriteSlices(template: Template, matches: MatchTable, text: string, scope: Scope): Generator<number, Rewritten> {
+  const size = yield* sizeOf(template, matches, text.length, scope);
+  if (size.length > MOST_REWRITTEN) return { ok: false, ...size };
+  const pieces: string[] = [];
+  let [at, written] = [0, 0];
+  let piece: string[] = [];
+  for (const match of replaced(matches, scope)) {
+    piece.push(text.slice(at, matches.start(match)), replacementOf(template, matches, match, text));
+    at = matches.end(match);
+    if (++written % SLICE !== 0) continue;
+    pieces.push(piece.join(""));
+    piece = [];
+    yield written;
+  }
+  pieces.push(piece.join("") + text.slice(at));
+  return { ok: true, pieces, ...size };
+}

@@ -1,0 +1,29 @@
+/**
+ * A rewrite template: what a host puts in the place of a match, read into parts with their spans.
+ *
+ * A reader never throws. What the host refuses is a diagnostic; what it takes otherwise than it looks is a remark.
+ */
+import type { Diagnostic } from "../diagnostic/diagnostic.ts";
+import type { Span } from "../text/span.ts";
+import type { Remark } from "./remarks.ts";
+
+export type TemplatePart = Span &
+  (
+    | { readonly kind: "text"; readonly text: string }
+    /** What a group holds; of several that share a name the one that took part. Nothing where none has. */
+    | { readonly kind: "group"; readonly slots: readonly number[]; readonly label: string }
+    | { readonly kind: "whole" }
+    /** The text before the match, and behind it. */
+    | { readonly kind: "before" }
+    | { readonly kind: "after" }
+  );
+
+export interface Template {
+  /** As written; spans lie in it. */
+  readonly source: string;
+  readonly parts: readonly TemplatePart[];
+  /** What its host refuses; a template with any is not used. */
+  readonly diagnostics: readonly Diagnostic[];
+  /** Where it does something else than it looks. */
+  readonly remarks: readonly Remark[];
+}
