@@ -33,10 +33,10 @@ export const DIED = "died";
 export const PATIENCE_MS = 20_000;
 
 /** Asks a judge that may hang or die; a batch that it does not survive is halved until the question is found that it does not. */
-export async function halved(
-  questions: readonly Question[],
-  ask: (questions: readonly Question[]) => Promise<readonly Verdict[] | undefined>,
-): Promise<readonly Verdict[]> {
+export async function halved<Q, A>(
+  questions: readonly Q[],
+  ask: (questions: readonly Q[]) => Promise<readonly A[] | undefined>,
+): Promise<readonly (A | typeof DIED)[]> {
   const answer = await ask(questions);
   if (answer) return answer;
   if (questions.length === 1) return [DIED];
@@ -44,45 +44,28 @@ export async function halved(
   return [...(await halved(questions.slice(0, half), ask)), ...(await halved(questions.slice(half), ask))];
 }
 
-interface Command {
-  readonly name: string;
-  readonly dialect: FuzzedDialect;
-  readonly file: string;
-  readonly arguments: readonly string[];
-}
-
-const script = (name: string): string => fileURLToPath(new URL(`../judges/${name}`, import.meta.url));
-
-const COMMANDS: Readonly<Record<"host" | "python", Command>> = {
-  host: { name: "this host's engine", dialect: "ecmascript", file: process.execPath, arguments: [script("host.mjs")] },
-  python: { name: "python3", dialect: "python", file: "python3", arguments: [script("python.py")] },
-};
-
-/** A judge that is a process: a line of JSON in, a line of JSON out. */
-class ProcessJudge implements Judge {
-  readonly name: string;
-  readonly dialect: FuzzedDialect;
-  readonly newer = false;
-  private readonly command: Command;
+/** A process that is asked a line of JSON and answers with one; it may hang or die. */
+export class LineProcess<Q, A> {
+  private readonly file: string;
+  private readonly arguments: readonly string[];
   private child: ChildProcess | undefined;
 
-  constructor(command: Command) {
-    this.command = command;
-    this.name = command.name;
-    this.dialect = command.dialect;
+  constructor(file: string, script: string) {
+    this.file = file;
+    this.arguments = [fileURLToPath(new URL(`../judges/${script}`, import.meta.url))];
   }
 
-  async ask(questions: readonly Question[]): Promise<readonly Verdict[]> {
+  async ask(questions: readonly Q[]): Promise<readonly (A | typeof DIED)[]> {
     return halved(questions, (some) => this.line(some));
   }
 
-  private line(questions: readonly Question[]): Promise<readonly Verdict[] | undefined> {
-    this.child ??= spawn(this.command.file, this.command.arguments, { stdio: ["pipe", "pipe", "ignore"] });
+  private line(questions: readonly Q[]): Promise<readonly A[] | undefined> {
+    this.child ??= spawn(this.file, this.arguments, { stdio: ["pipe", "pipe", "ignore"] });
     const { child } = this;
     return new Promise((resolve) => {
       const lines = createInterface({ input: child.stdout as NodeJS.ReadableStream });
       const timer = setTimeout(() => child.kill("SIGKILL"), PATIENCE_MS);
-      const settle = (answer: readonly Verdict[] | undefined): void => {
+      const settle = (answer: readonly A[] | undefined): void => {
         clearTimeout(timer);
         lines.close();
         child.removeAllListeners();
@@ -90,7 +73,7 @@ class ProcessJudge implements Judge {
         if (!answer) this.child = undefined;
         resolve(answer);
       };
-      lines.once("line", (line) => settle(JSON.parse(line) as Verdict[]));
+      lines.once("line", (line) => settle(JSON.parse(line) as A[]));
       child.once("exit", () => settle(undefined));
       child.once("error", () => settle(undefined));
       child.stdin?.once("error", () => settle(undefined));
@@ -100,6 +83,33 @@ class ProcessJudge implements Judge {
 
   async close(): Promise<void> {
     this.child?.kill();
+  }
+}
+
+const COMMANDS = {
+  host: { name: "this host's engine", dialect: "ecmascript", file: process.execPath, script: "host.mjs" },
+  python: { name: "python3", dialect: "python", file: "python3", script: "python.py" },
+} as const satisfies Readonly<Record<string, { readonly name: string; readonly dialect: FuzzedDialect; readonly file: string; readonly script: string }>>;
+
+/** A judge that is a process. */
+class ProcessJudge implements Judge {
+  readonly name: string;
+  readonly dialect: FuzzedDialect;
+  readonly newer = false;
+  private readonly process: LineProcess<Question, Verdict>;
+
+  constructor({ name, dialect, file, script }: (typeof COMMANDS)[keyof typeof COMMANDS]) {
+    this.name = name;
+    this.dialect = dialect;
+    this.process = new LineProcess(file, script);
+  }
+
+  ask(questions: readonly Question[]): Promise<readonly Verdict[]> {
+    return this.process.ask(questions);
+  }
+
+  close(): Promise<void> {
+    return this.process.close();
   }
 }
 

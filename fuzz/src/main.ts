@@ -6,8 +6,10 @@ import { Command } from "commander";
 import { chromiumJudge } from "./chromium.ts";
 import { compareBatch, randomBatch, shrink, type Tally } from "./compare.ts";
 import { huntOnce, newTally } from "./hazard.ts";
+import { compareHosts, hostProcess, newHostTally } from "./hosts.ts";
 import { type Judge, processJudge } from "./judges.ts";
 import { Random } from "./random.ts";
+import { record } from "./record.ts";
 
 const PATTERNS_A_BATCH = 250;
 const TEXTS_EACH = 16;
@@ -71,9 +73,36 @@ function hunt(seed: number, verdicts: number, seconds: number): number {
   return found;
 }
 
+/** Compares calls, rewriting and hand-off with the real hosts until the time is up; prints what differs. */
+async function compareHostSides(seed: number, seconds: number): Promise<number> {
+  let found = 0;
+  for (const dialect of ["ecmascript", "python"] as const) {
+    const random = new Random(seed);
+    const tally = newHostTally();
+    const host = hostProcess(dialect);
+    const until = Date.now() + seconds * 1000;
+    let own = 0;
+    while (Date.now() < until && own < MAX_DIFFERENCES) {
+      for (const { question, ours, theirs } of (await compareHosts(random, dialect, host, PATTERNS_A_BATCH, tally)).slice(0, MAX_DIFFERENCES)) {
+        own++;
+        console.log(`${dialect}: ${JSON.stringify(question)}\n  ours   ${JSON.stringify(ours)}\n  theirs ${JSON.stringify(theirs)}`);
+      }
+    }
+    await host.close();
+    const { calls, rewrites, refused, sources, excused } = tally;
+    console.log(
+      `${dialect}: ${calls} texts called, ${rewrites} rewritten, ${refused} templates refused, ${sources} sources evaluated from seed ${seed}; ${excused} excused, ${own} differences`,
+    );
+    found += own;
+  }
+  return found;
+}
+
 const program = new Command("fuzz")
-  .description("Compares Lamprey's machines with real engines on random patterns; with “hazard” hunts for wrong verdicts.")
-  .argument("[what]", "“machines”, or “hazard”", "machines")
+  .description(
+    "Compares Lamprey's machines with real engines on random patterns; with “hazard” hunts for wrong verdicts; with “hosts” compares calls, rewriting and hand-off with the hosts.",
+  )
+  .argument("[what]", "“machines”, “hazard”, “hosts”, or “record”: the hosts’ answers in the tables", "machines")
   .option("--verdicts <n>", "hazard: how many linear verdicts at most", "1000000000")
   .option("--judge <names>", "which judges, parted by commas", "host,python,chromium")
   .option("--seconds <n>", "how long for each judge", "60")
@@ -84,6 +113,8 @@ const options = program.opts<{ judge: string; seconds: string; pairs: string; se
 
 let total = 0;
 if (program.args[0] === "hazard") total = hunt(Number(options.seed), Number(options.verdicts), Number(options.seconds));
+else if (program.args[0] === "record") await record();
+else if (program.args[0] === "hosts") total = await compareHostSides(Number(options.seed), Number(options.seconds));
 else
   for (const name of options.judge.split(",")) {
     const judge = await JUDGES[name]?.();

@@ -109,7 +109,8 @@ export function diagnostic(code: DiagnosticCode, span: Span, ...words: readonly 
   const [severity, template] = MESSAGES[code];
   let message: string = template;
   words.forEach((word, i) => {
-    message = message.replaceAll(`{${i}}`, String(word));
+    // As a function: a word may hold “$&”, which a replacement would read.
+    message = message.replaceAll(`{${i}}`, () => String(word));
   });
   return { severity, code, message, start: span.start, end: span.end };
 }

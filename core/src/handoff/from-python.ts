@@ -3,7 +3,7 @@ import { PYTHON_BYTES, PYTHON_STRING, RAW_STRING, type StringRules } from "../ho
 import { type Candidate, isJson } from "./candidate.ts";
 import { PYTHON_FLAGS } from "./python.ts";
 import { type Lexis, scan } from "./scan.ts";
-import { type Joining, type Read, readConstant, Tokens, textOf } from "./tokens.ts";
+import { type Constant, type Joining, type Read, readConstant, Tokens, textOf } from "./tokens.ts";
 
 /** By prefix; a formatted one is no constant, and is read to be told so. */
 const PREFIXES: Readonly<Record<string, StringRules>> = {
@@ -82,7 +82,7 @@ function readCall(tokens: Tokens, flagsAt: number): Candidate | undefined {
   } while (tokens.nextArgument());
   if (!pattern) return undefined;
   if ("fault" in pattern) return { sure: "call", fault: pattern.fault };
-  const raw = pattern.literals.every(({ prefix }) => prefix.includes("r"));
+  const raw = isRaw(pattern);
   return { sure: "call", form: raw ? "raw" : "plain", pattern: pattern.value, flags, taken: pattern.taken };
 }
 
@@ -115,10 +115,13 @@ function alone(tokens: Tokens, source: string): Candidate | undefined {
   if (!read || !tokens.ended) return undefined;
   if ("fault" in read) return { sure: "string", fault: read.fault };
   const { literals, value, taken } = read;
-  const raw = literals.every(({ prefix }) => prefix.includes("r"));
+  const raw = isRaw(read);
   const own = literals.some(({ prefix, mark }) => prefix !== "" || mark.length > 1) || literals.length > 1;
   return { sure: own ? "literal" : "string", form: raw ? "raw" : isJson(source) ? "json" : "plain", pattern: value, flags: "", taken };
 }
+
+/** The first literal says how the string is written; others may follow that cannot be so. */
+const isRaw = ({ literals }: Constant): boolean => literals[0]?.prefix.includes("r") ?? false;
 
 /** A raw string in a call that is not known: nobody writes one for anything else. */
 function rawAnywhere(tokens: Tokens): Candidate | undefined {

@@ -26,7 +26,8 @@ export type RemarkCode = keyof typeof REMARKS;
 export function remark(code: RemarkCode, span: Span, ...words: readonly (string | number)[]): Remark {
   let message: string = REMARKS[code];
   words.forEach((word, i) => {
-    message = message.replaceAll(`{${i}}`, String(word));
+    // As a function: a word may hold “$&”, which a replacement would read.
+    message = message.replaceAll(`{${i}}`, () => String(word));
   });
   return { code, message, start: span.start, end: span.end };
 }

@@ -1,0 +1,2 @@
+/** The generated file as it should be. */
+export function programsFile(): string;

@@ -1,0 +1,244 @@
+/** Patterns into source text and back: every form whatever the pattern holds, and what people copy. */
+import { readFileSync } from "node:fs";
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { programsFile } from "../scripts/programs.mjs";
+import { type DialectName, formsOf, handin, LONGEST_SOURCE, programAround } from "../src/index.ts";
+
+const form = (dialect: DialectName, name: string, pattern: string, flags = ""): string => {
+  const written = formsOf(dialect)
+    .find((one) => one.name === name)
+    ?.write({ dialect, pattern, flags });
+  return typeof written === "string" ? written : `refused: ${written?.refused}`;
+};
+
+describe("hand-off", () => {
+  test.each<[DialectName, string, string, string, string]>([
+    ["ecmascript", "literal", "a/b", "g", String.raw`/a\/b/g`],
+    ["ecmascript", "literal", String.raw`a\/[/]`, "", String.raw`/a\/[\/]/`],
+    ["ecmascript", "literal", "", "", "/(?:)/"],
+    ["ecmascript", "literal", "\n\\\n\r\u2028", "", String.raw`/\n\n\r\u2028/`],
+    ["ecmascript", "literal", "\ud83d[\udc1f]🐟", "", String.raw`/\ud83d[\udc1f]🐟/`],
+    ["ecmascript", "literal", "\ud83d\\udc1f", "u", String.raw`/\u{d83d}\udc1f/u`],
+    ["ecmascript", "literal", "</script>*", "", String.raw`/<\/script>*/`],
+    ["ecmascript", "constructor", "\\d\"'\n\0", "gi", String.raw`new RegExp("\\d\"'\n\x00", "gi")`],
+    ["ecmascript", "constructor", "</script><!--", "", String.raw`new RegExp("<\/script><\!--")`],
+    ["python", "raw", "\\d+", "im", String.raw`re.compile(r"\d+", re.I | re.M)`],
+    ["python", "raw", 'say "', "", `re.compile(r'say "')`],
+    ["python", "raw", `"a'b`, "", `re.compile(r'''"a'b''')`],
+    ["python", "raw", `"'`, "", String.raw`re.compile("\"'")`],
+    ["python", "raw", "a\nb", "x", 're.compile(r"""a\nb""", re.X)'],
+    ["python", "raw", "a\rb", "", String.raw`re.compile("a\rb")`],
+    ["python", "raw", "a\0", "", String.raw`re.compile("a\x00")`],
+    ["python", "plain", "\\b\ud83d", "", String.raw`re.compile("\\b\ud83d")`],
+    ["python", "json", 'a"\\', "i", String.raw`"a\"\\"`],
+  ])("%s %s of %j with %j", (dialect, name, pattern, flags, wanted) => {
+    expect(form(dialect, name, pattern, flags)).toBe(wanted);
+  });
+
+  /** What patterns are made of that source text has a hard time with. */
+  // biome-ignore lint/suspicious/noTemplateCurlyInString: it is one of them
+  const NASTY = [
+    "a",
+    "\\d",
+    "\\\\",
+    '"',
+    "'",
+    "`",
+    "/",
+    "\n",
+    "\r",
+    "\u2028",
+    "\0",
+    "\ud83d",
+    "🐟",
+    "$",
+    "@",
+    "${x}",
+    "</script>",
+    "*/",
+    "#",
+    "\\/",
+    "{",
+    "}",
+    '"""',
+    "'''",
+    "\t",
+    "\ufeff",
+    "%s",
+  ];
+  const pattern = fc.array(fc.constantFrom(...NASTY), { maxLength: 12 }).map((pieces) => pieces.join(""));
+
+  test("what was handed off is handed in again", () => {
+    fc.assert(
+      fc.property(pattern, fc.constantFrom("ecmascript", "python" as const), (text, dialect) => {
+        for (const { name, write } of formsOf(dialect)) {
+          if (name === "literal") continue;
+          const source = write({ dialect, pattern: text, flags: "im" });
+          if (typeof source !== "string") throw new Error(source.refused);
+          const back = handin(source, dialect);
+          expect([source, back.ok && [back.dialect, back.pattern, back.flags]]).toEqual([source, [dialect, text, name === "json" ? "" : "im"]]);
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  /** What a literal must escape, escaped: so two patterns that mean the same are one text. */
+  const settled = (text: string): string =>
+    text
+      .replaceAll(/\\([\n\r\u2028\u2029])/g, "$1")
+      .replaceAll("\n", "\\n")
+      .replaceAll("\r", "\\r")
+      .replaceAll("\u2028", "\\u2028")
+      .replaceAll(/(\\*)\//g, (whole, slashes) => (slashes.length % 2 === 1 ? whole : `${slashes}\\/`))
+      .replaceAll(/[\ud800-\udbff](?![\udc00-\udfff])/g, (lone) => `\\u${lone.charCodeAt(0).toString(16)}`);
+
+  /** Only what its host reads is handed off. */
+  const reads = (text: string): boolean => {
+    try {
+      return new RegExp(text, "m") instanceof RegExp;
+    } catch {
+      return false;
+    }
+  };
+
+  test("a literal holds the pattern, with what it must escape", () => {
+    fc.assert(
+      fc.property(pattern, (text) => {
+        fc.pre(reads(text));
+        const back = handin(form("ecmascript", "literal", text, "m"), "ecmascript");
+        if (!back.ok) throw new Error(back.error.message);
+        expect(back.pattern).toBe(settled(text) || "(?:)");
+      }),
+      { numRuns: 600 },
+    );
+  });
+
+  test("programs are those of core/programs, around the pattern", () => {
+    expect(readFileSync(new URL("../src/handoff/programs.generated.ts", import.meta.url), "utf8")).toBe(programsFile());
+    expect(programAround({ dialect: "ecmascript", pattern: "a", flags: "i" })).toContain("const pattern = /a/ig;");
+    expect(programAround({ dialect: "python", pattern: "a", flags: "" })).toContain('pattern = re.compile(r"a")');
+    expect(programAround({ dialect: "bre", pattern: "a", flags: "" })).toBeUndefined();
+  });
+});
+
+// What stands in templates of JavaScript is meant as it is.
+// biome-ignore-start lint/suspicious/noTemplateCurlyInString: they are source texts
+describe("hand-in", () => {
+  test.each<[string, DialectName, string, string, string]>([
+    ["const re = /ab+c/gi;", "ecmascript", "literal", "ab+c", "gi"],
+    ["return /[/]x/.test(s)", "ecmascript", "literal", "[/]x", ""],
+    ['text.replace(/\\s+/g, "-")', "ecmascript", "literal", "\\s+", "g"],
+    ["new RegExp('^\\\\d{3}$')", "ecmascript", "constructor", "^\\d{3}$", ""],
+    ['new RegExp("a" +\n  "b|c", `i`)', "ecmascript", "constructor", "ab|c", "i"],
+    ['new RegExp(String.raw`\\d+\\.`, "u")', "ecmascript", "constructor", "\\d+\\.", "u"],
+    ["String.raw`\\bx`", "ecmascript", "constructor", "\\bx", ""],
+    ['RegExp(/ab/g, "i")', "ecmascript", "constructor", "ab", "i"],
+    ['new RegExp(["a","b"].join("|"), "g")', "ecmascript", "constructor", "a|b", "g"],
+    ['text.match("a.c")', "ecmascript", "constructor", "a.c", ""],
+    ["const x = 6 / 2; const re = /x/m", "ecmascript", "literal", "x", "m"],
+    ["// see /foo/\nconst re = /bar/;", "ecmascript", "literal", "bar", ""],
+    ['/* c */ re = /b"ar/y', "ecmascript", "literal", 'b"ar', "y"],
+    ["if (!/^\\w+$/u.test(name)) throw x;", "ecmascript", "literal", "^\\w+$", "u"],
+    ['new RegExp("\\u0041\\x42\\103\\0")', "ecmascript", "constructor", "ABC\0", ""],
+    ["const re: RegExp = /x/dgimsuy", "ecmascript", "literal", "x", "dgimsuy"],
+    ['{ test: /\\.tsx?$/, use: "x" }', "ecmascript", "literal", "\\.tsx?$", ""],
+    ['"\\\\d+"', "ecmascript", "json", "\\d+", ""],
+    ["'\\\\d+'", "ecmascript", "constructor", "\\d+", ""],
+    ['re.compile(r"\\d+")', "python", "raw", "\\d+", ""],
+    ["re.compile(r'\\d+', re.IGNORECASE | re.MULTILINE)", "python", "raw", "\\d+", "im"],
+    ['re.search("\\\\bfoo\\\\b", text, flags=re.I)', "python", "plain", "\\bfoo\\b", "i"],
+    ['re.findall(r"a" r"b"\n  "c", s, re.S)', "python", "raw", "abc", "s"],
+    ["PATTERN = re.compile(\n    r'''\n  a # x\n  b\n''', re.VERBOSE)", "python", "raw", "\n  a # x\n  b\n", "x"],
+    ['re.sub(r"a", "b", s, 0, re.A)', "python", "raw", "a", "a"],
+    ['re.split(r",\\s*", s, flags=re.X|re.I)', "python", "raw", ",\\s*", "ix"],
+    ['r"\\bfoo"', "python", "raw", "\\bfoo", ""],
+    ['pattern = r"x+"  # comment', "python", "raw", "x+", ""],
+    ["p = re.compile(b'\\\\x41')", "python", "plain", "\\x41", ""],
+    ["re.compile(u'a\\u00e9')", "python", "plain", "aé", ""],
+    ['re.compile(R"\\d", 2)', "python", "raw", "\\d", "i"],
+    ['re.compile(("a"\n "b"))', "python", "plain", "ab", ""],
+    ['re.compile(pattern=r"x", flags=re.RegexFlag.DOTALL)', "python", "raw", "x", "s"],
+    ['m = re.match(r"(\\w+)=(\\d+)", line)', "python", "raw", "(\\w+)=(\\d+)", ""],
+    ['re_path(r"^articles/(?P<y>[0-9]{4})/$", v)', "python", "raw", "^articles/(?P<y>[0-9]{4})/$", ""],
+    ['re.compile("a\\\n b")', "python", "plain", "a b", ""],
+    ['re.compile(r"a", re.I + re.M)', "python", "raw", "a", "im"],
+    ['re.compile(r"a", re.U | re.DEBUG)', "python", "raw", "a", ""],
+    ['re.compile(r"a\\"b")', "python", "raw", 'a\\"b', ""],
+    ['if re.fullmatch(r"[A-Z]{2}\\d", code):', "python", "raw", "[A-Z]{2}\\d", ""],
+    ["re.compile(r'it''s')", "python", "raw", "its", ""],
+  ])("%j", (source, dialect, name, pattern, flags) => {
+    const found = handin(source);
+    expect(found.ok ? [found.dialect, found.form, found.pattern, found.flags] : found).toEqual([dialect, name, pattern, flags]);
+  });
+
+  test.each<[string, string, string]>([
+    ["new RegExp(`a${x}`)", "handin-made", "`a${x}`"],
+    ['new RegExp(a + "b")', "handin-made", "a"],
+    ['new RegExp("a" + b)', "handin-made", "b"],
+    ['re.compile("a" + b)', "handin-made", "b"],
+    ['re.compile(f"a{x}")', "handin-made", 'f"a{x}"'],
+    [String.raw`re.compile("\N{DASH}")`, "handin-escape", String.raw`\N`],
+    ['re.compile(r"abc', "handin-open", 'r"abc'],
+    ["", "handin-none", ""],
+    ["x = 5", "handin-none", "x = 5"],
+    ["re.compile(name)", "handin-none", "re.compile(name)"],
+    ['print("hello")', "handin-none", 'print("hello")'],
+    ['"a,b".split(",")', "handin-none", '"a,b".split(",")'],
+  ])("%j cannot be read, and it says where", (source, code, at) => {
+    const found = handin(source);
+    expect(found.ok ? found : [found.error.code, source.slice(found.error.start, found.error.end)]).toEqual([code, at]);
+  });
+
+  test("the dialect hinted at is taken where it could be several", () => {
+    expect(handin(String.raw`"\\d"`, "python")).toMatchObject({ dialect: "python", form: "json", pattern: "\\d", plain: false });
+    expect(handin(String.raw`'\\d'`, "python")).toMatchObject({ dialect: "python", form: "plain", pattern: "\\d" });
+    expect(handin("re.compile(r'x')", "ecmascript")).toMatchObject({ dialect: "python", plain: true });
+  });
+
+  test("backslashes that the string takes are told", () => {
+    const source = String.raw`new RegExp("\d+\\.\b")`;
+    const found = handin(source);
+    expect(found.ok && [found.pattern, found.taken.map(({ start, end }) => source.slice(start, end))]).toEqual(["d+\\.\b", ["\\d", "\\b"]]);
+  });
+
+  test("whatever is pasted is read or refused", () => {
+    const words = [
+      "re.compile(",
+      "new RegExp(",
+      "r'",
+      '"',
+      "'",
+      "`",
+      "/",
+      "(",
+      ")",
+      "[",
+      "]",
+      ",",
+      "+",
+      "\\",
+      "\n",
+      "a",
+      "#",
+      "//",
+      "/*",
+      "flags=",
+      "re.I",
+      "${",
+      "String.raw",
+    ];
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...words)), (pieces) => {
+        const source = pieces.join("");
+        const found = handin(source);
+        if (!found.ok) expect([found.error.start >= 0, found.error.end <= source.length]).toEqual([true, true]);
+      }),
+      { numRuns: 2_000 },
+    );
+    expect(handin("(".repeat(LONGEST_SOURCE))).toMatchObject({ ok: false });
+    expect(handin("a".repeat(LONGEST_SOURCE + 1))).toMatchObject({ ok: false, error: { code: "handin-long" } });
+  });
+});
+// biome-ignore-end lint/suspicious/noTemplateCurlyInString: they are source texts

@@ -1,0 +1,202 @@
+/** The hosts' side: tables of calls and replacements with answers recorded from the hosts, and what is said of them. */
+import { readFileSync } from "node:fs";
+import { describe, expect, test } from "@jest/globals";
+import {
+  callsSlices,
+  type DialectName,
+  drained,
+  findSlices,
+  inUnit,
+  jsonOf,
+  MOST_REWRITTEN,
+  readTemplate,
+  replaced,
+  rewriteSlices,
+  sizeOf,
+  written,
+} from "../src/index.ts";
+import { programOf } from "./support.ts";
+
+const table = <T>(name: string): [DialectName, T[]][] =>
+  Object.entries(JSON.parse(readFileSync(new URL(`./cases/hosts/${name}.json`, import.meta.url), "utf8")));
+
+type CallRow = [pattern: string, flags: string, text: string, answer: { call: string; value: unknown }[]];
+type RewriteRow = [
+  pattern: string,
+  flags: string,
+  text: string,
+  template: string,
+  scope: "first" | "all",
+  answer: { text?: string; replacements?: number; refused?: string },
+];
+
+function rewritten(dialect: DialectName, pattern: string, flags: string, text: string, source: string, scope: "first" | "all"): unknown {
+  const program = programOf(pattern, flags, dialect);
+  const template = readTemplate(source, program);
+  if (template.diagnostics.length > 0) return "refused";
+  const { matches } = drained(findSlices(program, text, { mode: scope }));
+  const made = drained(rewriteSlices(template, matches, text, { first: scope === "first" }));
+  return made.ok && { text: made.pieces.join(""), replacements: made.replacements };
+}
+
+describe("what hosts were recorded to say", () => {
+  test.each(table<CallRow>("calls"))("calls of %s", (dialect, rows) => {
+    for (const [pattern, flags, text, answer] of rows) {
+      const { calls } = drained(callsSlices(programOf(pattern, flags, dialect), text));
+      const ours = calls.filter(({ fits }) => fits).map((call) => ({ call: call.call, value: "value" in call ? jsonOf(call.value) : call.error }));
+      expect([pattern, flags, text, ours]).toEqual([pattern, flags, text, answer]);
+    }
+  });
+
+  test.each(table<RewriteRow>("rewrite"))("replacements of %s", (dialect, rows) => {
+    for (const [pattern, flags, text, template, scope, answer] of rows) {
+      const theirs = answer.refused === undefined ? answer : "refused";
+      expect([pattern, template, scope, rewritten(dialect, pattern, flags, text, template, scope)]).toEqual([pattern, template, scope, theirs]);
+    }
+  });
+});
+
+describe("templates", () => {
+  test.each<[DialectName, string, string, [string, number, number][]]>([
+    ["python", "(a)", "x\\2y", [["template-group", 1, 3]]],
+    ["python", "(a)", "\\10", [["template-group-digit", 0, 3]]],
+    [
+      "python",
+      "(a)",
+      "a\\qb\\z",
+      [
+        ["template-escape", 1, 3],
+        ["template-escape", 4, 6],
+      ],
+    ],
+    ["python", "(a)", "\\", [["template-escape-end", 0, 1]]],
+    ["python", "(a)", "\\777", [["template-octal", 0, 4]]],
+    ["python", "(a)", "\\g1", [["template-reference-form", 0, 2]]],
+    ["python", "(a)", "\\g<1", [["template-name-missing", 0, 4]]],
+    ["python", "(a)", "\\g<>", [["template-name-missing", 0, 4]]],
+    ["python", "(a)", "\\g<-1>", [["template-name", 0, 6]]],
+    ["python", "(?P<n>a)", "\\g<m>", [["template-name-unknown", 0, 5]]],
+    ["ecmascript", "(a)", "$9 $<n> \\q ${", []],
+  ])("mistakes in %s /%s/ with %s", (dialect, pattern, source, wanted) => {
+    expect(readTemplate(source, programOf(pattern, "", dialect)).diagnostics.map(({ code, start, end }) => [code, start, end])).toEqual(wanted);
+  });
+
+  test.each<[DialectName, string, string, string[]]>([
+    ["ecmascript", "(a)", "$10", ["“$10” is group 1 and then “0”, since the pattern has one group."]],
+    ["ecmascript", "(a)", "$2", ["“$2” stands for itself, since the pattern has one group."]],
+    ["ecmascript", "(a)", "$0", ["“$0” stands for itself. The whole match is “$&”."]],
+    ["ecmascript", "(a)", "$<n>", ["“$<” stands for itself, since the pattern names no group."]],
+    ["ecmascript", "(?<n>a)", "$<m>", ["“$<m>” gives nothing: no group has this name."]],
+    ["ecmascript", "(a)", "\\1", ["“\\1” stands for itself. Group 1 is “$1”."]],
+    ["ecmascript", "(a)", "$$1 $1 $&", []],
+    ["python", "(a)", "$1", ["“$1” stands for itself. Group 1 is “\\1”."]],
+    ["python", "(a)", "\\0", ["“\\0” is the character NUL. The whole match is “\\g<0>”."]],
+    ["python", "(a)", "\\101", ["“\\101” is the character number 65, in octal. Group 1 and then “01” is “\\g<1>01”."]],
+  ])("what does not show in %s /%s/ with %s", (dialect, pattern, source, wanted) => {
+    expect(readTemplate(source, programOf(pattern, "", dialect)).remarks.map(({ message }) => message)).toEqual(wanted);
+  });
+
+  test("every part has the span that wrote it", () => {
+    const source = "a$1-$$$<n>$&$2";
+    const { parts } = readTemplate(source, programOf("(?<n>x)(y)"));
+    expect(parts.map(({ kind, start, end }) => [kind, source.slice(start, end)])).toEqual([
+      ["text", "a"],
+      ["group", "$1"],
+      ["text", "-$$"],
+      ["group", "$<n>"],
+      ["whole", "$&"],
+      ["group", "$2"],
+    ]);
+  });
+});
+
+describe("rewriting", () => {
+  const program = programOf("\\d", "g");
+  const text = "a1b2c3";
+  const { matches } = drained(findSlices(program, text, { mode: "all" }));
+
+  test("matches can be left alone", () => {
+    const template = readTemplate("<$&>", program);
+    const made = drained(rewriteSlices(template, matches, text, { first: false, but: new Set([1]) }));
+    expect(made).toEqual({ ok: true, pieces: ["a<1>b2c<3>"], replacements: 2, length: 10 });
+    expect([...replaced(matches, { first: true, but: new Set([0]) })]).toEqual([]);
+  });
+
+  test("what would be too large is refused with its size, and not made", () => {
+    const long = "x".repeat(40_000);
+    const every = drained(findSlices(programOf(".", "gs"), long, { mode: "all" }));
+    const template = readTemplate("$`$'", programOf(".", "gs"));
+    const made = drained(rewriteSlices(template, every.matches, long, { first: false }));
+    expect(made).toEqual({ ok: false, replacements: 40_000, length: 40_000 * 39_999 });
+    expect(made.length).toBeGreaterThan(MOST_REWRITTEN);
+  });
+
+  test("the size is that of the text made", () => {
+    const template = readTemplate("[$`|$'|$&]", program);
+    const size = drained(sizeOf(template, matches, text.length, { first: false }));
+    const made = drained(rewriteSlices(template, matches, text, { first: false }));
+    expect(made.ok && made.pieces.join("").length).toBe(size.length);
+  });
+});
+
+describe("values as their language writes them", () => {
+  const call = (dialect: DialectName, name: string, pattern: string, flags: string, text: string, most?: number): string => {
+    const { calls } = drained(callsSlices(programOf(pattern, flags, dialect), text, most === undefined ? {} : { most }));
+    const found = calls.find((one) => one.call === name);
+    return found && "value" in found
+      ? written(found.value, dialect)
+          .map((piece) => piece.text)
+          .join("")
+      : (found?.error ?? "");
+  };
+
+  test.each<[DialectName, string, string, string, string, string]>([
+    ["python", "findall", "(a)(b)?", "", "ab a", "[('a', 'b'), ('a', '')]"],
+    ["python", "findall", "'|\"", "", "it's \"", "[\"'\", '\"']"],
+    ["python", "split", "(,)", "", "a,b", "['a', ',', 'b']"],
+    ["python", "match", "b", "", "ab", "None"],
+    ["python", "search", "(?P<n>b)(c)?", "", "ab", "<re.Match object; span=(1, 2), match='b'> .groups() ('b', None) .groupdict() {'n': 'b'}"],
+    ["ecmascript", "exec", "(?<n>b)(c)?", "", "ab\n", '["b", "b", undefined, index: 1, groups: { n: "b" }]'],
+    ["ecmascript", "match", "x", "g", "ab", "null"],
+    ["ecmascript", "test", "x", "g", "ab", "false"],
+    ["ecmascript", "matchAll", "x", "", "ab", "TypeError: String.prototype.matchAll called with a non-global RegExp argument"],
+  ])("%s %s of /%s/%s on %j", (dialect, name, pattern, flags, text, wanted) => {
+    expect(call(dialect, name, pattern, flags, text)).toBe(wanted);
+  });
+
+  test("long lists end in a count", () => {
+    expect(call("python", "findall", ".", "", "abcdefgh", 3)).toBe("['a', 'b', 'c', … 5 more]");
+  });
+
+  test("pieces know where they came from", () => {
+    const { calls } = drained(callsSlices(programOf("🐟(.)", "", "python"), "a🐟b"));
+    const value = calls[0] && "value" in calls[0] ? calls[0].value : null;
+    const pieces = value ? written(value, "python") : [];
+    expect(pieces.filter(({ from }) => from)).toEqual([
+      { text: "1", from: { start: 1, end: 1 } },
+      { text: "3", from: { start: 4, end: 4 } },
+      { text: "'🐟b'", from: { start: 1, end: 4 } },
+      { text: "'b'", from: { start: 3, end: 4 } },
+    ]);
+  });
+
+  test("a call says what would surprise", () => {
+    const remarks = (dialect: DialectName, pattern: string, flags: string, text: string) =>
+      Object.fromEntries(drained(callsSlices(programOf(pattern, flags, dialect), text)).calls.map(({ call, remark }) => [call, remark]));
+    expect(remarks("python", "(a)(b)", "", "xab").findall).toContain("tuple");
+    expect(remarks("python", "a", "", "xab").match).toContain("start of the text only");
+    expect(remarks("python", "a", "", "a").findall).toBeNull();
+    expect(remarks("ecmascript", "(a)", "g", "a").match).toContain("matchAll");
+    expect(remarks("ecmascript", "a", "g", "x").match).toContain("null");
+    expect(remarks("ecmascript", "a", "", "x").exec).toContain("null");
+  });
+});
+
+test("offsets in a host's units, asked for in any order", () => {
+  const text = "é🐟\ud83d한a";
+  const codePoints = inUnit(text, "code-points");
+  expect([6, 0, 3, 1, 4, 2].map(codePoints)).toEqual([5, 0, 2, 1, 3, 2]);
+  const bytes = inUnit(text, "utf-8");
+  expect([0, 1, 3, 4, 5, 6, 1].map(bytes)).toEqual([0, 2, 6, 9, 12, 13, 2]);
+  expect(inUnit(text, "utf-16")(5)).toBe(5);
+});

@@ -1,0 +1,183 @@
+/**
+ * The hosts' side against the hosts: random patterns, texts and templates through calls, rewriting and hand-off. What a
+ * call returns, what a replacement makes, what a source text evaluates to must be what the real host says.
+ */
+import { callsSlices, drained, findSlices, formsOf, handin, jsonOf, type Program, readTemplate, rewriteSlices, type Source } from "@lamprey/core";
+import { readPattern } from "./engines.ts";
+import { DIED, LineProcess } from "./judges.ts";
+import { type FuzzedDialect, randomCase } from "./patterns.ts";
+import { excused } from "./quirks.ts";
+import type { Random } from "./random.ts";
+
+export type HostQuestion = { readonly pattern: string; readonly flags: string; readonly text: string } & (
+  | { readonly kind: "calls" }
+  | { readonly kind: "rewrite"; readonly template: string; readonly scope: "first" | "all" }
+  | { readonly kind: "source"; readonly source: string }
+);
+
+export interface HostDifference {
+  readonly question: HostQuestion;
+  readonly ours: unknown;
+  readonly theirs: unknown;
+}
+
+export interface HostTally {
+  calls: number;
+  rewrites: number;
+  refused: number;
+  sources: number;
+  excused: number;
+}
+
+export const newHostTally = (): HostTally => ({ calls: 0, rewrites: 0, refused: 0, sources: 0, excused: 0 });
+
+const SCRIPTS: Readonly<Record<FuzzedDialect, readonly [file: string, script: string]>> = {
+  ecmascript: [process.execPath, "hosts.mjs"],
+  python: ["python3", "hosts.py"],
+};
+
+export const hostProcess = (dialect: FuzzedDialect): LineProcess<HostQuestion, unknown> => new LineProcess(...SCRIPTS[dialect]);
+
+/** What templates are put together from. */
+const TEMPLATES: Readonly<Record<FuzzedDialect, readonly string[]>> = {
+  ecmascript: ["$1", "$2", "$10", "$01", "$00", "$0", "$&", "$`", "$'", "$$", "$", "$<n>", "$<", "$<zz>", "\\1", "-", "a", "7", "<b>", "🐟", "$99"],
+  python: [
+    "\\1",
+    "\\2",
+    "\\10",
+    "\\g<1>",
+    "\\g<0>",
+    "\\g<n>",
+    "\\g<zz>",
+    "\\0",
+    "\\07",
+    "\\101",
+    "\\400",
+    "\\n",
+    "\\\\",
+    "\\-",
+    "\\q",
+    "\\g",
+    "\\",
+    "$1",
+    "a",
+    "7",
+    "🐟",
+    "\\g<01>",
+    "\\g< 1>",
+  ],
+};
+
+const STEP_LIMIT = 200_000;
+
+/** What we say to a question; undefined where the run is too long. */
+function answer(program: Program, question: HostQuestion): unknown {
+  if (question.kind === "calls") {
+    const { calls, cut } = drained(callsSlices(program, question.text, { stepLimit: STEP_LIMIT }));
+    if (cut) return undefined;
+    return calls.filter(({ fits }) => fits).map((call) => ({ call: call.call, value: "value" in call ? jsonOf(call.value) : null }));
+  }
+  if (question.kind === "source") return { pattern: question.pattern, flags: question.flags };
+  const template = readTemplate(question.template, program);
+  if (template.diagnostics.length > 0) return { refused: true };
+  const first = question.scope === "first";
+  const { matches, cut } = drained(findSlices(program, question.text, { mode: first ? "first" : "all", stepLimit: STEP_LIMIT }));
+  const rewritten = cut ? undefined : drained(rewriteSlices(template, matches, question.text, { first }));
+  return rewritten?.ok ? { text: rewritten.pieces.join(""), replacements: rewritten.replacements } : undefined;
+}
+
+/** Compares a batch of random questions with the real host. */
+export async function compareHosts(
+  random: Random,
+  dialect: FuzzedDialect,
+  host: LineProcess<HostQuestion, unknown>,
+  patterns: number,
+  tally: HostTally,
+): Promise<HostDifference[]> {
+  const questions: HostQuestion[] = [];
+  const ours: unknown[] = [];
+  const differences: HostDifference[] = [];
+  const put = (question: HostQuestion, said: unknown): void => {
+    if (said === undefined) return;
+    questions.push(question);
+    ours.push(said);
+  };
+  for (let i = 0; i < patterns; i++) {
+    const { pattern, flags, texts } = randomCase(random, dialect, 2, false);
+    const reading = readPattern(dialect, pattern, flags);
+    if (reading === "invalid" || reading === "unsupported") continue;
+    const { program } = reading;
+    for (const text of texts) {
+      const calls = { kind: "calls", pattern, flags, text } as const;
+      put(calls, answer(program, calls));
+      const template = Array.from({ length: 1 + random.below(4) }, () => random.pick(TEMPLATES[dialect])).join("");
+      const rewrite = { kind: "rewrite", pattern, flags, text, template, scope: random.chance(0.5) ? "all" : "first" } as const;
+      put(rewrite, answer(program, rewrite));
+    }
+    const source: Source = { dialect, pattern, flags };
+    for (const form of formsOf(dialect)) {
+      const written = form.write(source);
+      if (typeof written !== "string") continue;
+      const back = handin(written, dialect);
+      const wanted = form.name === "json" ? { pattern, flags: "" } : { pattern, flags };
+      if (!back.ok || back.dialect !== dialect || !samePattern(back, wanted, form.name)) {
+        differences.push({ question: { kind: "source", source: written, pattern, flags, text: "" }, ours: back, theirs: wanted });
+      }
+      put({ kind: "source", source: written, pattern, flags, text: "" }, wanted);
+    }
+  }
+  const answers = await host.ask(questions);
+  questions.forEach((question, i) => {
+    const theirs = answers[i];
+    const said = ours[i];
+    if (theirs === DIED) return;
+    const refused = isRefused(theirs) && isRefused(said);
+    if (question.kind === "calls") tally.calls++;
+    else if (question.kind === "source") tally.sources++;
+    else if (refused) tally.refused++;
+    else tally.rewrites++;
+    if (refused || agree(question, said, theirs)) return;
+    if (excusedHere(dialect, question, theirs)) tally.excused++;
+    else differences.push({ question, ours: said, theirs });
+  });
+  return differences;
+}
+
+const isRefused = (said: unknown): boolean => typeof said === "object" && said !== null && "refused" in said;
+
+function agree(question: HostQuestion, ours: unknown, theirs: unknown): boolean {
+  if (question.kind !== "source") return JSON.stringify(ours) === JSON.stringify(theirs);
+  const [mine, made] = [ours, theirs] as { pattern?: string; flags?: string }[];
+  if (made?.pattern === undefined || mine?.pattern === undefined) return false;
+  return samePattern(
+    { pattern: made.pattern, flags: made.flags ?? "" },
+    { pattern: mine.pattern, flags: mine.flags ?? "" },
+    question.source.startsWith("/") ? "literal" : "",
+  );
+}
+
+/** A literal may escape what it must; flags that the pattern sets itself are said by the host too. */
+function samePattern(one: { pattern: string; flags: string }, other: { pattern: string; flags: string }, form: string): boolean {
+  const bare = (pattern: string): string =>
+    pattern.replace(/\\([/\n\r\u2028\u2029])|\\u(2028|2029)/g, (_, sign, code) => sign ?? String.fromCharCode(Number.parseInt(code, 16)));
+  const sameFlags = Array.from(other.flags).every((flag) => one.flags.includes(flag));
+  if (one.pattern === other.pattern) return sameFlags;
+  if (form !== "literal" && !other.pattern.includes("/") && other.pattern !== "" && !/[\n\r\u2028\u2029]/.test(other.pattern)) return false;
+  const ends = (pattern: string): string => bare(pattern).replaceAll("\\n", "\n").replaceAll("\\r", "\r");
+  return sameFlags && (ends(one.pattern) === ends(other.pattern) || (other.pattern === "" && one.pattern === "(?:)"));
+}
+
+/** The host's own slips, known from comparing machines: they are told by the matches that it finds. */
+function excusedHere(dialect: FuzzedDialect, question: HostQuestion, theirs: unknown): boolean {
+  const { pattern, flags, text } = question;
+  if (isRefused(theirs)) return excused(dialect, { pattern, flags, text }, null);
+  const every = dialect === "ecmascript" ? [...text.matchAll(new RegExp(pattern, [...new Set(`${flags.replace("y", "")}g`)].join("")))] : [];
+  // V8 replaces fewer matches than it finds where a reference is to a group that has not taken part, now and then.
+  const replacesFewer = question.kind === "rewrite" && question.scope === "all" && dialect === "ecmascript" && !flags.includes("y");
+  if (replacesFewer && (theirs as { replacements: number }).replacements < every.length) return true;
+  return excused(
+    dialect,
+    { pattern, flags, text },
+    every.map(({ index, 0: whole }) => [index, index + whole.length]),
+  );
+}

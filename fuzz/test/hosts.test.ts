@@ -1,0 +1,42 @@
+/** A short run from a fixed seed: what we say of calls, replacements and source texts is what the hosts say that this machine has. */
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, expect, test } from "@jest/globals";
+import { programAround, type Source } from "@lamprey/core";
+import { compareHosts, hostProcess, newHostTally } from "../src/hosts.ts";
+import { Random } from "../src/random.ts";
+
+const open: ReturnType<typeof hostProcess>[] = [];
+afterAll(async () => {
+  for (const host of open) await host.close();
+});
+
+test.each(["ecmascript", "python"] as const)("calls, rewriting and hand-off agree with the host of %s", async (dialect) => {
+  const host = hostProcess(dialect);
+  open.push(host);
+  const [there] = await host.ask([{ kind: "calls", pattern: "a", flags: "", text: "a" }]);
+  if (there === "died") return;
+  const tally = newHostTally();
+  const random = new Random(4317);
+  for (let batch = 0; batch < 4; batch++) expect(await compareHosts(random, dialect, host, 250, tally)).toEqual([]);
+  expect(tally.calls).toBeGreaterThan(1000);
+  expect(tally.rewrites).toBeGreaterThan(300);
+  expect(tally.sources).toBeGreaterThan(1500);
+});
+
+test("a host that says otherwise is found out", async () => {
+  const wrong = { ask: async (questions: readonly unknown[]) => questions.map(() => []), close: async () => {} } as unknown as ReturnType<typeof hostProcess>;
+  expect((await compareHosts(new Random(1), "python", wrong, 5, newHostTally())).length).toBeGreaterThan(5);
+});
+
+test.each<[Source, readonly [file: string, name: string], string]>([
+  [{ dialect: "ecmascript", pattern: "(\\w+)/(\\d)?", flags: "i" }, [process.execPath, "loop.mjs"], "0 eel/7 eel 7\n6 bass/ bass undefined\n"],
+  [{ dialect: "python", pattern: "(\\w+)/(\\d)?", flags: "im" }, ["python3", "loop.py"], "0 eel/7 eel 7\n6 bass/ bass None\n"],
+])("the program around a pattern runs in its host", (source, [file, name], wanted) => {
+  if (spawnSync(file, ["--version"]).error) return;
+  const path = join(mkdtempSync(join(tmpdir(), "lamprey-program-")), name);
+  writeFileSync(path, String(programAround(source)));
+  expect(spawnSync(file, [path], { input: "eel/7 bass/", encoding: "utf8" }).stdout).toBe(wanted);
+});
