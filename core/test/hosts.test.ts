@@ -17,8 +17,10 @@ import {
 } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
-const table = <T>(name: string): [DialectName, T[]][] =>
-  Object.entries(JSON.parse(readFileSync(new URL(`./cases/hosts/${name}.json`, import.meta.url), "utf8")));
+const table = <T>(name: string): [DialectName, T[]][] => {
+  const read = JSON.parse(readFileSync(new URL(`./cases/hosts/${name}.json`, import.meta.url), "utf8")) as Record<string, T[]>;
+  return Object.entries(read).map(([dialect, rows]) => [dialect as DialectName, rows]);
+};
 
 type CallRow = [pattern: string, flags: string, text: string, answer: { call: string; value: unknown }[]];
 type RewriteRow = [
