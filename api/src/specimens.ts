@@ -9,6 +9,8 @@ export const BOUNDS = {
   pattern: 1_000_000,
   flags: 20,
   notes: 20_000,
+  /** What comes in the place of a match. */
+  template: 100_000,
   sampleName: 200,
   /** The issue of size is the body as a whole; this one keeps a single sample readable on a screen. */
   sample: 8_000_000,
@@ -33,14 +35,21 @@ const MOMENT = { type: "string", format: "date-time" } as const;
 const REVISION = { type: "integer", minimum: 1 } as const;
 const LENGTH = { type: "integer", description: "UTF-16 code units" } as const;
 
-/** What a person writes of a specimen. */
-const OWN = {
+/** What a person writes of a specimen, as a list shows it. */
+const LISTED = {
   title: { type: "string", minLength: 1, maxLength: BOUNDS.title },
   pattern: { type: "string", maxLength: BOUNDS.pattern },
   dialect: { type: "string", enum: DIALECT_NAMES },
   /** Printable ASCII. */
   flags: { type: "string", maxLength: BOUNDS.flags, pattern: "^[ -~]*$" },
   notes: { type: "string", maxLength: BOUNDS.notes },
+} as const;
+
+/** All that a person writes of it. */
+const OWN = {
+  ...LISTED,
+  /** What a rewriting puts in the place of a match, as the dialect's host writes it. */
+  template: { type: "string", maxLength: BOUNDS.template },
 } as const;
 
 /** What the server adds. */
@@ -74,7 +83,7 @@ const sampleChange = closed({ id: ID, name: NAME, text: SAMPLE_TEXT, edit: textE
 const specimenHead = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sampleHead) });
 const specimen = closed({ id: ID, ...OWN, ...KEPT, samples: listOf(sample) });
 /** In a list: of a long pattern, and of long notes, the beginning. */
-const specimenExcerpt = closed({ id: ID, ...OWN, ...KEPT, tags: TAGS, patternLength: LENGTH, samples: listOf(sampleHead), figures }, [
+const specimenExcerpt = closed({ id: ID, ...LISTED, ...KEPT, tags: TAGS, patternLength: LENGTH, samples: listOf(sampleHead), figures }, [
   "id",
   "title",
   "pattern",

@@ -76,6 +76,7 @@ export * from "./reel/reel.ts";
 export { type PartWork, type WorkDone, workDone } from "./reel/work.ts";
 export { acceptsText, OBSTACLES, type Obstacle, type Relation, type RelationKind, relate } from "./relate/relate.ts";
 export { type Sameness, sameMatches } from "./relate/same-matches.ts";
+export { type HunkPiece, Hunks, type HunkView, hunksOf, hunkView } from "./rewrite/hunks.ts";
 export { readTemplate, rewriteCall } from "./rewrite/read.ts";
 export type { Remark } from "./rewrite/remarks.ts";
 export {

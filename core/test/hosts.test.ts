@@ -6,8 +6,12 @@ import {
   type DialectName,
   drained,
   findSlices,
+  type HunkPiece,
+  hunksOf,
+  hunkView,
   inUnit,
   jsonOf,
+  lineStarts,
   MOST_REWRITTEN,
   readTemplate,
   replaced,
@@ -153,7 +157,7 @@ describe("values as their language writes them", () => {
   };
 
   test.each<[DialectName, string, string, string, string, string]>([
-    ["python", "findall", "(a)(b)?", "", "ab a", "[('a', 'b'), ('a', '')]"],
+    ["python", "findall", "(a)(b)?", "", "ab a", "[\n  ('a', 'b'),\n  ('a', ''),\n]"],
     ["python", "findall", "'|\"", "", "it's \"", "[\"'\", '\"']"],
     ["python", "split", "(,)", "", "a,b", "['a', ',', 'b']"],
     ["python", "match", "b", "", "ab", "None"],
@@ -201,4 +205,65 @@ test("offsets in a host's units, asked for in any order", () => {
   const bytes = inUnit(text, "utf-8");
   expect([0, 1, 3, 4, 5, 6, 1].map(bytes)).toEqual([0, 2, 6, 9, 12, 13, 2]);
   expect(inUnit(text, "utf-16")(5)).toBe(5);
+});
+
+describe("a rewriting to be looked at", () => {
+  const look = (pattern: string, template: string, text: string, but: readonly number[] = []) => {
+    const program = programOf(pattern, "g");
+    const { matches } = drained(findSlices(program, text, { mode: "all" }));
+    const hunks = drained(hunksOf(matches, text, lineStarts(text)));
+    const read = readTemplate(template, program);
+    return Array.from({ length: hunks.length }, (_, i) => hunkView(hunks, i, read, matches, text, { first: false, but: new Set(but) }));
+  };
+  const side = (pieces: readonly HunkPiece[]) => pieces.map(({ kind, text, group }) => `${kind[0]}${group ?? ""}:${text}`);
+
+  test("lines that hold a match, before and after", () => {
+    const [first, second, ...more] = look("(\\d)(\\w)?", "<$2$1>", "a1\nno\nb2cx3\n");
+    expect(more).toEqual([]);
+    expect([first?.line, first && side(first.was), first && side(first.is)]).toEqual([1, ["k:a", "g:1"], ["k:a", "c:<", "c:", "c1:1", "c:>"]]);
+    expect([second?.line, second && side(second.was)]).toEqual([3, ["k:b", "g:2c", "k:x", "g:3"]]);
+  });
+
+  test("a match over several lines, and matches side by side on its last", () => {
+    const all = look("b\\nc|d", "-", "ab\ncd\ne");
+    expect(all.map(({ line, was }) => [line, side(was)])).toEqual([[1, ["k:a", "g:b\nc", "g:d"]]]);
+  });
+
+  test("a match that is left alone is on both sides", () => {
+    const [only] = look("\\d", "x", "1 2", [0]);
+    expect(only && [side(only.was), side(only.is)]).toEqual([
+      ["a:1", "k: ", "g:2"],
+      ["a:1", "k: ", "c:x"],
+    ]);
+  });
+
+  test("of a long line the surroundings of what changes", () => {
+    const [only] = look("\\d", "", `${"a".repeat(500)}1${"b".repeat(500)}2${"c".repeat(500)}`);
+    expect(only?.was.map(({ kind, text }) => [kind, text.length])).toEqual([
+      ["left", 0],
+      ["kept", 40],
+      ["gone", 1],
+      ["kept", 40],
+      ["left", 0],
+      ["kept", 40],
+      ["gone", 1],
+      ["kept", 40],
+      ["left", 0],
+    ]);
+  });
+
+  test("both sides put together are the text and its rewriting", () => {
+    const text = "gate 7\ngate 12 and 3\n\nnone\n9";
+    const program = programOf("(\\d)(\\d)?", "g");
+    const { matches } = drained(findSlices(program, text, { mode: "all" }));
+    const template = readTemplate("[$2|$1]", program);
+    const made = drained(rewriteSlices(template, matches, text, { first: false }));
+    const hunks = look("(\\d)(\\d)?", "[$2|$1]", text);
+    const lines = text.split("\n");
+    for (const { line, was, is } of hunks) {
+      expect(was.map((piece) => piece.text).join("")).toBe(lines[line - 1]);
+      lines[line - 1] = is.map((piece) => piece.text).join("");
+    }
+    expect(lines.join("\n")).toBe(made.ok && made.pieces.join(""));
+  });
 });

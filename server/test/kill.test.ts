@@ -84,9 +84,9 @@ test("one that is killed while it makes a backup, or a database from before word
   await first.end();
   const db = new Database(databaseIn(first.data));
   db.exec(
-    "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of",
+    "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of; alter table specimen drop column template",
   );
-  db.exec("delete from fact where name = 'words'; delete from mikro_orm_migrations where name like '0003%' or name like '0004%'; pragma user_version = 2");
+  db.exec("delete from fact where name = 'words'; delete from mikro_orm_migrations where name like '0003%' or name > '0004'; pragma user_version = 2");
   db.close();
   for (let wait = 250; wait <= 600; wait += 70) {
     const child = spawn(process.execPath, ["server/dist/main.js"], {

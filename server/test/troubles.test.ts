@@ -154,11 +154,9 @@ describe("the store", () => {
     const data = await aDatabase();
     const db = new Database(databaseIn(data));
     db.exec(
-      "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of",
+      "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of; alter table specimen drop column template",
     );
-    db.exec(
-      "delete from fact; delete from mikro_orm_migrations where name like '0003%' or name like '0004%'; pragma application_id = 0; pragma user_version = 0",
-    );
+    db.exec("delete from fact; delete from mikro_orm_migrations where name like '0003%' or name > '0004'; pragma application_id = 0; pragma user_version = 0");
     db.close();
     const store = await openStore(data);
     const specimens = new Specimens(store);

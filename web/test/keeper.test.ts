@@ -12,6 +12,7 @@ const specimen: Specimen = {
   dialect: "ecmascript",
   flags: "g",
   notes: "",
+  template: "",
   revision: 1,
   createdAt: "",
   updatedAt: "",

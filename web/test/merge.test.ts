@@ -5,7 +5,15 @@ import type { DraftFields } from "../src/draft/fields.ts";
 import { merge } from "../src/draft/merge.ts";
 
 const sample = (key: string, text: string, name = key) => ({ key, name, text });
-const base: DraftFields = { title: "Gates", pattern: "gate", dialect: "ecmascript", flags: "g", notes: "", samples: [sample("a", "one"), sample("b", "two")] };
+const base: DraftFields = {
+  title: "Gates",
+  pattern: "gate",
+  dialect: "ecmascript",
+  flags: "g",
+  notes: "",
+  template: "",
+  samples: [sample("a", "one"), sample("b", "two")],
+};
 const with_ = (change: Partial<DraftFields>): DraftFields => ({ ...base, ...change });
 
 describe("fields", () => {

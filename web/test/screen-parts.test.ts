@@ -228,6 +228,7 @@ describe("the draft", () => {
     dialect: "ecmascript",
     flags: "g",
     notes: "",
+    template: "",
     revision: 1,
     createdAt: "",
     updatedAt: "",

@@ -19,7 +19,7 @@ export function runCalls(pattern: string, given: string | undefined, { dialect, 
   for (const call of calls) {
     console.log(call.written);
     const value = "value" in call ? written(call.value, dialect).map(({ text }) => text) : [call.error];
-    console.log(`  ${value.join("")}`);
+    console.log(`  ${value.join("").replaceAll("\n", "\n  ")}`);
     if (call.remark) console.log(`  ${call.remark}`);
   }
   if (cut) console.error(cutShort(cut).error?.message);

@@ -122,7 +122,12 @@ function writeOne(value: Value, notation: Notation, plain: (text: string, from?:
       return [];
     case "list": {
       const [open, close, lone] = notation.lists[value.type];
-      return [open, ...commaed(value.items), value.items.length === 1 ? lone : "", value.more > 0 ? `, … ${value.more} more` : "", close];
+      const { items, more } = value;
+      // A list of lists, or of matches, has a line for each.
+      if (items.length > 1 && items.some(({ kind }) => kind === "list" || kind === "record") && value.type === "list") {
+        return [open, ...items.flatMap((item) => ["\n  ", item, ","]), more > 0 ? `\n  … ${more} more` : "", "\n", close];
+      }
+      return [open, ...commaed(items), items.length === 1 ? lone : "", more > 0 ? `, … ${more} more` : "", close];
     }
     case "record": {
       if (value.type === "match") return notation.match(new Map(value.fields));

@@ -26,16 +26,18 @@ export const CUTS = { running: "steps", "memory-limit": "memory", "match-limit":
 const LINEAR_SLICE = 400_000;
 const STEP_SLICE = 100_000;
 
-/** Finds matches; yields how many there are so far. */
+/** Finds matches; yields where the last one ends so far. */
 export function* findSlices(program: Program, text: string, options: FindOptions): Generator<number, Found> {
   const { mode, stepLimit = Number.POSITIVE_INFINITY, matchLimit } = options;
   const bound = matchLimit === undefined ? {} : { matchLimit };
   if (chooseMachine(program).machine === "linear") {
     const machine = new LinearMachine(program, text, { mode, ...bound });
-    while (!machine.advance(LINEAR_SLICE)) yield machine.count;
+    while (!machine.advance(LINEAR_SLICE)) yield lastEnd(machine.matches);
     return { matches: machine.matches, cut: CUTS[machine.outcome] };
   }
   const machine = new BacktrackingMachine(program, text, { mode, ...bound });
-  while (machine.steps < stepLimit && !machine.advance(Math.min(STEP_SLICE, stepLimit - machine.steps))) yield machine.matches.length;
+  while (machine.steps < stepLimit && !machine.advance(Math.min(STEP_SLICE, stepLimit - machine.steps))) yield lastEnd(machine.matches);
   return { matches: machine.matches, cut: CUTS[machine.outcome] };
 }
+
+const lastEnd = (matches: MatchTable): number => (matches.length === 0 ? 0 : matches.end(matches.length - 1));

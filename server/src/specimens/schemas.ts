@@ -5,7 +5,7 @@ import Joi from "joi";
 import { Problem } from "../problem.ts";
 
 /** A new specimen with its defaults. */
-export type SpecimenFields = Required<Omit<NewSpecimen, "tags">> & Pick<NewSpecimen, "tags">;
+export type SpecimenFields = Required<Omit<NewSpecimen, "tags" | "template">> & Pick<NewSpecimen, "tags" | "template">;
 
 export interface SpecimenQuery {
   readonly search: string;
@@ -26,6 +26,7 @@ const flags = Joi.string()
   .max(BOUNDS.flags)
   .pattern(/^[\x20-\x7e]*$/, "printable ASCII");
 const notes = Joi.string().allow("").max(BOUNDS.notes);
+const template = Joi.string().allow("").max(BOUNDS.template);
 const name = Joi.string().trim().min(1).max(BOUNDS.sampleName);
 const text = Joi.string().allow("").max(BOUNDS.sample);
 /** On one line: tags are kept with line ends between them. */
@@ -44,6 +45,7 @@ export const newSpecimen = Joi.object<SpecimenFields>({
   dialect: dialect.default("ecmascript"),
   flags: flags.default(""),
   notes: notes.default(""),
+  template: template.default(""),
   tags: tags.default([]),
   samples: Joi.array()
     .items(Joi.object({ name: name.required(), text: text.required() }))
@@ -59,6 +61,7 @@ export const specimenChange = Joi.object<SpecimenChange>({
   dialect,
   flags,
   notes,
+  template,
   samples: Joi.array()
     .items(Joi.object({ id, name: name.required(), text, edit }).or("id", "text").nand("text", "edit").with("edit", "id"))
     .max(BOUNDS.samples)

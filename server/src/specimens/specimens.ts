@@ -161,12 +161,13 @@ export class Specimens {
   }
 
   /** Adds one; its id. Nothing of it stays in memory, however many are added. */
-  private async add(em: SqlEntityManager, { samples, tags = [], ...own }: SpecimenFields, id: string = randomUUID()): Promise<string> {
+  private async add(em: SqlEntityManager, { samples, tags = [], template = "", ...own }: SpecimenFields, id: string = randomUUID()): Promise<string> {
     const now = new Date();
     const [{ number }] = (await em.execute("select coalesce(max(number), 0) + 1 as number from specimen")) as [{ number: number }];
     await em.insert(Specimen, {
       id,
       ...own,
+      template,
       tags: joined(tags),
       figures: null,
       figuresOf: 0,
@@ -210,9 +211,9 @@ export class Specimens {
 
   /** Keeps one for the first time, under the id that it has had on a bench. */
   private async first(em: SqlEntityManager, id: string, change: SpecimenChange): Promise<SpecimenHead> {
-    const { title, pattern = "", dialect = "ecmascript", flags = "", notes = "", samples = [] } = change;
+    const { title, pattern = "", dialect = "ecmascript", flags = "", notes = "", template = "", samples = [] } = change;
     if (title === undefined) throw new Problem("invalid-request", "What is kept for the first time has a title.");
-    await this.add(em, { title, pattern, dialect, flags, notes, samples: [] }, id);
+    await this.add(em, { title, pattern, dialect, flags, notes, template, samples: [] }, id);
     await this.keepSamples(em, id, samples);
     const row = await this.find(em, id);
     const heads = await this.sampleHeads(em, [id]);
@@ -280,8 +281,17 @@ export class Specimens {
     const em = this.store.fork();
     const rows = await em.find(Specimen, { deletedAt: null }, { orderBy: { number: "asc" }, offset, limit });
     const wholes = await Promise.all(rows.map(async (row) => ({ ...(await this.whole(em, row)), tags: parted(row.tags) })));
-    return wholes.map(({ title, pattern, dialect, flags, notes, tags, samples }) => {
-      return { title, pattern, dialect, flags, notes, ...(tags.length === 0 ? {} : { tags }), samples: samples.map(({ name, text }) => ({ name, text })) };
+    return wholes.map(({ title, pattern, dialect, flags, notes, template, tags, samples }) => {
+      return {
+        title,
+        pattern,
+        dialect,
+        flags,
+        notes,
+        ...(template === "" ? {} : { template }),
+        ...(tags.length === 0 ? {} : { tags }),
+        samples: samples.map(({ name, text }) => ({ name, text })),
+      };
     });
   }
 
@@ -376,7 +386,13 @@ const ORDERS: Readonly<Record<Sort, string>> = {
 };
 
 function head(row: SpecimenRow): Omit<SpecimenHead, "samples"> {
-  return { ...own(row), createdAt: row.createdAt.toISOString(), updatedAt: row.updatedAt.toISOString(), deletedAt: row.deletedAt?.toISOString() ?? null };
+  return {
+    ...own(row),
+    template: row.template,
+    createdAt: row.createdAt.toISOString(),
+    updatedAt: row.updatedAt.toISOString(),
+    deletedAt: row.deletedAt?.toISOString() ?? null,
+  };
 }
 
 function own({ id, title, pattern, dialect, flags, notes, revision }: HeadRow) {

@@ -54,11 +54,19 @@ class TagsAndFigures extends Migration {
   }
 }
 
+/** What a rewriting puts in the place of a match. */
+class Templates extends Migration {
+  override up(): void {
+    this.addSql("alter table specimen add column template text not null default ''");
+  }
+}
+
 export const migrationsList = [
   { name: "0001-specimens", class: CreateSpecimens },
   { name: "0002-earlier-patterns", class: KeepEarlierPatterns },
   { name: "0003-search-by-words", class: SearchByWords },
   { name: "0004-tags-and-figures", class: TagsAndFigures },
+  { name: "0005-templates", class: Templates },
 ];
 
 /** What a database says that it is of, and how new: `LMPR`, and the number of migrations. */

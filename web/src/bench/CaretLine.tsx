@@ -7,6 +7,7 @@ import { useMemo } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
 import { tableOf } from "../engine/tables.ts";
+import { OfferLine, offerStands } from "../handoff/Offer.tsx";
 import { usePattern } from "../run/patternHandle.ts";
 import { number, plural } from "../shared/words.ts";
 import { panelChosen } from "../state/benchSlice.ts";
@@ -26,9 +27,11 @@ function useReading() {
 export function CaretLine() {
   const diagnostics = useAppSelector((s) => s.bench.reading?.diagnostics ?? NONE);
   const changes = useDialectChanges();
+  const offer = useAppSelector((s) => s.host.offer !== null && offerStands(s.host.offer, s.draft.fields.pattern));
   const reading = useReading();
   const foreign = useMemo(() => (reading ? foreignSpellings(reading)[0] : undefined), [reading]);
   const [first] = diagnostics;
+  if (offer) return <OfferLine />;
   if (first) {
     return (
       <>

@@ -1,4 +1,5 @@
 /** The desk: the chosen panel, and beside it the rail that names every panel with its one figure. */
+import { callsOf, formsOf } from "@lamprey/core";
 import { Tabs } from "radix-ui";
 import { tableOf } from "../engine/tables.ts";
 import { alarmOf, shortWord } from "../hazard/words.ts";
@@ -6,7 +7,7 @@ import { AskingControl } from "../ledger/AskingControl.tsx";
 import { GLOSSARY, type OwnWord } from "../shared/glossary.ts";
 import { type KeyName, keyWords } from "../shared/keys.ts";
 import { Tip } from "../shared/Tip.tsx";
-import { number } from "../shared/words.ts";
+import { number, plural } from "../shared/words.ts";
 import { isBroken, panelChosen, type SidePanel } from "../state/benchSlice.ts";
 import { deskFolded } from "../state/layoutSlice.ts";
 import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
@@ -66,6 +67,9 @@ const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
     if (drift.relation === "equal") return "the same";
     return [drift.onlyRight !== null ? "gained" : "", drift.onlyLeft !== null ? "lost" : ""].filter((word) => word !== "").join(", ");
   },
+  rewrite: ({ host: { rewriting }, bench: { panel } }) => (panel === "rewrite" && rewriting?.made ? plural(rewriting.made.replacements, "change") : ""),
+  calls: ({ draft }) => callsOf(draft.fields.dialect)?.host ?? "",
+  source: ({ draft }) => formsOf(draft.fields.dialect)[0]?.label ?? "",
   hazard: ({ hazard: { verdict }, draft }) => (verdict && draft.fields.pattern !== "" ? shortWord(verdict) : ""),
 };
 

@@ -1,9 +1,9 @@
 /** The pattern: a text editor that wraps, with its groups as lanes and its mistakes underlined. */
 
 import { defaultKeymap, history, historyKeymap, invertedEffects, redo, undo } from "@codemirror/commands";
-import { EditorState, StateEffect, StateField } from "@codemirror/state";
+import { EditorState, StateEffect, StateField, type Transaction } from "@codemirror/state";
 import { drawSelection, EditorView, keymap } from "@codemirror/view";
-import { dialectOf } from "@lamprey/core";
+import { type DialectName, dialectOf, handin } from "@lamprey/core";
 import { useEffect, useImperativeHandle, useRef } from "react";
 import { edited } from "../draft/draftSlice.ts";
 import type { DraftFields } from "../draft/fields.ts";
@@ -12,6 +12,7 @@ import { quantifierAtCaret } from "../run/contrast.ts";
 import { type PatternHandle, usePattern } from "../run/patternHandle.ts";
 import { useSmall } from "../shared/useMedia.ts";
 import { caretMoved, hoveredAt } from "../state/benchSlice.ts";
+import { type Offer, offered } from "../state/hostSlice.ts";
 import { afterPaint, hearFirst, type RootState, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { foldFar, foldGroups } from "./patternFolds.ts";
 import { drawPattern, type PatternMarks, patternLine, patternMarks } from "./patternLanes.ts";
@@ -81,6 +82,8 @@ export function PatternEditor() {
           EditorView.updateListener.of((update) => {
             const writing = update.state.field(writingField);
             if (writing !== update.startState.field(writingField)) dispatch(edited(writing));
+            const pasted = update.transactions.find((t) => t.isUserEvent("input.paste"));
+            if (pasted) offerPasted(pasted, store.getState().draft.fields.dialect);
             if (update.docChanged) {
               dispatch(afterPaint(edited({ pattern: update.state.sliceDoc() })));
               clearTimeout(saving);
@@ -114,6 +117,13 @@ export function PatternEditor() {
         view.current?.dispatch({ changes: [...edits], selection: { anchor: last.from + last.insert.length + moved }, userEvent: "input.mode" });
         view.current?.focus();
       },
+      take: ({ from, to, insert }, writing) => {
+        const editor = view.current;
+        if (!editor) return;
+        const effects = writing ? [setWriting.of({ dialect: writing.dialect, flags: writing.flags })] : [];
+        editor.dispatch({ changes: { from, to, insert }, effects, selection: { anchor: from + insert.length }, userEvent: "input.take" });
+        editor.focus();
+      },
       setFlags: (flags) => view.current?.dispatch({ effects: setWriting.of({ ...view.current.state.field(writingField), flags }) }),
       setDialect: (dialect, flags) => view.current?.dispatch({ effects: setWriting.of({ dialect, flags }) }),
       focus: () => view.current?.focus(),
@@ -133,6 +143,22 @@ export function PatternEditor() {
   }, [tight, loads]);
 
   return <div ref={host} className="max-h-[min(196px,34vh)] min-w-0 overflow-auto [contain:content]" data-part="pattern" />;
+}
+
+/** A longer paste is no pattern out of a program; reading it would be felt. */
+const LONGEST_PASTE = 20_000;
+
+/** Offers to read what was pasted as the source text that it plainly is. */
+function offerPasted({ changes, state }: Transaction, dialect: DialectName): void {
+  let offer: Offer | null = null;
+  changes.iterChanges((_from, _to, from, to, inserted) => {
+    if (inserted.length > LONGEST_PASTE) return;
+    const source = inserted.sliceString(0, inserted.length, "\n");
+    const found = handin(source, dialect);
+    if (!found.ok || found.pattern === source) return;
+    offer = { from, to, whole: from === 0 && to === state.doc.length, source, found };
+  });
+  store.dispatch(afterPaint(offered(offer)));
 }
 
 /** A pointer moves many times a second, and over the same letter most of them. */

@@ -1,4 +1,5 @@
 /** The strip at the top: the pattern with its dialect and flags, and one line on what is at its caret. */
+import { TemplateLine } from "../rewrite/TemplateLine.tsx";
 import { useSmall } from "../shared/useMedia.ts";
 import { useAppSelector } from "../state/store.ts";
 import { CaretLine } from "./CaretLine.tsx";
@@ -9,6 +10,7 @@ import { PatternEditor } from "./PatternEditor.tsx";
 export function PatternStrip() {
   const empty = useAppSelector((s) => s.draft.fields.pattern === "");
   const small = useSmall();
+  const rewrites = useAppSelector((s) => s.bench.panel === "rewrite" && (s.layout.deskOpen || small));
   return (
     <section
       className={`grid shrink-0 gap-x-3 border-b-[3px] border-double border-rule bg-sheet pb-[2px] pt-[5px] ${small ? "grid-cols-1 px-2" : "grid-cols-[150px_minmax(0,1fr)] px-4"}`}
@@ -31,6 +33,7 @@ export function PatternStrip() {
       <div className="flex h-[24px] min-w-0 items-center gap-3">
         <CaretLine />
       </div>
+      {rewrites && <TemplateLine />}
     </section>
   );
 }

@@ -1,6 +1,7 @@
 /** All that can be done on the bench by name: one table for the command menu and the keys. Windings of the reel have a table of their own. */
 
 import { sampleAdded } from "../draft/draftSlice.ts";
+import { takeOffer } from "../handoff/Offer.tsx";
 import { endPath } from "../path/Path.tsx";
 import type { EngineControls } from "../run/controls.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
@@ -118,6 +119,13 @@ export const ACTIONS: readonly Action[] = [
       dispatch(sampleAdded(`sample ${state().draft.fields.samples.length + 1}`, ""));
       dispatch(partShown("sample"));
     },
+  },
+  {
+    id: "take-offer",
+    words: "Read pasted source text as the pattern that it is",
+    also: "hand-in literal string escape",
+    key: "takeOffer",
+    act: ({ pattern }) => takeOffer(pattern),
   },
   { id: "undo", words: "Undo in the pattern", act: ({ pattern }) => pattern?.undo() },
   { id: "redo", words: "Redo in the pattern", act: ({ pattern }) => pattern?.redo() },

@@ -1,9 +1,12 @@
 /** The desk's panels by what one wants to know, in the order in which people come to want it: one table for tabs, keys, addresses and commands. */
 import type { ComponentType } from "react";
+import { CallsPanel } from "../calls/CallsPanel.tsx";
 import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
+import { SourcePanel } from "../handoff/SourcePanel.tsx";
 import { DriftPanel } from "../hazard/DriftPanel.tsx";
 import { HazardPanel } from "../hazard/HazardPanel.tsx";
 import { Ledger } from "../ledger/Ledger.tsx";
+import { RewritePanel } from "../rewrite/RewritePanel.tsx";
 import type { OwnWord } from "../shared/glossary.ts";
 import type { KeyName } from "../shared/keys.ts";
 import type { SidePanel } from "../state/benchSlice.ts";
@@ -35,6 +38,9 @@ export const DESK: readonly DeskPanel[] = [
   },
   { panel: "drift", name: "Drift", question: "What did my edit do to the texts it takes?", word: "drift", key: "drift", width: 320, Content: DriftPanel },
   { panel: "hazard", name: "Hazard", question: "How bad can it get on a long text?", word: "hazard", key: "hazard", width: 320, Content: HazardPanel },
+  { panel: "rewrite", name: "Rewrite", question: "What does the text become?", word: "rewrite", key: "rewrite", width: 480, Content: RewritePanel },
+  { panel: "calls", name: "Calls", question: "What will my program be given?", word: "calls", key: "calls", width: 440, Content: CallsPanel },
+  { panel: "source", name: "Source", question: "How do I write it in my program?", word: "hand-off", key: "source", width: 400, Content: SourcePanel },
 ];
 
 export function deskPanel(panel: SidePanel): DeskPanel {

@@ -76,8 +76,9 @@ const slice = createSlice({
       const known = fields.samples.some(({ key }) => key === draft.shown);
       const shown = known ? draft.shown : (fields.samples[0]?.key ?? "");
       const textOf = (samples: readonly DraftSample[]) => samples.find(({ key }) => key === draft.shown)?.text;
-      const { pattern, dialect, flags, samples } = draft.fields;
-      const same = pattern === fields.pattern && dialect === fields.dialect && flags === fields.flags && known && textOf(samples) === textOf(fields.samples);
+      const { pattern, dialect, flags, template, samples } = draft.fields;
+      const sameOwn = pattern === fields.pattern && dialect === fields.dialect && flags === fields.flags && template === fields.template;
+      const same = sameOwn && known && textOf(samples) === textOf(fields.samples);
       return { ...draft, fields, revision, shown, loads: same ? draft.loads : draft.loads + 1 };
     },
   },

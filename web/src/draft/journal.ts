@@ -6,7 +6,7 @@
 import type { Edit } from "@lamprey/core";
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import { editBetween, edited } from "../shared/edits.ts";
-import type { Based, DraftFields, DraftSample } from "./fields.ts";
+import { type Based, type DraftFields, type DraftSample, NO_FIELDS } from "./fields.ts";
 
 export interface Entry {
   readonly specimen: string;
@@ -152,6 +152,8 @@ async function readAll(db: IDBPDatabase<Schema>, specimen: string): Promise<Entr
       return typeof kept === "string" ? kept : edited(textOf(key, "base"), kept);
     };
     const filled = (bareFields: BareFields, which: "base" | "now"): DraftFields => ({
+      // An entry may be of a time when drafts had fewer fields.
+      ...NO_FIELDS,
       ...bareFields,
       samples: bareFields.samples.map((sample) => ({ ...sample, text: textOf(sample.key, which) })),
     });

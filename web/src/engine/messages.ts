@@ -12,10 +12,13 @@ import type {
   MatchMode,
   Phrase,
   QuantifierMode,
+  Remark,
   SavedWay,
   Source,
   Span,
+  TemplatePart,
   Trouble,
+  WrittenPiece,
 } from "@lamprey/core";
 
 export interface GroupMark extends Span {
@@ -221,4 +224,57 @@ export interface VariantView {
   readonly attempt: number;
   readonly saved: number;
   readonly sentence: readonly Phrase[];
+}
+
+export interface RewriteAsked {
+  /** Of the run whose matches are rewritten. */
+  readonly generation: number;
+  readonly template: string;
+  /** Numbers of the matches, from 0, that are left alone. */
+  readonly but: readonly number[];
+}
+
+export interface RewriteAnswer {
+  readonly generation: number;
+  /** The template, and how it reads, good or not. */
+  readonly source: string;
+  readonly parts: readonly TemplatePart[];
+  readonly diagnostics: readonly Diagnostic[];
+  readonly remarks: readonly Remark[];
+  /** Of the last template that read; null where none has. */
+  readonly made: {
+    readonly replacements: number;
+    /** Code units before and after. */
+    readonly before: number;
+    readonly after: number;
+    /** Stretches of lines that hold a match: `rewriteRows` gives them. */
+    readonly rows: number;
+    readonly tooLarge: boolean;
+  } | null;
+}
+
+export interface RewriteFileAsked extends Source {
+  readonly file: Blob;
+  readonly template: string;
+  readonly first: boolean;
+}
+
+export type RewriteFileAnswer =
+  | { readonly ok: true; readonly blob: Blob; readonly replacements: number }
+  /** Why there is none, in a sentence; empty where it was left. */
+  | { readonly ok: false; readonly why: string };
+
+/** A call as it is shown. */
+export interface CallView {
+  readonly name: string;
+  readonly written: string;
+  readonly remark: string | null;
+  /** Whether the host takes it so; else what it says. */
+  readonly error: string | null;
+  readonly pieces: readonly WrittenPiece[];
+}
+
+export interface CallsView {
+  readonly calls: readonly CallView[];
+  readonly cut: RunResult["cut"];
 }

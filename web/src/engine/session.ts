@@ -8,6 +8,8 @@ import {
   type Attempt,
   attempts,
   BacktrackingMachine,
+  callsOf,
+  callsSlices,
   chartNodeAt,
   type Edit,
   type Filter,
@@ -16,6 +18,7 @@ import {
   type Graph,
   graphOf,
   type Holders,
+  type HunkView,
   holders,
   LEDGER_FORMS,
   type LedgerForm,
@@ -45,14 +48,20 @@ import {
 } from "@lamprey/core";
 import { editedAll } from "../shared/edits.ts";
 import { CUTS, MATCH_LIMIT, prepare, rowsOf } from "./answer.ts";
+import { callsView } from "./calls.ts";
 import { Contrasts } from "./contrasts.ts";
 import type {
   Asked,
+  CallsView,
   ChartLayout,
   ContrastAsked,
   ContrastFurther,
   ContrastResult,
   ReelInfo,
+  RewriteAnswer,
+  RewriteAsked,
+  RewriteFileAnswer,
+  RewriteFileAsked,
   RunAnswer,
   SavedStateView,
   StepView,
@@ -61,6 +70,7 @@ import type {
   Winding,
   WorkResult,
 } from "./messages.ts";
+import { Rewritings } from "./rewritings.ts";
 import { drive, pause } from "./slices.ts";
 
 /** Steps of a run on every keystroke: half a second of the machine's time, and it can be ended at any slice. */
@@ -83,6 +93,9 @@ const SHOWN_STATES = 40;
 const FORECAST_BUDGET = 60_000_000;
 /** The same while the matches wait for it: half a second. */
 const MATCHES_BUDGET = 1_500_000;
+/** Items of a list that a call's value is shown with. */
+const MOST_ITEMS = 40;
+
 /** Characters that the linear machine reads in a slice. */
 const LINEAR_SLICE = 400_000;
 
@@ -107,6 +120,7 @@ export class Session {
   /** The graph that was asked for last; null in it where the program is too large for one. */
   private graph: { readonly program: Program; readonly graph: Graph | null } | null = null;
   private readonly contrasts = new Contrasts(() => this.sample);
+  private readonly rewritings = new Rewritings(() => this.sample);
 
   /** Replaces the sample; what was made of the old one is dropped. */
   setSample(text: string, generation: number): void {
@@ -303,6 +317,47 @@ export class Session {
   values(generation: number, group: number): Values | null {
     const { current } = this;
     return current?.asked.generation === generation ? valuesOf(current.matches, this.sample, group) : null;
+  }
+
+  /** What the template makes of the run's matches; null where a newer run has replaced it. */
+  async rewrite(asked: RewriteAsked): Promise<RewriteAnswer | null> {
+    const { current } = this;
+    if (current?.asked.generation !== asked.generation) return null;
+    return this.rewritings.ask(asked, current, () => this.current !== current);
+  }
+
+  /** Some of the lines that the last rewriting changes, as they were and as they would be. */
+  rewriteRows(from: number, count: number): readonly HunkView[] {
+    return this.rewritings.rows(from, count);
+  }
+
+  /** The whole text as the last rewriting makes it; null where that cannot be, or a newer run has replaced it. */
+  async rewritten(generation: number): Promise<Blob | null> {
+    const { current } = this;
+    if (current?.asked.generation !== generation) return null;
+    return this.rewritings.whole(current, () => this.current !== current);
+  }
+
+  /** A file rewritten by a template, all its matches or the first; it can be asked how far it is, and left. */
+  rewriteFile(asked: RewriteFileAsked): Promise<RewriteFileAnswer> {
+    return this.rewritings.file(asked);
+  }
+
+  fileProgress(): number {
+    return this.rewritings.progress;
+  }
+
+  leaveFile(): void {
+    this.rewritings.leaveFile();
+  }
+
+  /** What the calls of the host return on the sample; null where a newer run has replaced it. */
+  async calls(generation: number): Promise<CallsView | null> {
+    const { current } = this;
+    if (current?.asked.generation !== generation || !callsOf(current.asked.dialect)) return null;
+    const options = { most: MOST_ITEMS, stepLimit: STEP_BUDGET, matchLimit: MATCH_LIMIT };
+    const answer = await drive(callsSlices(current.program, this.sample, options), () => this.current !== current);
+    return answer && callsView(answer, current.asked.dialect);
   }
 
   compare(asked: ContrastAsked): Promise<ContrastResult | null> {

@@ -20,6 +20,11 @@ function textureOf(group: number): Texture {
   return TEXTURES[(group - 1) % TEXTURES.length] as Texture;
 }
 
+/** A texture as the line under a stretch of running text, where nothing can be filled. */
+const LINE_STYLES = { diagonal: "dashed", dotted: "dotted", solid: "solid", crossed: "ridge", railed: "double" } as const satisfies Record<Texture, string>;
+
+export const lineStyleOf = (group: number): string => LINE_STYLES[textureOf(group)];
+
 /** What to fill a group's bars with. */
 export function fillOf(group: number): string {
   return `url(#mark-${textureOf(group)}-${inkOf(group)})`;

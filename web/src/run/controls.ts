@@ -1,6 +1,6 @@
 /** What every part of the bench may ask of the run: winding, matches, and what takes a question to the worker. */
-import type { Attempt, Filter, LedgerForm, Profile, Sought, Traffic, Values } from "@lamprey/core";
-import type { ChartLayout, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
+import type { Attempt, Filter, HunkView, LedgerForm, Profile, Sought, Traffic, Values } from "@lamprey/core";
+import type { ChartLayout, RewriteFileAnswer, RewriteFileAsked, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
 import { controlsOf } from "../shared/controls.ts";
 
 export interface EngineControls {
@@ -31,6 +31,12 @@ export interface EngineControls {
   readonly profile: (from: number, to: number, columns: number) => Promise<Profile | null>;
   readonly turns: (start: number) => Promise<TurnsAnswer | null>;
   readonly attempts: (first: number, count: number) => Promise<readonly Attempt[]>;
+  /** Some lines of the rewriting on show; the whole of it as a text, null where it cannot be made. */
+  readonly rewriteRows: (from: number, count: number) => Promise<readonly HunkView[]>;
+  readonly rewritten: (generation: number) => Promise<Blob | null>;
+  /** Rewrites a file; null where there is no worker. `told` hears how far it is, from 0 to 1; it can be left. */
+  readonly rewriteFile: (asked: RewriteFileAsked, told: (share: number) => void) => Promise<RewriteFileAnswer | null>;
+  readonly leaveFile: () => void;
   readonly savedStates: (step: number, count: number) => Promise<readonly SavedStateView[]>;
   /** The program as a graph with places: of the run with the generation, and how often its edges were taken. */
   readonly chart: (generation: number) => Promise<{ readonly layout: ChartLayout | null } | null>;

@@ -6,6 +6,8 @@ import { controlsOf } from "../shared/controls.ts";
 export interface PatternHandle {
   /** Makes edits, last first, as one that one undo takes back. */
   readonly apply: (edits: readonly Edit[]) => void;
+  /** Makes an edit, and writes the pattern in another dialect with other flags where they are given; one undo takes it all back. */
+  readonly take: (edit: Edit, writing: { readonly dialect: DialectName; readonly flags: string } | null) => void;
   readonly setFlags: (flags: string) => void;
   readonly setDialect: (dialect: DialectName, flags: string) => void;
   readonly focus: () => void;

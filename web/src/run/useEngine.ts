@@ -12,6 +12,7 @@ import { askOnChange } from "./asking.ts";
 import { useContrast } from "./contrast.ts";
 import type { EngineControls } from "./controls.ts";
 import { useAddress } from "./followAddress.ts";
+import { useHostViews } from "./hostViews.ts";
 import { useReelViews } from "./reelViews.ts";
 import { useControls } from "./winding.ts";
 
@@ -19,6 +20,7 @@ import { useControls } from "./winding.ts";
 export function EngineFollowers({ engine }: { readonly engine: Engine | null }): null {
   useContrast(engine);
   useReelViews(engine);
+  useHostViews(engine);
   useAddress(engine);
   return null;
 }

@@ -59,6 +59,9 @@ class Ahead {
   }
 }
 
+/** How often it is asked how far a file is (milliseconds). */
+const PROGRESS_EVERY = 200;
+
 /** Steps to either side that are kept. */
 const NEAR = 2;
 
@@ -201,6 +204,18 @@ export function useControls(engine: Engine | null): EngineControls {
       select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),
       values: async (generation, group) => (engine ? engine.values(generation, group) : null),
       save: async (generation, form, harmless, only) => (engine ? engine.save(generation, form, harmless, only) : null),
+      rewriteRows: async (from, count) => (engine ? engine.rewriteRows(from, count) : []),
+      rewritten: async (generation) => (engine ? engine.rewritten(generation) : null),
+      rewriteFile: async (asked, told) => {
+        if (!engine) return null;
+        const watching = setInterval(() => void engine.fileProgress().then(told), PROGRESS_EVERY);
+        try {
+          return await engine.rewriteFile(asked);
+        } finally {
+          clearInterval(watching);
+        }
+      },
+      leaveFile: () => void engine?.leaveFile(),
       savedStates: async (step, count) => (engine ? engine.savedStates(step, count) : []),
     };
   }, [engine, dispatch, show]);

@@ -18,6 +18,10 @@ export const GLOSSARY = {
   contrast: "The same sample under other quantifier modes or other patterns, side by side.",
   hazard: "How the work of a backtracking engine grows with the length of the text, with the text that proves it.",
   drift: "What an edit did to the whole texts that the pattern takes: which it gained, and which it lost.",
+  rewrite: "The sample with something else in the place of each match, as the host's own replacement would make it.",
+  template: "What comes in the place of a match: text, and what the match and its groups hold.",
+  calls: "What the everyday calls of the dialect's host return on the sample, as its language writes values.",
+  "hand-off": "The pattern as source text of a program, with the escapes that it needs there.",
   desk: "The panels at the side of the bench.",
   strip: "The line of verdicts under the pattern.",
 } as const;

@@ -35,6 +35,7 @@ export const KEYS = {
   words: { anywhere: "Alt+Shift+Slash", outside: "?" },
   otherEditor: { anywhere: "F2" },
   endPath: { anywhere: "F4" },
+  takeOffer: { anywhere: "F8" },
   foldReel: { anywhere: "Alt+KeyR" },
   foldDesk: { anywhere: "Alt+KeyL" },
   foldStrip: { anywhere: "Alt+KeyW" },
@@ -43,6 +44,9 @@ export const KEYS = {
   contrast: { anywhere: "Alt+Shift+Digit3" },
   drift: { anywhere: "Alt+Shift+Digit4" },
   hazard: { anywhere: "Alt+Shift+Digit5" },
+  rewrite: { anywhere: "Alt+Shift+Digit6" },
+  calls: { anywhere: "Alt+Shift+Digit7" },
+  source: { anywhere: "Alt+Shift+Digit8" },
 } as const satisfies Readonly<Record<string, KeyPair>>;
 
 export type KeyName = keyof typeof KEYS;

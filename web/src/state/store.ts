@@ -6,6 +6,7 @@ import { draftReducer } from "../draft/draftSlice.ts";
 import { painted } from "../shared/painted.ts";
 import { benchReducer } from "./benchSlice.ts";
 import { hazardReducer } from "./hazardSlice.ts";
+import { hostReducer } from "./hostSlice.ts";
 import { layoutReducer, rememberLayout } from "./layoutSlice.ts";
 import { menuReducer } from "./menuSlice.ts";
 import { riskReducer } from "./riskSlice.ts";
@@ -38,6 +39,7 @@ export const store = configureStore({
     draft: draftReducer,
     bench: benchReducer,
     hazard: hazardReducer,
+    host: hostReducer,
     layout: layoutReducer,
     menu: menuReducer,
     risks: riskReducer,

@@ -47,11 +47,24 @@ export class PageServer {
   }
 
   /** Puts a specimen on the shelf. */
-  put({ title, pattern = "", dialect = "ecmascript", flags = "", notes = "", samples = [] }: NewSpecimen): Specimen {
+  put({ title, pattern = "", dialect = "ecmascript", flags = "", notes = "", template = "", samples = [] }: NewSpecimen): Specimen {
     const id = `00000000-0000-4000-8000-${String(++made).padStart(12, "0")}`;
     const at = this.now();
     const kept = samples.map(({ name, text }, i) => ({ id: `${id}-${i}`, name, text, length: text.length }));
-    const specimen: Specimen = { id, title, pattern, dialect, flags, notes, samples: kept, revision: 1, createdAt: at, updatedAt: at, deletedAt: null };
+    const specimen: Specimen = {
+      id,
+      title,
+      pattern,
+      dialect,
+      flags,
+      notes,
+      template,
+      samples: kept,
+      revision: 1,
+      createdAt: at,
+      updatedAt: at,
+      deletedAt: null,
+    };
     this.specimens.set(id, specimen);
     return specimen;
   }

@@ -1,0 +1,16 @@
+/** What calls return, as the page shows it. */
+import { type CallsAnswer, type DialectName, written } from "@lamprey/core";
+import type { CallsView } from "./messages.ts";
+
+export function callsView({ calls, cut }: CallsAnswer, dialect: DialectName): CallsView {
+  return {
+    cut,
+    calls: calls.map((call) => ({
+      name: call.call,
+      written: call.written,
+      remark: call.remark,
+      error: "error" in call ? call.error : null,
+      pieces: "value" in call ? written(call.value, dialect) : [],
+    })),
+  };
+}

@@ -1,0 +1,106 @@
+/** Under the pattern: what comes in the place of a match, as the dialect's host writes it, with the marks of the groups that it takes. */
+import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
+import { EditorState } from "@codemirror/state";
+import { drawSelection, EditorView, keymap, placeholder } from "@codemirror/view";
+import { rewriteCall } from "@lamprey/core";
+import { useEffect, useRef } from "react";
+import { edited } from "../draft/draftSlice.ts";
+import { lanes } from "../lanes/lanes.ts";
+import { plural } from "../shared/words.ts";
+import { afterPaint, store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { drawTemplate, NO_TEMPLATE_MARKS, templateMarks } from "./templateLanes.ts";
+
+export function TemplateLine() {
+  const dialect = useAppSelector((s) => s.draft.fields.dialect);
+  return (
+    <>
+      <h3 className="flex items-baseline gap-2 self-center whitespace-nowrap text-ink-2">
+        <span className="part-name text-[15px]">Rewrite</span>
+        <span className="text-[12px]">by {rewriteCall(dialect) ?? "a template"}</span>
+      </h3>
+      <div className="flex min-w-0 items-center gap-3">
+        <TemplateEditor />
+        <Said />
+      </div>
+    </>
+  );
+}
+
+function TemplateEditor() {
+  const dispatch = useAppDispatch();
+  const host = useRef<HTMLDivElement>(null);
+  const view = useRef<EditorView | null>(null);
+  const loads = useAppSelector((s) => s.draft.loads);
+  const rewriting = useAppSelector((s) => s.host.rewriting);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: `loads` says that the template was replaced from outside.
+  useEffect(() => {
+    const parent = host.current;
+    if (!parent) return;
+    const editor = new EditorView({
+      parent,
+      state: EditorState.create({
+        doc: store.getState().draft.fields.template,
+        extensions: [
+          EditorState.lineSeparator.of("\n"),
+          history({ minDepth: 100 }),
+          drawSelection(),
+          // A line end is a character that would be put in; it is written with Shift, not by the way.
+          keymap.of([{ key: "Enter", run: () => true }, ...defaultKeymap, ...historyKeymap]),
+          placeholder("Nothing: each match is taken out."),
+          EditorView.editorAttributes.of({ class: "template-editor" }),
+          EditorView.lineWrapping,
+          templateMarks.field,
+          lanes(drawTemplate, null),
+          EditorView.contentAttributes.of({ "aria-label": "Template", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
+          EditorView.updateListener.of((update) => {
+            if (update.docChanged) dispatch(afterPaint(edited({ template: update.state.sliceDoc() })));
+          }),
+        ],
+      }),
+    });
+    view.current = editor;
+    return () => {
+      view.current = null;
+      editor.destroy();
+    };
+  }, [loads, dispatch]);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor has to be told, too.
+  useEffect(() => {
+    const editor = view.current;
+    if (!editor) return;
+    // Marks of what was typed before are none of this.
+    templateMarks.set(editor, rewriting && rewriting.source === editor.state.sliceDoc() ? rewriting : NO_TEMPLATE_MARKS);
+  }, [rewriting, loads]);
+
+  return (
+    <div
+      ref={host}
+      className="max-h-[92px] min-w-[40%] max-w-[70%] flex-1 overflow-auto rounded-sm border border-rule bg-paper [contain:content]"
+      data-part="template"
+    />
+  );
+}
+
+/** The template's first mistake; else what it does that does not show. */
+function Said() {
+  const rewriting = useAppSelector((s) => s.host.rewriting);
+  const template = useAppSelector((s) => s.draft.fields.template);
+  if (rewriting?.source !== template) return null;
+  const [fault] = rewriting.diagnostics;
+  const [remark, ...more] = rewriting.remarks;
+  if (fault) {
+    return (
+      <p className="min-w-0 flex-1 text-[13px] leading-[17px] text-rust" role="alert" data-part="template-mistake">
+        <b className="font-semibold">Refused</b> at {fault.start}: {fault.message}
+      </p>
+    );
+  }
+  return (
+    <p className="min-w-0 flex-1 text-[13px] leading-[17px] text-ink-2" role="status">
+      {remark?.message}
+      {more.length > 0 && <span title={more.map(({ message }) => message).join("\n")}> And {plural(more.length, "more remark")}.</span>}
+    </p>
+  );
+}
