@@ -30,7 +30,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["run"],
     // Features.
     ["reel", "ledger"],
-    ["chart", "contrast", "hazard", "path", "menu", "rewrite", "calls", "handoff"],
+    ["chart", "contrast", "hazard", "path", "menu", "rewrite", "calls", "handoff", "engines"],
     // Screens, and the frame around them.
     ["app"],
     ["bench", "shelf", "risks"],

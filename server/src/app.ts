@@ -9,6 +9,8 @@ import helmet from "helmet";
 import type { Logger } from "pino";
 import type { Asked } from "./asked.ts";
 import { type Door, door } from "./door.ts";
+import type { Engines } from "./engines/engines.ts";
+import { engineRoutes } from "./engines/routes.ts";
 import { exchangeRoutes } from "./exchange.ts";
 import { openapi } from "./openapi.ts";
 import { answerProblems, nothingHere, Problem } from "./problem.ts";
@@ -24,6 +26,7 @@ const ENGINE_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'"
 export interface AppParts {
   readonly asked: Asked;
   readonly door: Door;
+  readonly engines: Engines;
   readonly log: Logger;
   /** Folder of the built interface. */
   readonly web: string;
@@ -32,7 +35,7 @@ export interface AppParts {
 /** What the page does not need of a browser. */
 const NO_PERMISSIONS = ["camera", "display-capture", "geolocation", "microphone", "payment", "usb"].map((name) => `${name}=()`).join(", ");
 
-export function createApp({ asked, door: own, log, web }: AppParts): Express {
+export function createApp({ asked, door: own, engines, log, web }: AppParts): Express {
   const app = express();
   app.disable("x-powered-by");
   app.set("etag", false);
@@ -102,6 +105,7 @@ export function createApp({ asked, door: own, log, web }: AppParts): Express {
     response.json(openapi);
   });
   api.use("/specimens", specimenRoutes(asked, log));
+  api.use("/engines", engineRoutes(engines));
   api.use(exchangeRoutes(asked, log));
   api.use(nothingHere);
   app.use("/api", api);

@@ -6,6 +6,7 @@ import { type Logger, pino } from "pino";
 import { createApp } from "./app.ts";
 import { type Open, openInThread } from "./asked.ts";
 import { isLoopback, tokenIn } from "./door.ts";
+import { Engines } from "./engines/engines.ts";
 import { DEMO_FOLDER, type Settings, WEB_FOLDER } from "./settings.ts";
 
 export interface Running {
@@ -26,6 +27,8 @@ export interface StartOptions {
 /** Headers that have not come by then, and bodies, are not waited for (milliseconds). */
 const HEADERS_WITHIN = 10_000;
 const BODY_WITHIN = 60_000;
+/** An engine that is asked is ended after so long (milliseconds), where no setting says otherwise. */
+const ENGINE_PATIENCE = 2_000;
 /** How often that is looked at. */
 const LOOKED_AT = 2000;
 /** Requests under way when the server is to end get so long (milliseconds). */
@@ -40,7 +43,8 @@ export async function start(settings: Settings, options: StartOptions = {}): Pro
   if (store.seeded > 0) log.info({ specimens: store.seeded }, "seeded the demo");
   const token = isLoopback(settings.host) ? null : tokenIn(settings.data);
   const door = { host: settings.host, names: settings.hosts ?? [], token };
-  const app = createApp({ asked: store.asked, door, log, web: options.web ?? WEB_FOLDER });
+  const engines = new Engines(settings.engines ?? { on: true, patience: ENGINE_PATIENCE });
+  const app = createApp({ asked: store.asked, door, engines, log, web: options.web ?? WEB_FOLDER });
   const server = createServer({ headersTimeout: HEADERS_WITHIN, requestTimeout: BODY_WITHIN, connectionsCheckingInterval: LOOKED_AT }, app);
   await listening(server, settings).catch(async (error: unknown) => {
     await store.close();

@@ -1,11 +1,12 @@
 /** The interface as OpenAPI 3.1, held against the routes by a test. */
-import { BOUNDS, closed, SCHEMAS, SORTS } from "@lamprey/api";
+import { BOUNDS, closed, ENGINE_SCHEMAS, SCHEMAS, SORTS } from "@lamprey/api";
 
 const text = { type: "string" } as const;
-const ref = (name: keyof typeof SCHEMAS) => ({ $ref: `#/components/schemas/${String(name)}` });
+type SchemaName = keyof typeof SCHEMAS | keyof typeof ENGINE_SCHEMAS;
+const ref = (name: SchemaName) => ({ $ref: `#/components/schemas/${String(name)}` });
 const json = (schema: object) => ({ "application/json": { schema } });
 const problem = (description: string) => ({ description, content: { "application/problem+json": { schema: ref("Problem") } } });
-const answer = (description: string, schema: keyof typeof SCHEMAS) => ({ description, content: json(ref(schema)) });
+const answer = (description: string, schema: SchemaName) => ({ description, content: json(ref(schema)) });
 
 const id = { name: "id", in: "path", required: true, schema: { type: "string", format: "uuid" } };
 
@@ -97,6 +98,20 @@ export const openapi = {
     "/api/specimens/{id}/restore": {
       post: { summary: "Restore a removed specimen", parameters: [id], responses: { 200: answer("Restored", "SpecimenHead"), 404: problem("Unknown") } },
     },
+    "/api/engines": {
+      get: { summary: "The real engines that are known, and which are on this machine", responses: { 200: answer("The engines", "EngineList") } },
+    },
+    "/api/engines/{name}": {
+      post: {
+        summary: "Ask an engine what it finds; it is a process of its own, ended after a while",
+        parameters: [{ name: "name", in: "path", required: true, schema: text }],
+        requestBody: { required: true, content: json(ref("EngineQuestion")) },
+        responses: {
+          200: { description: "What it found, what it refused, or why there is no answer", content: json({ type: "object" }) },
+          ...BODIES,
+        },
+      },
+    },
     "/api/export": { get: { summary: "Everything that is kept and not removed, as one file", responses: { 200: answer("The file", "SpecimensFile") } } },
     "/api/import": {
       post: {
@@ -110,5 +125,5 @@ export const openapi = {
       },
     },
   },
-  components: { schemas: SCHEMAS },
+  components: { schemas: { ...SCHEMAS, ...ENGINE_SCHEMAS } },
 } as const;

@@ -2,6 +2,7 @@
 import { resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import Joi from "joi";
+import type { EngineSettings } from "./engines/engines.ts";
 import { Trouble } from "./store/trouble.ts";
 
 export interface Settings {
@@ -11,6 +12,8 @@ export interface Settings {
   readonly data: string;
   /** More names that the server is known by. */
   readonly hosts?: readonly string[];
+  /** Whether the real engines of this machine may be asked, and after how many milliseconds one is ended. */
+  readonly engines?: EngineSettings;
 }
 
 const ROOT = fileURLToPath(new URL("../..", import.meta.url));
@@ -26,11 +29,20 @@ const environment = Joi.object({
   LAMPREY_HOSTS: Joi.string()
     .pattern(/^[^\s,/]+(,[^\s,/]+)*$/, "names, with commas between them")
     .allow(""),
+  LAMPREY_ENGINES: Joi.string().valid("on", "off").default("on"),
+  /** Milliseconds. */
+  LAMPREY_ENGINE_PATIENCE: Joi.number().integer().min(100).max(60_000).default(2_000),
 }).unknown();
 
 /** Throws a `Trouble` that names the setting where one is wrong. */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const { value, error } = environment.validate(env);
   if (error) throw new Trouble(`A setting is wrong: ${error.message}.`);
-  return { port: value.PORT, host: value.HOST, data: resolve(value.LAMPREY_DATA), hosts: (value.LAMPREY_HOSTS ?? "").split(",").filter(Boolean) };
+  return {
+    port: value.PORT,
+    host: value.HOST,
+    data: resolve(value.LAMPREY_DATA),
+    hosts: (value.LAMPREY_HOSTS ?? "").split(",").filter(Boolean),
+    engines: { on: value.LAMPREY_ENGINES === "on", patience: value.LAMPREY_ENGINE_PATIENCE },
+  };
 }

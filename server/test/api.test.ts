@@ -7,6 +7,7 @@ import type { Express } from "express";
 import { pino } from "pino";
 import request from "supertest";
 import { createApp } from "../src/app.ts";
+import { Engines } from "../src/engines/engines.ts";
 import { openapi } from "../src/openapi.ts";
 import { readDemo } from "../src/seed.ts";
 import { Service } from "../src/service.ts";
@@ -25,7 +26,13 @@ beforeAll(async () => {
   store = await openStore(folder);
   specimens = new Specimens(store);
   await specimens.seed(() => readDemo(DEMO_FOLDER));
-  app = createApp({ asked: new Service(store, specimens), door: OPEN_DOOR, log: pino({ level: "silent" }), web: join(folder, "none") });
+  app = createApp({
+    asked: new Service(store, specimens),
+    door: OPEN_DOOR,
+    engines: new Engines({ on: false, patience: 100 }),
+    log: pino({ level: "silent" }),
+    web: join(folder, "none"),
+  });
 });
 
 afterAll(async () => {
@@ -262,7 +269,7 @@ describe("the interface's description", () => {
 
   test("names every route and no other, and is served", async () => {
     const { stack } = (app as unknown as { router: { stack: readonly Layer[] } }).router;
-    const real = routesOf(stack, "", ["/api", "/specimens"]).filter((r) => r.includes("/api"));
+    const real = routesOf(stack, "", ["/api", "/specimens", "/engines"]).filter((r) => r.includes("/api"));
     const described = Object.entries(openapi.paths).flatMap(([path, methods]) => Object.keys(methods).map((m) => `${m} ${path}`));
     expect(real.sort()).toEqual(described.sort());
     expect((await request(app).get("/api/openapi.json")).body).toEqual(JSON.parse(JSON.stringify(openapi)));

@@ -7,6 +7,7 @@ import express from "express";
 import { pino } from "pino";
 import request from "supertest";
 import { createApp } from "../src/app.ts";
+import { Engines } from "../src/engines/engines.ts";
 import { start } from "../src/index.ts";
 import { openHere } from "../src/opened.ts";
 import { answerProblems, nothingHere, Problem } from "../src/problem.ts";
@@ -85,7 +86,13 @@ describe("the interface's files", () => {
 
   test("the page answers every route of its own; assets are kept for a year; what is missing is missing", async () => {
     const store = await openStore(join(folder, "files"));
-    const app = createApp({ asked: new Service(store, new Specimens(store)), door: OPEN_DOOR, log: silent, web });
+    const app = createApp({
+      asked: new Service(store, new Specimens(store)),
+      door: OPEN_DOOR,
+      engines: new Engines({ on: false, patience: 100 }),
+      log: silent,
+      web,
+    });
     for (const path of ["/", "/bench/anything"]) {
       const { text, headers } = await request(app).get(path).expect(200);
       expect(text).toContain("Lamprey");
@@ -99,7 +106,13 @@ describe("the interface's files", () => {
     expect(await policyOf("/assets/a-123.js")).not.toContain("wasm");
     await request(app).get("/assets/..%2f..%2fpackage.json").expect(404);
     await request(app).post("/bench/anything").expect(404);
-    const bare = createApp({ asked: new Service(store, new Specimens(store)), door: OPEN_DOOR, log: silent, web: join(folder, "none") });
+    const bare = createApp({
+      asked: new Service(store, new Specimens(store)),
+      door: OPEN_DOOR,
+      engines: new Engines({ on: false, patience: 100 }),
+      log: silent,
+      web: join(folder, "none"),
+    });
     expect((await request(bare).get("/").expect(404)).body.detail).toContain("npm run build");
     await store.close();
   });

@@ -1,6 +1,7 @@
 /** The server's specimens, through RTK Query. */
 import type {
   EarlierPattern,
+  EngineList,
   FiguresOf,
   Many,
   NewSpecimen,
@@ -62,6 +63,8 @@ export const specimensApi = createApi({
       query: (id) => ({ url: `/specimens/${id}`, method: "DELETE", params: { forGood: true } }),
       invalidatesTags: ["list"],
     }),
+    /** The real engines of the server's machine. */
+    engines: build.query<EngineList, void>({ query: () => "/engines", keepUnusedDataFor: 600 }),
     importAll: build.mutation<{ imported: number }, SpecimensFile>({ query: (body) => ({ url: "/import", method: "POST", body }), invalidatesTags: ["list"] }),
   }),
 });

@@ -70,6 +70,10 @@ const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
   rewrite: ({ host: { rewriting }, bench: { panel } }) => (panel === "rewrite" && rewriting?.made ? plural(rewriting.made.replacements, "change") : ""),
   calls: ({ draft }) => callsOf(draft.fields.dialect)?.host ?? "",
   source: ({ draft }) => formsOf(draft.fields.dialect)[0]?.label ?? "",
+  engines: ({ host: { confirmed }, bench: { result } }) => {
+    if (!confirmed || confirmed.generation !== result?.generation) return "";
+    return confirmed.agrees === null ? "no answer" : confirmed.agrees ? "agrees" : "differs";
+  },
   hazard: ({ hazard: { verdict }, draft }) => (verdict && draft.fields.pattern !== "" ? shortWord(verdict) : ""),
 };
 

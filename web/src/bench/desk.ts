@@ -2,6 +2,7 @@
 import type { ComponentType } from "react";
 import { CallsPanel } from "../calls/CallsPanel.tsx";
 import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
+import { EnginesPanel } from "../engines/EnginesPanel.tsx";
 import { SourcePanel } from "../handoff/SourcePanel.tsx";
 import { DriftPanel } from "../hazard/DriftPanel.tsx";
 import { HazardPanel } from "../hazard/HazardPanel.tsx";
@@ -41,6 +42,7 @@ export const DESK: readonly DeskPanel[] = [
   { panel: "rewrite", name: "Rewrite", question: "What does the text become?", word: "rewrite", key: "rewrite", width: 480, Content: RewritePanel },
   { panel: "calls", name: "Calls", question: "What will my program be given?", word: "calls", key: "calls", width: 440, Content: CallsPanel },
   { panel: "source", name: "Source", question: "How do I write it in my program?", word: "hand-off", key: "source", width: 400, Content: SourcePanel },
+  { panel: "engines", name: "Engines", question: "Does the real engine say so too?", word: "confirm", key: "engines", width: 360, Content: EnginesPanel },
 ];
 
 export function deskPanel(panel: SidePanel): DeskPanel {

@@ -18,7 +18,7 @@ export function TemplateLine() {
         <span className="part-name text-[15px]">Rewrite</span>
         <span className="text-[12px]">by {rewriteCall(dialect) ?? "a template"}</span>
       </h3>
-      <div className="flex min-w-0 items-center gap-3">
+      <div className="flex min-w-0 items-center gap-3 max-[819px]:flex-col max-[819px]:items-stretch max-[819px]:gap-1">
         <TemplateEditor />
         <Said />
       </div>
@@ -77,7 +77,7 @@ function TemplateEditor() {
   return (
     <div
       ref={host}
-      className="max-h-[92px] min-w-[40%] max-w-[70%] flex-1 overflow-auto rounded-sm border border-rule bg-paper [contain:content]"
+      className="max-h-[92px] min-w-[40%] max-w-[70%] flex-1 max-[819px]:max-w-full overflow-auto rounded-sm border border-rule bg-paper [contain:content]"
       data-part="template"
     />
   );

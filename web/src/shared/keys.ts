@@ -47,6 +47,7 @@ export const KEYS = {
   rewrite: { anywhere: "Alt+Shift+Digit6" },
   calls: { anywhere: "Alt+Shift+Digit7" },
   source: { anywhere: "Alt+Shift+Digit8" },
+  engines: { anywhere: "Alt+Shift+Digit9" },
 } as const satisfies Readonly<Record<string, KeyPair>>;
 
 export type KeyName = keyof typeof KEYS;

@@ -1,0 +1,149 @@
+/** Real engines asked: what they find, and those that hang, print garbage, print without end, or die. */
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { beforeAll, describe, expect, test } from "@jest/globals";
+import type { EngineAnswer } from "@lamprey/api";
+import express from "express";
+import { pino } from "pino";
+import request from "supertest";
+import { Engines } from "../src/engines/engines.ts";
+import { engineRoutes } from "../src/engines/routes.ts";
+import { ENGINES, type EngineRow } from "../src/engines/table.ts";
+import { answerProblems } from "../src/problem.ts";
+
+const bytes = (question: object): Uint8Array => new TextEncoder().encode(JSON.stringify(question));
+const PATIENCE = 400;
+const engines = new Engines({ on: true, patience: PATIENCE });
+
+const here = async (name: string): Promise<boolean> => (await engines.list()).items.some((each) => each.name === name && each.asked);
+
+describe("engines of this machine", () => {
+  test("are listed with their versions; what is missing says what to install", async () => {
+    const { on, items } = await engines.list();
+    expect([on, items.map(({ name }) => name)]).toEqual([true, ENGINES.map(({ name }) => name)]);
+    expect(items[0]).toMatchObject({ name: "node", dialect: "ecmascript", version: process.versions.node, asked: true });
+    for (const { version, install, asked } of items) expect([version !== null || !asked, install.length > 0]).toEqual([true, true]);
+  });
+
+  test.each<[string, object, object]>([
+    [
+      "node",
+      { pattern: "(?<y>\\d)(x)?", flags: "g", text: "🐟1 2x", mode: "all" },
+      {
+        matches: [
+          [2, 3, [2, 3], null],
+          [4, 6, [4, 5], [5, 6]],
+        ],
+        more: false,
+      },
+    ],
+    ["node", { pattern: "b|bc", flags: "", text: "abc", mode: "first" }, { matches: [[1, 2]] }],
+    ["node", { pattern: "b", flags: "g", text: "abc", mode: "start" }, { matches: [] }],
+    ["node", { pattern: "a|ab", flags: "y", text: "ab", mode: "whole" }, { matches: [[0, 2]] }],
+    ["node", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("Unterminated group") }],
+    ["node", { pattern: "a", flags: "q", text: "", mode: "all" }, { refused: expect.stringContaining("flags") }],
+    ["node", { pattern: ".", flags: "s", text: "x".repeat(20_001), mode: "all" }, { more: true }],
+    [
+      "python3",
+      { pattern: "(?P<y>\\d)(x)?", flags: "", text: "🐟1 2x", mode: "all" },
+      {
+        matches: [
+          [2, 3, [2, 3], null],
+          [4, 6, [4, 5], [5, 6]],
+        ],
+        more: false,
+      },
+    ],
+    ["python3", { pattern: "a|ab", flags: "i", text: "AB", mode: "whole" }, { matches: [[0, 2]] }],
+    ["python3", { pattern: "a", flags: "", text: "ba", mode: "start" }, { matches: [] }],
+    ["python3", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("unterminated") }],
+    ["python3", { pattern: "__import__('os').abort()", flags: "", text: "", mode: "all" }, { matches: [] }],
+  ])("%s finds what %j finds", async (name, question, wanted) => {
+    if (!(await here(name))) return;
+    expect(await engines.ask(name, bytes(question))).toMatchObject(wanted);
+  });
+
+  test("one that explodes is ended, and says so; the time alone can be asked for", async () => {
+    const explodes = { pattern: "^(a+)+$", flags: "", text: `${"a".repeat(40)}!`, mode: "first", only: "time" };
+    const started = performance.now();
+    const answer = await engines.ask("node", bytes(explodes));
+    expect(answer).toMatchObject({ trouble: "hung", message: expect.stringContaining("0.4 s") });
+    expect(performance.now() - started).toBeLessThan(10_000);
+    expect(await engines.ask("node", bytes({ ...explodes, text: "aaa!" }))).toMatchObject({ matches: [], ms: expect.any(Number) });
+  });
+});
+
+describe("engines that misbehave", () => {
+  const folder = mkdtempSync(join(tmpdir(), "lamprey-engines-"));
+  const scripts = {
+    garbage: "process.stdout.write('no answer')",
+    odd: "process.stdout.write(JSON.stringify({ ms: 1, more: false, matches: [['a', 1]] }))",
+    endless: "const s = 'x'.repeat(1e6); for (let i = 0; i < 40; i++) process.stdout.write(s)",
+    dies: "process.kill(process.pid, 'SIGSEGV')",
+    fails: "process.exit(3)",
+    hangs: "setInterval(() => {}, 1000)",
+    looks: "process.stdout.write(JSON.stringify({ refused: Object.keys(process.env).sort().join() }))",
+  } as const;
+  let own: Engines;
+
+  beforeAll(() => {
+    const rows = Object.entries(scripts).map(([name, script]): EngineRow => {
+      const path = join(folder, `${name}.cjs`);
+      writeFileSync(path, script);
+      return { name, title: name, dialect: "ecmascript", file: process.execPath, version: ["--version"], runner: [path], install: "" };
+    });
+    const missing: EngineRow = {
+      name: "missing",
+      title: "Missing",
+      dialect: "perl",
+      file: "no-such-engine",
+      version: [],
+      runner: ["x"],
+      install: "Install it.",
+    };
+    own = new Engines({ on: true, patience: PATIENCE }, [...rows, missing]);
+  });
+
+  test.each<[string, EngineAnswer | object]>([
+    ["garbage", { trouble: "garbage" }],
+    ["odd", { trouble: "garbage" }],
+    ["endless", { trouble: "garbage", message: expect.stringContaining("more than is read") }],
+    ["dies", { trouble: "died", message: expect.stringContaining("SIGSEGV") }],
+    ["fails", { trouble: "died" }],
+    ["hangs", { trouble: "hung" }],
+    ["missing", { trouble: "missing", message: expect.stringContaining("Install it.") }],
+    ["nobody", { trouble: "missing" }],
+  ])("%s", async (name, wanted) => {
+    expect(await own.ask(name, bytes({}))).toMatchObject(wanted);
+  });
+
+  test("they see nothing of the server's environment", async () => {
+    process.env.LAMPREY_SECRET = "kept";
+    expect(await own.ask("looks", bytes({}))).toMatchObject({ refused: "LANG,PATH" });
+    delete process.env.LAMPREY_SECRET;
+  });
+
+  test("two at once, some more wait, the rest is told", async () => {
+    const answers = await Promise.all(Array.from({ length: 20 }, () => own.ask("looks", bytes({}))));
+    expect(answers.filter((answer) => "trouble" in answer && answer.trouble === "busy").length).toBeGreaterThan(0);
+    expect(answers.filter((answer) => "refused" in answer).length).toBeGreaterThan(15);
+  });
+});
+
+describe("over HTTP", () => {
+  const app = express();
+  app.use("/api/engines", engineRoutes(new Engines({ on: false, patience: PATIENCE })));
+  app.use(answerProblems(pino({ level: "silent" })));
+
+  test("switched off, nothing is looked for and nothing is asked", async () => {
+    const { body } = await request(app).get("/api/engines").expect(200);
+    expect([body.on, body.items.every((each: { version: string | null }) => each.version === null)]).toEqual([false, true]);
+    expect((await request(app).post("/api/engines/node").send({ pattern: "a" }).expect(200)).body).toMatchObject({ trouble: "off" });
+  });
+
+  test("only JSON is taken, and only what is meant to be asked", async () => {
+    await request(app).post("/api/engines/node").type("text/plain").send("a").expect(415);
+    await request(app).delete("/api/engines/node").expect(405);
+  });
+});

@@ -1,0 +1,47 @@
+/** Our matches beside an engine's: where they part. */
+import type { EngineRow } from "@lamprey/api";
+import type { MatchTable, Span } from "@lamprey/core";
+
+export interface Parting {
+  /** Number of the match, from 0. */
+  readonly match: number;
+  readonly ours: EngineRow | null;
+  readonly theirs: EngineRow | null;
+}
+
+/** Matches that are looked at one by one, and partings that are listed. */
+export const MOST_PARTINGS = 20;
+
+export function rowOf(table: MatchTable, match: number): EngineRow {
+  const groups = Array.from({ length: table.groupCount }, (_, i) => {
+    const held = table.group(match, i + 1);
+    return held ? ([held.start, held.end] as const) : null;
+  });
+  return [table.start(match), table.end(match), ...groups];
+}
+
+/**
+ * The first matches that are not the same, in spans or captures.
+ * @param more the engine has found more than it handed over, so its list's end says nothing
+ */
+export function partings(table: MatchTable, theirs: readonly EngineRow[], more: boolean): readonly Parting[] {
+  const found: Parting[] = [];
+  const count = more ? theirs.length : Math.max(table.length, theirs.length);
+  for (let match = 0; match < count && found.length < MOST_PARTINGS; match++) {
+    const ours = match < table.length ? rowOf(table, match) : null;
+    const other = theirs[match] ?? null;
+    if (ours && other && sameRow(ours, other)) continue;
+    found.push({ match, ours, theirs: other });
+  }
+  return found;
+}
+
+function sameRow(one: EngineRow, other: EngineRow): boolean {
+  if (one.length !== other.length || one[0] !== other[0] || one[1] !== other[1]) return false;
+  return one.slice(2).every((span, i) => {
+    const [a, b] = [span as readonly [number, number] | null, other[i + 2] as readonly [number, number] | null];
+    return a?.[0] === b?.[0] && a?.[1] === b?.[1];
+  });
+}
+
+export const wholeOf = (row: EngineRow): Span => ({ start: row[0], end: row[1] });
