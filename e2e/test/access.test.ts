@@ -62,6 +62,42 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     },
   ],
   [
+    "rewriting",
+    async (page) => {
+      await openBench(page, `${await stage.benchOf("Readings by named group")}?desk=rewrite`);
+      await waitForPart(page, "hunks", "oxygen");
+    },
+  ],
+  [
+    "calls",
+    async (page) => {
+      await openBench(page, `${await stage.benchOf("Counts at the weirs")}?desk=calls`);
+      await waitForPart(page, "calls", "text.split(re)");
+    },
+  ],
+  [
+    "source text, pasted and written",
+    async (page) => {
+      await openBench(page, `${await stage.benchOf("Quoted values")}?desk=source`);
+      await page.click(".pattern-editor .cm-content");
+      await press(page, "Control+a");
+      await page.evaluate(() => {
+        const data = new DataTransfer();
+        data.setData("text/plain", 'new RegExp("\\d+", "g")');
+        document.activeElement?.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+      });
+      await waitForPart(page, "offer", "That is source text");
+    },
+  ],
+  [
+    "engines",
+    async (page) => {
+      await openBench(page, `${await stage.benchOf("Counts at the weirs")}?desk=engines`);
+      await clickText(page, "button", "Confirm with it");
+      await waitForPart(page, "engines", "It agrees");
+    },
+  ],
+  [
     "attempts and values",
     async (page) => {
       await openBench(page, await stage.benchOf("Counts at the weirs"));

@@ -8,6 +8,7 @@ interface DemoSpecimen {
   readonly pattern: string;
   readonly flags: string;
   readonly notes: string;
+  readonly template?: string;
   /** Name of each sample, and its file below the demo folder. */
   readonly samples: readonly { readonly name: string; readonly file: string }[];
 }

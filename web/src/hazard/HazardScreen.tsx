@@ -1,6 +1,7 @@
 /** The hazard: the proof, the attack, how the work grows, and how to write the pattern so that it does not. */
 import { type Attack, type Edit, HAZARD_MODES, keepsMeaning, textOf, visible } from "@lamprey/core";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
+import { specimensApi } from "../api/specimens.ts";
 import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
 import type { FindingView, Outlook, PeakView, Sample, VerdictView } from "../engine/hazard/messages.ts";
 import { type EngineControls, useEngineControls } from "../run/controls.ts";
@@ -12,7 +13,7 @@ import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import type { Scales } from "./OutlookChart.tsx";
 import { Readings } from "./Readings.tsx";
 import { Repairs } from "./Repairs.tsx";
-import { PATIENCE, type RealRun, runForReal } from "./tryForReal.ts";
+import { PATIENCE, type RealRun, triedOn } from "./tryForReal.ts";
 import { useHazardControls } from "./useHazard.ts";
 import { growthClause, headline, peakClause, safeClause, timeOf, workOf, workWords } from "./words.ts";
 
@@ -236,7 +237,7 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
           Put it on the bench
         </button>
         <CopyText text={() => textOf(finding.attack, pumps)} />
-        {verdict.source.dialect === "ecmascript" && <RealRuns verdict={verdict} finding={finding} pumps={pumps} real={real} setReal={setReal} />}
+        <RealRuns verdict={verdict} finding={finding} pumps={pumps} real={real} setReal={setReal} />
       </div>
     </div>
   );
@@ -299,17 +300,22 @@ function useSteps({ generation }: VerdictView, attack: Attack, pumps: number): S
   return sample;
 }
 
-/** Runs on the browser's own engine, each twice as many pumps or a few more than the one before, until one is ended. */
+/** Runs on a real engine, each twice as many pumps or a few more than the one before, until one is ended. */
 function RealRuns({ verdict, finding, real, setReal }: Omit<AttackProps, "most" | "setPumps">) {
   const [running, setRunning] = useState(false);
   const [failed, setFailed] = useState<string | null>(null);
+  const { data } = specimensApi.useEnginesQuery();
+  const tried = useMemo(() => triedOn(verdict.source, verdict.mode, data?.items ?? []), [verdict, data]);
+  const [chosen, setChosen] = useState("");
+  const who = tried.find(({ name }) => name === chosen) ?? tried[0];
+  if (!who) return null;
   const run = async () => {
     setRunning(true);
     setFailed(null);
     const runs: RealRun[] = [];
     try {
       for (const count of realPumps(finding)) {
-        const done = await runForReal(verdict.source.pattern, verdict.source.flags, verdict.mode, finding.attack, count);
+        const done = await who.run(finding.attack, count);
         runs.push(done);
         setReal([...runs]);
         if (done.elapsed === null) break;
@@ -325,8 +331,23 @@ function RealRuns({ verdict, finding, real, setReal }: Omit<AttackProps, "most" 
       <button type="button" className="key" disabled={running} onClick={() => void run()}>
         Try it for real
       </button>
+      {tried.length > 1 && (
+        <select
+          className="field !py-[1px] text-[13px]"
+          aria-label="On which engine"
+          value={who.name}
+          disabled={running}
+          onChange={({ target }) => setChosen(target.value)}
+        >
+          {tried.map(({ name }) => (
+            <option key={name} value={name}>
+              {name}
+            </option>
+          ))}
+        </select>
+      )}
       <span className="min-w-0 truncate text-ink-2" role="status" data-part="real">
-        {running && "running in this browser … "}
+        {running && `running on ${who.name} … `}
         {failed}
         {last &&
           (last.elapsed === null

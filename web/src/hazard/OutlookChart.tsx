@@ -67,7 +67,7 @@ export const OutlookChart = memo(({ outlook, real, scales, length }: Props) => {
           <ReferenceLine y={second} stroke="var(--ink)" strokeDasharray="1 4" label={{ value: "a second", position: "insideTopLeft", ...CHART_TEXT }} />
         )}
         <ReferenceLine x={length} stroke="var(--tide)" />
-        <Tooltip {...TIP} formatter={(value, key) => shownValue(Number(value), String(key), outlook, log)} />
+        <Tooltip {...TIP} formatter={(value, key) => shownValue(Number(value), String(key), outlook, real[0]?.by ?? "", log)} />
         {outlook.forms.map(({ name }, i) => (
           <Line
             key={name}
@@ -109,9 +109,9 @@ function rowsOf({ forms }: Outlook, height: (steps: string) => number, top: numb
   return [...rows.values()].sort((a, b) => (a.length ?? 0) - (b.length ?? 0));
 }
 
-function shownValue(value: number, key: string, { forms }: Outlook, log: boolean): [string, string] {
+function shownValue(value: number, key: string, { forms }: Outlook, by: string, log: boolean): [string, string] {
   const steps = log ? 10 ** value : value;
   if (key === "measured") return [`${number(Math.round(steps))} steps`, "run by our machine"];
-  if (key === "real") return [`${((steps / Number(STEPS_A_SECOND)) * 1000).toFixed(1)} ms`, "this browser"];
+  if (key === "real") return [`${((steps / Number(STEPS_A_SECOND)) * 1000).toFixed(1)} ms`, by];
   return [Number.isFinite(steps) ? `${countWords(String(BigInt(Math.round(steps))))} steps` : "", forms[Number(key.slice(1))]?.name ?? ""];
 }

@@ -54,7 +54,7 @@ export default function OutlookFigure({ outlook, real, length, scales }: Props) 
             <svg width="10" height="10" aria-hidden="true">
               <path d="M5 0L10 5L5 10L0 5Z" fill="var(--tide)" />
             </svg>
-            this browser, its time drawn at 100 million steps a second
+            {real[0]?.by}, its time drawn at 100 million steps a second
           </li>
         )}
       </ul>

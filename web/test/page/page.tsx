@@ -79,7 +79,7 @@ export async function rowsAre(name: string, expected: readonly (string | RegExp)
 }
 
 /** Writes into the pattern or the sample, at its end or in place of all that stands there. */
-export async function type(editor: "Pattern" | "Sample text", text: string, how: "after" | "instead" = "after"): Promise<void> {
+export async function type(editor: "Pattern" | "Sample text" | "Template", text: string, how: "after" | "instead" = "after"): Promise<void> {
   const view = EditorView.findFromDOM(await part("textbox", editor));
   if (!view) throw new Error(`No editor of the ${editor}.`);
   const end = view.state.doc.length;
@@ -90,6 +90,12 @@ export async function type(editor: "Pattern" | "Sample text", text: string, how:
       userEvent: "input.type",
     });
   });
+}
+
+/** Pastes over all that stands in the pattern. */
+export async function paste(text: string): Promise<void> {
+  const view = EditorView.findFromDOM(await part("textbox", "Pattern"));
+  act(() => view?.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: text }, userEvent: "input.paste" }));
 }
 
 /** Puts the caret of an editor somewhere. */

@@ -1,6 +1,8 @@
 /** A server of specimens for tests: it holds them in memory, by the API's own shapes, and can be away. */
 import type {
   EarlierPattern,
+  EngineAnswer,
+  EngineList,
   FiguresOf,
   Many,
   NewSpecimen,
@@ -30,6 +32,9 @@ export class PageServer {
   private readonly earlier = new Map<string, EarlierPattern[]>();
   /** What was asked, in its order. */
   readonly sent: Sent[] = [];
+  /** The engines of its machine, and what any of them answers. */
+  engines: EngineList = { on: true, items: [{ name: "node", title: "Node.js", dialect: "ecmascript", version: "20.1.0", install: "", asked: true }] };
+  engineAnswer: EngineAnswer = { version: "20.1.0", ms: 1.25, matches: [], more: false };
   /** While it is away, no request is answered. */
   away = false;
   private clock = BEGAN;
@@ -111,6 +116,8 @@ export class PageServer {
   private answer(method: string, path: string, body: unknown): { status: number; data: unknown } {
     const [, id = "", rest = ""] = /^(?:\/([^/?]+))?(\/[a-z]+)?/.exec(path) ?? [];
     if (id === "" && method === "GET") return { status: 200, data: this.list(new URLSearchParams(path.slice(path.indexOf("?") + 1))) };
+    if (path === "/engines") return { status: 200, data: this.engines };
+    if (path.startsWith("/engines/")) return { status: 200, data: this.engineAnswer };
     if (path === "/tags") return { status: 200, data: { items: this.tagCounts() } };
     if (path === "/many") return this.many(body as Many);
     if (path.endsWith("/figures")) {
