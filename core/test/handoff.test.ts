@@ -166,6 +166,13 @@ describe("hand-in", () => {
     ['re.compile(r"a\\"b")', "python", "raw", 'a\\"b', ""],
     ['if re.fullmatch(r"[A-Z]{2}\\d", code):', "python", "raw", "[A-Z]{2}\\d", ""],
     ["re.compile(r'it''s')", "python", "raw", "its", ""],
+    ["export default /x/u", "ecmascript", "literal", "x", "u"],
+    ['new RegExp(["a", String.raw`\\d`].join("|"))', "ecmascript", "constructor", "a|\\d", ""],
+    ['new RegExp(/a\\d/.source + "|" + /b/.source, "g")', "ecmascript", "constructor", "a\\d|b", "g"],
+    ['"pattern": "^\\\\d+$",', "ecmascript", "constructor", "^\\d+$", ""],
+    ['re.compile("|".join([r"a\\d", r"b"]), re.I)', "python", "raw", "a\\d|b", "i"],
+    ['x = rx.compile(r"a" \\\n  r"b")', "python", "raw", "ab", ""],
+    [">>> re.findall(r'\\d', s)", "python", "raw", "\\d", ""],
   ])("%j", (source, dialect, name, pattern, flags) => {
     const found = handin(source);
     expect(found.ok ? [found.dialect, found.form, found.pattern, found.flags] : found).toEqual([dialect, name, pattern, flags]);

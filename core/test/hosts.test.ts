@@ -66,6 +66,7 @@ describe("templates", () => {
   test.each<[DialectName, string, string, [string, number, number][]]>([
     ["python", "(a)", "x\\2y", [["template-group", 1, 3]]],
     ["python", "(a)", "\\10", [["template-group-digit", 0, 3]]],
+    ["python", "(a)", "\\U\\1", [["template-case", 0, 2]]],
     [
       "python",
       "(a)",
@@ -95,6 +96,20 @@ describe("templates", () => {
     ["ecmascript", "(?<n>a)", "$<m>", ["“$<m>” gives nothing: no group has this name."]],
     ["ecmascript", "(a)", "\\1", ["“\\1” stands for itself. Group 1 is “$1”."]],
     ["ecmascript", "(a)", "$$1 $1 $&", []],
+    [
+      "ecmascript",
+      "(a)",
+      "\\U$1",
+      ["“\\U” stands for itself: this host’s templates change no case. A function does: text.replace(re, (match) => match.toUpperCase())."],
+    ],
+    ["ecmascript", "(a)", "(m) => m", ["This is put in as it is written: a function is not run here, only a template is."]],
+    [
+      "ecmascript",
+      "(a)",
+      "(?1b:c)",
+      ["“(?1” stands for itself: this host’s templates have no conditions. A function decides: text.replace(re, (match) => match.toUpperCase())."],
+    ],
+    ["python", "(a)", "lambda m: m", ["This is put in as it is written: a function is not run here, only a template is."]],
     ["python", "(a)", "$1", ["“$1” stands for itself. Group 1 is “\\1”."]],
     ["python", "(a)", "\\0", ["“\\0” is the character NUL. The whole match is “\\g<0>”."]],
     ["python", "(a)", "\\101", ["“\\101” is the character number 65, in octal. Group 1 and then “01” is “\\g<1>01”."]],

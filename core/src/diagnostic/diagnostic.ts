@@ -83,6 +83,7 @@ export const MESSAGES = {
   "flag-twice": ["syntax-error", "The flag “{0}” stands twice. Write it once."],
   "flags-exclude": ["syntax-error", "The flags “{0}” and “{1}” exclude each other. Keep one."],
   "template-escape": ["syntax-error", "“\\{0}” means nothing in a template. Write “\\\\{0}” for a backslash and the letter, or “{0}” alone."],
+  "template-case": ["syntax-error", "“\\{0}” means nothing in a template here: none changes case. A function does: {1}."],
   "template-escape-end": ["syntax-error", "The template ends after a backslash. Write “\\\\” for a backslash."],
   "template-octal": ["syntax-error", "The octal escape “\\{0}” is above “\\377”. For a group and a digit write it as “\\g<1>2”."],
   "template-reference-form": ["syntax-error", "“\\g” takes a group between brackets, as in “\\g<1>” or “\\g<name>”."],

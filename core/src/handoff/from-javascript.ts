@@ -2,7 +2,7 @@
 import { JAVASCRIPT_STRING } from "../host/strings.ts";
 import { type Candidate, isJson } from "./candidate.ts";
 import { type Lexis, scan } from "./scan.ts";
-import { type Constant, type Joining, type Read, readConstant, Tokens, textOf } from "./tokens.ts";
+import { type Constant, type Joining, joinedBy, type Read, readConstant, readList, Tokens, textOf } from "./tokens.ts";
 
 const RULES = { "": JAVASCRIPT_STRING };
 
@@ -77,6 +77,8 @@ function taking(tokens: Tokens): Candidate | undefined {
 function alone(tokens: Tokens, source: string): Candidate | undefined {
   tokens.at = 0;
   while (tokens.peek()?.kind === "word" && !tokens.looksAt("String", ".")) tokens.at++;
+  // A name in an object may be a string itself.
+  if (tokens.at === 0 && tokens.peek()?.kind === "string" && textOf(tokens.peek(1)) === ":") tokens.at++;
   if (tokens.at > 0 && !tokens.pass("=") && !tokens.pass(":")) return undefined;
   const raw = tokens.looksAt("String", ".");
   const read = readConstant(tokens, JOINING);
@@ -106,33 +108,19 @@ function sourceOf(tokens: Tokens): Read | undefined {
 /** `["…", "…"].join("…")`. */
 function joinedList(tokens: Tokens): Read | undefined {
   const before = tokens.at;
-  const values: Constant[] = [];
+  const start = tokens.peek()?.start ?? 0;
   const leave = (): undefined => {
     tokens.at = before;
   };
   if (!tokens.pass("[")) return undefined;
-  while (!tokens.pass("]")) {
-    const token = tokens.peek();
-    const read = rawTemplate(tokens) ?? sourceOf(tokens) ?? (token?.kind === "string" && !token.fault ? { ...token, literals: [token] } : undefined);
-    if (!read || "value" in read === false) return leave();
-    if (token?.kind === "string") tokens.at++;
-    values.push(read as Constant);
-    if (!tokens.pass(",") && !tokens.looksAt("]")) return leave();
-  }
-  if (!tokens.pass(".", "join", "(")) return leave();
+  // What stands in the list is put together in any way but this one, so nothing nests.
+  const values = readList(tokens, { ...JOINING, other: (inner) => rawTemplate(inner) ?? sourceOf(inner) }, "]");
+  if (!values || !tokens.pass(".", "join", "(")) return leave();
   const between = tokens.peek();
   if (between?.kind === "string") tokens.at++;
-  const start = tokens.all[before]?.start ?? 0;
   const end = tokens.peek()?.end ?? start;
   if (!tokens.pass(")")) return leave();
-  const separator = between?.kind === "string" ? between.value : ",";
-  return {
-    value: values.map(({ value }) => value).join(separator),
-    taken: values.flatMap(({ taken }) => taken),
-    literals: values.flatMap(({ literals }) => literals),
-    start,
-    end,
-  };
+  return joinedBy(between?.kind === "string" ? between.value : ",", values, { start, end });
 }
 
 /** Whether a template has a place that is filled in when the program runs. */

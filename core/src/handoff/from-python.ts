@@ -3,7 +3,7 @@ import { PYTHON_BYTES, PYTHON_STRING, RAW_STRING, type StringRules } from "../ho
 import { type Candidate, isJson } from "./candidate.ts";
 import { PYTHON_FLAGS } from "./python.ts";
 import { type Lexis, scan } from "./scan.ts";
-import { type Constant, type Joining, type Read, readConstant, Tokens, textOf } from "./tokens.ts";
+import { type Constant, type Joining, joinedBy, type Read, readConstant, readList, Tokens, textOf } from "./tokens.ts";
 
 /** By prefix; a formatted one is no constant, and is read to be told so. */
 const PREFIXES: Readonly<Record<string, StringRules>> = {
@@ -12,6 +12,7 @@ const PREFIXES: Readonly<Record<string, StringRules>> = {
   r: RAW_STRING,
   b: PYTHON_BYTES,
   br: RAW_STRING,
+  ur: RAW_STRING,
   rb: RAW_STRING,
   f: PYTHON_STRING,
   fr: RAW_STRING,
@@ -32,7 +33,8 @@ const LEXIS: Lexis = {
   regexLiterals: false,
 };
 
-const JOINING: Joining = { sign: "+", adjacent: true };
+const PLAIN: Joining = { sign: "+", adjacent: true };
+const JOINING: Joining = { ...PLAIN, other: joinedList };
 
 /** The calls of the module, and which of their arguments, from 0, are the flags. */
 const CALLS: Readonly<Record<string, number>> = { compile: 1, search: 2, match: 2, fullmatch: 2, findall: 2, finditer: 2, split: 3, sub: 4, subn: 4 };
@@ -55,7 +57,8 @@ function called(tokens: Tokens): Candidate | undefined {
     const name = textOf(tokens.all[i]) ?? "";
     if (!Object.hasOwn(CALLS, name) || textOf(tokens.all[i + 1]) !== "(") continue;
     const ofModule = textOf(tokens.all[i - 1]) === ".";
-    if (ofModule ? !MODULES.has(textOf(tokens.all[i - 2]) ?? "") : AMBIGUOUS.has(name) || textOf(tokens.all[i - 1]) === "def") continue;
+    // Whatever the module is called here: what compiles a string is one.
+    if (ofModule ? name !== "compile" && !MODULES.has(textOf(tokens.all[i - 2]) ?? "") : AMBIGUOUS.has(name) || textOf(tokens.all[i - 1]) === "def") continue;
     tokens.at = i + 2;
     const found = readCall(tokens, CALLS[name] as number);
     if (found && (ofModule || "pattern" in found)) return found;
@@ -118,6 +121,20 @@ function alone(tokens: Tokens, source: string): Candidate | undefined {
   const raw = isRaw(read);
   const own = literals.some(({ prefix, mark }) => prefix !== "" || mark.length > 1) || literals.length > 1;
   return { sure: own ? "literal" : "string", form: raw ? "raw" : isJson(source) ? "json" : "plain", pattern: value, flags: "", taken };
+}
+
+/** `"…".join(["…", "…"])`. */
+function joinedList(tokens: Tokens): Read | undefined {
+  const before = tokens.at;
+  const separator = tokens.peek();
+  if (separator?.kind !== "string" || separator.fault) return undefined;
+  tokens.at++;
+  const close = tokens.pass(".", "join", "(", "[") ? "]" : tokens.pass(".", "join", "(", "(") ? ")" : undefined;
+  const values = close && readList(tokens, PLAIN, close);
+  const end = tokens.peek()?.end ?? 0;
+  if (values && tokens.pass(")")) return joinedBy(separator.value, values, { start: separator.start, end });
+  tokens.at = before;
+  return undefined;
 }
 
 /** The first literal says how the string is written; others may follow that cannot be so. */

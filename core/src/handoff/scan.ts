@@ -57,7 +57,24 @@ const isWord = (character: string): boolean =>
 const isLineEnd = (character: string | undefined): boolean => character === "\n" || character === "\r" || character === "\u2028" || character === "\u2029";
 
 /** Words after which a slash begins a literal all the same. */
-const BEFORE_VALUES: ReadonlySet<string> = new Set(["return", "typeof", "case", "in", "of", "delete", "void", "throw", "new", "else", "do", "await", "yield"]);
+const BEFORE_VALUES: ReadonlySet<string> = new Set([
+  "return",
+  "typeof",
+  "case",
+  "in",
+  "of",
+  "delete",
+  "void",
+  "throw",
+  "new",
+  "else",
+  "do",
+  "await",
+  "yield",
+  "default",
+  "instanceof",
+  "extends",
+]);
 /** The longest prefix that a string has. */
 const LONGEST_PREFIX = 3;
 
@@ -69,6 +86,11 @@ export function scan(source: string, lexis: Lexis): Token[] {
     const character = source.charAt(at);
     if (isSpace(character)) {
       at++;
+      continue;
+    }
+    // A line that goes on behind its end.
+    if (character === "\\" && isLineEnd(source[at + 1])) {
+      at += source.startsWith("\r\n", at + 1) ? 3 : 2;
       continue;
     }
     const behind = commentEnd(source, at, lexis);

@@ -62,6 +62,35 @@ export class Tokens {
   }
 }
 
+/**
+ * Constant strings between brackets, parted by commas, as what is joined by another one; undefined where what stands
+ * here is something else, and then the place is where it was.
+ */
+export function readList(tokens: Tokens, joining: Joining, close: string): Constant[] | undefined {
+  const before = tokens.at;
+  const values: Constant[] = [];
+  while (!tokens.pass(close)) {
+    const read = readConstant(tokens, joining);
+    if (!read || "fault" in read || (!tokens.pass(",") && !tokens.looksAt(close))) {
+      tokens.at = before;
+      return undefined;
+    }
+    values.push(read);
+  }
+  return values;
+}
+
+/** Constants with one between each of them, as one. */
+export function joinedBy(separator: string, values: readonly Constant[], span: Span): Constant {
+  return {
+    value: values.map(({ value }) => value).join(separator),
+    taken: values.flatMap(({ taken }) => taken),
+    literals: values.flatMap(({ literals }) => literals),
+    start: span.start,
+    end: span.end,
+  };
+}
+
 export const textOf = (token: Token | undefined): string | undefined => (token && "text" in token ? token.text : undefined);
 
 /** How strings are put together. */

@@ -1,8 +1,11 @@
 /** Templates of `replace` and `replaceAll`: GetSubstitution of ECMA-262 (2025) §22.1.3.19.1. It refuses nothing. */
 import type { Program } from "../program/program.ts";
-import { GrowingTemplate, isDigit } from "./parts.ts";
+import { CASE_LETTERS, GrowingTemplate, isDigit, remarkForeign } from "./parts.ts";
 import { groupsWords } from "./remarks.ts";
 import type { Template, TemplatePart } from "./template.ts";
+
+/** How a function is given in place of a template. */
+const BY_FUNCTION = "text.replace(re, (match) => match.toUpperCase())";
 
 const SIGNS = { "&": "whole", "`": "before", "'": "after" } as const satisfies Record<string, TemplatePart["kind"]>;
 
@@ -11,6 +14,7 @@ const ESCAPES: Readonly<Record<string, string>> = { n: "a backslash and “n”,
 
 export function readEcmascriptTemplate(source: string, program: Program): Template {
   const template = new GrowingTemplate(source);
+  remarkForeign(template, source, BY_FUNCTION);
   for (let at = 0; at < source.length; ) {
     const next = source[at + 1];
     if (source[at] === "\\") remarkBackslash(template, source, at, program);
@@ -84,7 +88,8 @@ function remarkBackslash(template: GrowingTemplate, source: string, start: numbe
   const next = source[start + 1];
   const written = `\\${next}`;
   const span = { start, end: start + 2 };
-  if (next !== undefined && ESCAPES[next]) template.remark("escape-elsewhere", span, written, ESCAPES[next]);
+  if (next !== undefined && CASE_LETTERS.includes(next)) template.remark("case-elsewhere", span, written, BY_FUNCTION);
+  else if (next !== undefined && ESCAPES[next]) template.remark("escape-elsewhere", span, written, ESCAPES[next]);
   else if (isDigit(next) && Number(next) >= 1 && Number(next) <= program.slots.length)
     template.remark("group-elsewhere", span, written, Number(next), `$${next}`);
 }

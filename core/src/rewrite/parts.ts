@@ -45,6 +45,23 @@ export class GrowingTemplate {
   }
 }
 
+/** Letters behind a backslash that change the case of what follows, in templates of other hosts. */
+export const CASE_LETTERS = "ULEul";
+
+/** What other hosts' templates, or none, can do: a function, or a condition on a group. */
+export function remarkForeign(template: GrowingTemplate, source: string, byFunction: string): void {
+  const start = source.length - source.trimStart().length;
+  const opener = ["lambda ", "function", "(m) =>", "(match) =>", "m =>", "match =>"].find((each) => source.startsWith(each, start));
+  if (opener !== undefined) template.remark("function-elsewhere", { start, end: start + opener.length });
+  for (const sign of ["(?", "?"]) {
+    for (let at = source.indexOf(sign); at >= 0; at = source.indexOf(sign, at + 1)) {
+      const end = at + sign.length + 1;
+      if ((sign === "(?" || source[at - 1] === "{") && isDigit(source[end - 1]))
+        template.remark("condition-elsewhere", { start: at, end }, source.slice(at, end), byFunction);
+    }
+  }
+}
+
 export const isDigit = (character: string | undefined): boolean => character !== undefined && character >= "0" && character <= "9";
 export const isOctal = (character: string | undefined): boolean => character !== undefined && character >= "0" && character <= "7";
 export const isAsciiLetter = (character: string | undefined): boolean =>

@@ -1,9 +1,12 @@
 /** Templates of `re.sub`, as `re` of Python 3.11 and later reads them (re._parser.parse_template). */
 import { dialectOf } from "../dialect/index.ts";
 import type { Program } from "../program/program.ts";
-import { GrowingTemplate, isAsciiLetter, isDigit, isOctal } from "./parts.ts";
+import { CASE_LETTERS, GrowingTemplate, isAsciiLetter, isDigit, isOctal, remarkForeign } from "./parts.ts";
 import { groupsWords } from "./remarks.ts";
 import type { Template } from "./template.ts";
+
+/** How a function is given in place of a template. */
+const BY_FUNCTION = "re.sub(p, lambda m: m[0].upper(), text)";
 
 const ESCAPES: Readonly<Record<string, string>> = { a: "\x07", b: "\b", f: "\f", n: "\n", r: "\r", t: "\t", v: "\v", "\\": "\\" };
 
@@ -13,6 +16,7 @@ const LAST_OCTAL = 0o377;
 
 export function readPythonTemplate(source: string, program: Program): Template {
   const template = new GrowingTemplate(source);
+  remarkForeign(template, source, BY_FUNCTION);
   for (let at = 0; at < source.length; ) {
     if (source[at] === "$") remarkDollar(template, source, at, program);
     if (source[at] !== "\\") {
@@ -27,7 +31,10 @@ export function readPythonTemplate(source: string, program: Program): Template {
     if (next === "g") at = readReference(template, source, at, program);
     else if (isDigit(next)) at = readDigits(template, source, at, program);
     else {
-      if (isAsciiLetter(next) && !ESCAPES[next as string]) template.refuse("template-escape", two, next as string);
+      if (isAsciiLetter(next) && !ESCAPES[next as string]) {
+        if (CASE_LETTERS.includes(next as string)) template.refuse("template-case", two, next as string, BY_FUNCTION);
+        else template.refuse("template-escape", two, next as string);
+      }
       // What is no escape keeps its backslash.
       template.text(ESCAPES[next ?? ""] ?? source.slice(at, two.end), two);
       at = two.end;

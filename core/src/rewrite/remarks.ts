@@ -17,6 +17,9 @@ export const REMARKS = {
   "group-elsewhere": "“{0}” stands for itself. Group {1} is “{2}”.",
   "named-elsewhere": "“{0}” stands for itself. A group by name is “{1}”.",
   "escape-elsewhere": "A backslash stands for itself here, so “{0}” is {1}.",
+  "case-elsewhere": "“{0}” stands for itself: this host’s templates change no case. A function does: {1}.",
+  "function-elsewhere": "This is put in as it is written: a function is not run here, only a template is.",
+  "condition-elsewhere": "“{0}” stands for itself: this host’s templates have no conditions. A function decides: {1}.",
   octal: "“{0}” is the character number {1}, in octal. Group {2} and then “{3}” is “{4}”.",
   nul: "“{0}” is the character NUL. The whole match is “{1}”.",
 } as const;
