@@ -1,4 +1,4 @@
-// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- hazard`, `-- store`, `-- web` or `-- seeing` measures a part.
+// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- hazard`, `-- host`, `-- store`, `-- web` or `-- seeing` measures a part.
 import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { cpus } from "node:os";
@@ -86,6 +86,11 @@ if (wanted === undefined || wanted === "engine") {
 if (wanted === undefined || wanted === "hazard") {
   const { benchHazard } = await import("./bench-hazard.mjs");
   benchHazard();
+}
+
+if (wanted === undefined || wanted === "host") {
+  const { benchHost } = await import("./bench-host.mjs");
+  benchHost();
 }
 
 if (wanted === undefined || wanted === "store") {

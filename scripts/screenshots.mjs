@@ -135,6 +135,14 @@ await picture("drift", "chart", "Weir or weir pool", async (page) => {
   await page.keyboard.type("s?");
   await rest(1200);
 });
+await picture("rewrite", "chart", "Readings by named group", async (page) => {
+  await openTab(page, "Rewrite");
+  await rest(800);
+});
+await picture("calls-deep", "deep", "Counts at the weirs", async (page) => {
+  await openTab(page, "Calls");
+  await rest(800);
+});
 await picture("risks", "chart", null, async (page) => {
   await page.goto(`${server.address}/risks`);
   await page.waitForSelector("textarea");

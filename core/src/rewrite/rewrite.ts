@@ -66,11 +66,17 @@ function stretchOf(part: TemplatePart, matches: MatchTable, match: number, textL
 /** What a piece puts in. */
 export const pieceText = ({ part, from }: Piece, text: string): string => (from ? text.slice(from.start, from.end) : part.kind === "text" ? part.text : "");
 
-/** What comes in the place of a match. */
-export function replacementOf(template: Template, matches: MatchTable, match: number, text: string): string {
-  return piecesOf(template, matches, match, text.length)
-    .map((piece) => pieceText(piece, text))
-    .join("");
+/** What comes in the place of a match; nothing is made for it but the text. */
+export function replacementOf({ parts }: Template, matches: MatchTable, match: number, text: string): string {
+  let out = "";
+  for (const part of parts) {
+    if (part.kind === "text") out += part.text;
+    else {
+      const from = stretchOf(part, matches, match, text.length);
+      if (from) out += text.slice(from.start, from.end);
+    }
+  }
+  return out;
 }
 
 export interface Size {
@@ -81,11 +87,15 @@ export interface Size {
 
 /** How long the result is; yields how many matches were reckoned. */
 export function* sizeOf(template: Template, matches: MatchTable, textLength: number, scope: Scope): Generator<number, Size> {
+  // What the template itself puts in is the same for every match.
+  const own = template.parts.reduce((sum, part) => sum + (part.kind === "text" ? part.text.length : 0), 0);
+  const taken = template.parts.filter(({ kind }) => kind !== "text");
   let [replacements, length] = [0, textLength];
   for (const match of replaced(matches, scope)) {
-    for (const part of template.parts) {
+    length += own;
+    for (const part of taken) {
       const from = stretchOf(part, matches, match, textLength);
-      length += from ? from.end - from.start : part.kind === "text" ? part.text.length : 0;
+      if (from) length += from.end - from.start;
     }
     length -= matches.end(match) - matches.start(match);
     replacements++;
@@ -102,15 +112,15 @@ export function* rewriteSlices(template: Template, matches: MatchTable, text: st
   if (size.length > MOST_REWRITTEN) return { ok: false, ...size };
   const pieces: string[] = [];
   let [at, written] = [0, 0];
-  let piece: string[] = [];
+  let piece = "";
   for (const match of replaced(matches, scope)) {
-    piece.push(text.slice(at, matches.start(match)), replacementOf(template, matches, match, text));
+    piece += text.slice(at, matches.start(match)) + replacementOf(template, matches, match, text);
     at = matches.end(match);
     if (++written % SLICE !== 0) continue;
-    pieces.push(piece.join(""));
-    piece = [];
+    pieces.push(piece);
+    piece = "";
     yield written;
   }
-  pieces.push(piece.join("") + text.slice(at));
+  pieces.push(piece + text.slice(at));
   return { ok: true, pieces, ...size };
 }
