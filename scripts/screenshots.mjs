@@ -136,11 +136,11 @@ await picture("drift", "chart", "Weir or weir pool", async (page) => {
   await rest(1200);
 });
 await picture("rewrite", "chart", "Readings by named group", async (page) => {
-  await openTab(page, "Rewrite");
+  await alt(page, "Digit6", true);
   await rest(800);
 });
 await picture("calls-deep", "deep", "Counts at the weirs", async (page) => {
-  await openTab(page, "Calls");
+  await alt(page, "Digit7", true);
   await rest(800);
 });
 await picture("risks", "chart", null, async (page) => {
