@@ -1,10 +1,12 @@
 /** Every kind of part that can hold another, as deep as a pattern may nest, through every command: answered, each of them. */
 import { describe, expect, test } from "@jest/globals";
 import { forecast } from "../src/contract/forecast.ts";
+import { handoff } from "../src/contract/handoff.ts";
 import { answerLine } from "../src/contract/lines.ts";
 import { match } from "../src/contract/match.ts";
 import { relate } from "../src/contract/relate.ts";
-import { forecastRequest, matchRequest, relateRequest, riskRequest, traceRequest } from "../src/contract/requests.ts";
+import { forecastRequest, handoffRequest, matchRequest, relateRequest, rewriteRequest, riskRequest, traceRequest } from "../src/contract/requests.ts";
+import { rewrite } from "../src/contract/rewrite.ts";
 import { risk } from "../src/contract/risk.ts";
 import { trace } from "../src/contract/trace.ts";
 
@@ -52,6 +54,8 @@ describe.each(KINDS)("%s", (_name, pattern, dialect = "ecmascript", flags = "") 
     ["match", () => answerLine(JSON.stringify({ ...source, text: TEXT, stepLimit: 1_000_000 }), matchRequest, match)],
     ["trace", () => answerLine(JSON.stringify({ ...source, text: TEXT, count: 3 }), traceRequest, trace)],
     ["forecast", () => answerLine(JSON.stringify({ ...source, text: TEXT, mode: "start" }), forecastRequest, forecast)],
+    ["rewrite", () => answerLine(JSON.stringify({ ...source, text: TEXT, template: "", scope: "first" }), rewriteRequest, rewrite)],
+    ["handoff", () => answerLine(JSON.stringify({ ...source, form: "json" }), handoffRequest, handoff)],
     ["risk", () => answerLine(JSON.stringify(source), riskRequest, risk)],
     ["relate", () => answerLine(JSON.stringify({ left: source, right: { ...source, pattern: "a" } }), relateRequest, relate)],
   ] as const;

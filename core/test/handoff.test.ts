@@ -113,6 +113,22 @@ describe("hand-off", () => {
     );
   });
 
+  test.each<[DialectName, string, string, string]>([
+    ["ecmascript", "literal", "a/b\n", "Backslashes stand as they are; a slash is written “\\/”, a line end by its escape."],
+    ["ecmascript", "literal", "", "An empty literal would be a comment; “(?:)” asks for as little."],
+    ["ecmascript", "constructor", "\\d", "Every backslash is written twice, since the string takes one of them."],
+    ["ecmascript", "json", "d", "No backslash is in it, so nothing is doubled. The pattern alone: its flags are to be kept beside it."],
+    ["python", "raw", "\\d", "Backslashes stand as they are."],
+    ["python", "raw", "a\nb", "Backslashes stand as they are; three marks, since it holds a line end or both of them."],
+    ["python", "raw", "", "Backslashes stand as they are."],
+  ])("%s %s of %j says what its escapes do", (dialect, name, pattern, wanted) => {
+    expect(
+      formsOf(dialect)
+        .find((one) => one.name === name)
+        ?.note({ dialect, pattern, flags: "" }),
+    ).toBe(wanted);
+  });
+
   test("programs are those of core/programs, around the pattern", () => {
     expect(readFileSync(new URL("../src/handoff/programs.generated.ts", import.meta.url), "utf8")).toBe(programsFile());
     expect(programAround({ dialect: "ecmascript", pattern: "a", flags: "i" })).toContain("const pattern = /a/ig;");

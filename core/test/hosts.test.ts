@@ -207,6 +207,9 @@ describe("values as their language writes them", () => {
     expect(remarks("python", "(a)(b)", "", "xab").findall).toContain("tuple");
     expect(remarks("python", "a", "", "xab").match).toContain("start of the text only");
     expect(remarks("python", "a", "", "a").findall).toBeNull();
+    expect(remarks("python", "(a)|(b)", "", "xab").findall).toContain("is an empty string here");
+    expect(remarks("python", "(a)|(b)", "", "xab").search).toBe("A group that did not take part is None, and its span (-1, -1).");
+    expect(remarks("ecmascript", "(a)|(b)", "", "xab").exec).toContain("is undefined");
     expect(remarks("ecmascript", "(a)", "g", "a").match).toContain("matchAll");
     expect(remarks("ecmascript", "a", "g", "x").match).toContain("null");
     expect(remarks("ecmascript", "a", "", "x").exec).toContain("null");

@@ -10,6 +10,7 @@ import { Asked } from "./asked.ts";
 import { ECMASCRIPT_CALLS } from "./ecmascript.ts";
 import type { CallsContext, HostCalls, Outcome } from "./host.ts";
 import { PYTHON_CALLS } from "./python.ts";
+import { holdsUnset } from "./value.ts";
 
 const HOSTS: Partial<Record<DialectName, HostCalls>> = { ecmascript: ECMASCRIPT_CALLS, python: PYTHON_CALLS };
 
@@ -41,7 +42,9 @@ export function* callsSlices(program: Program, text: string, options: CallsOptio
   const calls: CallAnswer[] = [];
   for (const { name, written, fits = () => true, run, remark } of host.rows) {
     const outcome = yield* run(context);
-    calls.push({ call: name, written, remark: remark?.(context, outcome) ?? null, fits: fits(program.source.flags), ...outcome });
+    const unset = "value" in outcome && holdsUnset(outcome.value) ? host.unset : undefined;
+    const said = [remark?.(context, outcome), unset].filter((each) => each !== undefined);
+    calls.push({ call: name, written, remark: said.length === 0 ? null : said.join(" "), fits: fits(program.source.flags), ...outcome });
   }
   return { calls, cut: asked.cut };
 }

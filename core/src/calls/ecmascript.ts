@@ -70,6 +70,7 @@ const isNothing = (outcome: Outcome): boolean => "value" in outcome && outcome.v
 export const ECMASCRIPT_CALLS: HostCalls = {
   host: "JavaScript",
   unit: "utf-16",
+  unset: "A group that did not take part is undefined.",
   rows: [
     {
       name: "test",

@@ -30,5 +30,7 @@ export interface CallRow {
 export interface HostCalls {
   readonly host: string;
   readonly unit: OffsetUnit;
+  /** What stands for a group that did not take part, as a sentence. */
+  readonly unset: string;
   readonly rows: readonly CallRow[];
 }

@@ -12,6 +12,11 @@ const NOT_SET = -1;
 /** What stands in lists for a group that did not take part. */
 const EMPTY: Value = { kind: "text", text: "", from: null };
 
+/** Whether that very value is in a list, or in a list of it. */
+function holdsText(value: Value, sought: Value): boolean {
+  return value === sought || (value.kind === "list" && value.items.some((item) => item === sought || (item.kind === "list" && item.items.includes(sought))));
+}
+
 function matchObject({ program, text }: CallsContext, table: MatchTable, match: number, unit: (offset: number) => number): Value {
   const spans = Array.from({ length: table.groupCount + 1 }, (_, slot) => table.group(match, slot));
   const pair = (span: Span | null): Value =>
@@ -39,6 +44,7 @@ const found = (outcome: Outcome): boolean => "value" in outcome && outcome.value
 export const PYTHON_CALLS: HostCalls = {
   host: "Python",
   unit: "code-points",
+  unset: "A group that did not take part is None, and its span (-1, -1).",
   rows: [
     {
       name: "search",
@@ -75,13 +81,14 @@ export const PYTHON_CALLS: HostCalls = {
           }),
         };
       },
-      remark: ({ program }) => {
+      remark: ({ program }, outcome) => {
         if (program.slots.length === 0) return undefined;
         const told =
           program.slots.length === 1
             ? "With a group it gives what the group holds, not the match"
             : "With groups it gives a tuple of them for each match, not the match";
-        return `${told}. For the whole match write “(?:…)”, or use finditer.`;
+        const empty = "value" in outcome && holdsText(outcome.value, EMPTY) ? " A group that did not take part is an empty string here." : "";
+        return `${told}. For the whole match write “(?:…)”, or use finditer.${empty}`;
       },
     },
     {

@@ -37,6 +37,17 @@ export function listOf(count: number, most: number, item: (index: number) => Val
   );
 }
 
+/** Whether a group that did not take part is in it. */
+export function holdsUnset(value: Value): boolean {
+  const waiting: Value[] = [value];
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    if (next.kind === "unset") return true;
+    if (next.kind === "list") waiting.push(...next.items);
+    if (next.kind === "record") waiting.push(...next.fields.map(([, field]) => field));
+  }
+  return false;
+}
+
 export type Json = null | boolean | number | string | readonly Json[] | { readonly [name: string]: Json };
 
 /** The value as JSON: what is not there is null, tuples are lists. */

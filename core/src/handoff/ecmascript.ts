@@ -26,6 +26,16 @@ export function javascriptLiteral({ pattern, flags }: Source): string {
   return `/${out === "" ? EMPTY : out}/${flags}`;
 }
 
+/** What a literal writes otherwise than the pattern has it. */
+export function literalNote({ pattern }: Source): string {
+  if (pattern === "") return "An empty literal would be a comment; “(?:)” asks for as little.";
+  const written = [
+    pattern.includes("/") ? "a slash is written “\\/”" : "",
+    ["\n", "\r", "\u2028", "\u2029"].some((end) => pattern.includes(end)) ? "a line end by its escape" : "",
+  ].filter((each) => each !== "");
+  return written.length === 0 ? "Backslashes stand as they are." : `Backslashes stand as they are; ${written.join(", ")}.`;
+}
+
 export function javascriptConstructor({ pattern, flags }: Source): string {
   return `new RegExp(${javascriptString(pattern)}${flags === "" ? "" : `, "${flags}"`})`;
 }

@@ -1,9 +1,9 @@
 /** Hand-off: a pattern with its flags as source text of its host, in the forms that the host's users write. */
 import type { DialectName } from "../dialect/dialect.ts";
 import type { Source } from "../syntax/read.ts";
-import { javascriptConstructor, javascriptLiteral } from "./ecmascript.ts";
+import { javascriptConstructor, javascriptLiteral, literalNote } from "./ecmascript.ts";
 import { PROGRAMS } from "./programs.generated.ts";
-import { pythonPlain, pythonRaw } from "./python.ts";
+import { pythonPlain, pythonRaw, rawNote } from "./python.ts";
 
 /** A form cannot hold the pattern, and why. */
 export interface Refusal {
@@ -16,18 +16,32 @@ export interface Form {
   /** A few words for a control. */
   readonly label: string;
   readonly write: (source: Source) => string | Refusal;
+  /** What its escapes do to this pattern, in a sentence or two. */
+  readonly note: (source: Source) => string;
 }
 
-const JSON_FORM: Form = { name: "json", label: "JSON string", write: ({ pattern }) => JSON.stringify(pattern) };
+const twice = ({ pattern }: Source): string =>
+  pattern.includes("\\") ? "Every backslash is written twice, since the string takes one of them." : "No backslash is in it, so nothing is doubled.";
+
+const JSON_FORM: Form = {
+  name: "json",
+  label: "JSON string",
+  write: ({ pattern }) => JSON.stringify(pattern),
+  note: (source) => `${twice(source)} The pattern alone: its flags are to be kept beside it.`,
+};
 
 /** The forms of each dialect's host, the one that most write first. */
 const FORMS: Partial<Record<DialectName, readonly Form[]>> = {
   ecmascript: [
-    { name: "literal", label: "literal", write: javascriptLiteral },
-    { name: "constructor", label: "RegExp constructor", write: javascriptConstructor },
+    { name: "literal", label: "literal", write: javascriptLiteral, note: literalNote },
+    { name: "constructor", label: "RegExp constructor", write: javascriptConstructor, note: twice },
     JSON_FORM,
   ],
-  python: [{ name: "raw", label: "raw string", write: pythonRaw }, { name: "plain", label: "plain string", write: pythonPlain }, JSON_FORM],
+  python: [
+    { name: "raw", label: "raw string", write: pythonRaw, note: rawNote },
+    { name: "plain", label: "plain string", write: pythonPlain, note: twice },
+    JSON_FORM,
+  ],
 };
 
 /** The forms of a dialect; none where its host is not known yet. */

@@ -20,6 +20,14 @@ export const pythonPlain = ({ pattern, flags }: Source): string => compiled(pyth
 
 export const pythonRaw = ({ pattern, flags }: Source): string => compiled(rawString(pattern) ?? pythonString(pattern), flags);
 
+/** What a raw string does, or why it cannot be one. */
+export function rawNote({ pattern }: Source): string {
+  const raw = rawString(pattern);
+  if (raw === undefined)
+    return "A raw string cannot hold this (NUL, a carriage return, a lone surrogate, or all marks at once), so it is a plain one, with every backslash twice.";
+  return `Backslashes stand as they are${raw.charAt(1) === raw.charAt(2) && raw.length > 4 ? "; three marks, since it holds a line end or both of them" : ""}.`;
+}
+
 /** Marks in the order in which they are tried; only the long ones can hold a line end. */
 const MARKS = ['"', "'", '"""', "'''"] as const;
 

@@ -33,6 +33,8 @@ interface Made {
   readonly template: Template;
   readonly scope: Scope;
   readonly run: Run;
+  /** The sample as it was for that run. */
+  readonly text: string;
   readonly hunks: Hunks;
 }
 
@@ -73,7 +75,7 @@ export class Rewritings {
     const hunks = this.known?.matches === run.matches ? this.known.hunks : await drive(hunksOf(run.matches, text, lineStarts(text)), useless);
     if (!size || !hunks || useless()) return null;
     this.known = { matches: run.matches, hunks };
-    this.made = { template, scope, run, hunks };
+    this.made = { template, scope, run, text, hunks };
     const { replacements, length } = size;
     return { ...answer, made: { replacements, before: text.length, after: length, rows: hunks.length, tooLarge: length > MOST_REWRITTEN } };
   }
@@ -81,16 +83,16 @@ export class Rewritings {
   rows(from: number, count: number): readonly HunkView[] {
     const { made } = this;
     if (!made) return [];
-    const { hunks, template, run, scope } = made;
+    const { hunks, template, run, text, scope } = made;
     const wanted = Math.max(0, Math.min(count, MOST_ROWS, hunks.length - from));
-    return Array.from({ length: wanted }, (_, i) => hunkView(hunks, from + i, template, run.matches, this.sample(), scope));
+    return Array.from({ length: wanted }, (_, i) => hunkView(hunks, from + i, template, run.matches, text, scope));
   }
 
   /** Where the run kept only the first of its matches, all of them are found first. */
   async whole(run: Run, useless: () => boolean): Promise<Blob | null> {
     const { made } = this;
     if (made?.run.matches !== run.matches) return null;
-    const text = this.sample();
+    const { text } = made;
     const all = run.matches.length < MATCH_LIMIT ? run.matches : (await drive(findSlices(run.program, text, { mode: run.mode }), useless))?.matches;
     const rewritten = all && (await drive(rewriteSlices(made.template, all, text, made.scope), useless));
     return rewritten?.ok ? new Blob([...rewritten.pieces], { type: "text/plain" }) : null;

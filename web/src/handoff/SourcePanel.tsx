@@ -9,16 +9,18 @@ export function SourcePanel() {
   const broken = useAppSelector((s) => isBroken(s.bench));
   const rows = useMemo(() => {
     const source = { dialect, pattern, flags };
-    const forms = formsOf(dialect).map(({ name, label, write }) => ({ name, label, written: write(source) }));
+    const forms = formsOf(dialect).map(({ name, label, write, note }) => ({ name, label, written: write(source), note: note(source) }));
     const program = programAround(source);
-    return program === undefined ? forms : [...forms, { name: "program", label: "a program that prints its matches", written: program }];
+    return program === undefined
+      ? forms
+      : [...forms, { name: "program", label: "a program that prints its matches", written: program, note: "It reads its standard input." }];
   }, [dialect, pattern, flags]);
   if (rows.length === 0) return <p className="p-4 text-ink-2">How {dialect} is written in programs is not known yet.</p>;
   if (broken) return <p className="p-4 text-ink-2">Only a pattern that reads is handed off. What is wrong stands under it.</p>;
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls.
     <section className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Source text" data-part="source">
-      {rows.map(({ name, label, written }) => (
+      {rows.map(({ name, label, written, note }) => (
         <section key={name} className="border-b border-rule-soft px-4 py-2" aria-label={label}>
           <header className="flex items-baseline gap-3 text-[12px] text-ink-2">
             <h3>{label}</h3>
@@ -31,6 +33,7 @@ export function SourcePanel() {
           ) : (
             <p className="mt-1 text-ink-2">{written.refused}</p>
           )}
+          {typeof written === "string" && <p className="mt-1 text-[12px] text-ink-2">{note}</p>}
         </section>
       ))}
       <p className="px-4 py-2 text-[12px] text-ink-2">

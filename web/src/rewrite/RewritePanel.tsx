@@ -32,7 +32,9 @@ export function RewritePanel() {
       <p className="flex items-baseline gap-2 border-b border-rule px-4 py-1 text-[12px] text-ink-2" data-part="rewritten">
         <span>
           <b className="font-semibold text-ink">{plural(made.replacements, "replacement")}</b>
-          {cut === "matches" ? ", and more that are not shown" : ""}; {number(made.before)} characters become {number(made.after)}
+          {cut === "matches" ? ", and more that are not shown" : ""}
+          {cut === "steps" || cut === "memory" ? <span className="text-rust"> so far: the run was cut short, so the text cannot be taken along</span> : ""};{" "}
+          {number(made.before)} characters become {number(made.after)}
         </span>
         {left > 0 && (
           <button type="button" className="ml-auto underline hover:text-tide" onClick={() => dispatch(noneLeftAlone())}>
@@ -159,6 +161,7 @@ function TakeAlong({ answer }: { readonly answer: RewriteAnswer }) {
   const title = useAppSelector((s) => s.draft.fields.title);
   const name = useAppSelector((s) => shownSample(s.draft)?.name ?? "sample");
   const broken = useAppSelector((s) => isBroken(s.bench));
+  const cut = useAppSelector((s) => s.bench.result?.cut ?? null);
   const [said, setSaid] = useState("");
   const { made, generation } = answer;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was said is of the rewriting that was there.
@@ -185,7 +188,8 @@ function TakeAlong({ answer }: { readonly answer: RewriteAnswer }) {
     );
     setSaid(copied ? "copied" : "the browser did not allow it");
   };
-  const usable = !broken && answer.diagnostics.length === 0;
+  // Where not all matches are known, a text with some of them replaced is not what anyone asks for.
+  const usable = !broken && answer.diagnostics.length === 0 && (cut === null || cut === "matches");
   const key = "underline hover:text-tide disabled:no-underline disabled:opacity-50";
   return (
     <div className="flex flex-wrap items-center gap-x-3 border-t border-rule px-4 py-1 text-[12px] text-ink-2">
