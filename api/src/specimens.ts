@@ -11,6 +11,8 @@ export const BOUNDS = {
   notes: 20_000,
   /** What comes in the place of a match. */
   template: 100_000,
+  /** The list of texts that must and must not match: ten thousand of a hundred characters. */
+  expectations: 1_000_000,
   sampleName: 200,
   /** The issue of size is the body as a whole; this one keeps a single sample readable on a screen. */
   sample: 8_000_000,
@@ -50,6 +52,8 @@ const OWN = {
   ...LISTED,
   /** What a rewriting puts in the place of a match, as the dialect's host writes it. */
   template: { type: "string", maxLength: BOUNDS.template },
+  /** Texts that must match, and that must not, one a line, as core reads them (`readExpectations`). */
+  expectations: { type: "string", maxLength: BOUNDS.expectations },
 } as const;
 
 /** What the server adds. */
@@ -100,12 +104,38 @@ const specimenExcerpt = closed({ id: ID, ...LISTED, ...KEPT, tags: TAGS, pattern
 ]);
 const specimenList = closed({ items: listOf(specimenExcerpt), total: { type: "integer" } });
 const newSpecimen = closed({ ...OWN, tags: TAGS, samples: listOf(newSample, BOUNDS.samples) }, ["title"]);
+/** In files an expectation is a line of the list, or an object: whichever is handier for who writes it. */
+const stretch = closed({ start: LENGTH, end: LENGTH });
+const fileExpectation = {
+  anyOf: [
+    {
+      type: "string",
+      description: "+ a text that must match; - one that must not; +^ at its start, += as a whole, +2 so many times; \\n, \\t and \\\\ as in strings",
+    },
+    closed(
+      {
+        text: TEXT,
+        mode: { type: "string", enum: ["first", "all", "start", "whole"], description: "all where it is left out" },
+        expect: { type: "string", enum: ["match", "no-match"] },
+        count: { type: "integer", minimum: 0 },
+        matches: listOf(closed({ ...stretch.properties, groups: listOf({ anyOf: [stretch, { type: "null" }] }) }, ["start", "end"])),
+      },
+      ["text", "expect"],
+    ),
+  ],
+} as const;
+const inFile = closed({ ...OWN, expectations: listOf(fileExpectation), tags: TAGS, samples: listOf(newSample, BOUNDS.samples) }, ["title"]);
 /** Everything that is kept, as one file. */
 const specimensFile = closed({
   format: { type: "string", enum: ["lamprey-specimens"] },
   version: { type: "integer", enum: [1] },
-  specimens: listOf(newSpecimen),
+  specimens: listOf(inFile),
 });
+/** One specimen as a file, to lie beside a program and be checked with it. */
+const specimenFile = closed(
+  { $schema: TEXT, format: { type: "string", enum: ["lamprey-specimen"] }, version: { type: "integer", enum: [1] }, ...inFile.properties },
+  ["format", "version", "title", "pattern"],
+);
 /** Revision 0 is one that is not kept yet: it is added, with the id that it is sent to. */
 const specimenChange = closed({ revision: { type: "integer", minimum: 0 }, ...OWN, samples: listOf(sampleChange, BOUNDS.samples) }, ["revision"]);
 /** A pattern at an earlier revision. */
@@ -133,6 +163,7 @@ export const SCHEMAS = {
   Specimen: specimen,
   SpecimenList: specimenList,
   SpecimensFile: specimensFile,
+  SpecimenFile: specimenFile,
   EarlierPatterns: earlierPatterns,
   Many: many,
   TagList: tagList,
@@ -153,6 +184,7 @@ export type SpecimenHead = Value<typeof specimenHead>;
 export type Specimen = Value<typeof specimen>;
 export type SpecimenExcerpt = Value<typeof specimenExcerpt>;
 export type SpecimensFile = Value<typeof specimensFile>;
+export type SpecimenFile = Value<typeof specimenFile>;
 export type SpecimenList = Value<typeof specimenList>;
 export type EarlierPattern = Value<typeof earlierPattern>;
 export type ProblemDetails = Value<typeof problem>;
@@ -161,6 +193,16 @@ export type ProblemDetails = Value<typeof problem>;
 export function specimensSchema(): string {
   const head = { $schema: "https://json-schema.org/draft/2020-12/schema", title: "Specimens of Lamprey", description: "Patterns with their sample texts." };
   return `${JSON.stringify({ ...head, ...specimensFile }, null, 2)}\n`;
+}
+
+/** The same of one specimen, as `docs/specimen.schema.json` has it. */
+export function specimenSchema(): string {
+  const head = {
+    $schema: "https://json-schema.org/draft/2020-12/schema",
+    title: "A specimen of Lamprey",
+    description: "A pattern with texts that it must and must not match.",
+  };
+  return `${JSON.stringify({ ...head, ...specimenFile }, null, 2)}\n`;
 }
 
 export function isProblem(value: unknown): value is ProblemDetails {

@@ -1,6 +1,7 @@
 /** The `lamprey` command: the core without a screen. It reads its arguments, and loads only what the command asked for needs. */
 import { DIALECT_NAMES } from "@lamprey/core";
 import { Command, InvalidArgumentError, Option } from "commander";
+import type { CheckOptions } from "./check/command.ts";
 import type { HandinOptions, HandoffOptions } from "./commands/handoff.ts";
 import type { MatchOptions } from "./commands/match.ts";
 import type { SourceOptions } from "./commands/options.ts";
@@ -71,6 +72,19 @@ withSource(program.command("trace").description("step through the machine's matc
     if (options.jsonl) return answerInput("trace");
     if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
     return run(async () => (await import("./commands/trace.ts")).runTrace(pattern, text, options));
+  });
+
+program
+  .command("check")
+  .description("judge the expectations of specimen files: texts that their patterns must and must not match")
+  .argument("[files...]", "specimen files, or files of a whole shelf")
+  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
+  .option("--junit <file>", "write the report as JUnit XML, too")
+  .option("--all", "show those that pass, too")
+  .action(async (files: string[], options: CheckOptions) => {
+    if (options.jsonl) return answerInput("check");
+    if (files.length === 0) return program.error("Files are needed, or --jsonl.");
+    return run(async () => (await import("./check/command.ts")).runCheck(files, options));
   });
 
 program

@@ -24,6 +24,9 @@ export { type Edit, modeEdits, quantifiers, withMode } from "./contrast/variants
 export type { Diagnostic } from "./diagnostic/diagnostic.ts";
 export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dialect/dialect.ts";
 export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
+export { type Examples, type ExamplesOptions, examples } from "./examples/examples.ts";
+export { type Expectation, type ExpectationLine, type ExpectedMatch, readExpectations, writeExpectation } from "./expectations/expectation.ts";
+export { type Judged, type JudgeOptions, judgeSlices } from "./expectations/judge.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
 export { type HandIn, handin, LONGEST_SOURCE } from "./handoff/handin.ts";
 export { type Form, formsOf, programAround, type Refusal as FormRefusal } from "./handoff/handoff.ts";
@@ -102,3 +105,7 @@ export * from "./syntax/tree.ts";
 export { MODE_WORDS } from "./syntax/words.ts";
 export { csvField, harmless } from "./text/csv.ts";
 export { countWords, grouped, lineColumn, lineStarts, placeOf, visible } from "./text/visible.ts";
+export type { PatternChange } from "./whynot/changes.ts";
+export { type Nearest, type NearText, nearest, type TextChange } from "./whynot/nearest.ts";
+export { furthest, type Reach } from "./whynot/reach.ts";
+export { type WhyNot, whyNot } from "./whynot/whynot.ts";

@@ -15,9 +15,10 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["automaton", "machine"],
     ["forecast"],
     ["linear"],
-    ["reel", "relate", "calls", "rewrite", "handoff"],
+    ["reel", "relate", "calls", "rewrite", "handoff", "expectations"],
     ["chart", "contrast", "ledger"],
-    ["hazard"],
+    ["hazard", "whynot"],
+    ["examples"],
     ["index.ts"],
   ],
   "web/src": [
@@ -30,13 +31,13 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["run"],
     // Features.
     ["reel", "ledger"],
-    ["chart", "contrast", "hazard", "path", "menu", "rewrite", "calls", "handoff", "engines"],
+    ["chart", "contrast", "hazard", "path", "menu", "rewrite", "calls", "handoff", "engines", "expectations"],
     // Screens, and the frame around them.
     ["app"],
     ["bench", "shelf", "risks"],
     ["main.tsx"],
   ],
-  "cli/src": [["contract"], ["print.ts", "print-trace.ts", "risk"], ["commands"], ["main.ts"]],
+  "cli/src": [["contract"], ["print.ts", "print-trace.ts", "risk", "check"], ["commands"], ["main.ts"]],
 };
 
 function filesBelow(folder: string): string[] {

@@ -9,6 +9,7 @@ interface DemoSpecimen {
   readonly flags: string;
   readonly notes: string;
   readonly template?: string;
+  readonly expectations?: readonly string[];
   /** Name of each sample, and its file below the demo folder. */
   readonly samples: readonly { readonly name: string; readonly file: string }[];
 }
@@ -16,8 +17,8 @@ interface DemoSpecimen {
 /** The demo's specimens, the last one first: a list shows the newest first, and the demo's first is the one to begin with. */
 export function readDemo(folder: string): SpecimenFields[] {
   const demo: DemoSpecimen[] = JSON.parse(readFileSync(join(folder, "specimens.json"), "utf8"));
-  return demo.toReversed().map(({ samples, ...own }) => {
+  return demo.toReversed().map(({ samples, expectations = [], ...own }) => {
     const texts = samples.map(({ name, file }) => ({ name, text: readFileSync(join(folder, file), "utf8") }));
-    return check(newSpecimen, { ...own, samples: texts });
+    return check(newSpecimen, { ...own, expectations: expectations.join("\n"), samples: texts });
   });
 }

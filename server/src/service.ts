@@ -7,7 +7,7 @@ import Joi from "joi";
 import { readJson } from "./bounded.ts";
 import { EXPORT_FORMAT, EXPORTED_AT_ONCE } from "./exported.ts";
 import { asProblem, type ProblemDetails, withoutValues } from "./problem.ts";
-import { check, figuresOf, many, newSpecimen, specimenChange, specimenQuery } from "./specimens/schemas.ts";
+import { check, figuresOf, fromFile, many, newSpecimen, specimenChange, specimenInFile, specimenQuery } from "./specimens/schemas.ts";
 import { RESTORED_WITHIN, type Specimens } from "./specimens/specimens.ts";
 import { BACKED_UP_EVERY } from "./store/backups.ts";
 import type { Store } from "./store/store.ts";
@@ -24,7 +24,7 @@ const MOST_IMPORTED = 100_000;
 const exported = Joi.object({
   format: Joi.string().valid(EXPORT_FORMAT.format).required(),
   version: Joi.number().valid(EXPORT_FORMAT.version).required(),
-  specimens: Joi.array().items(newSpecimen).max(MOST_IMPORTED).required(),
+  specimens: Joi.array().items(specimenInFile).max(MOST_IMPORTED).required(),
 });
 
 export class Service {
@@ -103,7 +103,7 @@ export class Service {
   /** The same; throws a Problem where the file does not fit. */
   async keepAll(body: Uint8Array): Promise<number> {
     const { specimens } = check(exported, readJson(body, MOST_IMPORTED * BOUNDS.samples));
-    return this.specimens.createAll(specimens);
+    return this.specimens.createAll(specimens.map(fromFile));
   }
 
   /** What is to be done now and then: backups, and what was removed long ago. */

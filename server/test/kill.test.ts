@@ -84,7 +84,7 @@ test("one that is killed while it makes a backup, or a database from before word
   await first.end();
   const db = new Database(databaseIn(first.data));
   db.exec(
-    "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of; alter table specimen drop column template",
+    "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of; alter table specimen drop column template; alter table specimen drop column expectations",
   );
   db.exec("delete from fact where name = 'words'; delete from mikro_orm_migrations where name like '0003%' or name > '0004'; pragma user_version = 2");
   db.close();

@@ -1,7 +1,7 @@
 /** The API's schemas, its bounds and what the server checks are one: what a schema takes the server takes, and no more. */
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
-import { BOUNDS, closed, listOf, SCHEMAS, specimensSchema, type Value } from "@lamprey/api";
+import { BOUNDS, closed, listOf, SCHEMAS, specimenSchema, specimensSchema, type Value } from "@lamprey/api";
 import fc from "fast-check";
 import { newSpecimen, specimenChange } from "../src/specimens/schemas.ts";
 
@@ -54,6 +54,7 @@ describe.each([
 
 test("the form of the file of everything stands in the docs as it is", () => {
   expect(readFileSync(new URL("../../docs/specimens.schema.json", import.meta.url), "utf8")).toBe(specimensSchema());
+  expect(readFileSync(new URL("../../docs/specimen.schema.json", import.meta.url), "utf8")).toBe(specimenSchema());
 });
 
 test("a type says what its schema says", () => {

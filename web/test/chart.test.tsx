@@ -66,6 +66,7 @@ describe("what is drawn", () => {
 describe("panned and zoomed", () => {
   test("by keys: along, nearer, farther, and all of it again", async () => {
     const chart = await drawn();
+    await until("it is fitted", () => view().x !== 0);
     const begun = view();
     fireEvent.keyDown(chart, { key: "ArrowRight" });
     expect(view().x).toBe(begun.x - 60);
@@ -83,6 +84,7 @@ describe("panned and zoomed", () => {
 
   test("keys that hold everywhere wind the reel", async () => {
     const chart = await drawn();
+    await until("it is fitted", () => view().x !== 0);
     const begun = view();
     await press("button", "To the first step");
     await until("it is wound", () => store.getState().bench.step === 0);
@@ -93,6 +95,7 @@ describe("panned and zoomed", () => {
 
   test("by the wheel and by a drag", async () => {
     const chart = await drawn();
+    await until("it is fitted", () => view().x !== 0);
     const begun = view();
     act(() => {
       chart.dispatchEvent(new WheelEvent("wheel", { deltaY: -1, clientX: 10, clientY: 10, bubbles: true, cancelable: true }));

@@ -13,6 +13,7 @@ const specimen: Specimen = {
   flags: "g",
   notes: "",
   template: "",
+  expectations: "",
   revision: 1,
   createdAt: "",
   updatedAt: "",

@@ -12,6 +12,7 @@ const base: DraftFields = {
   flags: "g",
   notes: "",
   template: "",
+  expectations: "",
   samples: [sample("a", "one"), sample("b", "two")],
 };
 const with_ = (change: Partial<DraftFields>): DraftFields => ({ ...base, ...change });

@@ -229,6 +229,7 @@ describe("the draft", () => {
     flags: "g",
     notes: "",
     template: "",
+    expectations: "",
     revision: 1,
     createdAt: "",
     updatedAt: "",

@@ -1,6 +1,8 @@
 /** What a line of JSON must hold, command by command. Loaded for JSON Lines alone: a person's arguments are checked elsewhere. */
 import { DIALECT_NAMES, type Source } from "@lamprey/core";
 import Joi from "joi";
+import type { CheckRequest } from "./check.ts";
+import type { ExamplesRequest } from "./examples.ts";
 import type { ForecastRequest } from "./forecast.ts";
 import type { HandinRequest } from "./handin.ts";
 import type { HandoffRequest } from "./handoff.ts";
@@ -11,6 +13,7 @@ import type { CommonRequest } from "./request.ts";
 import type { RewriteRequest } from "./rewrite.ts";
 import type { RiskRequest } from "./risk.ts";
 import type { TraceRequest } from "./trace.ts";
+import type { WhynotRequest } from "./whynot.ts";
 
 /** The fields of a pattern with its dialect and flags. */
 const SOURCE_FIELDS = {
@@ -56,10 +59,36 @@ export const riskRequest = Joi.object<RiskRequest>({
   mode: Joi.string().valid("search", "whole", "all").default("search"),
 }).unknown();
 
+const offset = Joi.number().integer().min(0);
+const stretch = Joi.object({ start: offset.required(), end: offset.min(Joi.ref("start")).required() }).unknown();
+
+/** An expectation; the list's own defaults are those of `match`. */
+export const expectation = Joi.object({
+  text: Joi.string().allow("").required(),
+  mode: Joi.string().valid("first", "all", "start", "whole").default("all"),
+  expect: Joi.string().valid("match", "no-match").required(),
+  count: offset,
+  matches: Joi.array().items(stretch.keys({ groups: Joi.array().items(stretch.allow(null)) })),
+}).unknown();
+
+export const checkRequest = Joi.object<CheckRequest>({ ...PATTERN_FIELDS, expectations: Joi.array().items(expectation).required() }).unknown();
+
 export const rewriteRequest = Joi.object<RewriteRequest>({
   ...COMMON_FIELDS,
   template: Joi.string().allow("").required(),
   scope: Joi.string().valid("first", "all").default("all"),
+}).unknown();
+
+export const whynotRequest = Joi.object<WhynotRequest>({ ...COMMON_FIELDS, mode: Joi.string().valid("first", "start", "whole").default("first") }).unknown();
+
+/** More texts than this are no few telling ones. */
+const MOST_EXAMPLES = 200;
+
+export const examplesRequest = Joi.object<ExamplesRequest>({
+  ...PATTERN_FIELDS,
+  mode: Joi.string().valid("whole", "search").default("whole"),
+  count: Joi.number().integer().min(1).max(MOST_EXAMPLES).default(12),
+  seed: Joi.number().integer().default(0),
 }).unknown();
 
 export const callsRequest = Joi.object<CommonRequest>(COMMON_FIELDS).unknown();

@@ -44,6 +44,8 @@ export const Specimen = defineEntity({
     notes: p.type(ExactText).$type<string>(),
     /** What a rewriting puts in the place of a match. */
     template: p.type(ExactText).$type<string>(),
+    /** Texts that must and must not match, one a line. */
+    expectations: p.type(ExactText).$type<string>(),
     /** Goes up by one with every change; a change must name the revision that it changes. */
     revision: p.integer(),
     createdAt: p.datetime(),

@@ -1,11 +1,11 @@
 /** What requests about specimens may hold. Unknown fields are refused: a misspelt one must not be lost in silence. */
 import { BOUNDS, type FiguresOf, type Many, type NewSpecimen, SORTS, type Sort, type SpecimenChange } from "@lamprey/api";
-import { DIALECT_NAMES } from "@lamprey/core";
+import { DIALECT_NAMES, type Expectation, writeExpectation } from "@lamprey/core";
 import Joi from "joi";
 import { Problem } from "../problem.ts";
 
 /** A new specimen with its defaults. */
-export type SpecimenFields = Required<Omit<NewSpecimen, "tags" | "template">> & Pick<NewSpecimen, "tags" | "template">;
+export type SpecimenFields = Required<Omit<NewSpecimen, "tags" | "template" | "expectations">> & Pick<NewSpecimen, "tags" | "template" | "expectations">;
 
 export interface SpecimenQuery {
   readonly search: string;
@@ -26,6 +26,7 @@ const flags = Joi.string()
   .max(BOUNDS.flags)
   .pattern(/^[\x20-\x7e]*$/, "printable ASCII");
 const notes = Joi.string().allow("").max(BOUNDS.notes);
+const expectations = Joi.string().allow("").max(BOUNDS.expectations);
 const template = Joi.string().allow("").max(BOUNDS.template);
 const name = Joi.string().trim().min(1).max(BOUNDS.sampleName);
 const text = Joi.string().allow("").max(BOUNDS.sample);
@@ -46,12 +47,40 @@ export const newSpecimen = Joi.object<SpecimenFields>({
   flags: flags.default(""),
   notes: notes.default(""),
   template: template.default(""),
+  expectations: expectations.default(""),
   tags: tags.default([]),
   samples: Joi.array()
     .items(Joi.object({ name: name.required(), text: text.required() }))
     .max(BOUNDS.samples)
     .default([]),
 });
+
+const offset = Joi.number().integer().min(0);
+const stretch = Joi.object({ start: offset.required(), end: offset.min(Joi.ref("start")).required() });
+
+/** In a file the list is one of lines, or of objects. */
+export const specimenInFile = newSpecimen.keys({
+  expectations: Joi.array()
+    .items(
+      Joi.string().allow(""),
+      Joi.object({
+        text: Joi.string().allow("").required(),
+        mode: Joi.string().valid("first", "all", "start", "whole").default("all"),
+        expect: Joi.string().valid("match", "no-match").required(),
+        count: offset,
+        matches: Joi.array().items(stretch.keys({ groups: Joi.array().items(stretch.allow(null)) })),
+      }),
+    )
+    .default([]),
+});
+
+/** As it is kept: the list is a text. */
+export function fromFile({
+  expectations: list,
+  ...own
+}: Omit<SpecimenFields, "expectations"> & { readonly expectations: readonly (string | Expectation)[] }): SpecimenFields {
+  return { ...own, expectations: list.map((each) => (typeof each === "string" ? each : writeExpectation(each))).join("\n") };
+}
 
 export const specimenChange = Joi.object<SpecimenChange>({
   revision: Joi.number().integer().min(0).required(),
@@ -62,6 +91,7 @@ export const specimenChange = Joi.object<SpecimenChange>({
   flags,
   notes,
   template,
+  expectations,
   samples: Joi.array()
     .items(Joi.object({ id, name: name.required(), text, edit }).or("id", "text").nand("text", "edit").with("edit", "id"))
     .max(BOUNDS.samples)

@@ -12,6 +12,7 @@ import {
   type SpecimenChange,
   type SpecimenHead,
   type SpecimenList,
+  type SpecimensFile,
   type Specimen as SpecimenWhole,
   type TagList,
   type TextEdit,
@@ -161,13 +162,18 @@ export class Specimens {
   }
 
   /** Adds one; its id. Nothing of it stays in memory, however many are added. */
-  private async add(em: SqlEntityManager, { samples, tags = [], template = "", ...own }: SpecimenFields, id: string = randomUUID()): Promise<string> {
+  private async add(
+    em: SqlEntityManager,
+    { samples, tags = [], template = "", expectations = "", ...own }: SpecimenFields,
+    id: string = randomUUID(),
+  ): Promise<string> {
     const now = new Date();
     const [{ number }] = (await em.execute("select coalesce(max(number), 0) + 1 as number from specimen")) as [{ number: number }];
     await em.insert(Specimen, {
       id,
       ...own,
       template,
+      expectations,
       tags: joined(tags),
       figures: null,
       figuresOf: 0,
@@ -211,9 +217,9 @@ export class Specimens {
 
   /** Keeps one for the first time, under the id that it has had on a bench. */
   private async first(em: SqlEntityManager, id: string, change: SpecimenChange): Promise<SpecimenHead> {
-    const { title, pattern = "", dialect = "ecmascript", flags = "", notes = "", template = "", samples = [] } = change;
+    const { title, pattern = "", dialect = "ecmascript", flags = "", notes = "", template = "", expectations = "", samples = [] } = change;
     if (title === undefined) throw new Problem("invalid-request", "What is kept for the first time has a title.");
-    await this.add(em, { title, pattern, dialect, flags, notes, template, samples: [] }, id);
+    await this.add(em, { title, pattern, dialect, flags, notes, template, expectations, samples: [] }, id);
     await this.keepSamples(em, id, samples);
     const row = await this.find(em, id);
     const heads = await this.sampleHeads(em, [id]);
@@ -277,11 +283,11 @@ export class Specimens {
   }
 
   /** Specimens that are not removed, as they would be made anew, the oldest first. */
-  async page(offset: number, limit: number): Promise<readonly SpecimenFields[]> {
+  async page(offset: number, limit: number): Promise<SpecimensFile["specimens"]> {
     const em = this.store.fork();
     const rows = await em.find(Specimen, { deletedAt: null }, { orderBy: { number: "asc" }, offset, limit });
     const wholes = await Promise.all(rows.map(async (row) => ({ ...(await this.whole(em, row)), tags: parted(row.tags) })));
-    return wholes.map(({ title, pattern, dialect, flags, notes, template, tags, samples }) => {
+    return wholes.map(({ title, pattern, dialect, flags, notes, template, expectations, tags, samples }) => {
       return {
         title,
         pattern,
@@ -289,6 +295,7 @@ export class Specimens {
         flags,
         notes,
         ...(template === "" ? {} : { template }),
+        ...(expectations === "" ? {} : { expectations: expectations.split("\n") }),
         ...(tags.length === 0 ? {} : { tags }),
         samples: samples.map(({ name, text }) => ({ name, text })),
       };
@@ -389,6 +396,7 @@ function head(row: SpecimenRow): Omit<SpecimenHead, "samples"> {
   return {
     ...own(row),
     template: row.template,
+    expectations: row.expectations,
     createdAt: row.createdAt.toISOString(),
     updatedAt: row.updatedAt.toISOString(),
     deletedAt: row.deletedAt?.toISOString() ?? null,

@@ -61,12 +61,20 @@ class Templates extends Migration {
   }
 }
 
+/** Texts that must and must not match, one a line. */
+class Expectations extends Migration {
+  override up(): void {
+    this.addSql("alter table specimen add column expectations text not null default ''");
+  }
+}
+
 export const migrationsList = [
   { name: "0001-specimens", class: CreateSpecimens },
   { name: "0002-earlier-patterns", class: KeepEarlierPatterns },
   { name: "0003-search-by-words", class: SearchByWords },
   { name: "0004-tags-and-figures", class: TagsAndFigures },
   { name: "0005-templates", class: Templates },
+  { name: "0006-expectations", class: Expectations },
 ];
 
 /** What a database says that it is of, and how new: `LMPR`, and the number of migrations. */

@@ -36,9 +36,18 @@ function useKeepAsNew(keeper: Keeper): () => Promise<{ readonly id: string } | {
   const [create] = specimensApi.useCreateMutation();
   return async () => {
     const { fields } = withinBounds(keepable(keeper.fields, keeper.base.fields), keeper.base.fields);
-    const { title, pattern, dialect, flags, notes, template, samples } = fields;
+    const { title, pattern, dialect, flags, notes, template, expectations, samples } = fields;
     const named = `${title.slice(0, BOUNDS.title - MARK.length).trimEnd()}${MARK}`;
-    const made = await create({ title: named, pattern, dialect, flags, notes, template, samples: samples.map(({ name, text }) => ({ name, text })) });
+    const made = await create({
+      title: named,
+      pattern,
+      dialect,
+      flags,
+      notes,
+      template,
+      expectations,
+      samples: samples.map(({ name, text }) => ({ name, text })),
+    });
     if (made.data) return { id: made.data.id };
     const body = made.error && "data" in made.error ? made.error.data : undefined;
     return { fault: typeof body === "object" && body !== null && "detail" in body ? String(body.detail) : NO_ANSWER };

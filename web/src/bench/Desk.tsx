@@ -74,6 +74,7 @@ const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
     if (!confirmed || confirmed.generation !== result?.generation) return "";
     return confirmed.agrees === null ? "no answer" : confirmed.agrees ? "agrees" : "differs";
   },
+  texts: ({ expectations: { judged } }) => (judged ? `${number(judged.passed)} of ${number(judged.lines.length)}` : ""),
   hazard: ({ hazard: { verdict }, draft }) => (verdict && draft.fields.pattern !== "" ? shortWord(verdict) : ""),
 };
 

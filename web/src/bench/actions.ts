@@ -1,6 +1,7 @@
 /** All that can be done on the bench by name: one table for the command menu and the keys. Windings of the reel have a table of their own. */
 
 import { sampleAdded } from "../draft/draftSlice.ts";
+import { flipLines } from "../expectations/listEditor.ts";
 import { takeOffer } from "../handoff/Offer.tsx";
 import { endPath } from "../path/Path.tsx";
 import type { EngineControls } from "../run/controls.ts";
@@ -13,6 +14,7 @@ import { deskFolded, partShown, reelFolded, reelIsOpen, stripFolded } from "../s
 import { menuOpened } from "../state/menuSlice.ts";
 import type { AppDispatch, RootState } from "../state/store.ts";
 import { DESK } from "./desk.ts";
+import { expectSelected } from "./expectSelected.ts";
 import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
 
 export interface ActionContext {
@@ -127,6 +129,21 @@ export const ACTIONS: readonly Action[] = [
     key: "takeOffer",
     act: ({ pattern }) => takeOffer(pattern),
   },
+  {
+    id: "expect-match",
+    words: "What is selected, or the chosen match, must match",
+    also: "expectation text test",
+    key: "expectMatch",
+    act: () => expectSelected("match"),
+  },
+  {
+    id: "expect-none",
+    words: "What is selected, or the chosen match, must not match",
+    also: "expectation text test",
+    key: "expectNone",
+    act: () => expectSelected("no-match"),
+  },
+  { id: "flip-expectation", words: "Must match becomes must not, in the lines of the list at its caret", key: "flipExpectation", act: flipLines },
   { id: "undo", words: "Undo in the pattern", act: ({ pattern }) => pattern?.undo() },
   { id: "redo", words: "Redo in the pattern", act: ({ pattern }) => pattern?.redo() },
   {

@@ -3,6 +3,7 @@ import type { ComponentType } from "react";
 import { CallsPanel } from "../calls/CallsPanel.tsx";
 import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
 import { EnginesPanel } from "../engines/EnginesPanel.tsx";
+import { TextsPanel } from "../expectations/TextsPanel.tsx";
 import { SourcePanel } from "../handoff/SourcePanel.tsx";
 import { DriftPanel } from "../hazard/DriftPanel.tsx";
 import { HazardPanel } from "../hazard/HazardPanel.tsx";
@@ -43,6 +44,7 @@ export const DESK: readonly DeskPanel[] = [
   { panel: "calls", name: "Calls", question: "What will my program be given?", word: "calls", key: "calls", width: 440, Content: CallsPanel },
   { panel: "source", name: "Source", question: "How do I write it in my program?", word: "hand-off", key: "source", width: 400, Content: SourcePanel },
   { panel: "engines", name: "Engines", question: "Does the real engine say so too?", word: "confirm", key: "engines", width: 360, Content: EnginesPanel },
+  { panel: "texts", name: "Texts", question: "What must it match, and what must it not?", word: "expectation", key: "texts", width: 360, Content: TextsPanel },
 ];
 
 export function deskPanel(panel: SidePanel): DeskPanel {

@@ -1,4 +1,5 @@
 /** The draft: the specimen on the bench as it is being edited, and how far it is kept. */
+import { type Expectation, writeExpectation } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import { v4 as uuid } from "uuid";
 import { type DraftFields, type DraftSample, NO_FIELDS, titleOf } from "./fields.ts";
@@ -41,6 +42,12 @@ const slice = createSlice({
       const follows = payload.pattern !== undefined && payload.title === undefined && title === titleOf(pattern);
       return { ...draft, fields: { ...draft.fields, ...payload, ...(follows ? { title: titleOf(payload.pattern) } : {}) } };
     },
+    /** A text that the pattern must match, or must not, is added to the list. */
+    expected: (draft, { payload }: PayloadAction<Expectation>) => {
+      const { expectations } = draft.fields;
+      const before = expectations === "" || expectations.endsWith("\n") ? expectations : `${expectations}\n`;
+      return { ...draft, fields: { ...draft.fields, expectations: before + writeExpectation(payload) } };
+    },
     sampleEdited: (draft, { payload }: PayloadAction<{ key: string; name?: string; text?: string }>) => ({
       ...draft,
       fields: { ...draft.fields, samples: draft.fields.samples.map((s) => (s.key === payload.key ? { ...s, ...payload } : s)) },
@@ -76,15 +83,21 @@ const slice = createSlice({
       const known = fields.samples.some(({ key }) => key === draft.shown);
       const shown = known ? draft.shown : (fields.samples[0]?.key ?? "");
       const textOf = (samples: readonly DraftSample[]) => samples.find(({ key }) => key === draft.shown)?.text;
-      const { pattern, dialect, flags, template, samples } = draft.fields;
-      const sameOwn = pattern === fields.pattern && dialect === fields.dialect && flags === fields.flags && template === fields.template;
+      const { pattern, dialect, flags, template, expectations, samples } = draft.fields;
+      const sameOwn =
+        pattern === fields.pattern &&
+        dialect === fields.dialect &&
+        flags === fields.flags &&
+        template === fields.template &&
+        expectations === fields.expectations;
       const same = sameOwn && known && textOf(samples) === textOf(fields.samples);
       return { ...draft, fields, revision, shown, loads: same ? draft.loads : draft.loads + 1 };
     },
   },
 });
 
-export const { opened, closed, edited, sampleEdited, sampleAdded, sampleRemoved, sampleRestored, sampleShown, keepingChanged, merged } = slice.actions;
+export const { opened, closed, edited, expected, sampleEdited, sampleAdded, sampleRemoved, sampleRestored, sampleShown, keepingChanged, merged } =
+  slice.actions;
 export const draftReducer = slice.reducer;
 
 /** The sample on show. */

@@ -19,14 +19,16 @@ export interface DraftFields {
   readonly notes: string;
   /** What a rewriting puts in the place of a match. */
   readonly template: string;
+  /** Texts that must and must not match, one a line. */
+  readonly expectations: string;
   readonly samples: readonly DraftSample[];
 }
 
 /** A draft in which nothing is written. */
-export const NO_FIELDS: DraftFields = { title: "", pattern: "", dialect: "ecmascript", flags: "", notes: "", template: "", samples: [] };
+export const NO_FIELDS: DraftFields = { title: "", pattern: "", dialect: "ecmascript", flags: "", notes: "", template: "", expectations: "", samples: [] };
 
 /** The fields that are one value each. */
-export const OWN_FIELDS = ["title", "pattern", "dialect", "flags", "notes", "template"] as const;
+export const OWN_FIELDS = ["title", "pattern", "dialect", "flags", "notes", "template", "expectations"] as const;
 export type OwnField = (typeof OWN_FIELDS)[number];
 
 /** What the server holds of a specimen, and as which revision. */
@@ -36,9 +38,9 @@ export interface Based {
 }
 
 /** A specimen's fields as a draft; one without a sample gets an empty one to write in, which always is the same. */
-export function fieldsOf({ id, title, pattern, dialect, flags, notes, template, samples }: Specimen): DraftFields {
+export function fieldsOf({ id, title, pattern, dialect, flags, notes, template, expectations, samples }: Specimen): DraftFields {
   const own = samples.map((sample) => ({ key: sample.id, name: sample.name, text: sample.text }));
-  return { title, pattern, dialect, flags, notes, template, samples: own.length > 0 ? own : [{ key: id, name: "sample", text: "" }] };
+  return { title, pattern, dialect, flags, notes, template, expectations, samples: own.length > 0 ? own : [{ key: id, name: "sample", text: "" }] };
 }
 
 /** A title for a specimen that nobody has named. */
@@ -109,6 +111,7 @@ const LIMITS = {
   flags: { most: BOUNDS.flags, words: "the flags" },
   notes: { most: BOUNDS.notes, words: "the notes" },
   template: { most: BOUNDS.template, words: "the template" },
+  expectations: { most: BOUNDS.expectations, words: "the list of texts" },
 } as const;
 
 /** What of a draft is too long to be kept, in words; and the draft with that as it was, so that the rest can be. */

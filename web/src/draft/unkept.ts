@@ -22,7 +22,7 @@ const made = new Map<string, Specimen>();
 /** Makes one; its id. Revision 0 is what the server has of it. */
 export function makeUnkept({ samples, ...own }: Unkept): string {
   const id = uuid();
-  const specimen = neverKept(id, { ...own, notes: "", template: "", samples: samples.map((sample) => ({ key: uuid(), ...sample })) });
+  const specimen = neverKept(id, { ...own, notes: "", template: "", expectations: "", samples: samples.map((sample) => ({ key: uuid(), ...sample })) });
   made.set(id, specimen);
   try {
     sessionStorage.setItem(KEY + id, JSON.stringify(specimen));
@@ -38,9 +38,9 @@ export function unkept(id: string): Specimen | undefined {
   if (known) return known;
   try {
     const text = sessionStorage.getItem(KEY + id);
-    // One of a time when specimens had no template has none.
-    const kept = text === null ? undefined : (JSON.parse(text) as Omit<Specimen, "template"> & Partial<Specimen>);
-    return kept && { ...kept, template: kept.template ?? "" };
+    // One of a time when specimens had less has none of it.
+    const kept = text === null ? undefined : (JSON.parse(text) as Omit<Specimen, "template" | "expectations"> & Partial<Specimen>);
+    return kept && { ...kept, template: kept.template ?? "", expectations: kept.expectations ?? "" };
   } catch {
     // As above.
     return undefined;

@@ -264,6 +264,24 @@ export type RewriteFileAnswer =
   /** Why there is none, in a sentence; empty where it was left. */
   | { readonly ok: false; readonly why: string };
 
+/** What came of one expectation. */
+export interface JudgedLine {
+  /** Its line in the list, from 0. */
+  readonly line: number;
+  readonly passed: boolean;
+  /** Matches found, and where the first lies; null where there is none. */
+  readonly count: number;
+  readonly first: Span | null;
+  /** The run was cut short. */
+  readonly cut: boolean;
+}
+
+export interface ListJudged {
+  readonly generation: number;
+  readonly list: string;
+  readonly lines: readonly JudgedLine[];
+}
+
 /** A call as it is shown. */
 export interface CallView {
   readonly name: string;

@@ -20,6 +20,7 @@ import {
   type Holders,
   type HunkView,
   holders,
+  judgeSlices,
   LEDGER_FORMS,
   type LedgerForm,
   LinearMachine,
@@ -33,6 +34,7 @@ import {
   profile,
   type Reading,
   type Reel,
+  readExpectations,
   record,
   recordInSlices,
   type Sought,
@@ -57,6 +59,7 @@ import type {
   ContrastAsked,
   ContrastFurther,
   ContrastResult,
+  ListJudged,
   ReelInfo,
   RewriteAnswer,
   RewriteAsked,
@@ -93,6 +96,10 @@ const SHOWN_STATES = 40;
 const FORECAST_BUDGET = 60_000_000;
 /** The same while the matches wait for it: half a second. */
 const MATCHES_BUDGET = 1_500_000;
+/** Steps for each text of the list, and texts judged between two moments at which the worker listens. */
+const TEXT_BUDGET = 1_000_000;
+const JUDGED_AT_ONCE = 200;
+
 /** Items of a list that a call's value is shown with. */
 const MOST_ITEMS = 40;
 
@@ -351,6 +358,28 @@ export class Session {
     this.rewritings.leaveFile();
   }
 
+  /** The expectations of a list, judged; null where a newer run has replaced this one. */
+  async judge(generation: number, list: string): Promise<ListJudged | null> {
+    const { current } = this;
+    if (current?.asked.generation !== generation) return null;
+    const read = readExpectations(list);
+    const slices = judgeSlices(
+      current.program,
+      read.map(({ expectation }) => expectation),
+      { stepLimit: TEXT_BUDGET },
+    );
+    const judged = await drive(fewer(slices, JUDGED_AT_ONCE), () => this.current !== current);
+    if (!judged) return null;
+    const lines = judged.map(({ passed, count, matches, cut }, i) => ({
+      line: read[i]?.line ?? 0,
+      passed,
+      count,
+      first: matches.length > 0 ? matches.group(0, 0) : null,
+      cut: cut !== null,
+    }));
+    return { generation, list, lines };
+  }
+
   /** What the calls of the host return on the sample; null where a newer run has replaced it. */
   async calls(generation: number): Promise<CallsView | null> {
     const { current } = this;
@@ -387,6 +416,15 @@ export class Session {
       if (this.current !== current) return null;
     }
     return new Blob(pieces, { type: LEDGER_FORMS[form].type });
+  }
+}
+
+/** Slices put together, so that not every one of many short ones is waited behind. */
+function* fewer<T>(slices: Generator<number, T>, together: number): Generator<number, T> {
+  for (let done = 1; ; done++) {
+    const next = slices.next();
+    if (next.done) return next.value;
+    if (done % together === 0) yield next.value;
   }
 }
 

@@ -2,6 +2,7 @@
 import { visible } from "@lamprey/core";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { specimensApi } from "../api/specimens.ts";
+import { expected } from "../draft/draftSlice.ts";
 import { clock } from "../shared/words.ts";
 import { isBroken } from "../state/benchSlice.ts";
 import { driftFromChosen } from "../state/hazardSlice.ts";
@@ -69,12 +70,21 @@ export function DriftPanel() {
 
 /** A shortest text of one kind. */
 function Example({ name, text }: { readonly name: string; readonly text: string | null }) {
+  const dispatch = useAppDispatch();
   if (text === null) return null;
   return (
     <div className="grid grid-cols-[96px_1fr] gap-2 border-b border-rule-soft py-[5px]">
       <dt className="text-ink-2">{name}</dt>
       <dd className="source overflow-hidden text-ellipsis whitespace-pre-wrap break-all">
         {text === "" ? <i className="font-sans text-ink-2">the empty text</i> : visible(text, 400)}
+        <span className="ml-2 whitespace-nowrap font-sans text-[12px] text-ink-2">
+          <button type="button" className="underline hover:text-tide" onClick={() => dispatch(expected({ text, mode: "whole", expect: "match" }))}>
+            must match
+          </button>{" "}
+          <button type="button" className="underline hover:text-tide" onClick={() => dispatch(expected({ text, mode: "whole", expect: "no-match" }))}>
+            must not
+          </button>
+        </span>
       </dd>
     </div>
   );

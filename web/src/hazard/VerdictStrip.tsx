@@ -2,6 +2,7 @@
 import { countWords } from "@lamprey/core";
 import type { ReactNode } from "react";
 import { useEngineControls } from "../run/controls.ts";
+import type { OwnWord } from "../shared/glossary.ts";
 import { Term } from "../shared/Term.tsx";
 import { number, span } from "../shared/words.ts";
 import { isBroken, panelChosen, type SidePanel } from "../state/benchSlice.ts";
@@ -23,6 +24,7 @@ export function VerdictStrip() {
       {cut && <CutShort />}
       {open && (
         <>
+          <Texts />
           <Hazard />
           {/* What is dear here comes before what an edit did, which the rail has, too. */}
           {!cut && <Drift />}
@@ -34,9 +36,9 @@ export function VerdictStrip() {
 }
 
 interface CellProps {
-  readonly name: "Hazard" | "Drift";
+  readonly name: "Hazard" | "Drift" | "Texts";
   readonly panel: SidePanel;
-  readonly word: "hazard" | "drift";
+  readonly word: OwnWord;
   readonly className: string;
   readonly children: ReactNode;
 }
@@ -62,6 +64,25 @@ function Cell({ name, panel, word, className, children }: CellProps) {
       </Term>
       {children}
     </div>
+  );
+}
+
+/** How many of the expectations hold; nothing where there are none. */
+function Texts() {
+  const judged = useAppSelector((s) => s.expectations.judged);
+  const changed = useAppSelector((s) => s.expectations.changed.length);
+  const broken = useAppSelector((s) => isBroken(s.bench));
+  if (!judged || judged.lines.length === 0) return null;
+  const all = judged.passed === judged.lines.length;
+  return (
+    <Cell name="Texts" panel="texts" word="expectation" className="flex-none">
+      <p className={`whitespace-nowrap ${broken ? "text-ink-2" : ""}`} role="status" data-part="texts">
+        <b className={all ? "" : "text-rust"}>
+          {number(judged.passed)} of {number(judged.lines.length)}
+        </b>
+        {changed > 0 && <span className="text-ink-2">, {number(changed)} changed</span>}
+      </p>
+    </Cell>
   );
 }
 

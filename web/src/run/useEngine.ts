@@ -13,6 +13,7 @@ import { useContrast } from "./contrast.ts";
 import type { EngineControls } from "./controls.ts";
 import { useAddress } from "./followAddress.ts";
 import { useHostViews } from "./hostViews.ts";
+import { useJudging } from "./judging.ts";
 import { useReelViews } from "./reelViews.ts";
 import { useControls } from "./winding.ts";
 
@@ -21,6 +22,7 @@ export function EngineFollowers({ engine }: { readonly engine: Engine | null }):
   useContrast(engine);
   useReelViews(engine);
   useHostViews(engine);
+  useJudging(engine);
   useAddress(engine);
   return null;
 }

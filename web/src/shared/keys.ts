@@ -48,6 +48,10 @@ export const KEYS = {
   calls: { anywhere: "Alt+Shift+Digit7" },
   source: { anywhere: "Alt+Shift+Digit8" },
   engines: { anywhere: "Alt+Shift+Digit9" },
+  texts: { anywhere: "Alt+Shift+Digit0" },
+  expectMatch: { anywhere: "Alt+Shift+KeyE" },
+  expectNone: { anywhere: "Alt+Shift+KeyX" },
+  flipExpectation: { anywhere: "Alt+KeyX" },
 } as const satisfies Readonly<Record<string, KeyPair>>;
 
 export type KeyName = keyof typeof KEYS;

@@ -5,6 +5,7 @@ import { specimensApi } from "../api/specimens.ts";
 import { draftReducer } from "../draft/draftSlice.ts";
 import { painted } from "../shared/painted.ts";
 import { benchReducer } from "./benchSlice.ts";
+import { expectationsReducer } from "./expectationsSlice.ts";
 import { hazardReducer } from "./hazardSlice.ts";
 import { hostReducer } from "./hostSlice.ts";
 import { layoutReducer, rememberLayout } from "./layoutSlice.ts";
@@ -38,6 +39,7 @@ export const store = configureStore({
     [specimensApi.reducerPath]: specimensApi.reducer,
     draft: draftReducer,
     bench: benchReducer,
+    expectations: expectationsReducer,
     hazard: hazardReducer,
     host: hostReducer,
     layout: layoutReducer,

@@ -3,7 +3,7 @@ import "./browser.ts";
 import { EditorView } from "@codemirror/view";
 import type { NewSpecimen } from "@lamprey/api";
 import { act, cleanup, configure, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
-import { userEvent } from "@testing-library/user-event";
+import { PointerEventsCheckLevel, userEvent } from "@testing-library/user-event";
 import { Provider } from "react-redux";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { specimensApi } from "../../src/api/specimens.ts";
@@ -19,7 +19,8 @@ import { PageServer } from "./server.ts";
 // What was missed is enough: a page of markup behind it hides it.
 configure({ getElementError: (message) => new Error((message ?? "not found").split("\n\n")[0]) });
 
-export const user = userEvent.setup({ delay: null });
+/** Whether something lies over what is pressed is asked in a real browser: here a dialog that opens is in its own way for a moment. */
+export const user = userEvent.setup({ delay: null, pointerEventsCheck: PointerEventsCheckLevel.Never });
 
 let router: ReturnType<typeof createBrowserRouter> | undefined;
 

@@ -52,7 +52,7 @@ export class PageServer {
   }
 
   /** Puts a specimen on the shelf. */
-  put({ title, pattern = "", dialect = "ecmascript", flags = "", notes = "", template = "", samples = [] }: NewSpecimen): Specimen {
+  put({ title, pattern = "", dialect = "ecmascript", flags = "", notes = "", template = "", expectations = "", samples = [] }: NewSpecimen): Specimen {
     const id = `00000000-0000-4000-8000-${String(++made).padStart(12, "0")}`;
     const at = this.now();
     const kept = samples.map(({ name, text }, i) => ({ id: `${id}-${i}`, name, text, length: text.length }));
@@ -64,6 +64,7 @@ export class PageServer {
       flags,
       notes,
       template,
+      expectations,
       samples: kept,
       revision: 1,
       createdAt: at,
@@ -177,7 +178,7 @@ export class PageServer {
       const errors = [{ path: at < 0 ? "format" : `specimens.${at}.title`, message: at < 0 ? "it is another" : "it is empty" }];
       return { status: 400, data: { ...refusal(400, "It does not fit").data, errors } };
     }
-    for (const each of specimens) this.put(each);
+    for (const { expectations = [], ...own } of specimens) this.put({ ...own, expectations: expectations.join("\n") });
     return { status: 201, data: { imported: specimens.length } };
   }
 

@@ -1,0 +1,35 @@
+/** How far a pattern came in a text that it does not match: the attempt that came furthest, and the part that was not met there. */
+
+import type { MatchMode } from "../machine/backtracking.ts";
+import { Kind } from "../machine/events.ts";
+import type { Program } from "../program/program.ts";
+import { attempts } from "../reel/attempts.ts";
+import { record } from "../reel/reel.ts";
+
+export interface Reach {
+  /** Offset at which the attempt began, and the furthest that it stood at. */
+  readonly attempt: number;
+  readonly offset: number;
+  /** The part of the pattern that was not met there. */
+  readonly start: number;
+  readonly end: number;
+}
+
+/** Events of the run that is looked at: a tenth of a second. */
+const MOST_EVENTS = 1_000_000;
+
+/** Null where the run matches, or is longer than is looked at and came nowhere before. */
+export function furthest(program: Program, text: string, mode: MatchMode): Reach | null {
+  const reel = record(program, text, { mode: mode === "all" ? "first" : mode, eventLimit: MOST_EVENTS });
+  if (reel.matchCount > 0) return null;
+  let best: ReturnType<typeof attempts>[number] | undefined;
+  for (const attempt of attempts(reel, 0, reel.attemptCount)) if (!best || attempt.reach > best.reach) best = attempt;
+  if (!best) return null;
+  const { start: began, reach, from, to, failed } = best;
+  for (let step = from; step < to; step++) {
+    if (reel.kind(step) !== Kind.Mismatch || reel.offset(step) !== reach) continue;
+    const { start, end } = reel.node(step);
+    return { attempt: began, offset: reach, start, end };
+  }
+  return { attempt: began, offset: reach, start: failed?.start ?? 0, end: failed?.end ?? program.source.pattern.length };
+}
