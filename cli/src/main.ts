@@ -2,12 +2,14 @@
 import { DIALECT_NAMES } from "@lamprey/core";
 import { Command, InvalidArgumentError, Option } from "commander";
 import type { CheckOptions } from "./check/command.ts";
+import type { ExamplesOptions } from "./commands/examples.ts";
 import type { HandinOptions, HandoffOptions } from "./commands/handoff.ts";
 import type { MatchOptions } from "./commands/match.ts";
 import type { SourceOptions } from "./commands/options.ts";
 import type { RelateOptions } from "./commands/relate.ts";
 import type { RewriteOptions } from "./commands/rewrite.ts";
 import type { TraceOptions } from "./commands/trace.ts";
+import type { WhynotOptions } from "./commands/whynot.ts";
 import { DEFAULT_STEP_LIMIT } from "./contract/limits.ts";
 import type { RiskOptions } from "./risk/command.ts";
 import { THRESHOLD_NAMES } from "./risk/threshold.ts";
@@ -85,6 +87,34 @@ program
     if (options.jsonl) return answerInput("check");
     if (files.length === 0) return program.error("Files are needed, or --jsonl.");
     return run(async () => (await import("./check/command.ts")).runCheck(files, options));
+  });
+
+withSource(
+  program
+    .command("whynot")
+    .description("say why a text does not match: how far the pattern came, the nearest texts that match, and the least changes of the pattern"),
+)
+  .addOption(new Option("-m, --mode <mode>", "how to ask").choices(["first", "start", "whole"]).default("first"))
+  .action(async (pattern: string | undefined, text: string | undefined, options: WhynotOptions) => {
+    if (options.jsonl) return answerInput("whynot");
+    if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
+    return run(async () => (await import("./commands/whynot.ts")).runWhynot(pattern, text, options));
+  });
+
+program
+  .command("examples")
+  .description("give a few telling texts that a pattern takes, and near misses")
+  .argument("[pattern]", "the pattern")
+  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
+  .addOption(new Option("-d, --dialect <name>", "the pattern's dialect").choices(DIALECT_NAMES).default("ecmascript"))
+  .option("-f, --flags <letters>", "the pattern's flags", "")
+  .addOption(new Option("-m, --mode <mode>", "how the texts are taken").choices(["whole", "search"]).default("whole"))
+  .option("--count <texts>", "at most so many texts", wholeNumber, 12)
+  .option("--seed <number>", "another seed gives other texts", wholeNumber, 0)
+  .action(async (pattern: string | undefined, options: ExamplesOptions) => {
+    if (options.jsonl) return answerInput("examples");
+    if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
+    return run(async () => (await import("./commands/examples.ts")).runExamples(pattern, options));
   });
 
 program

@@ -246,7 +246,8 @@ class ChoiceTree {
 
   /** The choices of the nodes that a text comes by. */
   private made(chosen: ReadonlyMap<Node, Choice>): Set<string> {
-    const keys = new Set<string>();
+    // That there is a text at all is worth one, also where nothing can be chosen.
+    const keys = new Set<string>(["a text"]);
     const waiting: Node[] = [this.program.root];
     for (let node = waiting.pop(); node; node = waiting.pop()) {
       if (node.kind === "look") continue;

@@ -1,4 +1,4 @@
-/** How far a pattern came in a text that it does not match: the attempt that came furthest, and the part that was not met there. */
+/** How far a pattern came in a text that it does not match: the attempt that came furthest from where it began, and the part that was not met there. */
 
 import type { MatchMode } from "../machine/backtracking.ts";
 import { Kind } from "../machine/events.ts";
@@ -23,7 +23,8 @@ export function furthest(program: Program, text: string, mode: MatchMode): Reach
   const reel = record(program, text, { mode: mode === "all" ? "first" : mode, eventLimit: MOST_EVENTS });
   if (reel.matchCount > 0) return null;
   let best: ReturnType<typeof attempts>[number] | undefined;
-  for (const attempt of attempts(reel, 0, reel.attemptCount)) if (!best || attempt.reach > best.reach) best = attempt;
+  // The last attempt always stands at the end of the text: what counts is how far each came from where it began.
+  for (const attempt of attempts(reel, 0, reel.attemptCount)) if (!best || attempt.reach - attempt.start > best.reach - best.start) best = attempt;
   if (!best) return null;
   const { start: began, reach, from, to, failed } = best;
   for (let step = from; step < to; step++) {
