@@ -111,14 +111,6 @@ await picture("contrast", "chart", "Quoted values", async (page) => {
   await openTab(page, "Contrast");
   await rest(1500);
 });
-await picture("contrast-deep", "deep", "Quoted values", async (page) => {
-  await caretTo(page, 2);
-  await openTab(page, "Contrast");
-  await click(page, "label", "possessive");
-  await page.type("input[aria-label='A second pattern']", '"([^"]+)"');
-  await click(page, "label", "match");
-  await rest(2000);
-});
 await picture("hazard", "chart", "Remarks made of words only", async (page) => {
   await click(page, "[aria-label=Verdicts] button", "proof and repairs");
   await rest(3000);
@@ -142,6 +134,12 @@ await picture("rewrite", "chart", "Readings by named group", async (page) => {
 await picture("calls-deep", "deep", "Counts at the weirs", async (page) => {
   await alt(page, "Digit7", true);
   await rest(800);
+});
+await picture("texts", "chart", "Depths without a unit", async (page) => {
+  await alt(page, "Digit0", true);
+  await rest(800);
+  await click(page, "button", "to the first that fails");
+  await rest(600);
 });
 await picture("risks", "chart", null, async (page) => {
   await page.goto(`${server.address}/risks`);

@@ -63,14 +63,20 @@ const KEPT = { revision: REVISION, createdAt: MOMENT, updatedAt: MOMENT, deleted
 const TAG = { type: "string", minLength: 1, maxLength: BOUNDS.tag } as const;
 const TAGS = listOf(TAG, BOUNDS.tags);
 /** What a bench found out of a specimen at its revision: matches on the first sample, and how its work grows. */
-const figures = closed({
-  matches: { type: "integer", minimum: 0 },
-  /** There are more than were counted. */
-  more: { type: "boolean" },
-  growth: { type: "string", enum: ["linear", "polynomial", "exponential", "undecided"] },
-  /** Of a polynomial; else 0. */
-  degree: { type: "integer", minimum: 0 },
-});
+const figures = closed(
+  {
+    matches: { type: "integer", minimum: 0 },
+    /** There are more than were counted. */
+    more: { type: "boolean" },
+    growth: { type: "string", enum: ["linear", "polynomial", "exponential", "undecided"] },
+    /** Of a polynomial; else 0. */
+    degree: { type: "integer", minimum: 0 },
+    /** Of how many expectations so many hold; left out where there are none. */
+    texts: { type: "integer", minimum: 0 },
+    holding: { type: "integer", minimum: 0 },
+  },
+  ["matches", "more", "growth", "degree"],
+);
 const figuresOf = closed({ revision: REVISION, figures });
 
 const sampleHead = closed({ id: ID, name: TEXT, length: LENGTH });

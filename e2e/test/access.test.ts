@@ -98,6 +98,15 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     },
   ],
   [
+    "texts, and why one fails",
+    async (page) => {
+      await openBench(page, `${await stage.benchOf("Quoted values")}?desk=texts`);
+      await waitForPart(page, "judged", "1 of 2");
+      await clickText(page, "button", "to the first that fails");
+      await waitForPart(page, "at-line", "line 2");
+    },
+  ],
+  [
     "attempts and values",
     async (page) => {
       await openBench(page, await stage.benchOf("Counts at the weirs"));

@@ -39,3 +39,19 @@ test("a list is built from the sample and by pasting; the pattern is mended unti
   await waitForPart(page, "texts", "51 of 51");
   expect(stage.failures).toEqual([]);
 });
+
+test("why a line does not match, and the change of the pattern taken that makes it", async () => {
+  const { address } = await stage.keep("^gate \\d$", "gate 7\nGate 12\n", "gm");
+  const page = await stage.page();
+  await openBench(page, `${address}?desk=texts`);
+  await page.waitForSelector(".list-editor .cm-content");
+  await page.click(".list-editor .cm-content");
+  await page.keyboard.type("+ gate 12");
+  await waitForPart(page, "judged", "0 of 1");
+  await waitForPart(page, "why-not", "It came from 0 to 6 (gate 1); there $ was not met.");
+  await waitForPart(page, "why-not", "1 character away");
+  await waitForPart(page, "why-not", "\\d several times");
+  await clickText(page, "[data-part=why-not] button", "Take it");
+  await waitForPart(page, "judged", "1 of 1");
+  expect(stage.failures).toEqual([]);
+});

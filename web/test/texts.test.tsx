@@ -51,6 +51,29 @@ test("a pattern that does not read keeps what was judged; an empty list says not
   expect(screen.getByText(/A text a line; every edit/)).toBeTruthy();
 });
 
+test("a text that fails says why: how far it came, what would be nearest, and what the pattern lacks, to be taken", async () => {
+  openBench({ pattern: "gate \\d+ open", flags: "g", expectations: "+= Gate 7 opne\n+ gate 7 open", at: "?desk=texts" });
+  await says("judged", "1 of 2");
+  await caretInLine(0);
+  await says("why-not", "3 characters away");
+  await type("Pattern", "gate \\d+ op", "instead");
+  await type("Pattern", "gate \\d opne", "instead");
+  await says("why-not", "It came from 0 to 0; there g was not met.The nearest text that matches, 1 character away:Ggate 7 opne");
+  await says("why-not", "in either case, which lets in");
+  await press("button", "Take it", await part("region", "Why not"));
+  await until("the flag", () => store.getState().draft.fields.flags === "gi");
+  await says("at-line", "line 1: 1 match");
+});
+
+test("texts by example are added, to be read and kept", async () => {
+  openBench({ pattern: "gate (?:open|shut)", flags: "", text: "gate open", at: "?desk=texts" });
+  await says("count", "1 match");
+  await press("button", "texts by example");
+  await until("they are there", () => list().includes("+= gate open") && list().includes("+= gate shut"));
+  await says("judged", /(\d+) of \1 as expected/);
+  expect(list()).toMatch(/\n-= /);
+});
+
 describe("by key", () => {
   test("the chosen match must match, or must not; a line is flipped; it is kept", async () => {
     const server = openBench({ at: "?desk=texts" });

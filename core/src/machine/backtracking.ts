@@ -67,6 +67,8 @@ const STATE = 4; // pc, offset, length of the undo log, step at which it was sav
 const CHANGE = 2; // register, value before
 const FRAME = 4; // enclosure, saved states held at entry, offset at entry, length of the undo log at entry
 const LATIN = 256;
+/** Room to begin with, which is doubled as it is needed: of ten thousand short texts most need little, and making room for each would take longer than running it. */
+const FEW = 8;
 
 export class BacktrackingMachine {
   readonly program: Program;
@@ -95,9 +97,9 @@ export class BacktrackingMachine {
   private readonly recorder: Recorder | null;
   private readonly matchLimit: number;
   private registers: Int32Array;
-  private frames = new Int32Array(16 * FRAME);
-  private states = new Int32Array(256 * STATE);
-  private changes = new Int32Array(256 * CHANGE);
+  private frames = new Int32Array(FEW * FRAME);
+  private states = new Int32Array(FEW * STATE);
+  private changes = new Int32Array(FEW * CHANGE);
   /** The program as WebAssembly, once the run is long enough; null where it cannot be. */
   private compiled: CompiledRun | null | undefined;
   private readonly compileAfter: number;

@@ -1,3 +1,6 @@
+/** Rows that there is room for at first. */
+const FEW = 4;
+
 /**
  * Matches in one flat table, so that a hundred thousand of them cost two allocations and cross to another thread for
  * free: each row is `[start, end, start of group 1, end of group 1, …]`, −1 for a group that is not set.
@@ -24,7 +27,7 @@ export class MatchTable {
   add(start: number, end: number, registers: Int32Array): void {
     const at = this.used * this.width;
     if (at + this.width > this.rows.length) {
-      const grown = new Int32Array(Math.max(64 * this.width, 2 * this.rows.length));
+      const grown = new Int32Array(Math.max(FEW * this.width, 2 * this.rows.length));
       grown.set(this.rows.subarray(0, at));
       this.rows = grown;
     }

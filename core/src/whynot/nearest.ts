@@ -43,8 +43,8 @@ export interface Nearest {
 const MOST_TEXTS = 5;
 /** Pairs of state and offset that are looked at: a tenth of a second. */
 const MOST_PAIRS = 400_000;
-/** A text that is further away is another text. */
-const MOST_EDITS = 64;
+/** A text that is further away is another text; the pairs are the bound of most searches. */
+const MOST_EDITS = 1_000;
 /** Ways that are followed back for texts, where many cost the same. */
 const MOST_WAYS = 400;
 const STEP_LIMIT = 1_000_000;

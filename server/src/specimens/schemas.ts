@@ -123,7 +123,11 @@ export const figuresOf = Joi.object<FiguresOf>({
     more: Joi.boolean().required(),
     growth: Joi.string().valid("linear", "polynomial", "exponential", "undecided").required(),
     degree: Joi.number().integer().min(0).required(),
-  }).required(),
+    texts: Joi.number().integer().min(0),
+    holding: Joi.number().integer().min(0).max(Joi.ref("texts")),
+  })
+    .and("texts", "holding")
+    .required(),
 });
 
 export const specimenId = id.required();

@@ -12,6 +12,8 @@ import {
   callsSlices,
   chartNodeAt,
   type Edit,
+  type Examples,
+  examples,
   type Filter,
   Forecast,
   findAny,
@@ -45,7 +47,9 @@ import {
   trafficOf,
   type Values,
   valuesOf,
+  type WhyNot,
   type WorkDone,
+  whyNot,
   workDone,
 } from "@lamprey/core";
 import { editedAll } from "../shared/edits.ts";
@@ -99,6 +103,9 @@ const MATCHES_BUDGET = 1_500_000;
 /** Steps for each text of the list, and texts judged between two moments at which the worker listens. */
 const TEXT_BUDGET = 1_000_000;
 const JUDGED_AT_ONCE = 200;
+
+/** Texts given by example at once. */
+const EXAMPLES = 8;
 
 /** Items of a list that a call's value is shown with. */
 const MOST_ITEMS = 40;
@@ -378,6 +385,20 @@ export class Session {
       cut: cut !== null,
     }));
     return { generation, list, lines };
+  }
+
+  /** Why a text does not match; null where a newer run has replaced this one. */
+  async whyNot(generation: number, text: string, mode: MatchMode): Promise<WhyNot | null> {
+    const { current } = this;
+    if (current?.asked.generation !== generation) return null;
+    return drive(whyNot(current.program, text, mode), () => this.current !== current);
+  }
+
+  /** Texts that the pattern takes, few and telling, and near misses. */
+  async examples(generation: number, seed: number): Promise<Examples | null> {
+    const { current } = this;
+    if (current?.asked.generation !== generation) return null;
+    return drive(examples(current.program, { mode: "whole", count: EXAMPLES, seed }), () => this.current !== current);
   }
 
   /** What the calls of the host return on the sample; null where a newer run has replaced it. */

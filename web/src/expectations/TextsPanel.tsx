@@ -4,14 +4,16 @@ import { EditorState } from "@codemirror/state";
 import { drawSelection, EditorView, keymap, placeholder } from "@codemirror/view";
 import { readExpectations, visible } from "@lamprey/core";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { edited, sampleAdded } from "../draft/draftSlice.ts";
+import { edited, expected, sampleAdded } from "../draft/draftSlice.ts";
 import type { JudgedLine } from "../engine/messages.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { editBetween } from "../shared/edits.ts";
 import { keyWords } from "../shared/keys.ts";
 import { number, plural, span } from "../shared/words.ts";
 import { isBroken } from "../state/benchSlice.ts";
 import { afterPaint, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { judgedLines, marks } from "./listEditor.ts";
+import { WhyNot } from "./WhyNot.tsx";
 
 const HINT = "+ a text that must match\n- one that must not\n+= as a whole, +^ at its start, +2 so many times";
 const NO_LINES: ReadonlyMap<number, JudgedLine> = new Map();
@@ -104,6 +106,7 @@ function ListEditor({ view, setLine }: ListEditorProps) {
           placeholder(HINT),
           judgedLines.field,
           marks,
+          EditorView.lineWrapping,
           EditorView.editorAttributes.of({ class: "list-editor" }),
           EditorView.contentAttributes.of({ "aria-label": "Texts that must and must not match", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
           EditorView.updateListener.of((update) => {
@@ -140,33 +143,66 @@ function ListEditor({ view, setLine }: ListEditorProps) {
   return <div ref={host} className="h-full" data-part="list" />;
 }
 
-/** What came of the line at the caret, and the text as a sample to look into. */
+/** What came of the line at the caret: why it fails, and the text as a sample to look into; and texts by example. */
 function AtLine({ line }: { readonly line: number }) {
   const dispatch = useAppDispatch();
   const list = useAppSelector((s) => s.draft.fields.expectations);
   const judged = useAppSelector((s) => s.expectations.judged);
   const row = judged?.list === list ? judged.lines.find((each) => each.line === line) : undefined;
-  const text = useMemo(() => {
+  const expectation = useMemo(() => {
     const written = list.split("\n")[line];
-    return written === undefined ? undefined : readExpectations(written)[0]?.expectation.text;
+    return written === undefined ? undefined : readExpectations(written)[0]?.expectation;
   }, [list, line]);
   return (
-    <div className="flex min-h-[28px] flex-wrap items-center gap-x-3 border-t border-rule px-4 py-1 text-[12px] text-ink-2">
-      {row && text !== undefined ? (
-        <>
-          <span data-part="at-line">
-            line {number(line + 1)}: {row.cut ? "the run was cut short" : plural(row.count, "match", "matches")}
-            {row.first && `, the first at ${span(row.first.start, row.first.end)}`}
+    <>
+      {row && expectation && !row.passed && row.count === 0 && !row.cut && <WhyNot text={expectation.text} mode={expectation.mode} />}
+      <div className="flex min-h-[28px] flex-wrap items-center gap-x-3 border-t border-rule px-4 py-1 text-[12px] text-ink-2">
+        {row && expectation ? (
+          <>
+            <span data-part="at-line">
+              line {number(line + 1)}: {row.cut ? "the run was cut short" : plural(row.count, "match", "matches")}
+              {row.first && `, the first at ${span(row.first.start, row.first.end)}`}
+            </span>
+            <button
+              type="button"
+              className="underline hover:text-tide"
+              onClick={() => dispatch(sampleAdded(visible(expectation.text, 24).trim() || "empty", expectation.text))}
+            >
+              put it in as a sample
+            </button>
+          </>
+        ) : (
+          <span>
+            {keyWords("expectMatch")} and {keyWords("expectNone")} add what is selected in the sample; {keyWords("flipExpectation")} flips a line.
           </span>
-          <button type="button" className="underline hover:text-tide" onClick={() => dispatch(sampleAdded(visible(text, 24).trim() || "empty", text))}>
-            put it in as a sample
-          </button>
-        </>
-      ) : (
-        <span>
-          {keyWords("expectMatch")} and {keyWords("expectNone")} add what is selected in the sample; {keyWords("flipExpectation")} flips a line.
-        </span>
-      )}
-    </div>
+        )}
+        <ByExample />
+      </div>
+    </>
+  );
+}
+
+/** Texts that the pattern takes now, and near misses, added to the list: to be read, and kept where they are right. */
+function ByExample() {
+  const dispatch = useAppDispatch();
+  const controls = useEngineControls();
+  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const broken = useAppSelector((s) => isBroken(s.bench));
+  const [said, setSaid] = useState("");
+  const seed = useRef(0);
+  const add = async () => {
+    setSaid("being made …");
+    const made = await controls.examples(generation, seed.current++);
+    setSaid(made && made.texts.length === 0 ? "no text that it takes was found" : "");
+    for (const text of made?.texts ?? []) dispatch(expected({ text, mode: "whole", expect: "match" }));
+    for (const { text } of made?.misses ?? []) dispatch(expected({ text, mode: "whole", expect: "no-match" }));
+  };
+  return (
+    <>
+      <button type="button" className="ml-auto underline hover:text-tide disabled:opacity-50" disabled={broken || generation === 0} onClick={() => void add()}>
+        texts by example
+      </button>
+      <span role="status">{said}</span>
+    </>
   );
 }

@@ -1,5 +1,5 @@
 /** What every part of the bench may ask of the run: winding, matches, and what takes a question to the worker. */
-import type { Attempt, Filter, HunkView, LedgerForm, Profile, Sought, Traffic, Values } from "@lamprey/core";
+import type { Attempt, Examples, Filter, HunkView, LedgerForm, MatchMode, Profile, Sought, Traffic, Values, WhyNot } from "@lamprey/core";
 import type { ChartLayout, RewriteFileAnswer, RewriteFileAsked, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
 import { controlsOf } from "../shared/controls.ts";
 
@@ -36,6 +36,9 @@ export interface EngineControls {
   readonly rewritten: (generation: number) => Promise<Blob | null>;
   /** Rewrites a file; null where there is no worker. `told` hears how far it is, from 0 to 1; it can be left. */
   readonly rewriteFile: (asked: RewriteFileAsked, told: (share: number) => void) => Promise<RewriteFileAnswer | null>;
+  /** Of the run with the generation: why a text does not match it, and texts that it takes. */
+  readonly whyNot: (generation: number, text: string, mode: MatchMode) => Promise<WhyNot | null>;
+  readonly examples: (generation: number, seed: number) => Promise<Examples | null>;
   readonly leaveFile: () => void;
   readonly savedStates: (step: number, count: number) => Promise<readonly SavedStateView[]>;
   /** The program as a graph with places: of the run with the generation, and how often its edges were taken. */

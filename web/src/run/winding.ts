@@ -215,6 +215,8 @@ export function useControls(engine: Engine | null): EngineControls {
           clearInterval(watching);
         }
       },
+      whyNot: async (generation, text, mode) => (engine ? engine.whyNot(generation, text, mode) : null),
+      examples: async (generation, seed) => (engine ? engine.examples(generation, seed) : null),
       leaveFile: () => void engine?.leaveFile(),
       savedStates: async (step, count) => (engine ? engine.savedStates(step, count) : []),
     };

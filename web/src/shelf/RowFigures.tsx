@@ -4,7 +4,7 @@ import { number } from "../shared/words.ts";
 
 export function RowFigures({ figures }: { readonly figures: Figures | undefined }) {
   if (!figures) return <p title="Its bench has not been open at this revision">not run yet</p>;
-  const { matches, more, growth, degree } = figures;
+  const { matches, more, growth, degree, texts, holding } = figures;
   const grave = growth === "exponential" || (growth === "polynomial" && degree > 2);
   return (
     <p>
@@ -16,6 +16,14 @@ export function RowFigures({ figures }: { readonly figures: Figures | undefined 
       <span className={grave ? "font-semibold text-rust" : growth === "undecided" ? "text-brass" : ""}>
         {growth === "polynomial" ? (degree === 2 ? "square" : `degree ${degree}`) : growth}
       </span>
+      {texts !== undefined && holding !== undefined && (
+        <>
+          ,{" "}
+          <span className={holding < texts ? "font-semibold text-rust" : ""} title="Texts that are as expected">
+            {number(holding)} of {number(texts)} texts
+          </span>
+        </>
+      )}
     </p>
   );
 }
