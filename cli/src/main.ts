@@ -118,6 +118,19 @@ program
   });
 
 program
+  .command("slips")
+  .description("say what in a pattern is likely a mistake, with a text that shows it")
+  .argument("[pattern]", "the pattern")
+  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
+  .addOption(new Option("-d, --dialect <name>", "the pattern's dialect").choices(DIALECT_NAMES).default("ecmascript"))
+  .option("-f, --flags <letters>", "the pattern's flags", "")
+  .action(async (pattern: string | undefined, options: Pick<SourceOptions, "jsonl" | "dialect" | "flags">) => {
+    if (options.jsonl) return answerInput("slips");
+    if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
+    return run(async () => (await import("./commands/slips.ts")).runSlips(pattern, options));
+  });
+
+program
   .command("rewrite")
   .description("replace matches by a template, as the dialect's host writes templates")
   .argument("[pattern]", "the pattern")

@@ -97,6 +97,8 @@ export {
 } from "./rewrite/rewrite.ts";
 export type { Template, TemplatePart } from "./rewrite/template.ts";
 export { drained } from "./slices.ts";
+export type { SlipCode } from "./slips/messages.ts";
+export { type Proved, type Slip, slipsOf } from "./slips/slips.ts";
 export { type ForeignSpelling, foreignSpellings } from "./syntax/foreign.ts";
 export { type ItemWords, itemAt, setWords, type Taken, takenOf } from "./syntax/item.ts";
 export { type MeaningChange, meaningChanges, translateFlags } from "./syntax/meaning.ts";

@@ -19,6 +19,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["chart", "contrast", "ledger"],
     ["hazard", "whynot"],
     ["examples"],
+    ["slips"],
     ["index.ts"],
   ],
   "web/src": [

@@ -31,6 +31,14 @@ describe("a guarded worker", () => {
     expect(said).toEqual(["too deep", "no list"]);
   });
 
+  test("that was left answers with nothing, and says nothing", async () => {
+    const worker = Object.assign(new EventTarget(), { postMessage: () => {}, terminate: () => {}, start: () => {} });
+    const said: string[] = [];
+    const { engine, close } = takeUp<Calls>(worker as unknown as Worker, { list: [] }, { say: (fault) => said.push(fault), stopped: () => {} });
+    close();
+    expect([await engine.list(), await engine.steps(), said]).toEqual([[], null, []]);
+  });
+
   test("that has stopped says so", () => {
     const worker = Object.assign(new EventTarget(), { postMessage: () => {}, terminate: () => {}, start: () => {} });
     const stopped: string[] = [];

@@ -13,6 +13,7 @@ const COMMANDS = {
   check: async () => answerLines(stdin, stdout, requests.checkRequest, (await import("../contract/check.ts")).check),
   whynot: async () => answerLines(stdin, stdout, requests.whynotRequest, (await import("../contract/whynot.ts")).whynot),
   examples: async () => answerLines(stdin, stdout, requests.examplesRequest, (await import("../contract/examples.ts")).examples),
+  slips: async () => answerLines(stdin, stdout, requests.slipsRequest, (await import("../contract/slips.ts")).slips),
   rewrite: async () => answerLines(stdin, stdout, requests.rewriteRequest, (await import("../contract/rewrite.ts")).rewrite),
   calls: async () => answerLines(stdin, stdout, requests.callsRequest, (await import("../contract/calls.ts")).calls),
   handoff: async () => answerLines(stdin, stdout, requests.handoffRequest, (await import("../contract/handoff.ts")).handoff),

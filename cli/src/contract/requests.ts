@@ -9,7 +9,7 @@ import type { HandoffRequest } from "./handoff.ts";
 import { DEFAULT_STEP_LIMIT } from "./limits.ts";
 import type { MatchRequest } from "./match.ts";
 import type { RelateRequest } from "./relate.ts";
-import type { CommonRequest } from "./request.ts";
+import type { CommonRequest, PatternRequest } from "./request.ts";
 import type { RewriteRequest } from "./rewrite.ts";
 import type { RiskRequest } from "./risk.ts";
 import type { TraceRequest } from "./trace.ts";
@@ -90,6 +90,8 @@ export const examplesRequest = Joi.object<ExamplesRequest>({
   count: Joi.number().integer().min(1).max(MOST_EXAMPLES).default(12),
   seed: Joi.number().integer().default(0),
 }).unknown();
+
+export const slipsRequest = Joi.object<PatternRequest>(PATTERN_FIELDS).unknown();
 
 export const callsRequest = Joi.object<CommonRequest>(COMMON_FIELDS).unknown();
 

@@ -18,7 +18,7 @@ const ONE: Width = { least: 1, most: 1 };
 const times = (width: number, count: number): number => (width === 0 || count === 0 ? 0 : width * count);
 
 /** The widths of all parts of the pattern, found from the inside out and in the pattern's order. */
-function widthsOf(root: Node): ReadonlyMap<Node, Width> {
+export function widthsOf(root: Node): ReadonlyMap<Node, Width> {
   const widths = new Map<Node, Width>();
   const groups = new Map<number, Width>();
   // Reversed, an order of outer before inner and left before right gives inner before outer, but right before left;

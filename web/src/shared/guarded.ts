@@ -12,11 +12,11 @@ export type Instead = Readonly<Record<string, unknown>>;
 export function guarded<T>(remote: Remote<T>, instead: Instead, say: (fault: string) => void): Remote<T> {
   return new Proxy(remote, {
     get: (target, name) => {
-      const call: unknown = Reflect.get(target, name);
-      if (typeof name !== "string" || typeof call !== "function") return call;
+      if (typeof name !== "string" || name === "then") return Reflect.get(target, name);
       return async (...asked: unknown[]) => {
         try {
-          return await (call as (...given: unknown[]) => Promise<unknown>)(...asked);
+          // Of a worker that has been left meanwhile, even looking for the call fails.
+          return await (Reflect.get(target, name) as (...given: unknown[]) => Promise<unknown>)(...asked);
         } catch (fault) {
           say(fault instanceof Error ? fault.message : String(fault));
           return instead[name] ?? null;
@@ -41,10 +41,15 @@ export interface Listening {
 /** Takes up a worker that has just been started. */
 export function takeUp<T>(worker: Worker, instead: Instead, { say, stopped }: Listening): WorkerHandle<T> {
   const remote = Comlink.wrap<T>(worker);
+  let closed = false;
   worker.addEventListener("error", (event) => stopped(event.message || "it ran out of memory, or could not be loaded"));
   return {
-    engine: guarded(remote, instead, say),
+    // What is still asked of one that was left is answered with nothing, and is no fault.
+    engine: guarded(remote, instead, (fault) => {
+      if (!closed) say(fault);
+    }),
     close: () => {
+      closed = true;
       remote[Comlink.releaseProxy]();
       worker.terminate();
     },
