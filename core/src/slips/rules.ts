@@ -115,6 +115,8 @@ const outerAlternatives: Rule = (shape) => {
   const { pattern } = shape.reading.source;
   const [first, final] = [pattern.slice(head.end, (root.branches[0] as Node).end), pattern.slice((root.branches[last] as Node).start, tail.start)];
   if (first === final || branches.some((items) => items.every((each) => each.kind === "assertion"))) return [];
+  // Of two that are each closed by a sign, one is looked for at the start and the other at the end.
+  if (branches.length === 2 && (isSignItem(branches[0]?.at(-1)) || isSignItem(branches[1]?.[0]))) return [];
   const own = shape.textWith([{ node: root, choice: 0 }]);
   const other = shape.textWith([{ node: root, choice: last }]);
   const open = (text: string | undefined, around: (text: string) => string) => (text === undefined ? undefined : around(text));
@@ -137,6 +139,9 @@ const outerAlternatives: Rule = (shape) => {
     },
   ];
 };
+
+const isSignItem = (node: Node | undefined): boolean =>
+  node?.kind === "character" && !isLetter(node.codePoint) && !DIGITS.includes(String.fromCodePoint(node.codePoint));
 
 /** The text that a branch is, where it is no more than that. */
 function literalOf(node: Node): string | undefined {
@@ -206,8 +211,14 @@ const LONGEST_ACCIDENT = 16;
 const isSign = (character: string): boolean => character > " " && character < "\x7f" && !isLetter(character.charCodeAt(0)) && !DIGITS.includes(character);
 
 const ranges: Rule = (shape) =>
-  shape.of("set").flatMap((set) =>
-    piecesOf(shape, set).flatMap(({ text, from, to, range, ...at }): readonly Suspected[] => {
+  shape.of("set").flatMap((set) => {
+    const pieces = piecesOf(shape, set);
+    // Who writes several such ranges, or numbers of characters, knows the order of the signs.
+    const several =
+      pieces.filter(({ range, from, to }) => range && isSign(from) && isSign(to)).length > 1 ||
+      shape.written(set).includes("\\x") ||
+      shape.written(set).includes("\\u");
+    return pieces.flatMap(({ text, from, to, range, ...at }): readonly Suspected[] => {
       if (!range || text.length !== 3) return [];
       const between = String.fromCharCode(from.charCodeAt(0) + 1);
       if (from >= "A" && from <= "Z" && to >= "a" && to <= "z") {
@@ -222,7 +233,7 @@ const ranges: Rule = (shape) =>
         ];
       }
       const size = to.charCodeAt(0) - from.charCodeAt(0);
-      if (!isSign(from) || !isSign(to) || size > LONGEST_ACCIDENT || MEANT_RANGES.has(text)) return [];
+      if (several || !isSign(from) || !isSign(to) || size > LONGEST_ACCIDENT || MEANT_RANGES.has(text)) return [];
       return [
         {
           code: "range-by-accident",
@@ -232,8 +243,8 @@ const ranges: Rule = (shape) =>
           mending: mend(at, `${from}\\-${to}`),
         },
       ];
-    }),
-  );
+    });
+  });
 
 const signsInSets: Rule = (shape) =>
   shape.of("set").flatMap((set): readonly Suspected[] => {
@@ -277,7 +288,10 @@ const signsInSets: Rule = (shape) =>
       found.push({ code: "doubled-in-set", ...span(twice), words: [twice.text], texts: [], mending: mend(twice, "") });
     }
     const edge = pieces.find(({ text }) => text === "\\b");
-    if (edge) found.push({ code: "word-edge-in-set", ...span(edge), words: [], texts: texts(shape.textWith([{ node: set, choice: "\b" }])), mending: null });
+    // Among other characters that cannot be seen a backspace is meant.
+    const unseen = pieces.some(({ text, from }) => text !== "\\b" && from < " ");
+    if (edge && !unseen)
+      found.push({ code: "word-edge-in-set", ...span(edge), words: [], texts: texts(shape.textWith([{ node: set, choice: "\b" }])), mending: null });
     return found;
   });
 
@@ -401,9 +415,20 @@ function varies(shape: Shape, node: Node): boolean {
   return shape.width(node).least !== shape.width(node).most;
 }
 
+/** Whether brackets are there only to repeat what is in them: alternatives, or something with its separator. */
+function onlyGroups(group: NodeOf<"group">): boolean {
+  if (group.body.kind === "alternation") return true;
+  const items = itemsOf(group.body);
+  return isSignItem(items[0]) || isSignItem(items.at(-1)) || items[0]?.kind === "assertion";
+}
+
 const onlyLastTurn: Rule = (shape) =>
   shape.of("group").flatMap((group) => {
     if (group.capture === null || shape.isInLook(group) || !varies(shape, group.body)) return [];
+    const items = itemsOf(shape.program.root);
+    // A whole text that is only judged has no use for what a group holds.
+    const judges = isAnchor(items[0], STARTS) && isAnchor(items.at(-1), ENDS);
+    if (group.name === null && (judges || onlyGroups(group))) return [];
     for (let each: Node = group, parent = shape.parent(each); parent; each = parent, parent = shape.parent(each)) {
       if (parent.kind !== "quantifier" || parent.max < 2) continue;
       return [

@@ -117,8 +117,10 @@ function* ofTheWhole(program: Program, others: readonly Slip[]): Generator<numbe
   const { root } = program;
   const items = root.kind === "sequence" ? root.items : [root];
   const takes = [...walk(root)].some(({ kind }) => TAKES.has(kind));
-  const held = items[0]?.kind === "assertion" || items.at(-1)?.kind === "assertion";
-  if (!takes || held || items.some(({ kind }) => kind === "look") || acceptsText(program, "") !== true) return [];
+  const held = [...walk(root)].some(({ kind }) => kind === "assertion");
+  // All there is may be meant, too.
+  const everything = items.length === 1 && items[0]?.kind === "quantifier" && items[0].body.kind === "any";
+  if (!takes || held || everything || items.some(({ kind }) => kind === "look") || acceptsText(program, "") !== true) return [];
   return [{ ...whole, code: "matches-empty", message: slipMessage("matches-empty", []), witness: "", repair: null }];
 }
 

@@ -27,6 +27,8 @@ export const SLIP_CASES: readonly (readonly [pattern: string, flags: string, ...
   ["^['\"]|['\"]$", "g"],
   ["^/|/$", ""],
   ["^up|down|held$", "", "outer-alternatives"],
+  ["^text\\/|\\+xml$", ""],
+  ["^201|30[12]$", "", "outer-alternatives"],
   ["^|$", ""],
   ["^gate|weir", ""],
   // Alternatives that are never taken.
@@ -59,6 +61,8 @@ export const SLIP_CASES: readonly (readonly [pattern: string, flags: string, ...
   ["[!-/:-@]", ""],
   ["[#-+]", "", "range-by-accident"],
   ["[a-c]", ""],
+  ["[!-,./:-@]", ""],
+  ["[a-zA-Z+-.]+", "", "range-by-accident"],
   ["[\\x00-\\x1f]", ""],
   // Signs in sets.
   ["[a|b]", "", "bar-in-set"],
@@ -77,6 +81,7 @@ export const SLIP_CASES: readonly (readonly [pattern: string, flags: string, ...
   ["[\\b]", "", "word-edge-in-set"],
   ["[a\\b]", "", "word-edge-in-set"],
   ["\\ba", ""],
+  ["[\\0\\b\\t]", ""],
   ["[:digit:]+", "", "class-without-set"],
   ["[:alpha:]", "", "class-without-set"],
   ["[:a-z]", ""],
@@ -115,6 +120,11 @@ export const SLIP_CASES: readonly (readonly [pattern: string, flags: string, ...
   ["(?:(\\d+)-)+x", "", "only-last-turn"],
   ["(\\d+)?x", ""],
   ["(\\w{2}){3}", "", "only-last-turn"],
+  ["^(\\w,?)+$", ""],
+  ["^(?<last>\\w,?)+$", "", "only-last-turn"],
+  ["(-\\w+)*x", ""],
+  ["(\\w+:){7}x", ""],
+  ["(a|\\d)+x", ""],
   // Flags that change nothing.
   ["\\d+", "i", "flag-without-effect"],
   ["gate", "i"],
@@ -136,5 +146,7 @@ export const SLIP_CASES: readonly (readonly [pattern: string, flags: string, ...
   ["\\b", ""],
   ["(a|b)?", "", "matches-empty"],
   ["a+", ""],
+  [".*", ""],
+  ["(\\?)|$", ""],
   ["", ""],
 ];
