@@ -1,13 +1,13 @@
 /** Every kind of part that can hold another, as deep as a pattern may nest, through every command: answered, each of them. */
 import { describe, expect, test } from "@jest/globals";
+import { examples } from "../src/contract/examples.ts";
 import { forecast } from "../src/contract/forecast.ts";
-import { handoff } from "../src/contract/handoff.ts";
 import { answerLine } from "../src/contract/lines.ts";
 import { match } from "../src/contract/match.ts";
 import { relate } from "../src/contract/relate.ts";
-import { forecastRequest, handoffRequest, matchRequest, relateRequest, rewriteRequest, riskRequest, traceRequest } from "../src/contract/requests.ts";
-import { rewrite } from "../src/contract/rewrite.ts";
+import { examplesRequest, forecastRequest, matchRequest, relateRequest, riskRequest, slipsRequest, traceRequest } from "../src/contract/requests.ts";
 import { risk } from "../src/contract/risk.ts";
+import { slips } from "../src/contract/slips.ts";
 import { trace } from "../src/contract/trace.ts";
 
 const DEEP = 100_000;
@@ -54,8 +54,6 @@ describe.each(KINDS)("%s", (_name, pattern, dialect = "ecmascript", flags = "") 
     ["match", () => answerLine(JSON.stringify({ ...source, text: TEXT, stepLimit: 1_000_000 }), matchRequest, match)],
     ["trace", () => answerLine(JSON.stringify({ ...source, text: TEXT, count: 3 }), traceRequest, trace)],
     ["forecast", () => answerLine(JSON.stringify({ ...source, text: TEXT, mode: "start" }), forecastRequest, forecast)],
-    ["rewrite", () => answerLine(JSON.stringify({ ...source, text: TEXT, template: "", scope: "first" }), rewriteRequest, rewrite)],
-    ["handoff", () => answerLine(JSON.stringify({ ...source, form: "json" }), handoffRequest, handoff)],
     ["risk", () => answerLine(JSON.stringify(source), riskRequest, risk)],
     ["relate", () => answerLine(JSON.stringify({ left: source, right: { ...source, pattern: "a" } }), relateRequest, relate)],
   ] as const;
@@ -66,3 +64,17 @@ describe.each(KINDS)("%s", (_name, pattern, dialect = "ecmascript", flags = "") 
     expect([status === "step-limit" ? "ok" : status, error?.message ?? ""]).toEqual(["ok", status === "step-limit" ? error?.message : ""]);
   });
 });
+
+/** What walks the tree in ways of its own, on one kind of each shape. */
+describe.each(KINDS.filter(([name]) => ["brackets that do not capture", "groups", "lookaheads", "conditions", "greedy quantifiers"].includes(name)))(
+  "%s",
+  (_name, pattern, dialect = "ecmascript", flags = "") => {
+    const source = { dialect, pattern, flags };
+    test.each([
+      ["slips", () => answerLine(JSON.stringify(source), slipsRequest, slips)],
+      ["examples", () => answerLine(JSON.stringify({ ...source, count: 2 }), examplesRequest, examples)],
+    ] as const)("%s", (_command, ask) => {
+      expect(JSON.parse(ask())).toMatchObject({ status: "ok" });
+    });
+  },
+);

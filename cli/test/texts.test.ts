@@ -27,7 +27,10 @@ describe("by the contract", () => {
       changes: [{ pattern: "gate \\w$", flags: "", what: "\\w for \\d", lets: expect.stringMatching(/^gate \w$/) }],
     });
     expect(ask.whynot({ pattern: "a", text: "ba" })).toMatchObject({ status: "ok", matches: true });
-    expect(ask.whynot({ pattern: "a", text: "ba", mode: "start" })).toMatchObject({ matches: false, nearest: expect.arrayContaining([expect.objectContaining({ text: "a", edits: 1 })]) });
+    expect(ask.whynot({ pattern: "a", text: "ba", mode: "start" })).toMatchObject({
+      matches: false,
+      nearest: expect.arrayContaining([expect.objectContaining({ text: "a", edits: 1 })]),
+    });
     expect(ask.whynot({ pattern: "(", text: "" })).toMatchObject({ status: "syntax-error" });
     expect(ask.whynot({ pattern: "a", text: "", mode: "all" })).toMatchObject({ status: "bad-request" });
   });

@@ -40,10 +40,13 @@ test("dates of a log are rewritten, one is left alone, and the text is saved", a
   await waitForPart(page, "rewritten", "799 replacements");
   await clickText(page, "button", "save it");
   await waitFor(page, "it is saved", () => document.body.innerText.includes("saved"));
-  for (let wait = 0; wait < 50 && readdirSync(folder).filter((name) => name.endsWith(".txt")).length === 0; wait++)
-    await new Promise((done) => setTimeout(done, 100));
-  const [name = ""] = readdirSync(folder);
-  const saved = readFileSync(join(folder, name), "utf8").split("\n");
+  /** What the browser has written so far: a file is there before its content is. */
+  const written = (): readonly [name: string, lines: readonly string[]] => {
+    const [name = ""] = readdirSync(folder).filter((each) => each.endsWith(".txt"));
+    return [name, name === "" ? [] : readFileSync(join(folder, name), "utf8").split("\n")];
+  };
+  for (let wait = 0; wait < 100 && written()[1].length < 400; wait++) await new Promise((done) => setTimeout(done, 100));
+  const [name, saved] = written();
   expect([name, saved.length, saved[0], saved[1]]).toEqual([
     "Made-by-a-test-rewritten.txt",
     400,

@@ -10,6 +10,8 @@ import { childrenOf, type Node, walk } from "../syntax/tree.ts";
 /** Choices for which texts are derived; and the longest text. */
 const MOST_GOALS = 400;
 const LONGEST = 2_000;
+/** A pattern with more parts than this was written by a program: of one so large a single text is given. */
+const HUGE = 5_000;
 /** How often a loop without a bound turns where it turns several times. */
 const SEVERAL = 3;
 
@@ -36,6 +38,8 @@ export class ChoiceTree {
   private readonly nodes: readonly Node[];
   private readonly numbers = new Map<Node, number>();
   private readonly parents = new Map<Node, Node>();
+  /** Nodes in lookarounds: what they take is none of the match's. */
+  private readonly looked = new Set<Node>();
   private readonly seed: number;
   private readonly program: Program;
 
@@ -45,17 +49,26 @@ export class ChoiceTree {
     this.nodes = [...walk(program.root)];
     for (const [i, node] of this.nodes.entries()) {
       this.numbers.set(node, i);
-      for (const child of childrenOf(node)) this.parents.set(child, node);
+      for (const child of childrenOf(node)) {
+        this.parents.set(child, node);
+        // Outer nodes come first, so one walk is enough however deep they are.
+        if (node.kind === "look" || this.looked.has(node)) this.looked.add(child);
+      }
     }
     const own = this.nodes.flatMap((node) => (node.kind === "character" ? [String.fromCodePoint(node.codePoint)] : []));
     this.letters = [...new Set([...own.slice(0, 8), "x", "7", "-", " "])];
   }
 
+  get isHuge(): boolean {
+    return this.nodes.length > HUGE;
+  }
+
   /** Every choice that can be made, and is not inside a lookaround, whose text is not the match's. */
   *goals(): Generator<Goal> {
+    if (this.isHuge) return;
     let given = 0;
     for (const node of this.nodes) {
-      if (this.isLookedAt(node)) continue;
+      if (node.kind === "look" || this.looked.has(node)) continue;
       for (const choice of this.choicesAt(node)) {
         if (++given > MOST_GOALS) return;
         yield { node, choice };
@@ -102,11 +115,6 @@ export class ChoiceTree {
     const text = this.write(chosen, held);
     if (text === undefined) return undefined;
     return { text, choices: this.made(chosen) };
-  }
-
-  private isLookedAt(node: Node): boolean {
-    for (let each: Node | undefined = node; each; each = this.parents.get(each)) if (each.kind === "look") return true;
-    return false;
   }
 
   private keyOf(node: Node, choice: Choice): string {

@@ -42,7 +42,7 @@ export function* examples(program: Program, { mode, count, seed }: ExamplesOptio
     const made = tree.derive(goal);
     if (!made) continue;
     if (isTaken(program, made.text, asked)) derived.push(made);
-    else if (mended < MOST_MENDED) {
+    else if (mended < MOST_MENDED && !tree.isHuge) {
       mended++;
       const { texts } = yield* nearest(program, made.text, asked);
       if (texts[0]) derived.push({ text: texts[0].text, choices: made.choices });
@@ -53,7 +53,7 @@ export function* examples(program: Program, { mode, count, seed }: ExamplesOptio
   const texts = [...new Set(kept.map(({ text }) => text))];
   return {
     texts,
-    misses: missesOf(program, texts, asked, tree.letters),
+    misses: tree.isHuge ? [] : missesOf(program, texts, asked, tree.letters),
     covers: tree.parts().map(({ start, end, keys }) => ({ start, end, used: keys.some((key) => made.has(key)) })),
   };
 }

@@ -27,6 +27,8 @@ export interface Slip extends Span {
 const STEP_LIMIT = 100_000;
 /** Moments of a comparison that are waited for, each of some milliseconds. */
 const MOST_COMPARED = 12;
+/** Parts of a pattern that the rules look at: each of them may look at all that is around it. A larger one was written by a program. */
+const MOST_NODES = 5_000;
 /** Slips of one kind that are said of one pattern. */
 const MOST_OF_A_KIND = 5;
 
@@ -34,7 +36,7 @@ const MOST_OF_A_KIND = 5;
 export function* slipsOf(program: Program): Generator<number, Slip[]> {
   const shape = new Shape(program);
   const slips: Slip[] = [];
-  for (const rule of RULES) {
+  for (const rule of shape.nodes.length > MOST_NODES ? [] : RULES) {
     for (const suspected of rule(shape).slice(0, MOST_OF_A_KIND)) {
       slips.push(yield* settled(program, suspected));
       yield slips.length;

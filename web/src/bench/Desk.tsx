@@ -1,6 +1,7 @@
 /** The desk: the chosen panel, and beside it the rail that names every panel with its one figure. */
 import { callsOf, formsOf } from "@lamprey/core";
 import { Tabs } from "radix-ui";
+import { Suspense } from "react";
 import { tableOf } from "../engine/tables.ts";
 import { alarmOf, shortWord } from "../hazard/words.ts";
 import { AskingControl } from "../ledger/AskingControl.tsx";
@@ -44,7 +45,9 @@ export function DeskPanelShown() {
           ⇥
         </button>
       </header>
-      <Content />
+      <Suspense fallback={null}>
+        <Content />
+      </Suspense>
     </Tabs.Content>
   );
 }

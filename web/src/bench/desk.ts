@@ -1,18 +1,20 @@
 /** The desk's panels by what one wants to know, in the order in which people come to want it: one table for tabs, keys, addresses and commands. */
-import type { ComponentType } from "react";
-import { CallsPanel } from "../calls/CallsPanel.tsx";
+import { type ComponentType, lazy } from "react";
 import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
-import { EnginesPanel } from "../engines/EnginesPanel.tsx";
-import { TextsPanel } from "../expectations/TextsPanel.tsx";
-import { SourcePanel } from "../handoff/SourcePanel.tsx";
 import { DriftPanel } from "../hazard/DriftPanel.tsx";
 import { HazardPanel } from "../hazard/HazardPanel.tsx";
 import { Ledger } from "../ledger/Ledger.tsx";
-import { RewritePanel } from "../rewrite/RewritePanel.tsx";
 import type { OwnWord } from "../shared/glossary.ts";
 import type { KeyName } from "../shared/keys.ts";
 import type { SidePanel } from "../state/benchSlice.ts";
 import { TakersPanel } from "./TakersPanel.tsx";
+
+// What is looked at once the first result is there is fetched when its panel is opened.
+const RewritePanel = lazy(() => import("../rewrite/RewritePanel.tsx").then((m) => ({ default: m.RewritePanel })));
+const CallsPanel = lazy(() => import("../calls/CallsPanel.tsx").then((m) => ({ default: m.CallsPanel })));
+const SourcePanel = lazy(() => import("../handoff/SourcePanel.tsx").then((m) => ({ default: m.SourcePanel })));
+const EnginesPanel = lazy(() => import("../engines/EnginesPanel.tsx").then((m) => ({ default: m.EnginesPanel })));
+const TextsPanel = lazy(() => import("../expectations/TextsPanel.tsx").then((m) => ({ default: m.TextsPanel })));
 
 export interface DeskPanel {
   readonly panel: SidePanel;

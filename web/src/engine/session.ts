@@ -13,7 +13,6 @@ import {
   chartNodeAt,
   type Edit,
   type Examples,
-  examples,
   type Filter,
   Forecast,
   findAny,
@@ -49,7 +48,6 @@ import {
   valuesOf,
   type WhyNot,
   type WorkDone,
-  whyNot,
   workDone,
 } from "@lamprey/core";
 import { editedAll } from "../shared/edits.ts";
@@ -391,6 +389,8 @@ export class Session {
   async whyNot(generation: number, text: string, mode: MatchMode): Promise<WhyNot | null> {
     const { current } = this;
     if (current?.asked.generation !== generation) return null;
+    // What is asked for seldom is fetched when it is.
+    const { whyNot } = await import("./texts.ts");
     return drive(whyNot(current.program, text, mode), () => this.current !== current);
   }
 
@@ -398,6 +398,7 @@ export class Session {
   async examples(generation: number, seed: number): Promise<Examples | null> {
     const { current } = this;
     if (current?.asked.generation !== generation) return null;
+    const { examples } = await import("./texts.ts");
     return drive(examples(current.program, { mode: "whole", count: EXAMPLES, seed }), () => this.current !== current);
   }
 
