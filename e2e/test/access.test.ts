@@ -142,6 +142,8 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     "hazard",
     async (page) => {
       await openBench(page, await stage.benchOf("Remarks made of words only"));
+      // What this sample costs comes into the same line, and moves what is to be pressed.
+      await waitForPart(page, "cut", "A backtracker takes");
       await clickText(page, "[aria-label=Verdicts] button", "proof and repairs");
       await waitFor(page, "the curve", () => document.querySelector(".recharts-line") !== null);
       await waitFor(page, "a repair", () => document.querySelector("[aria-label=Repairs] li") !== null);
