@@ -16,7 +16,7 @@ const LEXIS: Lexis = {
     { mark: "'", prefixes: RULES, lines: false },
     { mark: "`", prefixes: RULES, lines: true, made: (_, body) => holdsPlace(body) },
   ],
-  regexLiterals: true,
+  expressionLiterals: true,
 };
 
 /** Flags that the dialect has; in a literal or a string. */
@@ -37,26 +37,26 @@ function constructed(tokens: Tokens): Candidate | undefined {
     tokens.at = i;
     if (!tokens.pass("RegExp", "(")) continue;
     const token = tokens.peek();
-    const regex = token?.kind === "regex" && textOf(tokens.peek(1)) !== "." ? token : undefined;
-    const read = regex ? undefined : readConstant(tokens, JOINING);
+    const expression = token?.kind === "expression" && textOf(tokens.peek(1)) !== "." ? token : undefined;
+    const read = expression ? undefined : readConstant(tokens, JOINING);
     if (read && "fault" in read) return { sure: "call", fault: read.fault };
-    if (regex) tokens.at++;
-    if (!regex && !(read && tokens.atArgumentEnd)) {
+    if (expression) tokens.at++;
+    if (!expression && !(read && tokens.atArgumentEnd)) {
       const next = tokens.peek() ?? tokens.all[i];
       return { sure: "call", fault: { code: "handin-made", start: next?.start ?? 0, end: next?.end ?? 0 } };
     }
     const flags = tokens.pass(",") ? readConstant(tokens, JOINING) : undefined;
     if (flags && "fault" in flags) return { sure: "call", fault: flags.fault };
-    const letters = flags?.value ?? regex?.flags ?? "";
+    const letters = flags?.value ?? expression?.flags ?? "";
     const constant = read as Constant | undefined;
-    return { sure: "call", form: "constructor", pattern: regex?.pattern ?? constant?.value ?? "", flags: known(letters), taken: constant?.taken ?? [] };
+    return { sure: "call", form: "constructor", pattern: expression?.pattern ?? constant?.value ?? "", flags: known(letters), taken: constant?.taken ?? [] };
   }
   return undefined;
 }
 
 function literal(tokens: Tokens): Candidate | undefined {
   for (const token of tokens.all) {
-    if (token.kind === "regex") return { sure: "literal", form: "literal", pattern: token.pattern, flags: known(token.flags), taken: [] };
+    if (token.kind === "expression") return { sure: "literal", form: "literal", pattern: token.pattern, flags: known(token.flags), taken: [] };
   }
   return undefined;
 }
@@ -100,7 +100,7 @@ function rawTemplate(tokens: Tokens): Read | undefined {
 /** `/…/.source`. */
 function sourceOf(tokens: Tokens): Read | undefined {
   const token = tokens.peek();
-  if (token?.kind !== "regex" || textOf(tokens.peek(1)) !== "." || textOf(tokens.peek(2)) !== "source") return undefined;
+  if (token?.kind !== "expression" || textOf(tokens.peek(1)) !== "." || textOf(tokens.peek(2)) !== "source") return undefined;
   tokens.at += 3;
   return { value: token.pattern, taken: [], literals: [], start: token.start, end: token.end };
 }

@@ -30,7 +30,7 @@ const LEXIS: Lexis = {
     { mark: '"', prefixes: PREFIXES, lines: false, made },
     { mark: "'", prefixes: PREFIXES, lines: false, made },
   ],
-  regexLiterals: false,
+  expressionLiterals: false,
 };
 
 const PLAIN: Joining = { sign: "+", adjacent: true };
@@ -39,7 +39,7 @@ const JOINING: Joining = { ...PLAIN, other: joinedList };
 /** The calls of the module, and which of their arguments, from 0, are the flags. */
 const CALLS: Readonly<Record<string, number>> = { compile: 1, search: 2, match: 2, fullmatch: 2, findall: 2, finditer: 2, split: 3, sub: 4, subn: 4 };
 /** What the module is called. */
-const MODULES: ReadonlySet<string> = new Set(["re", "_re", "regex"]);
+const MODULES: ReadonlySet<string> = new Set(["re", "_re"]);
 /** Calls that are also those of other things than the module. */
 const AMBIGUOUS: ReadonlySet<string> = new Set(["split"]);
 

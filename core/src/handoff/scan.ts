@@ -22,7 +22,7 @@ export interface StringToken extends Span {
 
 export type Token =
   | StringToken
-  | (Span & { readonly kind: "regex"; readonly pattern: string; readonly flags: string })
+  | (Span & { readonly kind: "expression"; readonly pattern: string; readonly flags: string })
   | (Span & { readonly kind: "word" | "number" | "sign"; readonly text: string });
 
 /** How a kind of string literal is written. */
@@ -42,7 +42,7 @@ export interface Lexis {
   readonly comments: readonly (readonly [open: string, close: string | null])[];
   readonly strings: readonly StringForm[];
   /** `/…/flags` is a literal where no value stands before it. */
-  readonly regexLiterals: boolean;
+  readonly expressionLiterals: boolean;
 }
 
 const isSpace = (character: string): boolean => " \t\n\r\f\v\u00a0\ufeff\u2028\u2029".includes(character);
@@ -100,7 +100,7 @@ export function scan(source: string, lexis: Lexis): Token[] {
     }
     const token =
       stringAt(source, at, lexis) ??
-      (lexis.regexLiterals && character === "/" && takesValue(tokens.at(-1)) ? regexAt(source, at) : undefined) ??
+      (lexis.expressionLiterals && character === "/" && takesValue(tokens.at(-1)) ? expressionAt(source, at) : undefined) ??
       plainAt(source, at);
     tokens.push(token);
     at = token.end;
@@ -175,7 +175,7 @@ function closingMark(source: string, from: number, { mark, lines }: StringForm):
   return { at: source.length, closed: false };
 }
 
-function regexAt(source: string, start: number): Token | undefined {
+function expressionAt(source: string, start: number): Token | undefined {
   let inSet = false;
   for (let at = start + 1; at < source.length && !isLineEnd(source[at]); at++) {
     const character = source[at];
@@ -185,7 +185,7 @@ function regexAt(source: string, start: number): Token | undefined {
     else if (character === "/" && !inSet) {
       let end = at + 1;
       while (end < source.length && isWord(source.charAt(end))) end++;
-      return { kind: "regex", pattern: source.slice(start + 1, at), flags: source.slice(at + 1, end), start, end };
+      return { kind: "expression", pattern: source.slice(start + 1, at), flags: source.slice(at + 1, end), start, end };
     }
   }
   return undefined;
