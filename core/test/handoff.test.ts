@@ -182,6 +182,8 @@ describe("hand-in", () => {
     ['re.compile(r"a\\"b")', "python", "raw", 'a\\"b', ""],
     ['if re.fullmatch(r"[A-Z]{2}\\d", code):', "python", "raw", "[A-Z]{2}\\d", ""],
     ["re.compile(r'it''s')", "python", "raw", "its", ""],
+    ['re.compile("\\777")', "python", "plain", "\u01ff", ""],
+    ['new RegExp("\\777")', "ecmascript", "constructor", "?7", ""],
     ["export default /x/u", "ecmascript", "literal", "x", "u"],
     ['new RegExp(["a", String.raw`\\d`].join("|"))', "ecmascript", "constructor", "a|\\d", ""],
     ['new RegExp(/a\\d/.source + "|" + /b/.source, "g")', "ecmascript", "constructor", "a\\d|b", "g"],

@@ -2,9 +2,8 @@
 import { type Found, findSlices } from "../linear/find.ts";
 import type { MatchMode } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
-import { compile } from "../program/compile.ts";
+import { compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
-import { read } from "../syntax/read.ts";
 
 export class Asked {
   private readonly known = new Map<string, Found>();
@@ -40,8 +39,8 @@ export class Asked {
 
   private programWithout(flag: string): Program {
     const { source } = this.program;
-    const compiled = compile(read({ ...source, flags: source.flags.replaceAll(flag, "") }));
-    if (!compiled.ok) throw new RangeError(`Without the flag “${flag}” the pattern does not read.`);
-    return compiled.program;
+    const program = compileSource({ ...source, flags: source.flags.replaceAll(flag, "") });
+    if (!program) throw new RangeError(`Without the flag “${flag}” the pattern does not read.`);
+    return program;
   }
 }

@@ -9,8 +9,8 @@ type EscapeRule =
   | { readonly kind: "text"; readonly text: string }
   /** So many hexadecimal digits; `braces` where `{…}` of any length may stand instead. */
   | { readonly kind: "hex"; readonly digits: number; readonly braces: boolean }
-  /** Up to three octal digits, the letter among them. */
-  | { readonly kind: "octal" }
+  /** Up to three octal digits, the letter among them, as long as they are no more than so much. */
+  | { readonly kind: "octal"; readonly most: number }
   /** A character by its name, which is not known here. */
   | { readonly kind: "named" };
 
@@ -23,51 +23,42 @@ export interface StringRules {
 }
 
 const text = (value: string): EscapeRule => ({ kind: "text", text: value });
-const OCTAL = Object.fromEntries(Array.from("01234567", (digit) => [digit, { kind: "octal" } as const]));
+const octal = (most: number): Readonly<Record<string, EscapeRule>> =>
+  Object.fromEntries(Array.from("01234567", (digit) => [digit, { kind: "octal", most } as const]));
 const LINE_CONTINUES = text("");
+
+/** What both languages have. */
+const COMMON: Readonly<Record<string, EscapeRule>> = {
+  b: text("\b"),
+  f: text("\f"),
+  n: text("\n"),
+  r: text("\r"),
+  t: text("\t"),
+  v: text("\v"),
+  x: { kind: "hex", digits: 2, braces: false },
+  "\r\n": LINE_CONTINUES,
+  "\n": LINE_CONTINUES,
+  "\r": LINE_CONTINUES,
+};
 
 /** ECMA-262 (2025) §12.9.4 with §B.1.2. */
 export const JAVASCRIPT_STRING: StringRules = {
-  escapes: {
-    ...OCTAL,
-    b: text("\b"),
-    f: text("\f"),
-    n: text("\n"),
-    r: text("\r"),
-    t: text("\t"),
-    v: text("\v"),
-    x: { kind: "hex", digits: 2, braces: false },
-    u: { kind: "hex", digits: 4, braces: true },
-    "\r\n": LINE_CONTINUES,
-    "\n": LINE_CONTINUES,
-    "\r": LINE_CONTINUES,
-    "\u2028": LINE_CONTINUES,
-    "\u2029": LINE_CONTINUES,
-  },
+  escapes: { ...octal(0o377), ...COMMON, u: { kind: "hex", digits: 4, braces: true }, "\u2028": LINE_CONTINUES, "\u2029": LINE_CONTINUES },
   unknown: "dropped",
 };
 
 /** The Python Language Reference, 2.4.1. */
 export const PYTHON_STRING: StringRules = {
   escapes: {
-    ...OCTAL,
+    ...octal(0o777),
+    ...COMMON,
     "\\": text("\\"),
     "'": text("'"),
     '"': text('"'),
     a: text("\x07"),
-    b: text("\b"),
-    f: text("\f"),
-    n: text("\n"),
-    r: text("\r"),
-    t: text("\t"),
-    v: text("\v"),
-    x: { kind: "hex", digits: 2, braces: false },
     u: { kind: "hex", digits: 4, braces: false },
     U: { kind: "hex", digits: 8, braces: false },
     N: { kind: "named" },
-    "\r\n": LINE_CONTINUES,
-    "\n": LINE_CONTINUES,
-    "\r": LINE_CONTINUES,
   },
   unknown: "kept",
 };
@@ -82,7 +73,6 @@ export const PYTHON_BYTES: StringRules = {
 export const RAW_STRING: StringRules = { escapes: {}, unknown: "kept" };
 
 const LAST_CODE_POINT = 0x10ffff;
-const MOST_OCTAL = 0o377;
 
 export interface StringValue {
   readonly value: string;
@@ -134,7 +124,7 @@ function escapeAt(body: string, start: number, { escapes, unknown }: StringRules
       return [undefined, after];
     case "octal": {
       let end = after;
-      while (end < start + 4 && "01234567".includes(body[end] ?? "x") && Number.parseInt(body.slice(start + 1, end + 1), 8) <= MOST_OCTAL) end++;
+      while (end < start + 4 && "01234567".includes(body[end] ?? "x") && Number.parseInt(body.slice(start + 1, end + 1), 8) <= rule.most) end++;
       return [String.fromCharCode(Number.parseInt(body.slice(start + 1, end), 8)), end];
     }
     case "hex": {

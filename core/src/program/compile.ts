@@ -9,7 +9,7 @@ import { type CharSet, contains } from "../charset/charset.ts";
 import { type FoldingRule, foldedAlike } from "../charset/folding.ts";
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import { charactersOf } from "../syntax/characters.ts";
-import type { Reading } from "../syntax/read.ts";
+import { type Reading, read, type Source } from "../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
 import { assertionNumber } from "./assertions.ts";
 import { Op, type Operation } from "./operations.ts";
@@ -30,6 +30,12 @@ export function compile(reading: Reading): Compiled {
   if (program) return { ok: true, program };
   const span = { start: 0, end: reading.source.pattern.length };
   return { ok: false, diagnostics: [diagnostic("too-large", span, MAX_INSTRUCTIONS)] };
+}
+
+/** The program of a pattern as it is written; undefined where it does not read. Never throws. */
+export function compileSource(source: Source): Program | undefined {
+  const compiled = compile(read(source));
+  return compiled.ok ? compiled.program : undefined;
 }
 
 /**

@@ -3,11 +3,11 @@
  * proved of that.
  */
 import { findSlices } from "../linear/find.ts";
-import { compile } from "../program/compile.ts";
+import { compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { acceptsText, type RelationKind, relate } from "../relate/relate.ts";
 import { drained } from "../slices.ts";
-import { read, type Source } from "../syntax/read.ts";
+import type { Source } from "../syntax/read.ts";
 import { type Node, type Span, walk } from "../syntax/tree.ts";
 import { type SlipCode, slipMessage } from "./messages.ts";
 import { type Mending, RULES, type Suspected } from "./rules.ts";
@@ -48,7 +48,7 @@ export function* slipsOf(program: Program): Generator<number, Slip[]> {
 
 function* settled(program: Program, { code, words, texts, mending, start, end }: Suspected): Generator<number, Slip> {
   const mended = mending && mendedBy(program, mending);
-  const other = mended && programOf(mended);
+  const other = mended && compileSource(mended);
   const taken = texts.filter((text) => finds(program, text));
   // A text that only one of them takes shows the most.
   const witness = taken.find((text) => other && !finds(other, text)) ?? taken.find((text) => other && !findsSame(program, other, text)) ?? taken[0] ?? null;
@@ -62,11 +62,6 @@ function mendedBy(program: Program, { edits, flags }: Mending): Source {
     .sort((one, other) => other.start - one.start)
     .reduce((text, { start, end, insert }) => text.slice(0, start) + insert + text.slice(end), source.pattern);
   return { ...source, pattern, flags: flags ?? source.flags };
-}
-
-function programOf(source: Source): Program | undefined {
-  const compiled = compile(read(source));
-  return compiled.ok ? compiled.program : undefined;
 }
 
 const found = (program: Program, text: string) => drained(findSlices(program, text, { mode: "first", stepLimit: STEP_LIMIT })).matches;
@@ -91,7 +86,9 @@ const AROUND: Partial<Record<Source["dialect"], string>> = { ecmascript: "[\\s\\
 /** A program that takes, as a whole, every text in which the pattern finds a match; undefined where it cannot be written so. */
 function searching({ source }: Program): Program | undefined {
   const around = AROUND[source.dialect];
-  return around === undefined ? undefined : programOf({ ...source, flags: source.flags.replace("y", ""), pattern: `${around}(?:${source.pattern})${around}` });
+  return around === undefined
+    ? undefined
+    : compileSource({ ...source, flags: source.flags.replace("y", ""), pattern: `${around}(?:${source.pattern})${around}` });
 }
 
 /** How the texts in which the one finds a match lie to those of the other. */

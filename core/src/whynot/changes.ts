@@ -5,11 +5,11 @@
 import { dialectOf } from "../dialect/index.ts";
 import { findSlices } from "../linear/find.ts";
 import type { MatchMode } from "../machine/backtracking.ts";
-import { compile } from "../program/compile.ts";
+import { compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { relate } from "../relate/relate.ts";
 import { drained } from "../slices.ts";
-import { type Reading, read, type Source } from "../syntax/read.ts";
+import type { Reading, Source } from "../syntax/read.ts";
 import { type Node, walk } from "../syntax/tree.ts";
 
 export interface PatternChange {
@@ -139,20 +139,15 @@ function* candidates(reading: Reading): Generator<Source & { readonly what: stri
   }
 }
 
-function programOf(source: Source): Program | undefined {
-  const compiled = compile(read(source));
-  return compiled.ok ? compiled.program : undefined;
-}
-
 function matchesIn(source: Source, text: string, mode: MatchMode): boolean {
-  const program = programOf(source);
+  const program = compileSource(source);
   if (!program) return false;
   return drained(findSlices(program, text, { mode: mode === "all" ? "first" : mode, stepLimit: STEP_LIMIT })).matches.length > 0;
 }
 
 /** A shortest text that the change lets in. */
 function* letsIn(program: Program, changed: Source): Generator<number, string | null> {
-  const other = programOf(changed);
+  const other = compileSource(changed);
   if (!other) return null;
   const slices = relate(program, other);
   for (let moments = 0; moments < MOST_COMPARED; moments++) {

@@ -15,9 +15,6 @@ import type { Asked, MatchRows, PatternReading, QuantifierMark } from "./message
 
 /** Matches kept of one run; with their captures they take some tens of megabytes at most. */
 export const MATCH_LIMIT = 250_000;
-/** Why not all matches are known, by how a machine ended. */
-export const CUTS = { running: "steps", "memory-limit": "memory", "match-limit": "matches", done: null } as const;
-
 export function rowsOf(table: MatchTable): MatchRows {
   return { groupCount: table.groupCount, rows: table.toArray() };
 }

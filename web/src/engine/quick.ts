@@ -3,8 +3,8 @@
  * the beginning on, so that lanes are painted in the frame that shows the letter. What does not fit is the worker's,
  * which does the same at its leisure, and everything else.
  */
-import { BacktrackingMachine, LinearMachine } from "@lamprey/core";
-import { CUTS, MATCH_LIMIT, prepare, type Refused, rowsOf } from "./answer.ts";
+import { BacktrackingMachine, CUTS, LinearMachine } from "@lamprey/core";
+import { MATCH_LIMIT, prepare, type Refused, rowsOf } from "./answer.ts";
 import type { Asked, RunResult } from "./messages.ts";
 
 /** Milliseconds of a frame that are not needed for the letter and its lanes. */

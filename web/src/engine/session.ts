@@ -8,6 +8,7 @@ import {
   type Attempt,
   attempts,
   BacktrackingMachine,
+  CUTS,
   callsOf,
   callsSlices,
   chartNodeAt,
@@ -51,7 +52,7 @@ import {
   workDone,
 } from "@lamprey/core";
 import { editedAll } from "../shared/edits.ts";
-import { CUTS, MATCH_LIMIT, prepare, rowsOf } from "./answer.ts";
+import { MATCH_LIMIT, prepare, rowsOf } from "./answer.ts";
 import { callsView } from "./calls.ts";
 import { Contrasts } from "./contrasts.ts";
 import type {

@@ -1,17 +1,16 @@
 /** Texts that the pattern must match, and that it must not: a list as quick as a text editor, judged with every edit. */
-import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
-import { EditorState } from "@codemirror/state";
-import { drawSelection, EditorView, keymap, placeholder } from "@codemirror/view";
+import type { Extension } from "@codemirror/state";
+import { EditorView, placeholder } from "@codemirror/view";
 import { readExpectations, visible } from "@lamprey/core";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { edited, expected, sampleAdded } from "../draft/draftSlice.ts";
+import { expected, sampleAdded } from "../draft/draftSlice.ts";
 import type { JudgedLine } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
-import { editBetween } from "../shared/edits.ts";
+import { useFieldEditor } from "../run/useFieldEditor.ts";
 import { keyWords } from "../shared/keys.ts";
 import { number, plural, span } from "../shared/words.ts";
 import { isBroken } from "../state/benchSlice.ts";
-import { afterPaint, store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { judgedLines, marks } from "./listEditor.ts";
 import { WhyNot } from "./WhyNot.tsx";
 
@@ -32,7 +31,7 @@ export function TextsPanel() {
     <div className="flex min-h-0 flex-1 flex-col">
       <Sum go={go} />
       <div className={`min-h-0 flex-1 ${broken ? "opacity-60" : ""}`}>
-        <ListEditor view={view} setLine={setLine} />
+        <ListEditor editor={view} setLine={setLine} />
       </div>
       <AtLine line={line} />
     </div>
@@ -79,66 +78,38 @@ function Sum({ go }: { readonly go: (line: number) => void }) {
 const MOST_CHANGED = 6;
 
 interface ListEditorProps {
-  readonly view: React.RefObject<EditorView | null>;
+  readonly editor: React.RefObject<EditorView | null>;
   readonly setLine: (line: number) => void;
 }
 
-function ListEditor({ view, setLine }: ListEditorProps) {
-  const dispatch = useAppDispatch();
-  const host = useRef<HTMLDivElement>(null);
+function ListEditor({ editor, setLine }: ListEditorProps) {
   const loads = useAppSelector((s) => s.draft.loads);
   const list = useAppSelector((s) => s.draft.fields.expectations);
   const judged = useAppSelector((s) => s.expectations.judged);
-
-  // biome-ignore lint/correctness/useExhaustiveDependencies: `loads` says that the list was replaced from outside.
-  useEffect(() => {
-    const parent = host.current;
-    if (!parent) return;
-    const editor = new EditorView({
-      parent,
-      state: EditorState.create({
-        doc: store.getState().draft.fields.expectations,
-        extensions: [
-          EditorState.lineSeparator.of("\n"),
-          history({ minDepth: 100 }),
-          drawSelection(),
-          keymap.of([...defaultKeymap, ...historyKeymap]),
-          placeholder(HINT),
-          judgedLines.field,
-          marks,
-          EditorView.lineWrapping,
-          EditorView.editorAttributes.of({ class: "list-editor" }),
-          EditorView.contentAttributes.of({ "aria-label": "Texts that must and must not match", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
-          EditorView.updateListener.of((update) => {
-            if (update.docChanged && update.state.sliceDoc() !== store.getState().draft.fields.expectations) {
-              dispatch(afterPaint(edited({ expectations: update.state.sliceDoc() })));
-            }
-            if (update.docChanged || update.selectionSet) setLine(update.state.doc.lineAt(update.state.selection.main.head).number - 1);
-          }),
-        ],
+  const extensions = useMemo(
+    (): Extension => [
+      placeholder(HINT),
+      judgedLines.field,
+      marks,
+      EditorView.editorAttributes.of({ class: "list-editor" }),
+      EditorView.updateListener.of((update) => {
+        if (update.docChanged || update.selectionSet) setLine(update.state.doc.lineAt(update.state.selection.main.head).number - 1);
       }),
-    });
-    view.current = editor;
-    return () => {
-      view.current = null;
-      editor.destroy();
-    };
-  }, [loads, dispatch]);
-
-  // What was added elsewhere, as by a key on the sample, is added here.
+    ],
+    [setLine],
+  );
+  const { host, view } = useFieldEditor({ field: "expectations", label: "Texts that must and must not match", extensions });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: there is a new editor with every load.
   useEffect(() => {
-    const editor = view.current;
-    const now = store.getState().draft.fields.expectations;
-    if (!editor || list !== now || editor.state.sliceDoc() === now) return;
-    editor.dispatch({ changes: editBetween(editor.state.sliceDoc(), now) });
-  }, [list, view]);
+    editor.current = view.current;
+  }, [editor, view, loads]);
 
   const lines = useMemo(() => (judged && judged.list === list ? new Map(judged.lines.map((row) => [row.line, row])) : null), [judged, list]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor has to be told, too.
   useEffect(() => {
     // Until it is judged, what is typed has no mark; a mark of what stood there would be wrong.
     if (view.current) judgedLines.set(view.current, lines ?? NO_LINES);
-  }, [lines, loads]);
+  }, [lines, loads, view]);
 
   return <div ref={host} className="h-full" data-part="list" />;
 }

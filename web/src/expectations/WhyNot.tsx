@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import { useEngineControls } from "../run/controls.ts";
 import { usePattern } from "../run/patternHandle.ts";
 import { editBetween } from "../shared/edits.ts";
-import { number, plural } from "../shared/words.ts";
+import { amongText, number, plural } from "../shared/words.ts";
 import { pointedAt } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
@@ -83,27 +83,24 @@ function Changed({ text, near }: { readonly text: string; readonly near: NearTex
   const pieces: React.ReactNode[] = [];
   let at = 0;
   for (const { start, end, insert } of near.changes) {
-    pieces.push(shown(text.slice(at, start)));
+    pieces.push(amongText(text.slice(at, start)));
     if (end > start)
       pieces.push(
         <del key={`- ${start}`} className="goes">
-          {shown(text.slice(start, end))}
+          {amongText(text.slice(start, end))}
         </del>,
       );
     if (insert !== "")
       pieces.push(
         <ins key={`+ ${start}`} className="comes">
-          {shown(insert)}
+          {amongText(insert)}
         </ins>,
       );
     at = end;
   }
-  pieces.push(shown(text.slice(at)));
+  pieces.push(amongText(text.slice(at)));
   return pieces;
 }
-
-/** Blanks are what they are; what cannot be seen at all gets a sign. */
-const shown = (text: string): string => (text.trim() === "" ? text.replaceAll("\n", "⏎") : visible(text, Number.POSITIVE_INFINITY));
 
 function ChangeRow({ change, source }: { readonly change: Why["changes"][number]; readonly source: string }) {
   const handle = usePattern();

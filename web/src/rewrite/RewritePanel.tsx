@@ -8,7 +8,7 @@ import type { RewriteAnswer } from "../engine/messages.ts";
 import { inkOf, lineStyleOf } from "../lanes/textures.tsx";
 import { useEngineControls } from "../run/controls.ts";
 import { download, fileName } from "../shared/files.ts";
-import { number, plural } from "../shared/words.ts";
+import { amongText, number, plural } from "../shared/words.ts";
 import { isBroken } from "../state/benchSlice.ts";
 import { leftAlone, noneLeftAlone } from "../state/hostSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
@@ -118,8 +118,7 @@ function Side({ pieces, now = false }: { readonly pieces: readonly HunkPiece[]; 
 
 function Piece({ piece: { kind, text, match, group }, now }: { readonly piece: HunkPiece; readonly now: boolean }) {
   const dispatch = useAppDispatch();
-  // Blanks are what they are: only what cannot be seen at all gets a sign.
-  const shown = kind === "kept" || text.trim() === "" ? text.replaceAll("\n", "⏎") : visible(text, Number.POSITIVE_INFINITY);
+  const shown = kind === "kept" ? text : amongText(text);
   switch (kind) {
     case "kept":
       return shown;

@@ -1,13 +1,12 @@
 /** Under the pattern: what comes in the place of a match, as the dialect's host writes it, with the marks of the groups that it takes. */
-import { defaultKeymap, history, historyKeymap } from "@codemirror/commands";
-import { EditorState } from "@codemirror/state";
-import { drawSelection, EditorView, keymap, placeholder } from "@codemirror/view";
+import type { Extension } from "@codemirror/state";
+import { EditorView, keymap, placeholder } from "@codemirror/view";
 import { rewriteCall } from "@lamprey/core";
-import { useEffect, useRef } from "react";
-import { edited } from "../draft/draftSlice.ts";
+import { useEffect } from "react";
 import { lanes } from "../lanes/lanes.ts";
+import { useFieldEditor } from "../run/useFieldEditor.ts";
 import { plural } from "../shared/words.ts";
-import { afterPaint, store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { useAppSelector } from "../state/store.ts";
 import { drawTemplate, NO_TEMPLATE_MARKS, templateMarks } from "./templateLanes.ts";
 
 export function TemplateLine() {
@@ -26,45 +25,19 @@ export function TemplateLine() {
   );
 }
 
+const EXTENSIONS: Extension = [
+  // A line end is a character that would be put in: it is not written by the way.
+  keymap.of([{ key: "Enter", run: () => true }]),
+  placeholder("Nothing: each match is taken out."),
+  EditorView.editorAttributes.of({ class: "template-editor" }),
+  templateMarks.field,
+  lanes(drawTemplate, null),
+];
+
 function TemplateEditor() {
-  const dispatch = useAppDispatch();
-  const host = useRef<HTMLDivElement>(null);
-  const view = useRef<EditorView | null>(null);
   const loads = useAppSelector((s) => s.draft.loads);
   const rewriting = useAppSelector((s) => s.host.rewriting);
-
-  // biome-ignore lint/correctness/useExhaustiveDependencies: `loads` says that the template was replaced from outside.
-  useEffect(() => {
-    const parent = host.current;
-    if (!parent) return;
-    const editor = new EditorView({
-      parent,
-      state: EditorState.create({
-        doc: store.getState().draft.fields.template,
-        extensions: [
-          EditorState.lineSeparator.of("\n"),
-          history({ minDepth: 100 }),
-          drawSelection(),
-          // A line end is a character that would be put in; it is written with Shift, not by the way.
-          keymap.of([{ key: "Enter", run: () => true }, ...defaultKeymap, ...historyKeymap]),
-          placeholder("Nothing: each match is taken out."),
-          EditorView.editorAttributes.of({ class: "template-editor" }),
-          EditorView.lineWrapping,
-          templateMarks.field,
-          lanes(drawTemplate, null),
-          EditorView.contentAttributes.of({ "aria-label": "Template", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
-          EditorView.updateListener.of((update) => {
-            if (update.docChanged) dispatch(afterPaint(edited({ template: update.state.sliceDoc() })));
-          }),
-        ],
-      }),
-    });
-    view.current = editor;
-    return () => {
-      view.current = null;
-      editor.destroy();
-    };
-  }, [loads, dispatch]);
+  const { host, view } = useFieldEditor({ field: "template", label: "Template", extensions: EXTENSIONS });
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor has to be told, too.
   useEffect(() => {
@@ -72,12 +45,12 @@ function TemplateEditor() {
     if (!editor) return;
     // Marks of what was typed before are none of this.
     templateMarks.set(editor, rewriting && rewriting.source === editor.state.sliceDoc() ? rewriting : NO_TEMPLATE_MARKS);
-  }, [rewriting, loads]);
+  }, [rewriting, loads, view]);
 
   return (
     <div
       ref={host}
-      className="max-h-[92px] min-w-[40%] max-w-[70%] flex-1 max-[819px]:max-w-full overflow-auto rounded-sm border border-rule bg-paper [contain:content]"
+      className="max-h-[92px] min-w-[40%] max-w-[70%] flex-1 overflow-auto rounded-sm border border-rule bg-paper [contain:content] max-[819px]:max-w-full"
       data-part="template"
     />
   );

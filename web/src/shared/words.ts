@@ -1,4 +1,5 @@
 /** Numbers and spans as every screen writes them. */
+import { visible } from "@lamprey/core";
 
 /** Made once: making a format costs a hundred times what using it does. */
 const grouped = new Intl.NumberFormat("en-US");
@@ -26,3 +27,6 @@ export function size(count: number, unit: "characters" | "bytes" = "characters")
 export function clock(at: number): string {
   return minutes.format(at);
 }
+
+/** A stretch of a text among others: blanks are what they are, what cannot be seen at all gets a sign. */
+export const amongText = (text: string): string => (text.trim() === "" ? text.replaceAll("\n", "⏎") : visible(text, Number.POSITIVE_INFINITY));
