@@ -1,5 +1,5 @@
 /**
- * Writes core/src/charset/unicode.generated.ts and properties.generated.ts from the Unicode data package.
+ * Writes the generated files of core/src/charset from the Unicode data package.
  * Run `node core/scripts/unicode.mjs` after a change of Unicode version.
  */
 import { readdirSync, writeFileSync } from "node:fs";
@@ -73,6 +73,13 @@ for (const set of sameUpper.values()) {
   for (const c of set) if (c !== least) loosely.set(c, least);
 }
 for (const [from, to] of loosely) loosely.set(from, loosely.get(to) ?? to);
+
+// java.util.regex with UNICODE_CASE: the lower case of the upper case, one character each.
+const roundly = new Map();
+for (const c of new Set([...upper.keys(), ...lower.keys()])) {
+  const raised = upper.get(c) ?? c;
+  roundly.set(c, lower.get(raised) ?? raised);
+}
 
 // Sets.
 
@@ -249,6 +256,8 @@ export const SIMPLE_FOLDING: readonly number[] = [${runs(folding)}];
 export const LOWERCASE: readonly number[] = [${runs(lowered)}];
 /** Runs [first, count, stride, delta]: the lower case, the same for all that share their upper case in full. */
 export const LOOSE_LOWERCASE: readonly number[] = [${runs(loosely)}];
+/** Runs [first, count, stride, delta]: the lower case of the upper case. */
+export const ROUND_LOWERCASE: readonly number[] = [${runs(roundly)}];
 `,
 );
 writeFileSync(
@@ -268,5 +277,35 @@ export const BINARY_PROPERTIES: Readonly<Record<string, string>> = ${JSON.string
 export const BINARY_ALIASES: Readonly<Record<string, string>> = ${JSON.stringify(binaryAliases)};
 /** Name → ranges of single characters, and longer strings parted by spaces; "*" is each of the five skin tones. */
 export const SEQUENCE_PROPERTIES: Readonly<Record<string, readonly [string, string]>> = ${JSON.stringify(sequences)};
+`,
+);
+
+// Blocks: their names with their first and last character.
+const blocks = [];
+for (const name of namesIn("Block")) {
+  const points = await pointsOf(`Block/${name}`);
+  blocks.push([name, Math.min(...points.slice(0, 1)), points[points.length - 1]]);
+}
+blocks.sort((a, b) => a[1] - b[1]);
+writeFileSync(
+  target("blocks.generated.ts"),
+  `${header}/** Blocks in their order, parted by blanks: name, first and last code point in base 36, parted by colons. */
+export const BLOCKS = "${blocks.map(([name, from, to]) => `${name}:${from.toString(36)}:${to.toString(36)}`).join(" ")}";
+`,
+);
+
+// Grapheme clusters (UAX #29, table 2); syllables of Hangul with a vowel and without a last consonant follow from their order.
+const breaks = async (name) => packed(await pointsOf(`Grapheme_Cluster_Break/${name}`));
+writeFileSync(
+  target("clusters.generated.ts"),
+  `${header}/** Grapheme_Cluster_Break: ends of ranges, as differences in base 36. */
+export const CONTROL = "${await breaks("Control")}";
+export const EXTEND = "${await breaks("Extend")}";
+export const PREPEND = "${await breaks("Prepend")}";
+export const SPACING_MARK = "${await breaks("SpacingMark")}";
+export const REGIONAL_INDICATOR = "${await breaks("Regional_Indicator")}";
+export const HANGUL_L = "${await breaks("L")}";
+export const HANGUL_V = "${await breaks("V")}";
+export const HANGUL_T = "${await breaks("T")}";
 `,
 );

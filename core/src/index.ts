@@ -3,6 +3,8 @@
 export { type CallAnswer, type CallsAnswer, type CallsOptions, callsOf, callsSlices } from "./calls/calls.ts";
 export { type WrittenPiece, written } from "./calls/notation.ts";
 export { type Json, jsonOf, type Value as HostValue } from "./calls/value.ts";
+export { type CharSet, contains, countOf } from "./charset/charset.ts";
+export { type Held, type HeldRange, heldBy } from "./charset/holds.ts";
 export { type ChartEdge, type ChartNode, type Graph, graphOf, MOST_CHART_NODES } from "./chart/graph.ts";
 export { chartNodeAt, type Traffic, trafficOf } from "./chart/traffic.ts";
 export { type Apart, apart } from "./contrast/apart.ts";
@@ -26,7 +28,7 @@ export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dial
 export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
 export { type Examples, type ExamplesOptions, examples } from "./examples/examples.ts";
 export { type Expectation, type ExpectationLine, type ExpectedMatch, readExpectations, writeExpectation } from "./expectations/expectation.ts";
-export { type Judged, type JudgeOptions, judgeSlices } from "./expectations/judge.ts";
+export { asFound, type Judged, type JudgeOptions, judgeSlices } from "./expectations/judge.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
 export { type HandIn, handin, LONGEST_SOURCE } from "./handoff/handin.ts";
 export { type Form, formsOf, programAround, type Refusal as FormRefusal } from "./handoff/handoff.ts";
@@ -62,7 +64,7 @@ export { inUnit, type OffsetUnit, unitWords } from "./host/units.ts";
 export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
 export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";
 export { type Choice, chooseMachine } from "./linear/choose.ts";
-export { CUTS, type FindOptions, type Found, findSlices } from "./linear/find.ts";
+export { CUTS, type Cut, type FindOptions, type Found, findSlices } from "./linear/find.ts";
 export { LinearMachine, type LinearOptions } from "./linear/linear.ts";
 export { planOf, REFUSALS, type Refusal } from "./linear/plan.ts";
 export { BacktrackingMachine, type MatchMode, runToEnd } from "./machine/backtracking.ts";
@@ -81,7 +83,7 @@ export { type PartWork, type WorkDone, workDone } from "./reel/work.ts";
 export { acceptsText, OBSTACLES, type Obstacle, type Relation, type RelationKind, relate } from "./relate/relate.ts";
 export { type Sameness, sameMatches } from "./relate/same-matches.ts";
 export { type HunkPiece, Hunks, type HunkView, hunksOf, hunkView } from "./rewrite/hunks.ts";
-export { readTemplate, rewriteCall } from "./rewrite/read.ts";
+export { readTemplate, refusesInUse, rewriteCall } from "./rewrite/read.ts";
 export type { Remark } from "./rewrite/remarks.ts";
 export {
   MOST_REWRITTEN,
@@ -97,9 +99,14 @@ export {
   sizeOf,
 } from "./rewrite/rewrite.ts";
 export type { Template, TemplatePart } from "./rewrite/template.ts";
+export { rewriteWhole, type WholeRewrite } from "./rewrite/whole.ts";
+export { type Shorter, shorterWays } from "./shorter/shorter.ts";
+export { WAYS, type WayName } from "./shorter/ways.ts";
 export { drained } from "./slices.ts";
-export type { SlipCode } from "./slips/messages.ts";
+export { asideLine, partSlips, withAside } from "./slips/aside.ts";
+export { SLIP_RULES, type SlipCode } from "./slips/messages.ts";
 export { type Proved, type Slip, slipsOf } from "./slips/slips.ts";
+export { Reckoning } from "./syntax/bounded.ts";
 export { type ForeignSpelling, foreignSpellings } from "./syntax/foreign.ts";
 export { type ItemWords, itemAt, setWords, type Taken, takenOf } from "./syntax/item.ts";
 export { type MeaningChange, meaningChanges, translateFlags } from "./syntax/meaning.ts";

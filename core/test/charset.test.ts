@@ -18,6 +18,7 @@ import {
   unionOf,
 } from "../src/charset/charset.ts";
 import { canonicalize, closeOverCase, foldedAlike, foldSet } from "../src/charset/folding.ts";
+import { heldBy } from "../src/charset/holds.ts";
 import { Partition } from "../src/charset/partition.ts";
 
 /** Small enough to be listed: what is beyond is out of every set, or in its complement. */
@@ -156,5 +157,41 @@ describe("classes", () => {
       }),
       { numRuns: 60, seed: 7 },
     );
+  });
+});
+
+describe("what a set holds", () => {
+  test("its ranges with their counts, all of them counted, the first of them listed", () => {
+    const held = heldBy(setOfText("0123456789abcxyz_"), 2);
+    expect(held).toEqual({
+      count: 17,
+      rangeCount: 4,
+      ranges: [
+        { from: 48, to: 57, count: 10, taste: "0123456789" },
+        { from: 95, to: 95, count: 1, taste: "_" },
+      ],
+    });
+  });
+
+  test("a taste is of what can be seen, of the range, and no character twice", () => {
+    for (const [from, to] of [
+      [0, 0x1f],
+      [0x20, 0x7e],
+      [0x300, 0x36f],
+      [0, 0x10ffff],
+      [0xd800, 0xdfff],
+      [0x2028, 0x2030],
+    ] as const) {
+      const [only] = heldBy([from, to], 1).ranges;
+      const letters = Array.from(only?.taste ?? "?");
+      expect(new Set(letters).size).toBe(letters.length);
+      for (const letter of letters) {
+        const point = letter.codePointAt(0) as number;
+        expect([from, to, point >= from && point <= to, /[\p{C}\p{Z}\p{Mn}\p{Me}]/u.test(letter)]).toEqual([from, to, true, false]);
+      }
+    }
+    expect(heldBy([0x20, 0x7e], 1).ranges[0]?.taste).toHaveLength(12);
+    expect(heldBy([0, 0x1f], 1).ranges[0]?.taste).toBe("");
+    expect(heldBy([], 5)).toEqual({ count: 0, rangeCount: 0, ranges: [] });
   });
 });

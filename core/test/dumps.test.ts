@@ -41,7 +41,7 @@ describe("dumps", () => {
       for (const node of walk(program.root)) kinds.add(node.kind);
       for (let i = 0; i < program.code.length; i += INSTRUCTION_WIDTH) operations.add(program.code[i] as number);
     }
-    expect(kinds.size).toBe(13);
+    expect(kinds.size).toBe(16);
     // Backwards, a set of code units is read in a lookbehind without the flag u.
     expect(Object.entries(Op).filter(([, operation]) => !operations.has(operation))).toEqual([]);
   });

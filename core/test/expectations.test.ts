@@ -1,7 +1,7 @@
 /** Expectations as lines and as values, and what is judged of them. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { drained, type Expectation, findSlices, judgeSlices, readExpectations, writeExpectation } from "../src/index.ts";
+import { asFound, drained, type Expectation, findSlices, judgeSlices, readExpectations, writeExpectation } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
 const one = (line: string) => readExpectations(line)[0]?.expectation;
@@ -132,6 +132,30 @@ describe("judging", () => {
       [false, 2],
       [false, 2],
     ]);
+  });
+
+  test("a set that was recorded from a pattern passes on it, through its lines, and not on one that finds other things", () => {
+    const patterns = ["a*", "(a)(b)?", "(?:(a)|b)+?", "\\b", "(a|ab)(c?)", "[^a]+", "((a)b)*", "$"];
+    const text = fc.string({ unit: fc.constantFrom("a", "b", "c", " ", "\n", "\t", "\\"), maxLength: 7 });
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...patterns),
+        fc.array(text, { minLength: 1, maxLength: 6 }),
+        fc.constantFrom("all" as const, "start" as const, "whole" as const),
+        (pattern, texts, mode) => {
+          const program = programOf(pattern, "");
+          const asked = texts.map((each): Expectation => ({ text: each, mode, expect: "match" }));
+          const lines = drained(judgeSlices(program, asked)).map((judged, i) => writeExpectation(asFound(asked[i] as Expectation, judged)));
+          const recorded = readExpectations(lines.join("\n")).map(({ expectation }) => expectation);
+          expect(recorded).toHaveLength(texts.length);
+          expect([pattern, lines, drained(judgeSlices(program, recorded)).every(({ passed }) => passed)]).toEqual([pattern, lines, true]);
+          // One more group is another answer.
+          const other = drained(judgeSlices(programOf(`${pattern}()`, ""), recorded));
+          expect(other.every(({ passed, count }) => count === 0 || !passed || program.slots.length === 0)).toBe(true);
+        },
+      ),
+      { numRuns: 300 },
+    );
   });
 
   test("what takes too many steps has not passed", () => {

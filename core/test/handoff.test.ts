@@ -31,7 +31,22 @@ describe("hand-off", () => {
     ["python", "raw", "a\rb", "", String.raw`re.compile("a\rb")`],
     ["python", "raw", "a\0", "", String.raw`re.compile("a\x00")`],
     ["python", "plain", "\\b\ud83d", "", String.raw`re.compile("\\b\ud83d")`],
+    ["java", "string", "\\d+", "im", String.raw`Pattern.compile("\\d+", Pattern.CASE_INSENSITIVE | Pattern.MULTILINE)`],
+    ["java", "string", 'say "\n', "", String.raw`Pattern.compile("say \"\n")`],
+    [
+      "java",
+      "string",
+      "\0\ud83d🐟",
+      "xsud",
+      String.raw`Pattern.compile("\u0000\ud83d🐟", Pattern.COMMENTS | Pattern.DOTALL | Pattern.UNICODE_CASE | Pattern.UNIX_LINES)`,
+    ],
     ["python", "json", 'a"\\', "i", String.raw`"a\"\\"`],
+    ["pcre", "php", "\\d+'", "im", String.raw`'/\d+\'/im'`],
+    ["pcre", "php", "a/b\\\\", "u", String.raw`'~a/b\\\\~u'`],
+    ["perl", "qr", "a/b", "i", "qr!a/b!i"],
+    ["perl", "qr", "$x|@y", "", "qr'$x|@y'"],
+    ["perl", "qr", "$x'", "x", String.raw`qr/${"$"}{\ '$x\''}/x`],
+    ["perl", "qr", "", "", "qr/(?:)/"],
   ])("%s %s of %j with %j", (dialect, name, pattern, flags, wanted) => {
     expect(form(dialect, name, pattern, flags)).toBe(wanted);
   });
@@ -53,7 +68,6 @@ describe("hand-off", () => {
     "🐟",
     "$",
     "@",
-    // biome-ignore lint/suspicious/noTemplateCurlyInString: it is one of them
     "${x}",
     "</script>",
     "*/",
@@ -71,11 +85,25 @@ describe("hand-off", () => {
 
   test("what was handed off is handed in again", () => {
     fc.assert(
-      fc.property(pattern, fc.constantFrom("ecmascript", "python" as const), (text, dialect) => {
+      fc.property(pattern, fc.constantFrom("ecmascript", "python", "java" as const), (text, dialect) => {
         for (const { name, write } of formsOf(dialect)) {
           if (name === "literal") continue;
           const source = write({ dialect, pattern: text, flags: "im" });
           if (typeof source !== "string") throw new Error(source.refused);
+          const back = handin(source, dialect);
+          expect([source, back.ok && [back.dialect, back.pattern, back.flags]]).toEqual([source, [dialect, text, name === "json" ? "" : "im"]]);
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  test("PHP and Perl too, but for what they cannot hold", () => {
+    fc.assert(
+      fc.property(pattern, fc.constantFrom("pcre", "perl" as const), (text, dialect) => {
+        for (const { name, write } of formsOf(dialect)) {
+          const source = write({ dialect, pattern: text, flags: "im" });
+          if (typeof source !== "string") continue;
           const back = handin(source, dialect);
           expect([source, back.ok && [back.dialect, back.pattern, back.flags]]).toEqual([source, [dialect, text, name === "json" ? "" : "im"]]);
         }
@@ -191,6 +219,30 @@ describe("hand-in", () => {
     ['re.compile("|".join([r"a\\d", r"b"]), re.I)', "python", "raw", "a\\d|b", "i"],
     ['x = rx.compile(r"a" \\\n  r"b")', "python", "raw", "ab", ""],
     [">>> re.findall(r'\\d', s)", "python", "raw", "\\d", ""],
+    [String.raw`Pattern p = Pattern.compile("\\d+\\.\"", Pattern.MULTILINE | Pattern.CASE_INSENSITIVE);`, "java", "string", '\\d+\\."', "im"],
+    ['private static final Pattern TAG = Pattern.compile(\n    "[A-F]{4}" // station\n    + "-\\\\d{6}", 2 | 8);', "java", "string", "[A-F]{4}-\\d{6}", "im"],
+    [String.raw`java.util.regex.Pattern.compile("\u0041\101\s\t")`, "java", "string", "AA \t", ""],
+    [String.raw`if (line.matches("\\w+=\\d*")) count++;`, "java", "string", "\\w+=\\d*", ""],
+    [String.raw`name.replaceFirst("^\\s+", "")`, "java", "string", "^\\s+", ""],
+    [String.raw`String[] parts = line.split("\\s*;\\s*");`, "java", "string", "\\s*;\\s*", ""],
+    [String.raw`String WEIR = "weir-\\d";`, "java", "string", "weir-\\d", ""],
+    ['Pattern.compile("a.\\\\E", Pattern.LITERAL | Pattern.CASE_INSENSITIVE)', "java", "string", "\\Qa.\\E\\\\E\\Q\\E", "i"],
+    ['Pattern.compile("x", 256 + 64)', "java", "string", "(?U)x", "u"],
+    // Blocks of lines: what they share of their indentation, blanks at their ends and a line end behind a backslash are none of theirs.
+    ['Pattern.compile("""\n    \\\\d+  # day  \n      x\\\n    \\s""", Pattern.COMMENTS)', "java", "string", "\\d+  # day\n  x ", "x"],
+    ["preg_match('/^\\d{3}$/u', $line, $m)", "pcre", "php", "^\\d{3}$", "u"],
+    ['if (preg_match_all("~gate (open|shut)~i", $text)) {', "pcre", "php", "gate (open|shut)", "i"],
+    ["$re = '#^[a-z]+#mD';", "pcre", "php", "^[a-z]+", "m"],
+    ["preg_replace('{a(b)}x' . 'i', '$1', $s)", "pcre", "php", "a(b)", "xi"],
+    ["preg_split('/\\/+/', $path)", "pcre", "php", "/+", ""],
+    ["my $re = qr/(\\d+)-x/ix;", "perl", "qr", "(\\d+)-x", "ix"],
+    ["if ($line =~ m{^/up/(\\w+)}) {", "perl", "qr", "^/up/(\\w+)", ""],
+    ["$text =~ s/\\s+$//g;", "perl", "qr", "\\s+$", ""],
+    ["next unless $_ !~ /a\\/b/i;", "perl", "qr", "a/b", "i"],
+    ["my @parts = split /,\\s*/, $line;", "perl", "qr", ",\\s*", ""],
+    ["qr'$a@b'", "perl", "qr", "$a@b", ""],
+    ["$x =~ s{a}{b}gx", "perl", "qr", "a", "x"],
+    ['String p = """\r\n\ta"b\r\n\r\n\t\\"""c\r\n\t  """;', "java", "string", 'a"b\n\n"""c\n', ""],
   ])("%j", (source, dialect, name, pattern, flags) => {
     const found = handin(source);
     expect(found.ok ? [found.dialect, found.form, found.pattern, found.flags] : found).toEqual([dialect, name, pattern, flags]);
@@ -209,6 +261,12 @@ describe("hand-in", () => {
     ["re.compile(name)", "handin-none", "re.compile(name)"],
     ['print("hello")', "handin-none", 'print("hello")'],
     ['"a,b".split(",")', "handin-none", '"a,b".split(",")'],
+    ['Pattern.compile("a" + part)', "handin-made", "part"],
+    [String.raw`Pattern.compile("\d")`, "handin-escape", String.raw`\d`],
+    ['Pattern.compile("""\n  a\n  \\d""")', "handin-escape", "\\d"],
+    ['Pattern.compile("""\n  a\\ \n  """)', "handin-escape", "\\ "],
+    ['Pattern.compile(""" x\n  """)', "handin-escape", " x"],
+    ['Pattern.compile("""\n  a', "handin-open", '"""\n  a'],
   ])("%j cannot be read, and it says where", (source, code, at) => {
     const found = handin(source);
     expect(found.ok ? found : [found.error.code, source.slice(found.error.start, found.error.end)]).toEqual([code, at]);
@@ -248,6 +306,8 @@ describe("hand-in", () => {
       "//",
       "/*",
       "flags=",
+      "Pattern.compile(",
+      '"""',
       "re.I",
       "${",
       "String.raw",

@@ -16,6 +16,7 @@ import {
   readTemplate,
   replaced,
   rewriteSlices,
+  rewriteWhole,
   sizeOf,
   written,
 } from "../src/index.ts";
@@ -38,11 +39,9 @@ type RewriteRow = [
 
 function rewritten(dialect: DialectName, pattern: string, flags: string, text: string, source: string, scope: "first" | "all"): unknown {
   const program = programOf(pattern, flags, dialect);
-  const template = readTemplate(source, program);
-  if (template.diagnostics.length > 0) return "refused";
-  const { matches } = drained(findSlices(program, text, { mode: scope }));
-  const made = drained(rewriteSlices(template, matches, text, { first: scope === "first" }));
-  return made.ok && { text: made.pieces.join(""), replacements: made.replacements };
+  const made = drained(rewriteWhole(program, text, source, { first: scope === "first", stepLimit: Number.POSITIVE_INFINITY }));
+  if (made.kind === "refused") return "refused";
+  return made.kind === "made" && { text: made.text, replacements: made.replacements };
 }
 
 describe("what hosts were recorded to say", () => {
@@ -76,6 +75,14 @@ describe("templates", () => {
         ["template-escape", 4, 6],
       ],
     ],
+    ["java", "(a)", "x$2y", [["template-group", 1, 3]]],
+    ["java", "(a)", "$", [["template-dollar", 0, 1]]],
+    ["java", "(a)", "$x", [["template-dollar", 0, 2]]],
+    ["java", "(a)", "${n", [["template-braces", 0, 3]]],
+    ["java", "(a)", "${}", [["template-braces", 0, 3]]],
+    ["java", "(a)", "${1a}", [["template-name", 0, 5]]],
+    ["java", "(a)", "${n}", [["template-name-unknown", 0, 4]]],
+    ["java", "(a)", "\\", [["template-escape-end", 0, 1]]],
     ["python", "(a)", "\\", [["template-escape-end", 0, 1]]],
     ["python", "(a)", "\\777", [["template-octal", 0, 4]]],
     ["python", "(a)", "\\g1", [["template-reference-form", 0, 2]]],
@@ -110,6 +117,9 @@ describe("templates", () => {
       ["“(?1” stands for itself: this host’s templates have no conditions. A function decides: text.replace(re, (match) => match.toUpperCase())."],
     ],
     ["python", "(a)", "lambda m: m", ["This is put in as it is written: a function is not run here, only a template is."]],
+    ["java", "(a)", "\\1", ["“\\1” is the character 1. The group is “$1”."]],
+    ["java", "(a)", "\\n", ["“\\n” is the letter n: a backslash takes the next character as it is."]],
+    ["java", "(a)", "$12", ["“$12” is group 1 and then “2”, since the pattern has one group."]],
     ["python", "(a)", "$1", ["“$1” stands for itself. Group 1 is “\\1”."]],
     ["python", "(a)", "\\0", ["“\\0” is the character NUL. The whole match is “\\g<0>”."]],
     ["python", "(a)", "\\101", ["“\\101” is the character number 65, in octal. Group 1 and then “01” is “\\g<1>01”."]],
@@ -177,6 +187,10 @@ describe("values as their language writes them", () => {
     ["python", "split", "(,)", "", "a,b", "['a', ',', 'b']"],
     ["python", "match", "b", "", "ab", "None"],
     ["python", "search", "(?P<n>b)(c)?", "", "ab", "<re.Match object; span=(1, 2), match='b'> .groups() ('b', None) .groupdict() {'n': 'b'}"],
+    ["java", "matches", "b", "", "ab", "false"],
+    ["java", "split", ",", "", "a,b,,", '["a", "b"]'],
+    ["java", "find", "(?<n>b)(c)?", "", "ab\n", '[start 1, end 2, "b", groups ["b", null]]'],
+    ["java", "split", "x", "", '\u0007\ud83d"\\', '["\\u0007\\ud83d\\"\\\\"]'],
     ["ecmascript", "exec", "(?<n>b)(c)?", "", "ab\n", '["b", "b", undefined, index: 1, groups: { n: "b" }]'],
     ["ecmascript", "match", "x", "g", "ab", "null"],
     ["ecmascript", "test", "x", "g", "ab", "false"],

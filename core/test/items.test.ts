@@ -84,6 +84,16 @@ describe("spellings of other languages", () => {
     ["python", "(?<gate>\\d)", "", "(?P<gate>\\d)", "(?P<…>"],
     ["python", "(?P<a>b)\\k<a>", "", "(?P<a>b)(?P=a)", "refer to a named group"],
     ["python", "weir\\z", "", "weir\\Z", "the end of the text"],
+    ["ecmascript", "\\x{41}+", "", "\\x41+", "a character by its number"],
+    ["ecmascript", "[a]\\x{1f41f}", "", "[a]\\ud83d\\udc1f", "a character by its number"],
+    ["python", "\\x{1f41f}", "", "\\U0001f41f", "a character by its number"],
+    ["python", "\\x{0e9}", "", "\\xe9", "a character by its number"],
+    ["python", "(a)\\g{1}", "", "(a)\\1", "a reference to a group"],
+    ["java", "(a)\\g{1}", "", "(a)\\1", "a reference to a group"],
+    ["java", "[[:alpha:]]", "", "[A-Za-z]", "a class in POSIX"],
+    ["pcre", "\\u00e9", "u", "\\x{00e9}", "a character by its number"],
+    ["perl", "\\u00e9", "", "\\x{00e9}", "a character by its number"],
+    ["perl", "\\Qa.b\\E", "", "a\\.b", "Perl’s source text"],
   ])("%s %s with “%s” is written %s", (dialect, pattern, flags, wanted, word, wantedFlags = flags) => {
     const reading = read({ dialect, pattern, flags });
     const [first] = foreignSpellings(reading);
@@ -94,8 +104,14 @@ describe("spellings of other languages", () => {
   });
 
   test("are not seen where they are something else", () => {
-    for (const pattern of ["[\\A]", "\\\\A", "[:alpha:]", "(?i:a)", "(?<n>a)\\k<n>", "\\bA"]) {
-      expect([pattern, foreignSpellings(read({ dialect: "ecmascript", pattern, flags: "" }))]).toEqual([pattern, []]);
+    const spoken: readonly [DialectName, ...string[]][] = [
+      ["ecmascript", "[\\A]", "\\\\A", "[:alpha:]", "(?i:a)", "(?<n>a)\\k<n>", "\\bA", "\\x41", "\\x{}", "\\x{1234567}", "\\g{a}"],
+      ["java", "\\x{41}", "\\u0041", "\\Qa\\E", "\\h\\R"],
+      ["pcre", "[[:alpha:]]", "[[:^digit:]_]", "\\x{41}", "(a)\\g{1}", "\\Qa\\E", "\\u00e"],
+      ["perl", "[[:alpha:]]", "a{,3}", "a{ 1, 2 }", "\\x{41}", "(a)\\g{1}", "\\u00e"],
+    ];
+    for (const [dialect, ...patterns] of spoken) {
+      for (const pattern of patterns) expect([dialect, pattern, foreignSpellings(read({ dialect, pattern, flags: "" }))]).toEqual([dialect, pattern, []]);
     }
   });
 });

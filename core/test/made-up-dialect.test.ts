@@ -17,7 +17,7 @@ const OPERATORS: readonly (readonly [string, Operator])[] = [
   ["%%", { kind: "any" }],
   // First in an alternative it is a character.
   ["*", { kind: "repeat", min: 0, max: Number.POSITIVE_INFINITY, where: ({ first }) => !first }],
-  ["^", { kind: "anchor", assertions: ["text-start", "line-start"], where: ({ first }) => first }],
+  ["^", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-start" : "text-start"), where: ({ first }) => first }],
   ["[", { kind: "set" }],
   ["\\", { kind: "escape" }],
 ];

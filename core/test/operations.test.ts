@@ -56,7 +56,7 @@ test("every operation has a row: as many operands as an instruction has room for
   for (const operation of Object.values(Op)) {
     const { operands, flow, name } = OPERATIONS[operation];
     expect([name, operands.length < INSTRUCTION_WIDTH]).toEqual([name, true]);
-    expect([name, operands.includes("target")]).toEqual([name, ["jump", "branch", "loop", "condition"].includes(flow)]);
+    expect([name, operands.includes("target")]).toEqual([name, ["jump", "branch", "loop", "condition", "call"].includes(flow)]);
   }
   expect(() => rowOf(UNKNOWN)).toThrow(RangeError);
 });
@@ -65,6 +65,8 @@ test("ways lead to instructions that are there, and every instruction is come to
   for (const [pattern, dialect] of [
     ["(?:a|bc)*?(d){2,3}\\1(?!e(?=f))(?<=g|hi)\\bj", "ecmascript"],
     ["(a)?(?(1)b|c)(?>d|e)f*+(?<!gh)(?<=ij)", "python"],
+    ["(?(?=a)b|c)(d(?1)?)(?(R)e|f)\\Kg(?:h(*THEN)i|j(*MARK:m)k)", "pcre"],
+    ["(?<=(a|bc))d", "perl"],
   ] as const) {
     const program = programOf(pattern, "", dialect);
     const reached = new Set([0]);
@@ -85,7 +87,13 @@ describe("assertions", () => {
     "text-end": (text, at) => at === text.length,
     "last-line-end": (text, at) => at === text.length || text.slice(at) === "\n",
     "line-start": (text, at) => at === 0 || text[at - 1] === "\n",
+    "line-start-before-text": (text, at) => at < text.length && (at === 0 || text[at - 1] === "\n"),
     "line-end": (text, at) => at === text.length || text[at] === "\n",
+    // Of a run from the text's start on.
+    "search-start": (_text, at) => at === 0,
+    "line-start-in-text": (text, at) => at === 0 || (at < text.length && text[at - 1] === "\n"),
+    "word-start": (text, at) => !isWord(text[at - 1]) && isWord(text[at]),
+    "word-end": (text, at) => isWord(text[at - 1]) && !isWord(text[at]),
     "word-edge": (text, at) => isWord(text[at - 1]) !== isWord(text[at]),
     "not-word-edge": (text, at) => isWord(text[at - 1]) === isWord(text[at]),
     "not-word-edge-in-text": (text, at) => text !== "" && isWord(text[at - 1]) === isWord(text[at]),
@@ -98,7 +106,7 @@ describe("assertions", () => {
       const inSet = kind.includes("word") ? isWord : (c: string | undefined) => c === "\n";
       for (const text of texts) {
         for (let at = 0; at <= text.length; at++) {
-          let sides = (at === 0 ? Side.Start : 0) | (at === text.length ? Side.End : 0);
+          let sides = (at === 0 ? Side.Start | Side.Origin : 0) | (at === text.length ? Side.End : 0);
           if (inSet(text[at - 1])) sides |= Side.Behind;
           if (inSet(text[at])) sides |= Side.Ahead;
           if (at === text.length - 1) sides |= Side.Last;
@@ -114,7 +122,12 @@ describe("assertions", () => {
       "text-end": Side.End,
       "last-line-end": Side.End | Side.Ahead | Side.Last,
       "line-start": Side.Start | Side.Behind,
+      "line-start-before-text": Side.Start | Side.End | Side.Behind,
       "line-end": Side.End | Side.Ahead,
+      "search-start": Side.Origin,
+      "line-start-in-text": Side.Start | Side.End | Side.Behind,
+      "word-start": Side.Behind | Side.Ahead,
+      "word-end": Side.Behind | Side.Ahead,
       "word-edge": Side.Behind | Side.Ahead,
       "not-word-edge": Side.Behind | Side.Ahead,
       "not-word-edge-in-text": Side.Start | Side.End | Side.Behind | Side.Ahead,

@@ -1,11 +1,10 @@
 /** Likely mistakes: patterns with them and their near twins without; what is said of them is computed and true. */
 import { describe, expect, test } from "@jest/globals";
-import { drained, findSlices, type Slip, slipsOf } from "../src/index.ts";
+import { type DialectName, drained, findSlices, partSlips, type Slip, slipsOf, withAside } from "../src/index.ts";
 import { SLIP_CASES } from "./cases/slips.ts";
 import { programOf } from "./support.ts";
 
-const slips = (pattern: string, flags = "", dialect: "ecmascript" | "python" = "ecmascript"): readonly Slip[] =>
-  drained(slipsOf(programOf(pattern, flags, dialect)));
+const slips = (pattern: string, flags = "", dialect: DialectName = "ecmascript"): readonly Slip[] => drained(slipsOf(programOf(pattern, flags, dialect)));
 
 test.each(SLIP_CASES)("/%s/%s", (pattern, flags, ...codes) => {
   expect(
@@ -69,4 +68,48 @@ test("python's own", () => {
   expect(slips("a$\\n", "", "python")).toEqual([]);
   expect(slips("\\d+", "i", "python").map(({ code }) => code)).toEqual(["flag-without-effect"]);
   expect(slips("(?P<n>\\w,)+", "", "python").map(({ code }) => code)).toEqual(["only-last-turn"]);
+});
+
+test.each<[DialectName, string, string[]]>([
+  ["java", "[a-z&&[^aeiou]]+", []],
+  ["java", "\\d+.\\d+", ["dot-for-point"]],
+  ["pcre", "[[:alpha:]_][[:alnum:]_]*", []],
+  ["pcre", "'[^']*'(*SKIP)(*F)|\\w+", []],
+  ["pcre", "\\((?:[^()]++|(?R))*+\\)", []],
+  ["pcre", "weir|weir pool", ["shadowed-alternative"]],
+  ["perl", "[[:word:]-]+", []],
+  ["perl", "(\\w+)\\s*=\\s*(.*?)\\s*$", []],
+  ["perl", "^gate|weir$", ["outer-alternatives"]],
+])("in %s: %s", (dialect, pattern, codes) => {
+  expect(slips(pattern, "", dialect).map(({ code }) => code)).toEqual(codes);
+});
+
+test("what a repair changes is proved in every dialect that has automata", () => {
+  for (const dialect of ["java", "pcre", "perl"] as const) {
+    const [first] = slips("^gate|weir$", "", dialect);
+    expect([dialect, first?.repair?.proved]).toEqual([dialect, "narrower"]);
+  }
+});
+
+describe("set aside", () => {
+  test("a slip is known again by its code and what is written, wherever an edit moves it", () => {
+    const before = "\\d+.\\d+ [A-z]";
+    const [dot, range] = slips(before);
+    if (!dot || !range) throw new Error("There are two.");
+    const list = withAside(dot, before, "", true);
+    expect(list).toBe("dot-for-point .");
+    const after = `gate ${before}`;
+    const parted = partSlips(slips(after), after, list);
+    expect([parted.said.map(({ code }) => code), parted.aside.map(({ code }) => code)]).toEqual([["range-across-cases"], ["dot-for-point"]]);
+    expect(withAside(dot, before, withAside(range, before, list, true), false)).toBe("range-across-cases A-z");
+    expect(partSlips(slips(before), before, "").aside).toEqual([]);
+  });
+
+  test("it stays on one line, and is not put there twice", () => {
+    const slip = { code: "flag-without-effect", start: 0, end: 3, message: "", witness: null, repair: null } as const;
+    const list = withAside(slip, "a\nb", "", true);
+    expect(list.split("\n")).toHaveLength(1);
+    expect(withAside(slip, "a\nb", list, true)).toBe(list);
+    expect(withAside(slip, "a\nb", list, false)).toBe("");
+  });
 });

@@ -32,7 +32,7 @@ export function everyMatch(program: Program): EveryMatch | undefined {
   const { loops } = compiled.program;
   const turn = loops.findIndex(({ node }) => node === root);
   // A match that is empty does not end the loop over matches, whatever it does to loops inside.
-  const emptyOn = program.afterEmptyMatch === "advance" && skips ? compiled.program.nodes.indexOf(skip) : -1;
+  const emptyOn = program.afterEmptyMatch !== "not-empty-here" && skips ? compiled.program.nodes.indexOf(skip) : -1;
   const going = { ...(loops[turn] as Loop), emptyIsLast: false, emptyOn };
   return { program: { ...compiled.program, loops: loops.with(turn, going) }, turn, skip };
 }

@@ -38,7 +38,7 @@ export function withoutReferences(program: Program, captures: keyof typeof writt
 
 function writeOut(program: Program, keepsCaptures: boolean): Program {
   const { reading, nodes } = program;
-  if (nodes.length > MAX_NODES || !nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
+  if (program.beyond.size > 0 || nodes.length > MAX_NODES || !nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
   let size = 0;
   for (const _ of walk(reading.root)) if (++size > MAX_PATTERN) return program;
   const root = new Writer(program, keepsCaptures).write(reading.root);
@@ -149,7 +149,7 @@ class Writer {
         if (this.program.reading.dialect?.semantics.unsetReference === "empty") return { kind: "empty", start, end };
         return { kind: "set", set: [], fixed: [], strings: [], negated: false, items: [], folding: null, start, end };
       }
-      return node.kind === "conditional" && node.slot === slot ? (taken ? node.yes : node.no) : node;
+      return node.kind === "conditional" && isOn(node, slot) ? (taken ? node.yes : node.no) : node;
     });
   }
 
@@ -184,6 +184,9 @@ class Writer {
       case "atomic":
       case "back-reference":
       case "conditional":
+      case "call":
+      case "verb":
+      case "keep":
         return undefined;
       default:
         return unknownNode(node);
@@ -209,6 +212,9 @@ class Writer {
   }
 }
 
+/** Whether a conditional asks for the slot, and for no other. */
+const isOn = ({ asks }: NodeOf<"conditional">, slot: number): boolean => asks.kind === "groups" && asks.slots.length === 1 && asks.slots[0] === slot;
+
 type Texts = readonly (readonly number[])[];
 
 const eachWithEach = (all: Texts, own: Texts): Texts => all.flatMap((text) => own.map((more) => [...text, ...more]));
@@ -224,11 +230,17 @@ function groupOf(item: Node): Capture | undefined {
 /** How often slots are referred to. A name that several share is no reference to one of them alone. */
 function usesIn(nodes: readonly Node[]): Map<number, number> {
   const uses = new Map<number, number>();
-  const count = (slot: number, times: number) => uses.set(slot, (uses.get(slot) ?? 0) + times);
+  const shared = new Set<readonly number[]>();
+  const count = (slots: readonly number[]): void => {
+    // All that refer to one name have one list, which may be as long as there are references.
+    if (shared.has(slots)) return;
+    if (slots.length > 1) shared.add(slots);
+    for (const slot of slots) uses.set(slot, (uses.get(slot) ?? 0) + (slots.length === 1 ? 1 : Number.NaN));
+  };
   for (const root of nodes) {
     for (const node of walk(root)) {
-      if (node.kind === "conditional") count(node.slot, 1);
-      if (node.kind === "back-reference") for (const slot of node.slots) count(slot, node.slots.length === 1 ? 1 : Number.NaN);
+      if (node.kind === "conditional" && node.asks.kind === "groups") count(node.asks.slots);
+      if (node.kind === "back-reference") count(node.slots);
     }
   }
   return uses;

@@ -8,7 +8,7 @@
 
 import { assertionOf, Side } from "../program/assertions.ts";
 import { lengthsOf } from "../program/lengths.ts";
-import { Op, type Operation, rowOf, unknownOperation } from "../program/operations.ts";
+import { Op, type Operation, refuseOperation, rowOf } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, type Reference, UNBOUNDED } from "../program/program.ts";
 import { charactersOf, singleLook } from "../syntax/characters.ts";
 import { type NodeOf, walk } from "../syntax/tree.ts";
@@ -194,7 +194,7 @@ export class Walk<W extends Way> {
           break;
         case Op.LoopBegin: {
           const loop = this.program.loops[a] as Loop;
-          const notes = loop.begin >= 0 && !(loop.emptyIsLast && this.required(place, a));
+          const notes = loop.begin >= 0 && !(loop.emptyIsLast && this.required(place, a, loop.min - loop.notesFrom));
           const extra = visitor.begin ? visitor.begin(place.extra, a) : place.extra;
           pending.push({ ...place, pc: pc + 1, extra, fresh: notes ? [...place.fresh.filter((each) => each !== a), a] : place.fresh });
           break;
@@ -230,8 +230,23 @@ export class Walk<W extends Way> {
         case Op.StepBack:
           // It stands at the start of a lookbehind, and those are read along the text: nothing walks into them.
           throw new RangeError("A walk has come to the inside of a lookbehind.");
+        // Where the match is said to begin is no matter to what it takes.
+        case Op.Keep:
+          pending.push({ ...place, pc: pc + 1 });
+          break;
+        case Op.Call:
+        case Op.Return:
+        case Op.Verb:
+        case Op.Act:
+        case Op.ConditionCall:
+        case Op.NoteStates:
+          // What comes of these hangs on more than a place: ways are missing then.
+          this.spent = true;
+          break;
+        case Op.HereAgain:
+          throw new RangeError("A walk has come to the inside of a lookbehind.");
         default:
-          unknownOperation(operation);
+          refuseOperation(operation);
       }
     }
   }
@@ -269,7 +284,7 @@ export class Walk<W extends Way> {
       case Op.Condition:
         throw new RangeError(`Instruction ${pc} takes no text.`);
       default:
-        return unknownOperation(operation);
+        return refuseOperation(operation);
     }
   }
 
@@ -327,8 +342,8 @@ export class Walk<W extends Way> {
     return (this.program.loops[loop] as Loop).counter >= 0 && (min > 0 || max < UNBOUNDED);
   }
 
-  private required(place: Place<unknown>, loop: number): boolean {
-    return this.counted(loop) && (place.counts.at(-1) as number) < (this.bounds[loop] as Bounds).min;
+  private required(place: Place<unknown>, loop: number, butFor = 0): boolean {
+    return this.counted(loop) && (place.counts.at(-1) as number) < (this.bounds[loop] as Bounds).min - butFor;
   }
 
   private choose<E>(first: Place<E>, second: Place<E>, visitor: Visitor<E>, pending: Place<E>[]): void {
@@ -414,7 +429,7 @@ export class Walk<W extends Way> {
     let known = this.narrowed.get(key);
     if (known === undefined) {
       const { holds } = assertionOf(assertion);
-      const sides = (behind === edge ? Side.Start : 0) | (inBehind ? Side.Behind : 0) | (last ? Side.Last : 0);
+      const sides = (behind === edge ? Side.Start | Side.Origin : 0) | (inBehind ? Side.Behind : 0) | (last ? Side.Last : 0);
       known = masks.where((symbol) => {
         if (symbol === edge) return !last && holds[sides | Side.End] === 1;
         return holds[masks.has(mask, symbol) ? sides | Side.Ahead : sides] === 1;

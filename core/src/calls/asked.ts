@@ -37,6 +37,16 @@ export class Asked {
     return found.matches;
   }
 
+  /** The same with a flag of the pattern that counts besides its own. */
+  *matchesWith(mode: MatchMode, flag: string): Generator<number, MatchTable> {
+    const { source } = this.program;
+    const program = source.flags.includes(flag) ? this.program : compileSource({ ...source, flags: source.flags + flag });
+    if (!program) throw new RangeError(`With the flag “${flag}” the pattern does not read.`);
+    const found = yield* findSlices(program, this.text, { mode, ...this.limits });
+    this.cut ??= found.cut;
+    return found.matches;
+  }
+
   private programWithout(flag: string): Program {
     const { source } = this.program;
     const program = compileSource({ ...source, flags: source.flags.replaceAll(flag, "") });

@@ -5,14 +5,24 @@
  */
 import type { DialectName } from "../dialect/dialect.ts";
 import type { Found } from "../linear/find.ts";
+import { readsBytes } from "../program/in-bytes.ts";
 import type { Program } from "../program/program.ts";
 import { Asked } from "./asked.ts";
 import { ECMASCRIPT_CALLS } from "./ecmascript.ts";
 import type { CallsContext, HostCalls, Outcome } from "./host.ts";
+import { JAVA_CALLS } from "./java.ts";
+import { PERL_CALLS } from "./perl.ts";
+import { PHP_CALLS } from "./php.ts";
 import { PYTHON_CALLS } from "./python.ts";
-import { holdsUnset } from "./value.ts";
+import { holdsUnset, spelled } from "./value.ts";
 
-const HOSTS: Partial<Record<DialectName, HostCalls>> = { ecmascript: ECMASCRIPT_CALLS, python: PYTHON_CALLS };
+const HOSTS: Partial<Record<DialectName, HostCalls>> = {
+  ecmascript: ECMASCRIPT_CALLS,
+  python: PYTHON_CALLS,
+  java: JAVA_CALLS,
+  perl: PERL_CALLS,
+  pcre: PHP_CALLS,
+};
 
 /** The calls of a dialect's host; undefined where they are not known yet. */
 export const callsOf = (dialect: DialectName): HostCalls | undefined => HOSTS[dialect];
@@ -37,12 +47,15 @@ export function* callsSlices(program: Program, text: string, options: CallsOptio
   const host = callsOf(program.source.dialect);
   if (!host) throw new RangeError(`The calls of ${program.source.dialect} are not known.`);
   const { most = Number.POSITIVE_INFINITY, stepLimit = Number.POSITIVE_INFINITY, matchLimit = Number.MAX_SAFE_INTEGER } = options;
-  const asked = new Asked(program, text, { stepLimit, matchLimit });
-  const context: CallsContext = { asked, program, text, most };
+  const bytes = readsBytes(program, text);
+  const own = bytes ?? { program, text };
+  const asked = new Asked(own.program, own.text, { stepLimit, matchLimit });
+  const context: CallsContext = { asked, ...own, most };
   const calls: CallAnswer[] = [];
   for (const { name, written, fits = () => true, run, remark } of host.rows) {
-    const outcome = yield* run(context);
-    const unset = "value" in outcome && holdsUnset(outcome.value) ? host.unset : undefined;
+    const told = yield* run(context);
+    const outcome = bytes && "value" in told ? { value: spelled(told.value, bytes.placeOf) } : told;
+    const unset = host.unset !== "" && "value" in outcome && holdsUnset(outcome.value) ? host.unset : undefined;
     const said = [remark?.(context, outcome), unset].filter((each) => each !== undefined);
     calls.push({ call: name, written, remark: said.length === 0 ? null : said.join(" "), fits: fits(program.source.flags), ...outcome });
   }

@@ -1,6 +1,8 @@
 /** Values as a host's language writes them, in pieces that say where in the sample each came from. */
 import type { DialectName } from "../dialect/dialect.ts";
-import { javascriptString, pythonRepr } from "../host/strings.ts";
+import { hexOf } from "../host/bytes.ts";
+import { javaString, javascriptString, perlString, phpString, pythonRepr } from "../host/strings.ts";
+import { isNumber } from "../text/characters.ts";
 import type { Span } from "../text/span.ts";
 import { unknownKey } from "../unknown.ts";
 import type { ListType, Value } from "./value.ts";
@@ -15,6 +17,8 @@ type Fields = ReadonlyMap<string, Value>;
 
 interface Notation {
   readonly text: (text: string) => string;
+  /** Bytes that are no text. */
+  readonly bytes?: (bytes: string) => string;
   readonly unset: string;
   readonly nothing: string;
   readonly truths: readonly [no: string, yes: string];
@@ -81,6 +85,42 @@ const NOTATIONS: Partial<Record<DialectName, Notation>> = {
       ];
     },
   },
+  perl: {
+    text: perlString,
+    unset: "undef",
+    nothing: "undef",
+    truths: ["''", "1"],
+    lists: { list: ["(", ")", ""], tuple: ["(", ")", ""] },
+    map: ["{ ", " }", (name) => `${name} => `],
+    match: (fields) => {
+      const [whole, ...groups] = itemsOf(field(fields, "values"));
+      const held = groups.length > 0 ? [", groups ", { kind: "list", type: "list", items: groups, more: 0 } as const] : [];
+      return ["$-[0] ", field(fields, "start"), ", $+[0] ", field(fields, "end"), ", ", whole as Value, ...held];
+    },
+  },
+  pcre: {
+    text: phpString,
+    bytes: (bytes) => `"${Array.from(bytes, (byte) => `\\x${hexOf(byte)}`).join("")}"`,
+    unset: "null",
+    nothing: "null",
+    truths: ["false", "true"],
+    lists: { list: ["[", "]", ""], tuple: ["[", "]", ""] },
+    map: ["[", "]", (name) => `${isNumber(name) ? name : phpString(name)} => `],
+    match: () => [],
+  },
+  java: {
+    text: javaString,
+    unset: "null",
+    nothing: "null",
+    truths: ["false", "true"],
+    lists: { list: ["[", "]", ""], tuple: ["[", "]", ""] },
+    map: ["{", "}", (name) => `${name}=`],
+    match: (fields) => {
+      const [whole, ...groups] = itemsOf(field(fields, "values"));
+      const named = groups.length > 0 ? [", groups ", { kind: "list", type: "list", items: groups, more: 0 } as const] : [];
+      return ["start ", field(fields, "start"), ", end ", field(fields, "end"), ", ", whole as Value, ...named];
+    },
+  },
 };
 
 /** Writes a value. Throws a RangeError where the host's way of writing is not known. */
@@ -110,6 +150,9 @@ function writeOne(value: Value, notation: Notation, plain: (text: string, from?:
     }
     case "number":
       plain(String(value.value), value.at === null ? null : { start: value.at, end: value.at });
+      return [];
+    case "bytes":
+      plain(notation.bytes?.(value.bytes) ?? hexOf(value.bytes), value.from);
       return [];
     case "unset":
       plain(notation.unset);

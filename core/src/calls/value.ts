@@ -1,4 +1,5 @@
 /** What a host's call returns, as a value that knows where in the sample it came from. */
+import { hexOf, textOfBytes } from "../host/bytes.ts";
 import type { Span } from "../text/span.ts";
 import { unknownKey } from "../unknown.ts";
 
@@ -10,6 +11,8 @@ export type RecordType = "match" | "map";
 export type Value =
   /** A string; `from` is the stretch of the sample that it is, null where it is none. */
   | { readonly kind: "text"; readonly text: string; readonly from: Span | null }
+  /** Bytes that are no UTF-8, each one code unit. */
+  | { readonly kind: "bytes"; readonly bytes: string; readonly from: Span | null }
   /** What stands for a group that did not take part, or for no match at all. */
   | { readonly kind: "unset" }
   | { readonly kind: "nothing" }
@@ -37,6 +40,23 @@ export function listOf(count: number, most: number, item: (index: number) => Val
   );
 }
 
+/** The value with every text of bytes as what it spells; `at` finds the place of a byte in the sample. */
+export function spelled(value: Value, at: (byte: number) => number): Value {
+  switch (value.kind) {
+    case "text": {
+      const from = value.from && { start: at(value.from.start), end: at(value.from.end) };
+      const text = textOfBytes(value.text);
+      return text === undefined ? { kind: "bytes", bytes: value.text, from } : { ...value, text, from };
+    }
+    case "list":
+      return { ...value, items: value.items.map((item) => spelled(item, at)) };
+    case "record":
+      return { ...value, fields: value.fields.map(([name, field]) => [textOfBytes(name) ?? name, spelled(field, at)] as const) };
+    default:
+      return value;
+  }
+}
+
 /** Whether a group that did not take part is in it. */
 export function holdsUnset(value: Value): boolean {
   const waiting: Value[] = [value];
@@ -55,6 +75,8 @@ export function jsonOf(value: Value): Json {
   switch (value.kind) {
     case "text":
       return value.text;
+    case "bytes":
+      return { bytes: hexOf(value.bytes) };
     case "unset":
     case "nothing":
       return null;

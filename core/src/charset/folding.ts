@@ -4,10 +4,11 @@
  * `legacy` and `unicode` are ECMA-262 §22.2.2.7.3 Canonicalize: without `u` upper-casing of single UTF-16 code units,
  * where a character beyond ASCII never folds into ASCII; with it simple case folding (CaseFolding.txt, C and S).
  * `lower` is the lower case of one character, `loose-lower` takes lower-case characters with the same upper case for
- * one (python's re compares back-references by the one and everything else by the other); `ascii` knows A to Z.
+ * one (python's re compares back-references by the one and everything else by the other); `round-lower` is the lower case
+ * of the upper case (java.util.regex with UNICODE_CASE); `ascii` knows A to Z.
  */
 import { type CharSet, complement, contains, rangesOf, setOfRanges, subtract, union } from "./charset.ts";
-import { LEGACY_UPPERCASE, LOOSE_LOWERCASE, LOWERCASE, SIMPLE_FOLDING } from "./unicode.generated.ts";
+import { LEGACY_UPPERCASE, LOOSE_LOWERCASE, LOWERCASE, ROUND_LOWERCASE, SIMPLE_FOLDING } from "./unicode.generated.ts";
 
 /** Each rule's runs `[first, count, stride, delta]`. */
 const RUNS = {
@@ -15,6 +16,7 @@ const RUNS = {
   unicode: SIMPLE_FOLDING,
   lower: LOWERCASE,
   "loose-lower": LOOSE_LOWERCASE,
+  "round-lower": ROUND_LOWERCASE,
   ascii: [0x41, 26, 1, 0x20],
 } as const satisfies Record<string, readonly number[]>;
 

@@ -2,6 +2,8 @@
  * Unicode properties by name, as ECMA-262 §22.2.1.6–9 lists them: General_Category, Script, Script_Extensions, the
  * binary properties of characters, and the properties of strings. Tables are unpacked when they are first asked for.
  */
+
+import { without } from "../text/characters.ts";
 import { type CharSet, setOfRanges, subtract, union } from "./charset.ts";
 import { eachRun, unpackEnds } from "./packed.ts";
 import {
@@ -155,6 +157,35 @@ export function loneProperty(name: string): Property | undefined {
   const set = categories().get(name) ?? binary(Object.hasOwn(BINARY_ALIASES, name) ? (BINARY_ALIASES[name] as string) : name);
   return set ? { set, strings: [] } : sequences(name);
 }
+
+/** A property by its name, with a value where one is given, as ECMA-262 has them. */
+export function ecmaProperty(name: string, value: string | undefined): Property | undefined {
+  if (value === undefined) return loneProperty(name);
+  const set = valuedProperty(name, value);
+  return set && { set, strings: [] };
+}
+
+const stripped = (name: string): string => without(name.toLowerCase(), " \t\n\r\f\v_-");
+
+const loose = lazily((): ReadonlyMap<string, () => CharSet> => {
+  const made = new Map<string, () => CharSet>();
+  for (const name of Object.keys(BINARY_PROPERTIES)) made.set(stripped(name), () => binaryProperty(name));
+  for (const [alias, name] of Object.entries(BINARY_ALIASES)) made.set(stripped(alias), () => binaryProperty(name));
+  for (const [name, set] of scriptExtensions()) made.set(stripped(name), () => set);
+  for (const [name, set] of categories()) made.set(stripped(name), () => set);
+  return made;
+});
+
+/** A category, a script with its extensions, or a binary property by any of its names, however it is spelled (UAX #44, LM3). */
+export const looseProperty = (name: string): CharSet | undefined => loose().get(stripped(name))?.();
+
+const looseScripts = lazily((): Record<"Script" | "Script_Extensions", ReadonlyMap<string, CharSet>> => {
+  const by = (table: Table) => new Map([...table].map(([name, set]) => [stripped(name), set]));
+  return { Script: by(scripts()), Script_Extensions: by(scriptExtensions()) };
+});
+
+/** A script by any of its names, with or without the characters that it shares with others. */
+export const looseScript = (name: string, which: "Script" | "Script_Extensions"): CharSet | undefined => looseScripts()[which].get(stripped(name));
 
 /** The characters of a category by its code, such as `Nd`. */
 export function category(code: string): CharSet {

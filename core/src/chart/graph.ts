@@ -8,7 +8,7 @@ import { INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import type { Node, Slot, Span } from "../syntax/tree.ts";
 import { visible } from "../text/visible.ts";
 
-export type ChartNodeKind = "start" | "item" | "assertion" | "choice" | "loop" | "open" | "close" | "enter" | "leave" | "match";
+export type ChartNodeKind = "start" | "item" | "assertion" | "choice" | "loop" | "open" | "close" | "enter" | "leave" | "call" | "verb" | "match";
 
 export interface ChartNode {
   readonly kind: ChartNodeKind;
@@ -60,6 +60,14 @@ const KINDS: Readonly<Record<Operation, ChartNodeKind | null>> = {
   [Op.Leave]: "leave",
   [Op.StepBack]: null,
   [Op.Match]: "match",
+  [Op.Keep]: "assertion",
+  [Op.Call]: "call",
+  [Op.Return]: null,
+  [Op.Verb]: "verb",
+  [Op.Act]: "verb",
+  [Op.ConditionCall]: "choice",
+  [Op.HereAgain]: null,
+  [Op.NoteStates]: null,
 };
 
 /** The graph of a program; null where it is too large to be read. */
@@ -112,6 +120,8 @@ const isLetter = ({ code, nodes }: Program, pc: number): boolean => code[pc * IN
 
 const labelOf = (pattern: string, { start, end }: Span): string => visible(pattern.slice(start, end), LABEL_LENGTH);
 
+const slotLabel = ({ number, name }: Slot): string => `${number}${name ? ` ${name}` : ""}`;
+
 function nodeLabel(program: Program, pc: number): string {
   const { code, nodes, source, slots, enclosures } = program;
   const operation = operationAt(program, pc);
@@ -119,14 +129,16 @@ function nodeLabel(program: Program, pc: number): string {
   const part = nodes[pc] as Node;
   switch (operation) {
     case Op.Open:
-    case Op.Close: {
-      const { number, name } = slots[a - 1] as Slot;
-      return `${operation === Op.Open ? "opens" : "closes"} ${number}${name ? ` ${name}` : ""}`;
-    }
+    case Op.Close:
+      return `${operation === Op.Open ? "opens" : "closes"} ${slotLabel(slots[a - 1] as Slot)}`;
     case Op.Branch:
       return part.kind === "alternation" ? "either" : "longer first";
     case Op.Condition:
-      return `group ${(slots[a - 1] as Slot).number} set?`;
+      return `group ${(program.asked[a] ?? []).map((slot) => (slots[slot - 1] as Slot).number).join(" or ")} set?`;
+    case Op.ConditionCall:
+      return a < 0 ? "in a call?" : a === 0 ? "in a call of all?" : `in a call of ${(slots[a - 1] as Slot).number}?`;
+    case Op.Call:
+      return a === 0 ? "calls all" : `calls ${slotLabel(slots[a - 1] as Slot)}`;
     case Op.LoopTry:
       return part.kind === "quantifier" ? `${source.pattern.slice(part.operator.start, part.operator.end)} more?` : "more?";
     case Op.Enter:
@@ -151,6 +163,12 @@ function nodeLabel(program: Program, pc: number): string {
     case Op.LoopBegin:
     case Op.LoopNext:
     case Op.StepBack:
+    case Op.Keep:
+    case Op.Return:
+    case Op.Verb:
+    case Op.Act:
+    case Op.HereAgain:
+    case Op.NoteStates:
       return labelOf(source.pattern, part);
     default:
       return unknownOperation(operation);

@@ -6,8 +6,10 @@
  */
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
+import type { Property } from "../charset/properties.ts";
 import type { DiagnosticCode } from "../diagnostic/diagnostic.ts";
-import type { AssertionKind } from "./assertions.ts";
+import type { AnchorKind } from "./assertions.ts";
+import type { VerbKind } from "./verbs.ts";
 
 export const DIALECT_NAMES = ["ecmascript", "python", "java", "dotnet", "perl", "pcre", "ere", "bre", "literal"] as const;
 export type DialectName = (typeof DIALECT_NAMES)[number];
@@ -26,8 +28,22 @@ export interface Options {
   readonly setOperations: boolean;
   /** Classes such as `\w`, and case, go no further than ASCII. */
   readonly asciiClasses: boolean;
+  /** Case goes beyond ASCII, where it is a matter of its own. */
+  readonly unicodeCase: boolean;
+  /** Only LF ends a line, where others do else. */
+  readonly unixLines: boolean;
   /** White space and comments in the pattern mean nothing. */
   readonly verbose: boolean;
+  /** Blanks in sets mean nothing either. */
+  readonly verboseSets: boolean;
+  /** Quantifiers are lazy, and a mark makes them greedy. */
+  readonly lazyFirst: boolean;
+  /** Only groups with a name capture. */
+  readonly namedOnly: boolean;
+  /** Groups may share a name wherever they stand. */
+  readonly sharedNames: boolean;
+  /** Every offset is tried, whatever stands there. */
+  readonly everyStart: boolean;
   /** A match must begin where the search stands. */
   readonly sticky: boolean;
   /** The host's own calls look for every match. */
@@ -41,7 +57,14 @@ export const NO_OPTIONS: Options = {
   codePoints: false,
   setOperations: false,
   asciiClasses: false,
+  unicodeCase: false,
+  unixLines: false,
   verbose: false,
+  verboseSets: false,
+  lazyFirst: false,
+  namedOnly: false,
+  sharedNames: false,
+  everyStart: false,
   sticky: false,
   everyMatch: false,
 };
@@ -85,8 +108,8 @@ export type Operator = { readonly where?: (place: OperatorPlace) => boolean } & 
   | { readonly kind: "repeat"; readonly min: number; readonly max: number }
   /** Counts up to the end mark; where they are none, a bracket that stands for itself. */
   | { readonly kind: "counts"; readonly end: string; readonly strict: boolean }
-  /** What it asserts without line anchors, and with them. */
-  | { readonly kind: "anchor"; readonly assertions: readonly [AssertionKind, AssertionKind] }
+  /** What it asserts goes by the flags. */
+  | { readonly kind: "anchor"; readonly assertion: (options: Options) => AnchorKind }
   /** A bracket of another operator by itself: it stands for itself, but not in the strict grammar where `strict`. */
   | { readonly kind: "lone"; readonly strict: boolean }
 );
@@ -99,20 +122,93 @@ export type GroupOpener =
   | { readonly kind: "atomic" }
   /** `(?(1)…|…)`; the opener ends before the group it asks for. */
   | { readonly kind: "conditional" }
+  /** The groups of each alternative are numbered from the same number on. */
+  | { readonly kind: "branch-reset" }
+  /** The whole pattern is called. */
+  | { readonly kind: "call-whole"; readonly end: string }
+  /** A group is called by its name. */
+  | { readonly kind: "call-name"; readonly end: string }
+  /** Something that the language has and Lamprey does not read yet. */
+  | { readonly kind: "unread"; readonly what: string }
   /** A comment up to the end mark. */
   | { readonly kind: "comment"; readonly end: string }
   /** A back-reference by name, which goes up to the end mark. */
   | { readonly kind: "name-reference"; readonly end: string };
 
+/** What a word between `(*` and `)` means, or between `(*` and `:` where it opens a group. */
+export type Starred =
+  /** Whether a name may stand behind a colon, or must. */
+  | { readonly kind: "verb"; readonly verb: VerbKind; readonly named: "may" | "must" }
+  | { readonly kind: "opener"; readonly opener: GroupOpener }
+  /** At the start of the pattern alone: it sets something for all of it; with `valued` a number stands behind an equals sign. */
+  | { readonly kind: "start"; readonly sets: Partial<Options>; readonly valued?: true }
+  | { readonly kind: "unread"; readonly what: string };
+
+/** What a condition may ask for besides a group by its number. */
+export type ConditionForm =
+  /** A number that counts from here, with a sign. */
+  | "relative"
+  /** A name as it is. */
+  | "name"
+  /** A name between marks. */
+  | "marked-name"
+  /** `R`, `R1`, `R&name`. */
+  | "call"
+  | "define"
+  /** `VERSION>=10.4`. */
+  | "version"
+  | "look"
+  /** A group that there is not, which never takes part. */
+  | "missing";
+
 /** What the letter after a backslash makes of an escape. */
+/**
+ * How characters are put together to grapheme clusters: by UAX #29 as if the text began where the cluster does, or with
+ * a look at what stands before it; or from a table of pairs, which holds pictographs together and no mark to a flag.
+ */
+export type ClusterRules = "from-here" | "in-text" | "by-pairs";
+
 export type Escape =
   | { readonly kind: "class"; readonly negated: boolean; readonly set: (options: Options) => CharSet }
-  | { readonly kind: "assertion"; readonly assertion: AssertionKind }
+  | {
+      readonly kind: "assertion";
+      readonly assertion: (options: Options) => AnchorKind;
+      /** With one of these behind it, it is something that Lamprey does not read yet; with anything else behind `others`, a mistake. */
+      readonly unread?: { readonly behind: readonly string[]; readonly what: string; readonly others?: string };
+    }
   | { readonly kind: "character"; readonly codePoint: number }
-  /** A fixed number of hexadecimal digits; `braces` where `{…}` of any length may stand instead in the strict grammar. */
-  | { readonly kind: "hex"; readonly digits: number; readonly braces: boolean; readonly error: DiagnosticCode }
-  /** `\cX`. */
-  | { readonly kind: "control" }
+  /** What was taken before it is not part of the match. */
+  | { readonly kind: "keep"; readonly inLooks: boolean }
+  /** It stands for nothing at all. */
+  | { readonly kind: "nothing" }
+  /** `\g`: a reference by number or name, or between brackets and quotes a call. */
+  | { readonly kind: "group"; readonly referenceOnly?: true }
+  /** `\o{…}`. */
+  | { readonly kind: "octal"; readonly loose?: true }
+  /** A class outside sets; with a number behind it in braces a character, where `numbered` says so. */
+  | { readonly kind: "class-or-number"; readonly set: (options: Options) => CharSet; readonly numbered: (options: Options) => boolean; readonly names?: true }
+  /** It may not stand here. */
+  | { readonly kind: "misplaced" }
+  /** A fixed number of hexadecimal digits, or at most as many where `fewer`; `braces` where `{…}` of any length may stand instead in the strict grammar, `pairs` where two halves of a pair are one. */
+  | {
+      readonly kind: "hex";
+      readonly digits: number;
+      readonly braces: boolean;
+      readonly pairs?: true;
+      readonly fewer?: true;
+      readonly loose?: true;
+      readonly error: DiagnosticCode;
+    }
+  /** `\cX`, where X is a letter; with `any` whatever character, with `printable` one that ASCII can print, small letters as capitals, `but` for those. */
+  | { readonly kind: "control"; readonly any?: true; readonly printable?: true; readonly but?: string }
+  /** What stands up to the end mark, or to the pattern's end, is taken as it is. */
+  | { readonly kind: "quote"; readonly end: string }
+  /** A line end: CR LF, or one of the others; when it is settled, and not tried another way. */
+  | { readonly kind: "line-break"; readonly others: CharSet; readonly settled: "always" | "repeated" }
+  /** A grapheme cluster, by which rules; where a lookbehind cannot have it yet: what it is there. */
+  | { readonly kind: "cluster"; readonly rules: ClusterRules; readonly unreadBehind?: string }
+  /** Something that the language has and Lamprey does not read yet. */
+  | { readonly kind: "unread"; readonly what: string }
   /** `\p{…}`, in the strict grammar only. */
   | { readonly kind: "property"; readonly negated: boolean }
   /** A name between one of the pairs of marks, as in `\k<…>`. */
@@ -133,9 +229,11 @@ export interface EscapePlace {
 
 /**
  * The widths that a lookbehind may have. One of any width reads from right to left; the others go back by their width and
- * read from left to right: one width for all that is inside, or one for each of its alternatives.
+ * read from left to right: one width for all that is inside, or one for each of its alternatives. `bounded` are those of
+ * java.util.regex: tried from the nearest place to the furthest, of which there must be one; `furthest-first` those of Perl,
+ * the other way round.
  */
-export type Lookbehind = "any-width" | "one-width" | "one-width-each";
+export type Lookbehind = "any-width" | "one-width" | "one-width-each" | "bounded" | "furthest-first";
 
 export interface Dialect {
   readonly name: DialectName;
@@ -155,6 +253,8 @@ export interface Dialect {
     /** How other languages begin a named group or refer to one, and how it is written here. */
     readonly foreignOpeners: readonly (readonly [text: string, named: boolean, own: string])[];
     readonly inlineFlags: Readonly<Record<string, InlineFlag>>;
+    /** Letters of flags that the language has inside patterns and Lamprey does not read. */
+    readonly unreadFlags: readonly string[];
     readonly inlineFlagRules: {
       /** `(?i)`: at the start of a pattern it sets the flag for all of it, or anywhere for what follows in its group; null where there is none. */
       readonly alone: "at-start" | "from-here" | null;
@@ -162,6 +262,10 @@ export interface Dialect {
       readonly repeated: boolean;
       /** Nothing may stand after the hyphen. */
       readonly emptyOff: boolean;
+      /** Any letters in any order, or none at all; a letter on both sides is off. */
+      readonly anyOrder: boolean;
+      /** What a circumflex before the letters leaves of the flags; null where there is none. */
+      readonly reset: Partial<Options> | null;
     };
     readonly escapes: Readonly<Record<string, Escape>>;
     readonly setEscapes: Readonly<Record<string, Escape>>;
@@ -169,7 +273,16 @@ export interface Dialect {
     readonly mayEscape: (character: string, place: EscapePlace) => boolean;
     readonly unknownEscape: (character: string) => DiagnosticCode;
     /** How digits after a backslash are read. */
-    readonly digits: "annex-b" | "octal-or-group";
+    readonly digits: "annex-b" | "octal-or-group" | "octal-behind-nought" | "octal-beyond-groups";
+    /** The largest character that can be written by its number, and whether halves of pairs can. */
+    readonly numbered: (options: Options) => { readonly most: number; readonly surrogates: boolean };
+    /** Words between `(*` and `)`. */
+    readonly starred: Readonly<Record<string, Starred>>;
+    /** Groups can be called by number, as in `(?1)`. */
+    readonly calls: boolean;
+    readonly conditions: ReadonlySet<ConditionForm>;
+    /** What `\p` finds by a name, with a value where one is given; `lone`: a single letter may stand without braces. */
+    readonly property: { readonly find: (name: string, value: string | undefined, options: Options) => Property | undefined; readonly lone: boolean };
     readonly quantifiers: {
       readonly possessive: boolean;
       /** `{,m}`. */
@@ -178,16 +291,28 @@ export interface Dialect {
       readonly tooLarge: number;
       /** A quantifier after a quantifier. */
       readonly stacked: DiagnosticCode;
-      /** A quantifier after an assertion. */
-      readonly onAssertion: DiagnosticCode;
+      /** A quantifier after an assertion; null where it may stand there. */
+      readonly onAssertion: DiagnosticCode | null;
+      /** Counts with nothing before them, or behind a quantifier, repeat the empty text. */
+      readonly countsOnNothing: boolean;
+      /** Comments may stand between a quantifier and its mode, and blanks where they mean nothing. */
+      readonly apart?: true;
+      /** Blanks may stand around the counts. */
+      readonly blanks?: true;
+      /** Counts the wrong way round are no mistake; nothing takes such. */
+      readonly neverInOrder?: true;
       /** Which lookarounds may be repeated. */
       readonly onLook: (behind: boolean, strict: boolean) => boolean;
     };
     readonly sets: {
       /** How what stands between the brackets is read. */
-      readonly reader: (options: Options) => "plain" | "operations";
+      readonly reader: (options: Options) => "plain" | "operations" | "nested";
       /** A closing bracket right after the opening one stands for itself. */
       readonly firstBracket: boolean;
+      /** Classes such as `[:alpha:]` inside of sets, by their names; null where there are none. */
+      readonly posix: ((name: string, options: Options) => CharSet | undefined) | null;
+      /** Such a class outside of a set is a set of its letters, and no mistake. */
+      readonly posixAlone?: true;
       /** A class as the end of a range: an error, or the hyphen stands for itself. */
       readonly classEndsRange: (strict: boolean) => boolean;
     };
@@ -196,6 +321,8 @@ export interface Dialect {
       readonly continues: (codePoint: number) => boolean;
       /** Two groups may share a name in different alternatives. */
       readonly shared: boolean;
+      /** Groups of one number may have several names. */
+      readonly several?: true;
       /** Characters of a name may be written as `\u…`. */
       readonly escapes: boolean;
     };
@@ -203,29 +330,50 @@ export interface Dialect {
     readonly conditionNumber: (label: string) => number | undefined;
     /** In a comment too, a backslash takes the next character with it. */
     readonly escapesInComments: boolean;
+    /** In a verbose pattern: the blanks, and what ends a comment. */
+    readonly verbose: {
+      readonly blanks: (options: Options) => string;
+      readonly ends: (options: Options) => string;
+      /** Blanks may stand between the signs of one operator, too. */
+      readonly within: boolean;
+    };
     /** Whether a back-reference may come before its group is closed. */
     readonly forwardReferences: boolean;
+    /** A name must stand before what refers to it, whether its group is closed or not. */
+    readonly namesFirst: boolean;
   };
   readonly semantics: {
     /** How letters are compared; null where case counts. */
     readonly folding: (options: Options) => FoldingRule | null;
     readonly referenceFolding: (options: Options) => FoldingRule | null;
+    /** Letters may fold to several. */
+    readonly manyFolds?: true;
     /** Classes in a set are folded with the rest of it. */
     readonly foldsClasses: boolean;
     readonly dot: (options: Options) => CharSet;
     /** What ends a line, for anchors. */
-    readonly lineEnds: CharSet;
+    readonly lineEnds: (options: Options) => CharSet;
     readonly word: (options: Options) => CharSet;
     /** Captures inside a quantifier are cleared when an iteration begins. */
     readonly clearsCapturesEachIteration: boolean;
-    /** An iteration beyond the least number that takes nothing: fails, or counts and is the last. */
-    readonly emptyIteration: "fails" | "is-last";
+    /** A group of one width that is repeated by itself has not taken part where it has no turn. */
+    readonly noTurnClears?: true;
+    /** An iteration beyond the least number that takes nothing: fails; counts and is the last; so does the last one that must be (`at-least`); or that only in loops without a bound. */
+    readonly emptyIteration: "fails" | "is-last" | "is-last-at-least" | "is-last-without-bound";
+    /** A group that can take nothing but the empty text, repeated beyond the least number: takes part in that turn, or has none. */
+    readonly emptyGroupTurn: "taken" | "none";
     /** A possessive quantifier settles each iteration as it ends, or only all of them at the end. */
     readonly possessive: "each-iteration" | "whole";
     /** A reference to a group that has not taken part: matches the empty text, or fails. */
     readonly unsetReference: "empty" | "fails";
     readonly lookbehind: Lookbehind;
-    /** After an empty match: go on one character further, or look here for one that is not empty. */
-    readonly afterEmptyMatch: "advance" | "not-empty-here";
+    /** After an empty match: go on one character further, one code unit further, or look here for one that is not empty. */
+    readonly afterEmptyMatch: "advance" | "advance-by-unit" | "not-empty-here";
+    /** Alternatives that all begin with a letter are looked up together, and a verb that ends one ends them all. */
+    readonly lettersTogether?: true;
+    /** A search skips offsets where the first character of every match does not stand, which verbs show. */
+    readonly skipsToFirst: (options: Options) => boolean;
+    /** Where the search began, when it goes on behind an empty match: where that match ended, or where it goes on. */
+    readonly searchStart: "last-end" | "goes-on";
   };
 }

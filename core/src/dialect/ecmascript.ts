@@ -2,8 +2,9 @@
 import { type CharSet, complement, FULL_SET } from "../charset/charset.ts";
 import { continuesIdentifier, DIGITS, LINE_TERMINATORS, startsIdentifier, WHITE_SPACE, WORD } from "../charset/classes.ts";
 import { closeOverCase } from "../charset/folding.ts";
-import { type Dialect, type Escape, type InlineFlag, NO_OPTIONS, type Options } from "./dialect.ts";
-import { COMMON_OPERATORS } from "./operators.ts";
+import { ecmaProperty } from "../charset/properties.ts";
+import { type Dialect, type Escape, NO_OPTIONS, type Options } from "./dialect.ts";
+import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, NO_CONDITIONS } from "./operators.ts";
 
 const NOT_LINE_TERMINATORS = complement(LINE_TERMINATORS);
 
@@ -38,16 +39,12 @@ const SYNTAX_CHARACTERS = "^$\\.*+?()[]{}|/";
 /** ClassSetReservedPunctuator. */
 const SET_PUNCTUATION = "&-!#%,:;<=>@`~";
 
-const inline = (option: keyof Options): InlineFlag => ({ sets: { [option]: true }, unsets: { [option]: false } });
-
 export const ecmascript: Dialect = {
   name: "ecmascript",
   title: "ECMAScript",
   flags: [
     { letter: "g", sets: { everyMatch: true }, label: "every match" },
-    { letter: "i", sets: { ignoreCase: true }, label: "ignore case" },
-    { letter: "m", sets: { lineAnchors: true }, label: "anchors by line" },
-    { letter: "s", sets: { dotTakesAll: true }, label: "dot takes line ends" },
+    ...COMMON_FLAGS,
     { letter: "u", sets: { codePoints: true }, label: "by code point" },
     { letter: "v", sets: { codePoints: true, setOperations: true }, label: "set operations" },
     { letter: "y", sets: { sticky: true }, label: "sticky" },
@@ -62,8 +59,8 @@ export const ecmascript: Dialect = {
       ["{", { kind: "counts", end: "}", strict: true }],
       ["}", { kind: "lone", strict: true }],
       ["]", { kind: "lone", strict: true }],
-      ["^", { kind: "anchor", assertions: ["text-start", "line-start"] }],
-      ["$", { kind: "anchor", assertions: ["text-end", "line-end"] }],
+      ["^", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-start" : "text-start") }],
+      ["$", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-end" : "text-end") }],
     ],
     groupOpeners: [
       ["?<=", { kind: "look", behind: true, negated: false }],
@@ -79,12 +76,13 @@ export const ecmascript: Dialect = {
       ["?P=", false, "\\k<…>"],
     ],
     inlineFlags: { i: inline("ignoreCase"), m: inline("lineAnchors"), s: inline("dotTakesAll") },
-    inlineFlagRules: { alone: null, repeated: false, emptyOff: true },
+    unreadFlags: [],
+    inlineFlagRules: { alone: null, repeated: false, emptyOff: true, anyOrder: false, reset: null },
     escapes: {
       ...CLASSES,
       ...CHARACTERS,
-      b: { kind: "assertion", assertion: "word-edge" },
-      B: { kind: "assertion", assertion: "not-word-edge" },
+      b: { kind: "assertion", assertion: () => "word-edge" },
+      B: { kind: "assertion", assertion: () => "not-word-edge" },
       k: { kind: "name-reference", marks: [["<", ">"]] },
     },
     setEscapes: { ...CLASSES, ...CHARACTERS, b: { kind: "character", codePoint: 0x08 }, q: { kind: "strings" } },
@@ -95,6 +93,11 @@ export const ecmascript: Dialect = {
     },
     unknownEscape: (character) => (character === "k" ? "reference-name-form" : "escape-unknown"),
     digits: "annex-b",
+    numbered: ANY_NUMBER,
+    starred: {},
+    calls: false,
+    conditions: NO_CONDITIONS,
+    property: { find: ecmaProperty, lone: false },
     quantifiers: {
       possessive: false,
       leastLeftOut: false,
@@ -102,25 +105,31 @@ export const ecmascript: Dialect = {
       stacked: "nothing-to-repeat",
       onAssertion: "assertion-repeated",
       onLook: (behind, strict) => !behind && !strict,
+      countsOnNothing: false,
     },
-    sets: { reader: (options) => (options.setOperations ? "operations" : "plain"), firstBracket: false, classEndsRange: (strict) => !strict },
+    sets: { reader: (options) => (options.setOperations ? "operations" : "plain"), firstBracket: false, posix: null, classEndsRange: (strict) => !strict },
     names: { starts: startsIdentifier, continues: continuesIdentifier, shared: true, escapes: true },
     conditionNumber: () => undefined,
     escapesInComments: false,
+    verbose: { blanks: () => " \t\n\r\v\f", ends: () => "\n", within: false },
     forwardReferences: true,
+    namesFirst: false,
   },
   semantics: {
     folding: (options) => (options.ignoreCase ? (options.codePoints ? "unicode" : "legacy") : null),
     referenceFolding: (options) => (options.ignoreCase ? (options.codePoints ? "unicode" : "legacy") : null),
     foldsClasses: true,
     dot: (options) => (options.dotTakesAll ? FULL_SET : NOT_LINE_TERMINATORS),
-    lineEnds: LINE_TERMINATORS,
+    lineEnds: () => LINE_TERMINATORS,
     word,
     clearsCapturesEachIteration: true,
     emptyIteration: "fails",
+    emptyGroupTurn: "taken",
     possessive: "whole",
     unsetReference: "empty",
     lookbehind: "any-width",
     afterEmptyMatch: "advance",
+    skipsToFirst: () => false,
+    searchStart: "last-end",
   },
 };

@@ -1,5 +1,19 @@
-/** Operators that most dialects write alike; each adds what its counts, anchors and lone brackets are. */
-import type { Operator } from "./dialect.ts";
+/** What most dialects write alike: operators, to which each adds what its counts, anchors and lone brackets are, and flags. */
+import type { ConditionForm, Flag, InlineFlag, Operator, Options } from "./dialect.ts";
+
+export const COMMON_FLAGS: readonly Flag[] = [
+  { letter: "i", sets: { ignoreCase: true }, label: "ignore case" },
+  { letter: "m", sets: { lineAnchors: true }, label: "anchors by line" },
+  { letter: "s", sets: { dotTakesAll: true }, label: "dot takes line ends" },
+];
+
+/** An inline flag that is one option, put on and off. */
+export const inline = (option: keyof Options): InlineFlag => ({ sets: { [option]: true }, unsets: { [option]: false } });
+
+/** Any code point can be written by its number. */
+export const ANY_NUMBER = () => ({ most: 0x10ffff, surrogates: true });
+
+export const NO_CONDITIONS: ReadonlySet<ConditionForm> = new Set();
 
 export const COMMON_OPERATORS: readonly (readonly [string, Operator])[] = [
   ["|", { kind: "alternative" }],

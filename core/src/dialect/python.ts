@@ -1,22 +1,13 @@
 /** python: the `re` module of Python 3.11 and later, on str patterns and texts. */
-import { type CharSet, complement, contains, FULL_SET, setOfText, union } from "../charset/charset.ts";
+import { complement, contains, FULL_SET, setOfText, union } from "../charset/charset.ts";
 import { continuesPythonName, DIGITS, startsPythonName, WORD } from "../charset/classes.ts";
-import { category } from "../charset/properties.ts";
-import { type Dialect, type Escape, type InlineFlag, NO_OPTIONS, type Options } from "./dialect.ts";
-import { COMMON_OPERATORS } from "./operators.ts";
+import { category, ecmaProperty } from "../charset/properties.ts";
+import { type Dialect, NO_OPTIONS, type Options } from "./dialect.ts";
+import { byOption, classPair, type Escapes } from "./escapes.ts";
+import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline } from "./operators.ts";
 
 const NEWLINE = setOfText("\n");
 const NOT_NEWLINE = complement(NEWLINE);
-
-/** What the class takes by the Unicode tables, made when it is first asked for, and what it takes by ASCII. */
-function byOption(ascii: CharSet, unicode: () => CharSet): (options: Options) => CharSet {
-  let made: CharSet | undefined;
-  return (options) => {
-    if (options.asciiClasses) return ascii;
-    made ??= unicode();
-    return made;
-  };
-}
 
 const digit = byOption(DIGITS, () => category("Nd"));
 /** str.isalnum and the low line. */
@@ -24,16 +15,9 @@ const word = byOption(WORD, () => union(category("L"), category("N"), setOfText(
 /** str.isspace: white space by bidirectional class, and the separators of information. */
 const space = byOption(setOfText(" \t\n\r\f\v"), () => union(setOfText("\t\n\v\f\r\x1c\x1d\x1e\x1f\x85"), category("Z")));
 
-const CLASSES: Readonly<Record<string, Escape>> = {
-  d: { kind: "class", negated: false, set: digit },
-  D: { kind: "class", negated: true, set: digit },
-  w: { kind: "class", negated: false, set: word },
-  W: { kind: "class", negated: true, set: word },
-  s: { kind: "class", negated: false, set: space },
-  S: { kind: "class", negated: true, set: space },
-};
+const CLASSES: Escapes = { ...classPair("d", digit), ...classPair("w", word), ...classPair("s", space) };
 
-const CHARACTERS: Readonly<Record<string, Escape>> = {
+const CHARACTERS: Escapes = {
   a: { kind: "character", codePoint: 0x07 },
   t: { kind: "character", codePoint: 0x09 },
   n: { kind: "character", codePoint: 0x0a },
@@ -76,19 +60,12 @@ function pythonInteger(text: string): number | undefined {
 }
 
 const isAsciiLetter = (c: string): boolean => (c >= "a" && c <= "z") || (c >= "A" && c <= "Z");
-const inline = (option: keyof Options): InlineFlag => ({ sets: { [option]: true }, unsets: { [option]: false } });
 const folding = (options: Options) => (options.ignoreCase ? (options.asciiClasses ? "ascii" : "loose-lower") : null);
 
 export const python: Dialect = {
   name: "python",
   title: "Python",
-  flags: [
-    { letter: "i", sets: { ignoreCase: true }, label: "ignore case" },
-    { letter: "m", sets: { lineAnchors: true }, label: "anchors by line" },
-    { letter: "s", sets: { dotTakesAll: true }, label: "dot takes line ends" },
-    { letter: "x", sets: { verbose: true }, label: "verbose" },
-    { letter: "a", sets: { asciiClasses: true }, label: "ASCII classes" },
-  ],
+  flags: [...COMMON_FLAGS, { letter: "x", sets: { verbose: true }, label: "verbose" }, { letter: "a", sets: { asciiClasses: true }, label: "ASCII classes" }],
   exclusive: [],
   base: { ...NO_OPTIONS, codePoints: true, everyMatch: true },
   syntax: {
@@ -96,8 +73,8 @@ export const python: Dialect = {
     operators: [
       ...COMMON_OPERATORS,
       ["{", { kind: "counts", end: "}", strict: false }],
-      ["^", { kind: "anchor", assertions: ["text-start", "line-start"] }],
-      ["$", { kind: "anchor", assertions: ["last-line-end", "line-end"] }],
+      ["^", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-start" : "text-start") }],
+      ["$", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-end" : "last-line-end") }],
     ],
     groupOpeners: [
       ["?P<", { kind: "named", end: ">" }],
@@ -123,19 +100,25 @@ export const python: Dialect = {
       a: { sets: { asciiClasses: true }, unsets: null, family: "a, u" },
       u: { sets: { asciiClasses: false }, unsets: null, family: "a, u" },
     },
-    inlineFlagRules: { alone: "at-start", repeated: true, emptyOff: false },
+    unreadFlags: [],
+    inlineFlagRules: { alone: "at-start", repeated: true, emptyOff: false, anyOrder: false, reset: null },
     escapes: {
       ...CLASSES,
       ...CHARACTERS,
-      A: { kind: "assertion", assertion: "text-start" },
-      Z: { kind: "assertion", assertion: "text-end" },
-      b: { kind: "assertion", assertion: "word-edge" },
-      B: { kind: "assertion", assertion: "not-word-edge-in-text" },
+      A: { kind: "assertion", assertion: () => "text-start" },
+      Z: { kind: "assertion", assertion: () => "text-end" },
+      b: { kind: "assertion", assertion: () => "word-edge" },
+      B: { kind: "assertion", assertion: () => "not-word-edge-in-text" },
     },
     setEscapes: { ...CLASSES, ...CHARACTERS, b: { kind: "character", codePoint: 0x08 } },
     mayEscape: (character) => !isAsciiLetter(character),
     unknownEscape: () => "escape-unknown-letter",
     digits: "octal-or-group",
+    numbered: ANY_NUMBER,
+    starred: {},
+    calls: false,
+    conditions: new Set(["name"]),
+    property: { find: ecmaProperty, lone: false },
     quantifiers: {
       possessive: true,
       leastLeftOut: true,
@@ -143,25 +126,31 @@ export const python: Dialect = {
       stacked: "multiple-repeat",
       onAssertion: "nothing-to-repeat",
       onLook: () => true,
+      countsOnNothing: false,
     },
-    sets: { reader: () => "plain", firstBracket: true, classEndsRange: () => false },
+    sets: { reader: () => "plain", firstBracket: true, posix: null, classEndsRange: () => false },
     names: { starts: startsPythonName, continues: continuesPythonName, shared: false, escapes: false },
     conditionNumber: pythonInteger,
     escapesInComments: true,
+    verbose: { blanks: () => " \t\n\r\v\f", ends: () => "\n", within: false },
     forwardReferences: false,
+    namesFirst: false,
   },
   semantics: {
     folding,
     referenceFolding: (options) => (options.ignoreCase ? (options.asciiClasses ? "ascii" : "lower") : null),
     foldsClasses: false,
     dot: (options) => (options.dotTakesAll ? FULL_SET : NOT_NEWLINE),
-    lineEnds: NEWLINE,
+    lineEnds: () => NEWLINE,
     word,
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last",
+    emptyGroupTurn: "taken",
     possessive: "each-iteration",
     unsetReference: "fails",
     lookbehind: "one-width",
     afterEmptyMatch: "not-empty-here",
+    skipsToFirst: () => false,
+    searchStart: "last-end",
   },
 };

@@ -105,7 +105,7 @@ export class ChoiceTree {
       for (let child = goal.node, parent = this.parents.get(child); parent; child = parent, parent = this.parents.get(child)) {
         if (parent.kind === "alternation") chosen.set(parent, parent.branches.indexOf(child));
         if (parent.kind === "quantifier" && this.usual(parent) === 0) chosen.set(parent, 1);
-        if (parent.kind === "conditional") chosen.set(parent, child === parent.yes ? 0 : 1);
+        if (parent.kind === "conditional") chosen.set(parent, child === parent.no ? 1 : 0);
       }
     }
     for (const { node, choice } of goals) chosen.set(node, choice);
@@ -200,6 +200,9 @@ export class ChoiceTree {
       case "look":
       case "assertion":
       case "empty":
+      case "call":
+      case "verb":
+      case "keep":
         return "";
       case "group":
       case "atomic":

@@ -54,6 +54,7 @@ export function readExpectations(list: string): ExpectationLine[] {
 }
 
 function readLine(line: string): Expectation {
+  if (!line.includes("\t")) return readOwn(line);
   const [written = "", ...spans] = line.split("\t");
   const matches = spans.map(readMatch);
   const own = readOwn(written);
@@ -135,6 +136,7 @@ function escaped(text: string): string {
 }
 
 function unescaped(written: string): string {
+  if (!written.includes("\\")) return written;
   let out = "";
   for (let at = 0; at < written.length; at++) {
     const made = written.charAt(at) === "\\" ? ESCAPES[written.charAt(at + 1)] : undefined;

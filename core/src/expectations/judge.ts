@@ -31,6 +31,15 @@ export function* judgeSlices(program: Program, expectations: readonly Expectatio
   return judged;
 }
 
+/** The expectation that asks for just what was found: every match with what its groups hold, where there are any. */
+export function asFound({ count: _, ...expectation }: Expectation, { matches: found }: Judged): Expectation {
+  const matches = Array.from({ length: found.length }, (_each, match): ExpectedMatch => {
+    const groups = Array.from({ length: found.groupCount }, (_group, i) => found.group(match, i + 1));
+    return { start: found.start(match), end: found.end(match), ...(groups.length > 0 ? { groups } : {}) };
+  });
+  return { ...expectation, expect: found.length > 0 ? "match" : "no-match", matches };
+}
+
 function isAsExpected({ expect, count, matches }: Expectation, found: MatchTable): boolean {
   if (found.length > 0 !== (expect === "match")) return false;
   if (count !== undefined && found.length !== count) return false;

@@ -79,7 +79,7 @@ export class Forecast {
     this.stepsFirst = this.outcomes ? Math.min(stepsFirst, stepBudget) : stepBudget;
     const runs = !this.outcomes || (this.bounded && stepsFirst > 0);
     this.machine = runs && !comparisons ? new BacktrackingMachine(program, text, { mode, from, notEmptyAt }) : undefined;
-    this.found = new MatchTable(program.groups.length);
+    this.found = new MatchTable(program.slots.length);
   }
 
   get matches(): MatchTable {
@@ -141,7 +141,7 @@ export class Forecast {
     this.found.add(attempt, end, registers);
     const stays = end > attempt || program.afterEmptyMatch === "not-empty-here";
     this.notAt = stays && end === attempt ? end : -1;
-    const next = stays ? end : items.after(end);
+    const next = stays ? end : items.afterEmpty(end);
     this.attempt = this.mode === "all" && next <= this.text.length ? next : -1;
     return true;
   }

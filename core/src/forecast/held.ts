@@ -14,13 +14,17 @@ const MAX_INSTRUCTIONS = 20_000;
 const MAX_PASSES = 30;
 /** Some 200 bytes each. */
 const MAX_HELD = 500_000;
+/** What a register holds: −1, or an offset. */
+const VALUES = 2 ** 31 + 1;
 
 export class Held {
   /** Set when there is more to tell apart than there is room for. */
   full = false;
   private readonly live: Live;
-  private readonly numbers = new Map<string, number>();
-  private readonly values: (readonly number[])[] = [];
+  /** A tree of what is held, register by register: a node and a value → the node after it. The root is 0, for nothing held. */
+  private readonly nodes = new Map<number, number>();
+  private readonly parents: number[] = [-1];
+  private readonly values: number[] = [-1];
 
   private constructor(live: Live) {
     this.live = live;
@@ -38,28 +42,35 @@ export class Held {
 
   /** The number of what the registers hold before the instruction. */
   number(pc: number, registers: Int32Array): number {
-    const values = (this.live[pc] as readonly number[]).map((register) => registers[register] as number);
-    const key = values.join();
-    let number = this.numbers.get(key);
-    if (number === undefined) {
-      number = this.values.push(values) - 1;
-      this.numbers.set(key, number);
-      if (number >= MAX_HELD) this.full = true;
+    let node = 0;
+    for (const register of this.live[pc] as readonly number[]) node = this.after(node, registers[register] as number);
+    return node;
+  }
+
+  private after(node: number, value: number): number {
+    const key = node * VALUES + value + 1;
+    let next = this.nodes.get(key);
+    if (next === undefined) {
+      next = this.parents.push(node) - 1;
+      this.values.push(value);
+      this.nodes.set(key, next);
+      if (next >= MAX_HELD) this.full = true;
     }
-    return number;
+    return next;
   }
 
   /** Sets the registers that are live before the instruction to what the number stands for. */
   load(number: number, pc: number, registers: Int32Array): void {
-    const values = this.values[number] as readonly number[];
-    (this.live[pc] as readonly number[]).forEach((register, i) => {
-      registers[register] = values[i] as number;
-    });
+    const live = this.live[pc] as readonly number[];
+    for (let [node, i] = [number, live.length - 1]; i >= 0; node = this.parents[node] as number, i--) {
+      registers[live[i] as number] = this.values[node] as number;
+    }
   }
 
   clear(): void {
-    this.numbers.clear();
-    this.values.length = 0;
+    this.nodes.clear();
+    this.parents.length = 1;
+    this.values.length = 1;
   }
 }
 
@@ -69,7 +80,9 @@ type Live = readonly (readonly number[])[];
 const known = new WeakMap<Program, Live | null>();
 
 function liveRegisters(program: Program): Live | null {
-  const slots = [...new Set(program.references.flatMap((reference) => reference.slots))];
+  // References to one name share one list of slots.
+  const lists = new Set(program.references.map((reference) => reference.slots));
+  const slots = [...new Set([...lists].flat())];
   if (3 * slots.length > MAX_REGISTERS || program.nodes.length > MAX_INSTRUCTIONS) return null;
   const registers = slots.flatMap((slot) => [captureRegister(slot), captureRegister(slot) + 1, openRegister(slot, program.slots.length)]);
   const masks = liveMasks(program, registers);

@@ -11,9 +11,9 @@
  */
 import { Items } from "../machine/items.ts";
 import { choiceAt } from "../program/flow.ts";
-import { Op, type Operation, unknownOperation } from "../program/operations.ts";
+import { Op, type Operation, refuseOperation } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "../program/program.ts";
-import { beginIteration, closeGroup, endIteration, enterLoop, forcedWay, hasTakenPart, openGroup } from "../program/registers.ts";
+import { beginIteration, closeGroup, endIteration, enterLoop, forcedWay, oneHasTakenPart, openGroup } from "../program/registers.ts";
 import { StateSpace } from "../program/states.ts";
 import { Held } from "./held.ts";
 
@@ -327,7 +327,7 @@ export class Outcomes {
         }
         case Op.Condition:
           steps = plus(steps, 1);
-          pc = hasTakenPart(a, registers) ? pc + 1 : (code[word + 2] as number);
+          pc = oneHasTakenPart(program.asked[a] as readonly number[], registers) ? pc + 1 : (code[word + 2] as number);
           break;
         case Op.Unit:
         case Op.UnitBack:
@@ -343,7 +343,7 @@ export class Outcomes {
           break;
         }
         default:
-          unknownOperation(operation);
+          refuseOperation(operation);
       }
     }
   }
@@ -412,7 +412,7 @@ export class Outcomes {
           next = a;
           break;
         case Op.Condition:
-          if (!hasTakenPart(a, registers)) next = b;
+          if (!oneHasTakenPart(program.asked[a] as readonly number[], registers)) next = b;
           break;
         case Op.Open:
           openGroup(a, at, registers, slots.length);
@@ -443,7 +443,7 @@ export class Outcomes {
           at = items.take(pc, at);
           break;
         default:
-          unknownOperation(operation);
+          refuseOperation(operation);
       }
       pc = next;
     }

@@ -40,6 +40,8 @@ const JOINING: Joining = { ...PLAIN, other: joinedList };
 const CALLS: Readonly<Record<string, number>> = { compile: 1, search: 2, match: 2, fullmatch: 2, findall: 2, finditer: 2, split: 3, sub: 4, subn: 4 };
 /** What the module is called. */
 const MODULES: ReadonlySet<string> = new Set(["re", "_re"]);
+/** What has such calls in another language. */
+const OF_OTHERS: ReadonlySet<string> = new Set(["Pattern"]);
 /** Calls that are also those of other things than the module. */
 const AMBIGUOUS: ReadonlySet<string> = new Set(["split"]);
 
@@ -57,8 +59,10 @@ function called(tokens: Tokens): Candidate | undefined {
     const name = textOf(tokens.all[i]) ?? "";
     if (!Object.hasOwn(CALLS, name) || textOf(tokens.all[i + 1]) !== "(") continue;
     const ofModule = textOf(tokens.all[i - 1]) === ".";
+    const owner = ofModule ? (textOf(tokens.all[i - 2]) ?? "") : "";
+    if (OF_OTHERS.has(owner)) return undefined;
     // Whatever the module is called here: what compiles a string is one.
-    if (ofModule ? name !== "compile" && !MODULES.has(textOf(tokens.all[i - 2]) ?? "") : AMBIGUOUS.has(name) || textOf(tokens.all[i - 1]) === "def") continue;
+    if (ofModule ? name !== "compile" && !MODULES.has(owner) : AMBIGUOUS.has(name) || textOf(tokens.all[i - 1]) === "def") continue;
     tokens.at = i + 2;
     const found = readCall(tokens, CALLS[name] as number);
     if (found && (ofModule || "pattern" in found)) return found;
@@ -111,7 +115,11 @@ function readFlags(tokens: Tokens): string {
 /** A string and nothing else, but for what gives it a name. */
 function alone(tokens: Tokens, source: string): Candidate | undefined {
   tokens.at = 0;
-  while (tokens.peek()?.kind === "word" || tokens.looksAt(".") || (tokens.at > 0 && tokens.looksAt(":"))) tokens.at++;
+  while (tokens.peek()?.kind === "word" || tokens.looksAt(".") || (tokens.at > 0 && tokens.looksAt(":"))) {
+    // A type before the name is another language's.
+    if (tokens.peek()?.kind === "word" && tokens.peek(1)?.kind === "word") return undefined;
+    tokens.at++;
+  }
   if (tokens.at > 0 && !tokens.pass("=")) return undefined;
   const read = readConstant(tokens, JOINING);
   while (tokens.pass(",") || tokens.pass(";"));

@@ -7,7 +7,10 @@ import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { DialectName } from "../dialect/dialect.ts";
 import type { Span } from "../text/span.ts";
 import type { Candidate } from "./candidate.ts";
+import { fromJava } from "./from-java.ts";
 import { fromJavascript } from "./from-javascript.ts";
+import { fromPerl } from "./from-perl.ts";
+import { fromPhp } from "./from-php.ts";
 import { fromPython } from "./from-python.ts";
 
 export type HandIn =
@@ -32,6 +35,9 @@ type Reader = (source: string) => Candidate | undefined;
 const READERS: readonly (readonly [DialectName, Reader])[] = [
   ["ecmascript", fromJavascript],
   ["python", fromPython],
+  ["java", fromJava],
+  ["pcre", fromPhp],
+  ["perl", fromPerl],
 ];
 
 /** How sure a language is. */

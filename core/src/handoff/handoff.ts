@@ -2,6 +2,9 @@
 import type { DialectName } from "../dialect/dialect.ts";
 import type { Source } from "../syntax/read.ts";
 import { javascriptConstructor, javascriptLiteral, literalNote } from "./ecmascript.ts";
+import { javaCompiled } from "./java.ts";
+import { perlNote, perlQuoted } from "./perl.ts";
+import { delimiterNote, phpDelimited } from "./php.ts";
 import { PROGRAMS } from "./programs.generated.ts";
 import { pythonPlain, pythonRaw, rawNote } from "./python.ts";
 
@@ -42,6 +45,9 @@ const FORMS: Partial<Record<DialectName, readonly Form[]>> = {
     { name: "plain", label: "plain string", write: pythonPlain, note: twice },
     JSON_FORM,
   ],
+  java: [{ name: "string", label: "Pattern.compile", write: javaCompiled, note: twice }, JSON_FORM],
+  perl: [{ name: "qr", label: "qr", write: perlQuoted, note: perlNote }, JSON_FORM],
+  pcre: [{ name: "php", label: "PHP string", write: phpDelimited, note: delimiterNote }, JSON_FORM],
 };
 
 /** The forms of a dialect; none where its host is not known yet. */

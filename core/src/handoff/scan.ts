@@ -2,7 +2,7 @@
  * A piece of source text as tokens: as much of a language as it takes to find string literals, and calls around them.
  * It is no parser: pieces are copied from anywhere, begin and end in the middle of things, and may be broken.
  */
-import { readEscapes, type StringRules } from "../host/strings.ts";
+import { readBlock, readEscapes, type StringRules } from "../host/strings.ts";
 import type { Span } from "../text/span.ts";
 
 /** Why a literal is no constant, or cannot be read. */
@@ -33,6 +33,8 @@ export interface StringForm {
   readonly prefixes: Readonly<Record<string, StringRules>>;
   /** Whether it may go over line ends. */
   readonly lines: boolean;
+  /** Its first line holds nothing, and the indentation that all others share is none of its value. */
+  readonly block?: boolean;
   /** What in it is put together when the program runs, if anything. */
   readonly made?: (prefix: string, body: string) => boolean;
 }
@@ -140,7 +142,7 @@ function stringAt(source: string, start: number, { strings }: Lexis): StringToke
     const close = closingMark(source, from, form);
     const body = source.slice(from, close.at);
     const end = close.closed ? close.at + form.mark.length : close.at;
-    const { value, taken, fault } = readEscapes(body, from, rules);
+    const { value, taken, fault } = form.block ? readBlock(body, from, rules) : readEscapes(body, from, rules);
     const made = form.made?.(prefix, body) ?? false;
     return {
       kind: "string",

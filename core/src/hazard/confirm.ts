@@ -98,10 +98,15 @@ interface Claim {
 
 /** What the attack really does to the program; undefined where no growth beyond linear shows. */
 export function* confirm(program: Program, attack: Attack, mode: HazardMode, claim: Claim): Generator<number, Confirmation | undefined> {
-  const known = new Map<number, Sample | undefined>();
+  const known = new Map<number, Sample>();
+  // With more pumps there is no less to count.
+  let uncountable = Number.POSITIVE_INFINITY;
   function* sample(pumps: number): Generator<number, Sample | undefined> {
-    if (!known.has(pumps)) known.set(pumps, yield* sampleOf(program, attack, pumps, mode, true));
-    return known.get(pumps);
+    if (pumps >= uncountable) return undefined;
+    const one = known.get(pumps) ?? (yield* sampleOf(program, attack, pumps, mode, true));
+    if (one) known.set(pumps, one);
+    else uncountable = pumps;
+    return one;
   }
   function* stepsAlone(pumps: number): Generator<number, Sample | undefined> {
     const one = yield* sample(pumps);

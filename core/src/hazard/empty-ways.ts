@@ -44,6 +44,9 @@ function waysOf(node: Node, inner: readonly Ways[], emptyIsLast: boolean): Ways 
     case "empty":
     case "assertion":
     case "back-reference":
+    case "call":
+    case "verb":
+    case "keep":
       return ONE;
     case "group":
       return body;
@@ -54,6 +57,7 @@ function waysOf(node: Node, inner: readonly Ways[], emptyIsLast: boolean): Ways 
       return settled(body);
     case "alternation":
     case "conditional": {
+      // A lookaround that is asked adds no way of its own to the two.
       const through = inner.reduce((sum, ways) => sum + ways.through, 0);
       return { through, most: Math.max(through, ...inner.map(({ most }) => most)), out: Math.max(through, ...inner.map(({ out }) => out)) };
     }

@@ -77,6 +77,7 @@ export const REASONS = {
   "too-long": `There are more than ${grouped(MAX_PRODUCT_STATES)} pairs of ways, or looking at them took more than the time there was.`,
   unconfirmed: "A text can be taken in two ways, but no attack on it could be confirmed.",
   references: "A back-reference makes the outcome hang on what a group took, and no attack on what may stand there could be confirmed.",
+  steered: "Calls of groups, or verbs, steer what is tried, and those are not followed here.",
   lookbehind: "A lookbehind that repeats reads the text over again, and how often could not be shown.",
   stretches: "Two stretches of a text together may cost more than either does, and an attack repeats one of them.",
   "many-ways": "What repeats has bounds, but they allow so many ways that the steps could not be shown to be few.",
@@ -123,6 +124,8 @@ export function* assess(program: Program, mode: HazardMode, options: AssessOptio
   const followed = withoutReferences(program);
   if (program.nodes.length > MAX_INSTRUCTIONS)
     return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "too-long-a-pattern", peak: null };
+  if (program.beyond.has("calls") || program.beyond.has("verbs"))
+    return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "steered", peak: null };
   const assessment = new Assessment(program, followed, mode, options);
   return (yield* within(assessment.run(), options.stop ?? never)) ?? assessment.soFar();
 }
@@ -151,6 +154,16 @@ interface View {
   readonly plain?: boolean;
   /** What it shows where it has no candidate. */
   readonly shows: "unambiguous" | "no-failure" | "bounded";
+}
+
+/** A view that was looked at, and how far its candidates have been tried. */
+interface Looked {
+  readonly view: View;
+  readonly automaton: PathAutomaton;
+  readonly ambiguity: Ambiguity;
+  /** The candidate that comes next. */
+  next: number;
+  tried: number;
 }
 
 class Assessment {
@@ -257,16 +270,25 @@ class Assessment {
   }
 
   private *lookClosely(behind: BehindCost): Generator<number, Verdict> {
+    const looked: Looked[] = [];
     for (const view of this.views()) {
-      const found = yield* this.look(view);
-      if (!found) continue;
-      if (found.complete) {
+      const one = yield* this.look(view);
+      if (!one) continue;
+      const { ambiguity } = one;
+      if (ambiguity.complete) {
         this.complete = true;
-        this.ceiling = Math.min(this.ceiling, found.ceiling + behind.degree);
-        const worst = found.candidates.reduce((most, candidate) => Math.max(most, rankOf(candidate)), 1);
+        this.ceiling = Math.min(this.ceiling, ambiguity.ceiling + behind.degree);
+        const worst = ambiguity.candidates.reduce((most, candidate) => Math.max(most, rankOf(candidate)), 1);
         this.ofOneStretch = Math.min(this.ofOneStretch, worst + behind.degree);
       }
-      if (this.worst() >= this.ceiling || this.isEnough(this.worst())) return this.verdict(found.candidates.length === 0 ? view.shows : "no-failure");
+      // What fails is dear, and a closer view may show that there is nothing to find: after one failure those are asked first.
+      yield* this.tryCandidates(one, 1);
+      if (this.isDone) return this.verdict(ambiguity.candidates.length === 0 ? view.shows : "no-failure");
+      looked.push(one);
+    }
+    for (const one of looked) {
+      yield* this.tryCandidates(one, Number.POSITIVE_INFINITY);
+      if (this.isDone) return this.verdict("no-failure");
     }
     yield* this.tryBehind(behind);
     return this.verdict("no-failure");
@@ -346,6 +368,11 @@ class Assessment {
     return states <= MAX_STATES;
   }
 
+  /** Whether there is nothing worse to find, or nobody who would know of it. */
+  private get isDone(): boolean {
+    return this.worst() >= this.ceiling || this.isEnough(this.worst());
+  }
+
   private isEnough(rank: number): boolean {
     return this.enough !== undefined && rank >= this.enough;
   }
@@ -379,8 +406,8 @@ class Assessment {
     return this.program.references.length > 0 ? "references" : "unconfirmed";
   }
 
-  /** Looks at one automaton: its candidates that can be confirmed become findings. Undefined where it is too large. */
-  private *look(view: View): Generator<number, Ambiguity | undefined> {
+  /** Looks at one automaton for candidates. Undefined where it is too large. */
+  private *look(view: View): Generator<number, Looked | undefined> {
     const { program, settled, plain = false, bounds } = view;
     const options = { restarts: this.restarts && !view.turn, whole: this.mode === "whole", settled, plain, bounds };
     const automaton = new PathAutomaton(program, this.alphabet, options);
@@ -389,14 +416,20 @@ class Assessment {
       this.full = true;
       return undefined;
     }
-    let tried = 0;
-    for (const candidate of ambiguity.candidates) {
+    return { view, automaton, ambiguity, next: 0, tried: 0 };
+  }
+
+  /** Goes on with an automaton's candidates until so many have failed: those that can be confirmed become findings. */
+  private *tryCandidates(looked: Looked, failures: number): Generator<number, void> {
+    const { view, automaton, ambiguity } = looked;
+    for (let failed = 0; looked.next < ambiguity.candidates.length && failed < failures && !this.isEnough(this.worst()); looked.next++) {
+      const candidate = ambiguity.candidates[looked.next] as Candidate;
       const parts = this.partsOf(view, candidate);
-      if (this.isEnough(this.worst())) break;
-      if (this.isKnown(candidate, parts) || tried++ >= MAX_TRIED) continue;
+      if (this.isKnown(candidate, parts) || looked.tried++ >= MAX_TRIED) continue;
+      const before = this.findings.length;
       yield* this.tryCandidate(automaton, view, candidate, parts);
+      if (this.findings.length === before) failed++;
     }
-    return ambiguity;
   }
 
   /** Whether a finding as bad has these quantifiers, or some of them, already. */

@@ -15,7 +15,7 @@ type EscapeRule =
   | { readonly kind: "named" };
 
 /** What becomes of a backslash before a character that is no escape. */
-type Unknown = "dropped" | "kept";
+type Unknown = "dropped" | "kept" | "refused";
 
 export interface StringRules {
   readonly escapes: Readonly<Record<string, EscapeRule>>;
@@ -63,6 +63,25 @@ export const PYTHON_STRING: StringRules = {
   unknown: "kept",
 };
 
+/** The Java Language Specification, 3.10.7; `\u` may have several u, which is left aside. */
+export const JAVA_STRING: StringRules = {
+  escapes: {
+    ...octal(0o377),
+    b: text("\b"),
+    f: text("\f"),
+    n: text("\n"),
+    r: text("\r"),
+    t: text("\t"),
+    s: text(" "),
+    "\\": text("\\"),
+    "'": text("'"),
+    '"': text('"'),
+    u: { kind: "hex", digits: 4, braces: false },
+  },
+  // What is no escape does not compile.
+  unknown: "refused",
+};
+
 /** In a string of bytes these are no escapes. */
 export const PYTHON_BYTES: StringRules = {
   escapes: Object.fromEntries(Object.entries(PYTHON_STRING.escapes).filter(([letter]) => !["u", "U", "N"].includes(letter))),
@@ -101,6 +120,58 @@ export function readEscapes(body: string, at: number, rules: StringRules): Strin
   }
 }
 
+const isBlank = (character: string | undefined): boolean => character === " " || character === "\t" || character === "\f";
+
+/**
+ * What stands between the marks of a block of lines (the Java Language Specification, 3.10.6): line ends are LF, what all
+ * lines are indented by and blanks at their ends are left out, and a backslash at the end of a line takes its end away.
+ */
+export function readBlock(body: string, at: number, rules: StringRules): StringValue {
+  const lines = linesOf(body);
+  const [opening, ...rest] = lines;
+  // Nothing may stand on the line of the opening mark.
+  const wrong = opening && opening.indent < opening.end ? { start: at, end: at + opening.end } : null;
+  // The last line counts even where it is blank: the closing mark stands on it.
+  const counted = rest.filter(({ start, end, indent }, i) => start + indent < end || i === rest.length - 1);
+  const shared = counted.reduce((least, { indent }) => Math.min(least, indent), body.length);
+  const read = rest.map(({ start, end, indent }, i) => {
+    const from = Math.min(start + shared, end);
+    let to = end;
+    while (to > start + indent && isBlank(body[to - 1])) to--;
+    // A blank that a backslash stands before is an escape that there is not.
+    if (to < end && endsInBackslash(body.slice(from, to))) to++;
+    const written = start + indent < end ? body.slice(from, to) : "";
+    const goesOn = endsInBackslash(written);
+    const { value, taken, fault } = readEscapes(goesOn ? written.slice(0, -1) : written, at + from, rules);
+    return { value: goesOn || i === rest.length - 1 ? value : `${value}\n`, taken, fault };
+  });
+  return {
+    value: read.map(({ value }) => value).join(""),
+    taken: read.flatMap(({ taken }) => taken),
+    fault: wrong ?? (rest.length === 0 ? { start: at, end: at + body.length } : (read.find(({ fault }) => fault)?.fault ?? null)),
+  };
+}
+
+/** Where lines begin and end, without their ends, and by how much they are indented. */
+function linesOf(body: string): { readonly start: number; readonly end: number; readonly indent: number }[] {
+  const lines = [];
+  for (let start = 0; ; ) {
+    let end = start;
+    while (end < body.length && body[end] !== "\n" && body[end] !== "\r") end++;
+    let indent = 0;
+    while (start + indent < end && isBlank(body[start + indent])) indent++;
+    lines.push({ start, end, indent });
+    if (end === body.length) return lines;
+    start = end + (body.startsWith("\r\n", end) ? 2 : 1);
+  }
+}
+
+function endsInBackslash(line: string): boolean {
+  let backslashes = 0;
+  while (line[line.length - 1 - backslashes] === "\\") backslashes++;
+  return backslashes % 2 === 1;
+}
+
 /** Characters whose escape means something in patterns. */
 const MEANT = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789.*+?^$|(){}[]";
 
@@ -116,7 +187,7 @@ function escapeAt(body: string, start: number, { escapes, unknown }: StringRules
   const letter = two === "\r\n" && escapes[two] ? two : String.fromCodePoint(body.codePointAt(start + 1) as number);
   const after = start + 1 + letter.length;
   const rule = Object.hasOwn(escapes, letter) ? escapes[letter] : undefined;
-  if (!rule) return [unknown === "kept" ? `\\${letter}` : letter, after];
+  if (!rule) return [unknown === "kept" ? `\\${letter}` : unknown === "dropped" ? letter : undefined, after];
   switch (rule.kind) {
     case "text":
       return [rule.text, after];
@@ -175,6 +246,27 @@ export function javascriptString(value: string): string {
   return quoted(value, '"').replaceAll("</", "<\\/").replaceAll("<!--", "<\\!--");
 }
 
+/** A Java string literal: what has no escape of its own is written by its number. */
+export function javaString(value: string): string {
+  let out = '"';
+  for (let at = 0; at < value.length; at++) {
+    const unit = value.charAt(at);
+    if (unit === '"' || unit === "\\") out += `\\${unit}`;
+    else out += JAVA_SHORT[unit] ?? (isControl(unit) || isLineEnd(unit) || isFormat(unit) || isLoneAt(value, at) ? `\\u${hex(unit.charCodeAt(0), 4)}` : unit);
+  }
+  return `${out}"`;
+}
+
+const JAVA_SHORT: Readonly<Record<string, string>> = { "\n": "\\n", "\r": "\\r", "\t": "\\t", "\f": "\\f", "\b": "\\b" };
+
+/** Whether half of a pair stands there by itself. */
+function isLoneAt(value: string, at: number): boolean {
+  const unit = value.charCodeAt(at);
+  if (unit < 0xd800 || unit > 0xdfff) return false;
+  const point = unit < 0xdc00 ? value.codePointAt(at) : at > 0 ? value.codePointAt(at - 1) : undefined;
+  return point === undefined || point <= 0xffff;
+}
+
 /** A Python string literal. */
 export function pythonString(value: string, mark: "'" | '"' = '"'): string {
   return quoted(value, mark);
@@ -184,3 +276,59 @@ export function pythonString(value: string, mark: "'" | '"' = '"'): string {
 export function pythonRepr(value: string): string {
   return pythonString(value, value.includes("'") && !value.includes('"') ? '"' : "'");
 }
+
+/** The PHP Manual, Strings, and perlop, q: between single quotes a backslash takes itself and the quote alone. */
+export const PHP_SINGLE: StringRules = { escapes: { "\\": text("\\"), "'": text("'") }, unknown: "kept" };
+
+export const PHP_DOUBLE: StringRules = {
+  escapes: {
+    ...octal(0o377),
+    n: text("\n"),
+    r: text("\r"),
+    t: text("\t"),
+    v: text("\v"),
+    e: text("\x1b"),
+    f: text("\f"),
+    "\\": text("\\"),
+    $: text("$"),
+    '"': text('"'),
+    x: { kind: "hex", digits: 2, braces: false },
+    u: { kind: "hex", digits: 4, braces: true },
+  },
+  unknown: "kept",
+};
+
+/** A text between single quotes, where a backslash stays as it is as long as it can: runs of them are doubled, and one before a quote or the end. */
+export function singleQuoted(value: string): string {
+  let out = "'";
+  for (let at = 0; at < value.length; ) {
+    let run = at;
+    while (value[run] === "\\") run++;
+    const backslashes = value.slice(at, run);
+    const stays = backslashes.length === 1 && run < value.length && value[run] !== "'";
+    out += stays ? backslashes : backslashes + backslashes;
+    if (run < value.length) out += value[run] === "'" ? "\\'" : value[run];
+    at = run + 1;
+  }
+  return `${out}'`;
+}
+
+const doubled = (value: string, special: string, point: (codePoint: number) => string): string => {
+  let out = '"';
+  for (const character of value) {
+    if (character === "\\" || character === '"' || special.includes(character)) out += `\\${character}`;
+    else out += mustEscape(character) ? (PHP_SHORT[character] ?? point(character.codePointAt(0) as number)) : character;
+  }
+  return `${out}"`;
+};
+
+const PHP_SHORT: Readonly<Record<string, string>> = { "\n": "\\n", "\r": "\\r", "\t": "\\t", "\f": "\\f" };
+const isShown = (value: string): boolean => Array.from(value).some(mustEscape);
+
+/** A PHP string literal: between single quotes, unless something in it could not be seen. */
+export const phpString = (value: string): string =>
+  isShown(value) ? doubled(value, "$", (codePoint) => `\\u{${codePoint.toString(16)}}`) : singleQuoted(value);
+
+/** A Perl string literal, likewise. */
+export const perlString = (value: string): string =>
+  isShown(value) ? doubled(value, "$@", (codePoint) => `\\x{${codePoint.toString(16)}}`) : singleQuoted(value);

@@ -12,7 +12,7 @@
 import { type CharSet, contains } from "../charset/charset.ts";
 import type { Partition } from "../charset/partition.ts";
 import { type Assertion, assertionOf, Side } from "../program/assertions.ts";
-import { Op, type Operation, unknownOperation } from "../program/operations.ts";
+import { Op, type Operation, refuseOperation } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "../program/program.ts";
 import { beginIteration, endIteration, enterLoop, forcedWay } from "../program/registers.ts";
 import type { StateSpace } from "../program/states.ts";
@@ -452,7 +452,7 @@ export class Automaton {
       case Op.Condition:
         throw new RangeError(`Instruction ${pc} is not one that an automaton goes through.`);
       default:
-        return unknownOperation(operation);
+        return refuseOperation(operation);
     }
   }
 

@@ -16,11 +16,13 @@ export interface FindOptions {
 export interface Found {
   readonly matches: MatchTable;
   /** Why not all matches are known; null where they are. */
-  readonly cut: "steps" | "memory" | "matches" | null;
+  readonly cut: Cut | null;
 }
 
 /** Why a run ended before its end, by how a machine ended. */
-export const CUTS = { running: "steps", "memory-limit": "memory", "match-limit": "matches", done: null } as const;
+export type Cut = "steps" | "memory" | "matches" | "calls";
+
+export const CUTS = { running: "steps", "memory-limit": "memory", "match-limit": "matches", "endless-call": "calls", done: null } as const;
 
 /** Characters that the linear machine reads in a slice, and steps that the backtracking machine takes in one. */
 const LINEAR_SLICE = 400_000;

@@ -97,13 +97,15 @@ export class LinearMachine {
     this.least = lengthsOf(program).least;
     if (text.length - from < this.least) this.outcome = "done";
     if (!directly && text.length <= SHORT_TEXT) this.trial = new BacktrackingMachine(program, text, { mode, from, matchLimit });
-    this.matches = new MatchTable(program.groups.length);
+    this.matches = new MatchTable(program.slots.length);
     const { text: required, beyond } = requiredOf(program);
     this.text = text;
     this.beyond = beyond;
     const unanchored = (mode === "first" || mode === "all") && !program.options.sticky;
     this.makeRunner = () => {
       if (required?.whole && unanchored) return new TextSearch(text, required.text, from, countOnly && mode === "all");
+      // Where a search can go on inside a pair, what lookarounds see there is asked of the naive machine’s outcomes.
+      if (program.afterEmptyMatch === "advance-by-unit" && this.least === 0 && hasPair(text)) return new Forecast(program, text, { mode, from });
       const plan = planOf(program);
       return typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { mode, from, countOnly, kernelFrom });
     };
@@ -132,7 +134,7 @@ export class LinearMachine {
     if (trial.outcome === "running" && trial.attempt > lastStart) trial.outcome = "done";
     if (trial.outcome === "done" || trial.outcome === "match-limit") {
       this.count = trial.matches.length;
-      if (!this.countOnly) for (let match = 0; match < this.count; match++) this.matches.copy(trial.matches, match);
+      if (!this.countOnly) this.matches.adopt(trial.matches);
       this.outcome = trial.outcome;
     } else if (trial.outcome !== "running" || trial.steps >= allowed) this.trial = undefined;
   }
@@ -302,7 +304,7 @@ class Search {
     this.start = this.counting ? -1 : this.startOf(this.end);
     const empty = this.start === this.end;
     const stays = !empty || this.program.afterEmptyMatch === "not-empty-here";
-    this.from = stays ? this.end : this.items.after(this.end);
+    this.from = stays ? this.end : this.items.afterEmpty(this.end);
     this.notEmptyFrom = stays && empty ? this.end : -1;
     if (this.mode !== "all") this.from = this.text.length + 1;
     return "found";
@@ -528,3 +530,15 @@ class Search {
     return careful.exact ? careful.matches : undefined;
   }
 }
+
+/** Whether a text has a character of two code units. */
+function hasPair(text: string): boolean {
+  for (let at = 1; at < text.length; at++) {
+    if ((text.charCodeAt(at) & PAIR_MASK) === LOW_HALF && (text.charCodeAt(at - 1) & PAIR_MASK) === HIGH_HALF) return true;
+  }
+  return false;
+}
+
+const PAIR_MASK = 0xfc00;
+const HIGH_HALF = 0xd800;
+const LOW_HALF = 0xdc00;

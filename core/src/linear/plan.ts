@@ -9,7 +9,7 @@ import { compilePart } from "../program/compile.ts";
 import { factored } from "../program/factor.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
-import { type Enclosure, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
+import { type Beyond, type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import { setsOf } from "../program/sets.ts";
 import { StateSpace } from "../program/states.ts";
 import { singleLook } from "../syntax/characters.ts";
@@ -52,10 +52,15 @@ export interface Plan {
   readonly alwaysEmpty: boolean;
 }
 
-export type Refusal = "references" | "counts" | "settled" | "conditions" | "looks" | "size";
+export type Refusal = Beyond | "references" | "counts" | "settled" | "conditions" | "looks" | "size";
 
 /** Why a program runs otherwise, for a sentence on the screen. */
 export const REFUSALS: Readonly<Record<Refusal, string>> = {
+  calls: "it calls groups as subroutines, which can go on without end",
+  verbs: "it has verbs, which steer the backtracking",
+  "search-start": "it asks where the search began",
+  keep: "it leaves out what was taken before a place in it",
+  "looks-back": "a lookbehind in it goes back by several widths and keeps, or settles, what it takes",
   references: "it has back-references to groups of many texts, known only while it matches",
   counts: "its counts, one inside another, make too many states",
   settled: "it has atomic groups or possessive quantifiers, so what is tried hangs on what was found",
@@ -90,9 +95,12 @@ export function refusalOf(program: Program): Refusal | null {
 
 function findRefusal(program: Program): Refusal | null {
   const { enclosures, code, nodes } = program;
+  const [beyond] = program.beyond;
+  if (beyond) return beyond;
   if (program.references.length > 0) return "references";
   if (nodes.length > MAX_INSTRUCTIONS) return "size";
   if (enclosures.some(({ kind }: Enclosure) => kind !== "look")) return "settled";
+  if (enclosures.some(({ held, failed }) => held !== FAILS && failed !== FAILS)) return "conditions";
   for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) if (code[i] === Op.Condition) return "conditions";
   if (longLooksOf(program).length > MAX_LOOKS) return "looks";
   return StateSpace.of(program, "all") ? null : "counts";
@@ -166,6 +174,9 @@ function takesNothingBy(node: Node, inner: readonly Node[], found: ReadonlyMap<N
     case "atomic":
     case "back-reference":
     case "conditional":
+    case "call":
+    case "verb":
+    case "keep":
       return false;
     default:
       return unknownNode(node);

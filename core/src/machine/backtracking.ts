@@ -9,8 +9,10 @@
  * nothing recurses: saved states, their undo log and open enclosures lie in typed arrays.
  */
 
+import { type CharSet, contains } from "../charset/charset.ts";
 import { Op, type Operation, unknownOperation } from "../program/operations.ts";
-import { captureRegister, type Enclosure, FAILS, INSTRUCTION_WIDTH, openRegister, type Program, UNBOUNDED } from "../program/program.ts";
+import { captureRegister, type Enclosure, FAILS, INSTRUCTION_WIDTH, openRegister, type Program, UNBOUNDED, type Verb } from "../program/program.ts";
+import { oneHasTakenPart } from "../program/registers.ts";
 import { Came } from "./compiled/layout.ts";
 import { CompiledRun } from "./compiled/run.ts";
 import { Kind, PC_SHIFT } from "./events.ts";
@@ -42,7 +44,7 @@ export interface Recorder {
 /** An event's kind and instruction in one number. */
 export const packEvent = (kind: number, pc: number): number => (pc << PC_SHIFT) | kind;
 
-export type Outcome = "running" | "done" | "memory-limit" | "match-limit";
+export type Outcome = "running" | "done" | "memory-limit" | "match-limit" | "endless-call";
 
 export interface MachineOptions {
   readonly mode: MatchMode;
@@ -65,10 +67,15 @@ export const MAX_SAVED_STATES = 1 << 24;
 
 const STATE = 4; // pc, offset, length of the undo log, step at which it was saved
 const CHANGE = 2; // register, value before
-const FRAME = 4; // enclosure, saved states held at entry, offset at entry, length of the undo log at entry
+const FRAME = 5; // enclosure, saved states held at entry, offset at entry, length of the undo log at entry, call at entry
+/** Of a call: where it goes back to, the call around it, its slot, the offset at entry, saved states and open enclosures held at entry; the registers follow. */
+const CALL = 6;
+/** What calls have put aside is held in memory up to so many numbers: a quarter of a GiB. */
+const MAX_ASIDE = 1 << 26;
 const LATIN = 256;
-/** Room to begin with, which is doubled as it is needed: of ten thousand short texts most need little, and making room for each would take longer than running it. */
+/** Room when there has to be some, doubled as it is needed: of ten thousand short texts most need little, and making room for each would take longer than running it. */
 const FEW = 8;
+const NO_ROOM = new Int32Array(0);
 
 export class BacktrackingMachine {
   readonly program: Program;
@@ -92,14 +99,18 @@ export class BacktrackingMachine {
 
   private readonly items: Items;
   private readonly mode: MatchMode;
+  /** What a match begins with, where verbs show which attempts there are; null where that is no matter. */
+  private readonly starts: CharSet | null;
   /** There is no second attempt. */
   private readonly anchored: boolean;
   private readonly recorder: Recorder | null;
   private readonly matchLimit: number;
   private registers: Int32Array;
-  private frames = new Int32Array(FEW * FRAME);
-  private states = new Int32Array(FEW * STATE);
-  private changes = new Int32Array(FEW * CHANGE);
+  private frames = NO_ROOM;
+  /** Calls that are under way, or may be again: each with what the registers held when it was entered. */
+  private aside = NO_ROOM;
+  private states = NO_ROOM;
+  private changes = NO_ROOM;
   /** The program as WebAssembly, once the run is long enough; null where it cannot be. */
   private compiled: CompiledRun | null | undefined;
   private readonly compileAfter: number;
@@ -110,6 +121,10 @@ export class BacktrackingMachine {
   private at = 0;
   /** Where the next attempt begins, or −1 while one is under way. */
   private next: number;
+  /** Whether the next choice is of a loop whose group was cleared. */
+  private clears = false;
+  /** Where a verb has the search go on when the attempt has failed, or −1; no further than the text where it is over. */
+  private ends = -1;
   /** The offset from which an attempt must find more than the empty text, or −1. */
   private notEmptyFrom = -1;
 
@@ -117,6 +132,7 @@ export class BacktrackingMachine {
     this.program = program;
     this.text = text;
     this.items = new Items(program, text);
+    this.starts = program.starts;
     this.mode = options.mode;
     this.anchored = options.mode === "start" || options.mode === "whole" || program.options.sticky;
     this.recorder = options.recorder ?? null;
@@ -124,7 +140,7 @@ export class BacktrackingMachine {
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
     this.matches = new MatchTable(program.slots.length);
     this.registers = new Int32Array(program.registerCount).fill(-1);
-    this.next = options.from ?? 0;
+    this.next = this.items.origin = options.from ?? 0;
     this.notEmptyFrom = options.notEmptyAt ?? -1;
     this.recorder?.watch(this.registers);
   }
@@ -182,8 +198,67 @@ export class BacktrackingMachine {
     this.attempt = at;
     this.stateCount = this.changeCount = this.frameCount = 0;
     this.registers.fill(-1);
+    if (this.program.asideRegister >= 0) this.registers[this.program.asideRegister] = 0;
     this.attempts++;
     this.attemptStep = this.steps;
+  }
+
+  /** The same after a verb that ended the attempt and says where the search goes on. */
+  private afterVerb(): number {
+    const { ends, attempt, anchored, text } = this;
+    this.ends = -1;
+    if (ends <= attempt || this.isOwnSearch) return this.afterFailure();
+    if (!anchored && ends <= text.length) return this.goesOn(ends);
+    this.outcome = "done";
+    return -1;
+  }
+
+  /** Whether a search of its own looks here for more than the empty text, and goes no further. */
+  private get isOwnSearch(): boolean {
+    return this.isOwnSearchAt(this.attempt);
+  }
+
+  private isOwnSearchAt(at: number): boolean {
+    return this.notEmptyFrom === at && this.program.searchStart === "goes-on";
+  }
+
+  /** Ends what is matched with success: the innermost lookaround or call, or all of it. Returns where to go on. */
+  private accept(): number {
+    const { registers, program } = this;
+    const { callRegister } = program;
+    const look = this.lookAround(false);
+    if (look >= 0) {
+      this.frameCount = look + 1;
+      return (program.enclosures[this.frames[look * FRAME] as number] as Enclosure).leave;
+    }
+    const call = callRegister >= 0 ? (registers[callRegister] as number) : -1;
+    if (call >= 0) {
+      this.settleDown(this.aside[call + 5] as number);
+      return this.leaveCall();
+    }
+    return program.nodes.length - 1;
+  }
+
+  /** Those of the groups that are open in the call under way, each with the instruction that closes it. */
+  private openGroups(slots: readonly number[]): (readonly [slot: number, close: number])[] {
+    const { program, registers } = this;
+    const open = slots.filter((slot) => (registers[openRegister(slot, program.slots.length)] as number) >= 0);
+    return open.map((slot) => [slot, closeOf(program, slot)] as const);
+  }
+
+  /** Leaves all but so many of the open enclosures; what is saved inside of them is not come back to. */
+  private settleDown(frameCount: number): void {
+    if (this.frameCount <= frameCount) return;
+    this.stateCount = this.frames[frameCount * FRAME + 1] as number;
+    this.frameCount = frameCount;
+  }
+
+  /** The next offset where a match can begin by its first character, or the text's end. */
+  private likelyStart(starts: CharSet, from: number): number {
+    if (this.anchored || this.isOwnSearchAt(from)) return from;
+    let at = from;
+    while (at < this.text.length && !contains(starts, this.items.characterAt(at))) at = this.items.after(at);
+    return at;
   }
 
   /** Makes the machine ready for another run, from the offset; what it found before is gone. */
@@ -191,32 +266,145 @@ export class BacktrackingMachine {
     this.outcome = "running";
     this.steps = this.backtracks = this.attempts = this.deepest = 0;
     this.matches.clear();
-    this.next = from;
+    this.next = this.items.origin = from;
     this.notEmptyFrom = notEmptyAt;
   }
 
   /** Where the next attempt begins after one that failed, or −1 where the run has ended. */
   private afterFailure(): number {
-    if (!this.anchored && this.attempt < this.text.length) return this.items.after(this.attempt);
+    if (!this.anchored && this.attempt < this.text.length) return this.goesOn(this.items.after(this.attempt));
     this.outcome = "done";
     return -1;
   }
 
+  /** The search goes on from there; it may be said to have begun there, where nothing but the empty text was found before. */
+  private goesOn(next: number): number {
+    if (this.notEmptyFrom === this.attempt && this.program.searchStart === "goes-on") this.items.origin = next;
+    return next;
+  }
+
   /** Where the next attempt begins after a match, or −1. After an empty one ECMA-262 AdvanceStringIndex, or by the dialect. */
   private afterMatch(start: number, end: number): number {
-    this.matches.add(start, end, this.registers);
+    const { keepRegister, searchStart } = this.program;
+    const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
+    this.matches.add(kept >= 0 ? kept : start, end, this.registers);
+    if (kept >= 0) return this.afterKept(kept, end);
     const stays = end > start || this.program.afterEmptyMatch === "not-empty-here";
-    const next = stays ? end : this.items.after(end);
+    const next = stays ? end : this.items.afterEmpty(end);
     this.notEmptyFrom = stays && end === start ? end : -1;
+    this.items.origin = searchStart === "goes-on" ? next : end;
     if (this.mode !== "all" || next > this.text.length) this.outcome = "done";
     else if (this.matches.length >= this.matchLimit) this.outcome = "match-limit";
     return this.outcome === "running" ? next : -1;
   }
 
+  /** The same, where the match does not begin where its attempt did. */
+  private afterKept(start: number, end: number): number {
+    this.notEmptyFrom = start === end ? end : -1;
+    this.items.origin = end;
+    if (this.mode !== "all") this.outcome = "done";
+    else if (this.matches.length >= this.matchLimit) this.outcome = "match-limit";
+    return this.outcome === "running" ? end : -1;
+  }
+
+  /** Puts aside what the registers hold, for a call; false where there is no more room. */
+  private enterCall(slot: number, back: number, at: number): boolean {
+    const { registers, program } = this;
+    const { callRegister, asideRegister, slots } = program;
+    const place = registers[asideRegister] as number;
+    const needed = place + CALL + registers.length;
+    if (needed > this.aside.length) {
+      if (needed > MAX_ASIDE) {
+        this.outcome = "memory-limit";
+        return false;
+      }
+      const grown = new Int32Array(Math.max(needed, 2 * this.aside.length));
+      grown.set(this.aside);
+      this.aside = grown;
+    }
+    // The same call from the same place would go on without end.
+    for (let around = registers[callRegister] as number; around >= 0; around = this.aside[around + 1] as number) {
+      if (this.aside[around + 2] === slot && this.aside[around + 3] === at) {
+        this.outcome = "endless-call";
+        return false;
+      }
+      if ((this.aside[around + 3] as number) !== at) break;
+    }
+    this.aside.set([back, registers[callRegister] as number, slot, at, this.stateCount, this.frameCount], place);
+    this.aside.set(registers, place + CALL);
+    this.set(callRegister, place);
+    this.set(asideRegister, needed);
+    for (let i = 1; i <= slots.length; i++) if ((registers[openRegister(i, slots.length)] as number) >= 0) this.set(openRegister(i, slots.length), -1);
+    for (const { alternation } of program.verbs) if (alternation >= 0) this.set(alternation, -1);
+    return this.outcome === "running";
+  }
+
+  /** Puts back what was put aside; returns where the call goes on. */
+  private leaveCall(): number {
+    const { registers, program, aside } = this;
+    const { callRegister, asideRegister, keepRegister } = program;
+    const place = registers[callRegister] as number;
+    for (let register = 0; register < registers.length; register++) {
+      if (register === callRegister || register === asideRegister || register === keepRegister) continue;
+      const before = aside[place + CALL + register] as number;
+      if (registers[register] !== before) this.set(register, before);
+    }
+    this.set(callRegister, aside[place + 1] as number);
+    // What is saved inside of it may still come back to it.
+    if (this.stateCount === (aside[place + 4] as number)) this.set(asideRegister, place);
+    return aside[place] as number;
+  }
+
+  /** The slot of the call under way, or −1. */
+  private get called(): number {
+    const call = this.registers[this.program.callRegister] as number;
+    return call >= 0 ? (this.aside[call + 2] as number) : -1;
+  }
+
+  /** Leaves open enclosures that hold more than so many states. */
+  private dropFrames(held: number): void {
+    while (this.frameCount > 0 && (this.frames[(this.frameCount - 1) * FRAME + 1] as number) > held) this.frameCount--;
+  }
+
+  /**
+   * The innermost open lookaround of the call under way, as an index in the frames; −1 where there is none. Of those that
+   * go on where they fail, only, where it is asked so: through the others a verb acts on what is around them.
+   */
+  private lookAround(goingOn: boolean): number {
+    const call = this.program.callRegister >= 0 ? (this.registers[this.program.callRegister] as number) : -1;
+    for (let frame = this.frameCount - 1; frame >= 0; frame--) {
+      if (this.frames[frame * FRAME + 4] !== call) return -1;
+      const { kind, failed } = this.program.enclosures[this.frames[frame * FRAME] as number] as Enclosure;
+      if (kind === "look" && (failed !== FAILS || !goingOn)) return frame;
+    }
+    return -1;
+  }
+
+  /**
+   * A verb acts that was backtracked to: it throws saved states away. Returns how many are held then, or −1 where the
+   * attempt is over. A verb reaches no further than the lookaround or the call that it stands in.
+   */
+  private act({ kind, mark, alternation }: Verb, at: number): number {
+    const noted = kind === "alternative" && alternation >= 0 ? (this.registers[alternation] as number) : -1;
+    if (noted >= 0) return Math.min(this.stateCount, noted);
+    let to = -1;
+    if (kind === "skip") {
+      to = mark >= 0 ? (this.registers[mark] as number) : at;
+      // Without its mark it is as if it were not there; but a search that may not go on is over.
+      if (to < 0) return this.isOwnSearch ? -1 : this.stateCount;
+    }
+    const look = this.lookAround(kind !== "alternative");
+    if (look >= 0) return this.frames[look * FRAME + 1] as number;
+    const call = this.program.callRegister >= 0 ? (this.registers[this.program.callRegister] as number) : -1;
+    if (call >= 0) return this.aside[call + 4] as number;
+    this.ends = kind === "commit" ? Number.POSITIVE_INFINITY : to;
+    return -1;
+  }
+
   /** Makes room for one more saved state, or for one more change; false where memory is at its bound. */
   private growStates(): boolean {
     if (this.states.length >= MAX_SAVED_STATES * STATE) return false;
-    const grown = new Int32Array(this.states.length * 2);
+    const grown = new Int32Array(Math.max(FEW * STATE, this.states.length * 2));
     grown.set(this.states);
     this.states = grown;
     return true;
@@ -224,7 +412,7 @@ export class BacktrackingMachine {
 
   private growChanges(): boolean {
     if (this.changes.length >= MAX_SAVED_STATES * 2 * CHANGE) return false;
-    const grown = new Int32Array(this.changes.length * 2);
+    const grown = new Int32Array(Math.max(FEW * CHANGE, this.changes.length * 2));
     grown.set(this.changes);
     this.changes = grown;
     return true;
@@ -232,7 +420,7 @@ export class BacktrackingMachine {
 
   /** Makes room for one more open enclosure; there are no more of them at once than the pattern nests. */
   private growFrames(): Int32Array<ArrayBuffer> {
-    const grown = new Int32Array(this.frames.length * 2);
+    const grown = new Int32Array(Math.max(FEW * FRAME, this.frames.length * 2));
     grown.set(this.frames);
     this.frames = grown;
     return grown;
@@ -272,6 +460,7 @@ export class BacktrackingMachine {
 
     run: while (steps < stop) {
       if (next >= 0) {
+        if (this.starts !== null) next = this.likelyStart(this.starts, next);
         reach = at = next;
         next = -1;
         pc = stateCount = 0;
@@ -360,6 +549,12 @@ export class BacktrackingMachine {
           const loop = loops[a] as (typeof loops)[number];
           if (loop.counter >= 0) this.set(loop.counter, 0);
           if (loop.emptyIsLast) this.set(loop.begin, -1);
+          if (loop.cleared > 0 && registers[captureRegister(loop.cleared)] !== -1) {
+            this.set(captureRegister(loop.cleared), -1);
+            this.set(captureRegister(loop.cleared) + 1, -1);
+            // The choice that comes next is the event that shows it.
+            this.clears = recorder !== null;
+          }
           pc++;
           continue run;
         }
@@ -387,8 +582,8 @@ export class BacktrackingMachine {
         }
         case Op.LoopBegin: {
           const loop = loops[a] as (typeof loops)[number];
-          const required = loop.counter >= 0 && (registers[loop.counter] as number) < loop.min;
-          if (loop.begin >= 0 && !(loop.emptyIsLast && required)) this.set(loop.begin, at);
+          const early = loop.counter >= 0 && (registers[loop.counter] as number) < loop.notesFrom;
+          if (loop.begin >= 0 && !(loop.emptyIsLast && early)) this.set(loop.begin, at);
           let cleared = false;
           for (let r = captureRegister(loop.clearFrom); r < captureRegister(loop.clearTo); r++) {
             if (registers[r] !== -1) {
@@ -421,6 +616,7 @@ export class BacktrackingMachine {
           frames[frame + 1] = stateCount;
           frames[frame + 2] = at;
           frames[frame + 3] = this.changeCount;
+          frames[frame + 4] = program.callRegister >= 0 ? (registers[program.callRegister] as number) : -1;
           if ((enclosures[a] as Enclosure).kind !== "possessive") {
             steps++;
             if (recorder !== null) recorder.write(at, packEvent(Kind.Enter, pc), top, stateCount, this.attempt);
@@ -465,11 +661,101 @@ export class BacktrackingMachine {
           continue run;
         }
         case Op.Condition: {
-          const set = (registers[captureRegister(a) + 1] as number) >= 0;
+          const set = oneHasTakenPart(program.asked[a] as readonly number[], registers);
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Hold, pc), top, stateCount, this.attempt);
           pc = set ? pc + 1 : (code[word + 2] as number);
           continue run;
+        }
+        case Op.ConditionCall: {
+          const { called } = this;
+          const set = a < 0 ? called >= 0 : called === a;
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Hold, pc), top, stateCount, this.attempt);
+          pc = set ? pc + 1 : (code[word + 2] as number);
+          continue run;
+        }
+        case Op.Keep:
+          this.set(program.keepRegister, at);
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Hold, pc), top, stateCount, this.attempt);
+          pc++;
+          if (this.outcome !== "running") break run;
+          continue run;
+        case Op.Call:
+          if (!this.enterCall(a, pc + 1, at)) break run;
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Call, pc), top, stateCount, this.attempt);
+          pc = code[word + 2] as number;
+          continue run;
+        case Op.Return:
+          if (this.called !== a) {
+            pc++;
+            continue run;
+          }
+          go = this.leaveCall();
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Return, pc), top, stateCount, this.attempt);
+          pc = go;
+          if (this.outcome !== "running") break run;
+          continue run;
+        case Op.NoteStates:
+          this.set(a, stateCount + (code[word + 2] as number));
+          pc++;
+          if (this.outcome !== "running") break run;
+          continue run;
+        case Op.HereAgain:
+          if (at !== (frames[(this.frameCount - 1) * FRAME + 2] as number)) break;
+          pc++;
+          continue run;
+        case Op.Verb: {
+          const verb = program.verbs[a] as Verb;
+          if (verb.kind === "fail") break;
+          if (verb.kind === "mark") {
+            this.set(verb.mark, at);
+            steps++;
+            if (recorder !== null) recorder.write(at, packEvent(Kind.Verb, pc), top, stateCount, this.attempt);
+            pc++;
+            if (this.outcome !== "running") break run;
+            continue run;
+          }
+          if (verb.kind === "accept") {
+            steps++;
+            if (recorder !== null) recorder.write(at, packEvent(Kind.Verb, pc), top, stateCount, this.attempt);
+            for (const [slot, close] of this.openGroups(verb.closes)) {
+              this.set(captureRegister(slot), Math.min(registers[openRegister(slot, slotCount)] as number, at));
+              this.set(captureRegister(slot) + 1, Math.max(registers[openRegister(slot, slotCount)] as number, at));
+              this.set(openRegister(slot, slotCount), -1);
+              steps++;
+              if (recorder !== null) recorder.write(at, packEvent(Kind.Close, close), top, stateCount, this.attempt);
+            }
+            const by = pc;
+            pc = this.accept();
+            if (stateCount !== this.stateCount) {
+              stateCount = this.stateCount;
+              top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
+              steps++;
+              if (recorder !== null) recorder.write(stateCount, packEvent(Kind.Cut, by), top, stateCount, this.attempt);
+            }
+            if (this.outcome !== "running") break run;
+            continue run;
+          }
+          saved = pc + 1;
+          go = pc + 2;
+          break;
+        }
+        case Op.Act: {
+          const held = this.act(program.verbs[a] as Verb, at);
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Verb, pc), top, stateCount, this.attempt);
+          if (held < 0) this.frameCount = 0;
+          else this.dropFrames(held);
+          if (Math.max(held, 0) === stateCount) break;
+          this.stateCount = stateCount = Math.max(held, 0);
+          top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
+          steps++;
+          if (recorder !== null) recorder.write(stateCount, packEvent(Kind.Cut, pc), top, stateCount, this.attempt);
+          break;
         }
         default:
           unknownOperation(operation);
@@ -491,10 +777,14 @@ export class BacktrackingMachine {
         if (stateCount > this.deepest) this.deepest = stateCount;
         steps++;
         if (recorder !== null) recorder.write(at, packEvent(Kind.Save, pc), top, stateCount, this.attempt);
+        if (this.clears && recorder !== null) {
+          recorder.markCleared();
+          this.clears = false;
+        }
         pc = go;
         continue;
       }
-      steps++;
+      if (operation !== Op.Act) steps++;
       if (to >= 0) {
         if (recorder !== null) recorder.write(to, packEvent(Kind.Consume, pc), top, stateCount, this.attempt);
         at = to;
@@ -502,7 +792,7 @@ export class BacktrackingMachine {
         pc++;
         continue;
       }
-      if (recorder !== null) recorder.write(at, packEvent(Kind.Mismatch, pc), top, stateCount, this.attempt);
+      if (recorder !== null && operation !== Op.Act) recorder.write(at, packEvent(Kind.Mismatch, pc), top, stateCount, this.attempt);
 
       // Backtrack: the newest saved state, but first the end of every enclosure that holds none of its own any more.
       while (this.frameCount > 0 && frames[(this.frameCount - 1) * FRAME + 1] === stateCount) {
@@ -522,7 +812,7 @@ export class BacktrackingMachine {
       if (stateCount === 0) {
         steps++;
         if (recorder !== null) recorder.write(at, packEvent(Kind.GiveUp, 0), -1, 0, this.attempt);
-        next = this.afterFailure();
+        next = this.ends < 0 ? this.afterFailure() : this.afterVerb();
         if (next < 0) break;
         continue;
       }
@@ -546,8 +836,14 @@ export class BacktrackingMachine {
   }
 }
 
+/** The first instruction that closes the group of a slot. */
+function closeOf({ code }: Program, slot: number): number {
+  for (let word = 0; word < code.length; word += INSTRUCTION_WIDTH) if (code[word] === Op.Close && code[word + 1] === slot) return word / INSTRUCTION_WIDTH;
+  throw new RangeError(`No instruction closes slot ${slot}.`);
+}
+
 /** Runs to the end, or to the limit of steps. */
-export function runToEnd(machine: BacktrackingMachine, stepLimit = Number.POSITIVE_INFINITY): "done" | "step-limit" | "memory-limit" | "match-limit" {
+export function runToEnd(machine: BacktrackingMachine, stepLimit = Number.POSITIVE_INFINITY): Exclude<Outcome, "running"> | "step-limit" {
   machine.advance(stepLimit);
   return machine.outcome === "running" ? "step-limit" : machine.outcome;
 }

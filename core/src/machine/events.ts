@@ -17,6 +17,9 @@ export const EVENT_KINDS = [
   "cut",
   "match",
   "give-up",
+  "call",
+  "return",
+  "verb",
 ] as const;
 
 export type EventKind = (typeof EVENT_KINDS)[number];
@@ -43,4 +46,7 @@ export const Kind = {
   Cut: 11,
   Match: 12,
   GiveUp: 13,
+  Call: 14,
+  Return: 15,
+  Verb: 16,
 } as const;

@@ -5,7 +5,7 @@
 import { contains } from "../charset/charset.ts";
 import { canonicalize, type FoldingRule } from "../charset/folding.ts";
 import { assertionOf, Side } from "../program/assertions.ts";
-import { Op, type Operation, unknownOperation } from "../program/operations.ts";
+import { Op, type Operation, refuseOperation } from "../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, type Program, type Reference } from "../program/program.ts";
 
 const LATIN = 256;
@@ -34,6 +34,8 @@ export class Items {
   readonly text: string;
   /** Code units that the last back-reference was compared by, up to the first that differs. */
   compared = 0;
+  /** Where the search began. */
+  origin = 0;
   private readonly codePoints: boolean;
 
   constructor(program: Program, text: string) {
@@ -83,7 +85,7 @@ export class Items {
       case Op.Condition:
         throw new RangeError(`Instruction ${pc} takes no character.`);
       default:
-        return unknownOperation(operation);
+        return refuseOperation(operation);
     }
   }
 
@@ -109,15 +111,26 @@ export class Items {
     const end = this.text.length;
     let sides: number = at === 0 ? Side.Start : 0;
     if (at === end) sides |= Side.End;
+    if (at === this.origin) sides |= Side.Origin;
     if (asks & Side.Behind && this.holdsBefore(set, at)) sides |= Side.Behind;
     if (asks & Side.Ahead && this.holdsAfter(set, at)) sides |= Side.Ahead;
     if (asks & Side.Last && at < end && this.after(at) === end) sides |= Side.Last;
     return holds[sides] === 1;
   }
 
+  /** The character that begins at the offset, by code points where the text is read so. */
+  characterAt(at: number): number {
+    return this.codePoints ? pointAt(this.text, at) : this.text.charCodeAt(at);
+  }
+
   /** The offset one character further: by code points where the text is read so. */
   after(at: number): number {
     return at + (this.codePoints && at < this.text.length && pointAt(this.text, at) > 0xffff ? 2 : 1);
+  }
+
+  /** Where a search goes on that has found the empty match at the offset, where it is not looked for there again. */
+  afterEmpty(at: number): number {
+    return this.program.afterEmptyMatch === "advance-by-unit" ? at + 1 : this.after(at);
   }
 
   /** The offset so many characters before, or −1 where the text does not reach so far. */

@@ -41,6 +41,12 @@ export class MatchTable {
     this.used = 0;
   }
 
+  /** Takes over the rows of another table of as many groups, which is not used any more. */
+  adopt(from: MatchTable): void {
+    this.rows = from.rows;
+    this.used = from.used;
+  }
+
   /** Adds row `match` of another table of as many groups. */
   copy(from: MatchTable, match: number): void {
     const row = from.rows.subarray(match * this.width, (match + 1) * this.width);

@@ -16,10 +16,12 @@ export const Side = {
   Ahead: 8,
   /** The character ahead is the text's last. */
   Last: 16,
+  /** The search began here. */
+  Origin: 32,
 } as const;
 
 /** Numbers that the bits can make. */
-const SIDES = 32;
+const SIDES = 64;
 
 type Predicate = (sides: {
   readonly start: boolean;
@@ -27,14 +29,20 @@ type Predicate = (sides: {
   readonly behind: boolean;
   readonly ahead: boolean;
   readonly last: boolean;
+  readonly origin: boolean;
 }) => boolean;
 
 const PREDICATES: Readonly<Record<AssertionKind, Predicate>> = {
   "text-start": ({ start }) => start,
+  "search-start": ({ origin }) => origin,
   "text-end": ({ end }) => end,
   "last-line-end": ({ end, ahead, last }) => end || (ahead && last),
   "line-start": ({ start, behind }) => start || behind,
+  "line-start-before-text": ({ start, end, behind }) => !end && (start || behind),
+  "line-start-in-text": ({ start, end, behind }) => start || (!end && behind),
   "line-end": ({ end, ahead }) => end || ahead,
+  "word-start": ({ behind, ahead }) => !behind && ahead,
+  "word-end": ({ behind, ahead }) => behind && !ahead,
   "word-edge": ({ behind, ahead }) => behind !== ahead,
   "not-word-edge": ({ behind, ahead }) => behind === ahead,
   "not-word-edge-in-text": ({ start, end, behind, ahead }) => behind === ahead && !(start && end),
@@ -58,6 +66,7 @@ export const ASSERTIONS: readonly Assertion[] = Object.entries(PREDICATES).map((
         behind: (sides & Side.Behind) !== 0,
         ahead: (sides & Side.Ahead) !== 0,
         last: (sides & Side.Last) !== 0,
+        origin: (sides & Side.Origin) !== 0,
       }),
     ),
   );

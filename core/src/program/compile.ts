@@ -8,12 +8,16 @@
 import { type CharSet, contains } from "../charset/charset.ts";
 import { type FoldingRule, foldedAlike } from "../charset/folding.ts";
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
+import { Reckoning } from "../syntax/bounded.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { type Reading, read, type Source } from "../syntax/read.ts";
-import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
+import { childrenOf, type Node, type NodeOf, unknownNode, type VerbKind, walk, waysOf } from "../syntax/tree.ts";
+import { type Width, widthsOf } from "../syntax/width.ts";
+import { unknownKey } from "../unknown.ts";
 import { assertionNumber } from "./assertions.ts";
+import { firstCharacter } from "./first.ts";
 import { Op, type Operation } from "./operations.ts";
-import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, type Reference, UNBOUNDED } from "./program.ts";
+import { type Beyond, type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, type Reference, UNBOUNDED, type Verb } from "./program.ts";
 
 /** A reel keeps 26 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
@@ -58,9 +62,28 @@ class Compiler {
   private readonly loops: Loop[] = [];
   private readonly enclosures: Enclosure[] = [];
   private readonly references: Reference[] = [];
+  private readonly asked: (readonly number[])[] = [];
+  private readonly verbs: Verb[] = [];
+  private readonly beyond = new Set<Beyond>();
+  private readonly special = { keep: -1, call: -1, aside: -1 };
+  private readonly marks = new Map<string, number>();
+  /** Where the groups begin, and the calls of them that are still to be aimed. */
+  private readonly begins = new Map<number, number>([[0, 0]]);
+  private readonly calls: { readonly pc: number; readonly slot: number }[] = [];
+  /** Slots that are called, which must know where to go back to. */
+  private readonly called: ReadonlySet<number>;
+  /** For each verb that goes by the alternation around it the register of that; −1 outside of any. */
+  private readonly alternations: ReadonlyMap<Node, Node>;
+  /** For each verb that ends the match the groups around it. */
+  private readonly groupsAround: ReadonlyMap<Node, readonly number[]>;
+  private readonly noted: ReadonlySet<Node>;
+  private readonly alternationRegisters = new Map<Node, number>();
   private readonly tasks: Task[] = [];
   /** Gathered for the first loop. */
   private facts: Map<Node, Facts> | undefined;
+  /** Reckoned where a dialect asks for them. */
+  private widths: ReadonlyMap<Node, Width> | undefined;
+  private reckoning: Reckoning | undefined;
   private registers: number;
   private part: Node;
 
@@ -72,25 +95,41 @@ class Compiler {
     this.dialect = dialect;
     this.part = reading.root;
     this.registers = 3 * reading.slots.length;
+    this.called = new Set([...walk(reading.root)].flatMap((node) => (node.kind === "call" ? [node.slot] : [])));
+    const around = aroundVerbs(reading.root);
+    this.alternations = around.alternations;
+    this.groupsAround = around.groups;
+    this.noted = new Set(this.alternations.values());
+    if (this.called.size > 0) {
+      this.special.call = this.registers++;
+      this.special.aside = this.registers++;
+      this.beyond.add("calls");
+    }
   }
 
   run(part: Node, back: boolean): Program | undefined {
     this.part = part;
     const { root, groups, slots, options, source } = this.reading;
     this.tasks.push(
-      () => this.emit(root, Op.Match),
+      () => {
+        if (this.called.has(0)) this.emit(root, Op.Return, 0);
+        this.emit(root, Op.Match);
+      },
       () => this.node(part, back),
     );
     for (let task = this.tasks.pop(); task; task = this.tasks.pop()) {
       task();
       if (this.nodes.length > MAX_INSTRUCTIONS) return undefined;
     }
-    const groupNames: Record<string, number[]> = Object.create(null);
-    for (const { name, number } of slots) {
+    for (const { pc, slot } of this.calls) this.code[pc * INSTRUCTION_WIDTH + 2] = this.begins.get(slot) ?? 0;
+    const numbersOf: Record<string, Set<number>> = Object.create(null);
+    for (const { name, number } of groups) {
       if (name === null) continue;
-      groupNames[name] ??= [];
-      groupNames[name].push(number);
+      numbersOf[name] ??= new Set();
+      numbersOf[name].add(number);
     }
+    const groupNames: Record<string, number[]> = Object.create(null);
+    for (const name in numbersOf) groupNames[name] = [...(numbersOf[name] ?? [])];
     const latin = new Uint8Array(LATIN * this.sets.length);
     this.sets.forEach((set, n) => {
       for (let unit = 0; unit < LATIN; unit++) if (contains(set, unit)) latin[n * LATIN + unit] = 1;
@@ -104,11 +143,19 @@ class Compiler {
       loops: this.loops,
       enclosures: this.enclosures,
       references: this.references,
+      asked: this.asked,
+      verbs: this.verbs,
+      beyond: this.beyond,
+      starts: this.beyond.has("verbs") && this.dialect.semantics.skipsToFirst(options) ? firstCharacter(part) : null,
+      keepRegister: this.special.keep,
+      callRegister: this.special.call,
+      asideRegister: this.special.aside,
       groups,
       slots,
       groupNames,
       options,
       afterEmptyMatch: this.dialect.semantics.afterEmptyMatch,
+      searchStart: this.dialect.semantics.searchStart,
       registerCount: this.registers,
       root,
       source,
@@ -147,7 +194,19 @@ class Compiler {
       case "set":
         this.set(node, back);
         return;
+      case "call":
+        this.calls.push({ pc: this.emit(node, Op.Call, node.slot), slot: node.slot });
+        return;
+      case "verb":
+        this.verb(node);
+        return;
+      case "keep":
+        if (this.special.keep < 0) this.special.keep = this.registers++;
+        this.beyond.add("keep");
+        this.emit(node, Op.Keep);
+        return;
       case "assertion":
+        if (node.assertion === "search-start") this.beyond.add("search-start");
         this.emit(node, Op.Assert, assertionNumber(node.assertion), this.setNumber(node.set));
         return;
       case "back-reference": {
@@ -243,14 +302,37 @@ class Compiler {
       this.later([() => this.node(body, back)]);
       return;
     }
-    this.emit(node, Op.Open, capture);
-    this.later([() => this.node(body, back), () => this.emit(node, Op.Close, capture, back ? 1 : 0)]);
+    const begin = this.emit(node, Op.Open, capture);
+    // Of several groups in one slot the first is called.
+    if (!this.begins.has(capture)) this.begins.set(capture, begin);
+    this.later([
+      () => this.node(body, back),
+      () => {
+        this.emit(node, Op.Close, capture, back ? 1 : 0);
+        if (this.called.has(capture)) this.emit(node, Op.Return, capture);
+      },
+    ]);
   }
 
   private alternation(node: NodeOf<"alternation">, back: boolean): void {
+    let last: Task = () => undefined;
+    if (this.noted.has(node)) {
+      const register = this.registers++;
+      this.beyond.add("verbs");
+      this.alternationRegisters.set(node, register);
+      const together = this.dialect.semantics.lettersTogether && node.branches.every(beginsWithLetter);
+      this.emit(node, Op.NoteStates, register, together ? 0 : 1);
+      last = () => this.emit(node, Op.NoteStates, register, 0);
+    }
     this.choice(
       node,
-      node.branches.map((branch) => ({ node: branch, emit: () => this.node(branch, back) })),
+      node.branches.map((branch, i) => ({
+        node: branch,
+        emit: () => {
+          if (i === node.branches.length - 1) last();
+          this.node(branch, back);
+        },
+      })),
     );
   }
 
@@ -284,21 +366,83 @@ class Compiler {
   }
 
   private conditional(node: NodeOf<"conditional">, back: boolean): void {
+    const { asks } = node;
     let jump = 0;
-    const condition = this.emit(node, Op.Condition, node.slot);
+    /** Aims what was asked at the second way. */
+    let otherwise: Task = () => undefined;
+    const aimed = (condition: number): void => {
+      otherwise = () => this.aim(condition, 2);
+    };
+    const ask: Task = () => {
+      switch (asks.kind) {
+        case "groups":
+          aimed(this.emit(node, Op.Condition, this.asked.push(asks.slots) - 1));
+          return;
+        case "call":
+          this.beyond.add("calls");
+          aimed(this.emit(node, Op.ConditionCall, asks.slots === null ? -1 : (asks.slots[0] ?? 0)));
+          return;
+        case "constant":
+          return;
+        case "look": {
+          // It has both exits: through its inside to one way, past it to the other.
+          const { look } = asks;
+          if (look.kind !== "look") throw new RangeError("A conditional asks for something that is no lookaround.");
+          const number = this.enclosures.length;
+          this.look(look);
+          otherwise = () => {
+            const enclosure = this.enclosures[number] as Enclosure;
+            this.enclosures[number] = { ...enclosure, [look.negated ? "held" : "failed"]: this.pc };
+          };
+          return;
+        }
+        default:
+          unknownKey(asks);
+      }
+    };
+    if (asks.kind === "constant") {
+      // What is never gone through holds groups that are called.
+      const [way, other] = asks.holds ? [node.yes, node.no] : [node.no, node.yes];
+      this.later([() => this.node(way, back), () => this.aside(other, back)]);
+      return;
+    }
     this.later([
+      ask,
       () => this.node(node.yes, back),
       () => {
         jump = this.emit(node, Op.Jump);
-        this.aim(condition, 2);
+        otherwise();
       },
       () => this.node(node.no, back),
       () => this.aim(jump, 1),
     ]);
   }
 
+  /** Emits a part that is come to by calls alone. */
+  private aside(node: Node, back: boolean): void {
+    if (node.kind === "empty") return;
+    const jump = this.emit(node, Op.Jump);
+    this.later([() => this.node(node, back), () => this.aim(jump, 1)]);
+  }
+
+  private verb(node: NodeOf<"verb">): void {
+    const { verb, name } = node;
+    this.beyond.add("verbs");
+    let mark = -1;
+    if (name !== null && (verb === "mark" || verb === "skip")) {
+      mark = this.marks.get(name) ?? this.registers++;
+      this.marks.set(name, mark);
+    }
+    const around = this.alternations.get(node);
+    const alternation = around ? (this.alternationRegisters.get(around) ?? -1) : -1;
+    const closes = verb === "accept" ? (this.groupsAround.get(node) ?? []) : [];
+    const number = this.verbs.push({ kind: verb, mark, alternation, closes }) - 1;
+    this.emit(node, Op.Verb, number);
+    if (ACTS_LATER[verb]) this.emit(node, Op.Act, number);
+  }
+
   private look(node: NodeOf<"look">): void {
-    const { behind, widths, body } = node;
+    const { behind, widths, body, back: reach = 0 } = node;
     /** Goes back by so many characters, and reads on from there. */
     const from =
       (width: number, part: Node): Task =>
@@ -307,7 +451,8 @@ class Compiler {
         this.later([() => this.node(part, false)]);
       };
     this.enclose("look", node, node.negated, () => {
-      if (widths === null) this.later([() => this.node(body, behind)]);
+      if (reach !== 0) this.searchBack(node, widths?.[0] ?? 0, reach);
+      else if (widths === null) this.later([() => this.node(body, behind)]);
       else if (widths.length === 1) from(widths[0] as number, body)();
       else {
         const branches = body.kind === "alternation" ? body.branches : [body];
@@ -317,6 +462,74 @@ class Compiler {
         );
       }
     });
+  }
+
+  /**
+   * A lookbehind that is tried from the nearest place to the furthest, and must end where it was asked: a lazy loop goes
+   * back character by character.
+   */
+  private searchBack(node: NodeOf<"look">, first: number, reach: number): void {
+    const enclosure = this.enclosures.length - 1;
+    const [least, further] = reach > 0 ? [first, reach] : [first + reach, -reach];
+    if (reach < 0) {
+      this.fromFurthest(node, least, further, enclosure);
+      return;
+    }
+    const operator = { start: node.start, end: node.start };
+    this.beyond.add("looks-back");
+    if (least > 0) this.emit(node, Op.StepBack, least);
+    const number = this.loops.length;
+    const turns: NodeOf<"quantifier"> = { kind: "quantifier", min: 0, max: further, mode: "lazy", body: node.body, operator, start: node.start, end: node.end };
+    this.loops.push({
+      node: turns,
+      min: 0,
+      max: Math.min(further, UNBOUNDED - 1),
+      lazy: true,
+      counter: this.registers++,
+      begin: -1,
+      emptyIsLast: false,
+      cleared: 0,
+      notesFrom: 0,
+      emptyOn: -1,
+      clearFrom: 0,
+      clearTo: 0,
+    });
+    this.emit(node, Op.LoopEnter, number);
+    const start = this.emit(node, Op.LoopTry, number);
+    this.emit(node, Op.StepBack, 1);
+    this.emit(node, Op.LoopNext, number, start);
+    this.aim(start, 2);
+    this.later([() => this.node(node.body, false), () => this.emit(node, Op.HereAgain, enclosure)]);
+  }
+
+  /** The same from the furthest place to the nearest: each place is an alternative. */
+  private fromFurthest(node: NodeOf<"look">, least: number, further: number, enclosure: number): void {
+    this.beyond.add("looks-back");
+    const widths = Array.from({ length: further + 1 }, (_, i) => least + further - i);
+    const jumps: number[] = [];
+    const tasks: Task[] = [];
+    widths.forEach((width, i) => {
+      let choice = -1;
+      tasks.push(() => {
+        if (i < widths.length - 1) {
+          choice = this.emit(node, Op.Branch);
+          this.resumes.set(choice, node);
+        }
+        if (width > 0) this.emit(node, Op.StepBack, width);
+      });
+      tasks.push(() => {
+        jumps.push(this.emit(node, Op.Jump));
+        if (choice >= 0) this.aim(choice, 1);
+      });
+    });
+    this.later([
+      ...tasks,
+      () => {
+        for (const jump of jumps) this.aim(jump, 1);
+      },
+      () => this.node(node.body, false),
+      () => this.emit(node, Op.HereAgain, enclosure),
+    ]);
   }
 
   private enclose(kind: Enclosure["kind"], node: Node, negated: boolean, inside: Task): void {
@@ -334,14 +547,42 @@ class Compiler {
   }
 
   private quantifier(node: NodeOf<"quantifier">, back: boolean): void {
-    if (node.max === 0) return;
     const { body } = node;
+    if (node.max === 0) {
+      // What is never gone through may be called.
+      if (this.called.size > 0) this.aside(body, back);
+      return;
+    }
+    const optional = node.min === 0 && node.max === 1;
+    if (node.max > node.min && !optional && this.hasNoFurtherTurn(body)) {
+      this.quantifier({ ...node, max: node.min }, back);
+      return;
+    }
     if (node.mode !== "possessive") this.loop(node, () => this.node(body, back));
     else {
       const settled = () => this.enclose("possessive", node, false, () => this.node(body, back));
       const iteration = this.dialect.semantics.possessive === "each-iteration" ? settled : () => this.node(body, back);
       this.enclose("possessive", node, false, () => this.loop(node, iteration));
     }
+  }
+
+  private hasNoFurtherTurn(body: Node): boolean {
+    if (this.dialect.semantics.emptyGroupTurn === "taken" || body.kind !== "group") return false;
+    this.widths ??= widthsOf(this.part);
+    this.reckoning ??= new Reckoning(this.part);
+    return this.widths.get(body)?.most === 0 && this.reckoning.isSteady(body);
+  }
+
+  /** The slot of a group that has not taken part where it has no turn, by the dialect; 0 where it is no such group. */
+  private clearedWithoutTurn(body: Node, min: number): number {
+    if (!this.dialect.semantics.noTurnClears || min > 0) return 0;
+    let group = body;
+    while (group.kind === "group" && group.capture === null) group = group.body;
+    if (group.kind !== "group" || group.capture === null) return 0;
+    this.widths ??= widthsOf(this.part);
+    const { least, most } = this.widths.get(group) as Width;
+    const { firstSlot, lastSlot } = this.factsOf(group);
+    return least === most && least > 0 && firstSlot === lastSlot ? group.capture : 0;
   }
 
   private factsOf(node: Node): Facts {
@@ -355,7 +596,11 @@ class Compiler {
     const { clearsCapturesEachIteration, emptyIteration } = this.dialect.semantics;
     const clears = clearsCapturesEachIteration && lastSlot > 0;
     const counted = min > 0 || max !== Number.POSITIVE_INFINITY;
-    const emptyIsLast = canBeEmpty && emptyIteration === "is-last";
+    const endsEmpty =
+      emptyIteration === "is-last" || emptyIteration === "is-last-at-least" || (emptyIteration === "is-last-without-bound" && max === Number.POSITIVE_INFINITY);
+    const emptyIsLast = canBeEmpty && endsEmpty;
+    const begun = canBeEmpty && (endsEmpty || emptyIteration === "fails");
+    const cleared = this.clearedWithoutTurn(body, min);
     const number = this.loops.length;
     this.loops.push({
       node,
@@ -363,14 +608,16 @@ class Compiler {
       max: Math.min(max, UNBOUNDED),
       lazy: mode === "lazy",
       counter: counted ? this.registers++ : -1,
-      begin: canBeEmpty ? this.registers++ : -1,
+      begin: begun ? this.registers++ : -1,
       emptyIsLast,
+      cleared,
+      notesFrom: emptyIteration === "is-last" ? min : Math.max(0, min - 1),
       emptyOn: -1,
       clearFrom: clears ? firstSlot : 0,
       clearTo: clears ? lastSlot + 1 : 0,
     });
-    if (counted || emptyIsLast) this.emit(node, Op.LoopEnter, number);
-    const begins = canBeEmpty || clears;
+    if (counted || emptyIsLast || cleared > 0) this.emit(node, Op.LoopEnter, number);
+    const begins = begun || clears;
     const start = this.emit(node, Op.LoopTry, number, 0, begins ? 1 : 0);
     if (begins) this.emit(node, Op.LoopBegin, number);
     this.later([
@@ -381,6 +628,40 @@ class Compiler {
       },
     ]);
   }
+}
+
+const beginsWithLetter = (branch: Node): boolean => (branch.kind === "sequence" ? branch.items[0] : branch)?.kind === "character";
+
+/** Verbs that act when they are backtracked to, and are passed until then. */
+const ACTS_LATER: Readonly<Record<VerbKind, boolean>> = { accept: false, fail: false, mark: false, commit: true, prune: true, skip: true, alternative: true };
+
+/** What verbs stand in, in the same lookaround: of `alternative` the innermost alternation, of `accept` the groups, the innermost first. */
+function aroundVerbs(root: Node): { readonly alternations: ReadonlyMap<Node, Node>; readonly groups: ReadonlyMap<Node, readonly number[]> } {
+  interface Groups {
+    readonly slot: number;
+    readonly outer: Groups | null;
+  }
+  const alternations = new Map<Node, Node>();
+  const groups = new Map<Node, readonly number[]>();
+  const pending: { readonly node: Node; readonly alternation: Node | null; readonly within: Groups | null }[] = [
+    { node: root, alternation: null, within: null },
+  ];
+  for (let next = pending.pop(); next; next = pending.pop()) {
+    const { node, alternation, within } = next;
+    if (node.kind === "verb" && node.verb === "alternative" && alternation) alternations.set(node, alternation);
+    if (node.kind === "verb" && node.verb === "accept") {
+      const slots: number[] = [];
+      for (let group = within; group; group = group.outer) slots.push(group.slot);
+      groups.set(node, slots);
+    }
+    const isLook = node.kind === "look";
+    const inside = {
+      alternation: isLook ? null : node.kind === "alternation" ? node : alternation,
+      within: isLook ? null : node.kind === "group" && node.capture !== null ? { slot: node.capture, outer: within } : within,
+    };
+    for (const child of childrenOf(node)) pending.push({ node: child, ...inside });
+  }
+  return { alternations, groups };
 }
 
 interface Facts {
@@ -417,8 +698,13 @@ function canBeEmpty(node: Node, inner: readonly Facts[]): boolean {
     case "sequence":
       return inner.every((f) => f.canBeEmpty);
     case "alternation":
-    case "conditional":
       return inner.some((f) => f.canBeEmpty);
+    case "conditional":
+      return waysOf(inner).some((f) => f.canBeEmpty);
+    case "call":
+    case "verb":
+    case "keep":
+      return true;
     case "group":
     case "atomic":
       return (inner[0] as Facts).canBeEmpty;

@@ -51,5 +51,10 @@ const WRITTEN: Readonly<Record<Operand, (value: number, program: Program) => str
   target: (value) => `→${value}`,
   characters: (value) => String(value),
   backward: (value) => (value === 1 ? "backward" : ""),
+  slots: (value, { asked }) => (asked[value] ?? []).map((slot) => `$${slot}`).join("|"),
+  verb: (value, { verbs }) => verbs[value]?.kind ?? `${value}?`,
+  register: (value) => `r${value}`,
+  more: (value) => (value === 1 ? "and the next" : ""),
+  called: (value) => (value < 0 ? "any" : `$${value}`),
   begins: (value) => (value === 1 ? "begins" : ""),
 };

@@ -1,7 +1,7 @@
 /** Where control goes on in a program: the ways out of each instruction, by the table of operations. */
 import { unknownKey } from "../unknown.ts";
 import { type Operation, rowOf } from "./operations.ts";
-import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "./program.ts";
+import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, type Verb } from "./program.ts";
 
 /** `first` and `else` leave a choice: the way that is tried first, and the one that is saved for when that fails. */
 export type Way = "on" | "first" | "else";
@@ -13,7 +13,8 @@ export const instructionCount = ({ code }: Program): number => code.length / INS
 export const operationAt = ({ code }: Program, pc: number): Operation => code[pc * INSTRUCTION_WIDTH] as Operation;
 
 /** Where control goes on from an instruction, in the order in which it is tried. Throws where there is no such operation. */
-export function waysFrom({ code, loops, enclosures }: Program, pc: number): readonly (readonly [pc: number, way: Way])[] {
+export function waysFrom(program: Program, pc: number): readonly (readonly [pc: number, way: Way])[] {
+  const { code, loops, enclosures } = program;
   const word = pc * INSTRUCTION_WIDTH;
   const { flow, operands } = rowOf(code[word] as number);
   const target = code[word + 1 + operands.indexOf("target")] as number;
@@ -36,6 +37,15 @@ export function waysFrom({ code, loops, enclosures }: Program, pc: number): read
       const { failed } = enclosures[code[word + 1] as number] as Enclosure;
       return failed === FAILS ? [[next, "on"]] : choice(next, failed);
     }
+    case "call":
+      return [
+        [target, "on"],
+        [next, "on"],
+      ];
+    case "verb":
+      return verbWays(program, pc);
+    case "return":
+      return [[next, "on"]];
     case "leave": {
       const { held } = enclosures[code[word + 1] as number] as Enclosure;
       return held === FAILS ? [] : [[held, "on"]];
@@ -44,6 +54,25 @@ export function waysFrom({ code, loops, enclosures }: Program, pc: number): read
       return [];
     default:
       return unknownKey(flow);
+  }
+}
+
+function verbWays({ code, verbs, nodes }: Program, pc: number): readonly (readonly [number, Way])[] {
+  const { kind } = verbs[code[pc * INSTRUCTION_WIDTH + 1] as number] as Verb;
+  switch (kind) {
+    case "fail":
+      return [];
+    case "mark":
+      return [[pc + 1, "on"]];
+    case "accept":
+      return [[nodes.length - 1, "on"]];
+    case "commit":
+    case "prune":
+    case "skip":
+    case "alternative":
+      return choice(pc + 2, pc + 1);
+    default:
+      return unknownKey(kind);
   }
 }
 

@@ -1,5 +1,5 @@
 /** How long a match of a program can be. */
-import { childrenOf, type Node, unknownNode, walk } from "../syntax/tree.ts";
+import { childrenOf, type Node, unknownNode, walk, waysOf } from "../syntax/tree.ts";
 import type { Program } from "./program.ts";
 
 /** In UTF-16 code units; `most` is Infinity where there is no bound. */
@@ -54,11 +54,16 @@ function lengthOf(node: Node, inner: readonly Lengths[], codePoints: boolean): L
       return inner[0] as Lengths;
     case "sequence":
       return inner.reduce((sum, each) => ({ least: sum.least + each.least, most: sum.most + each.most }), { least: 0, most: 0 });
+    // A verb can end the match where it stands.
+    case "call":
+    case "verb":
     case "back-reference":
       return { least: 0, most: Number.POSITIVE_INFINITY };
     case "alternation":
-    case "conditional":
-      return { least: Math.min(...inner.map((i) => i.least)), most: Math.max(...inner.map((i) => i.most)) };
+    case "conditional": {
+      const ways = node.kind === "conditional" ? waysOf(inner) : inner;
+      return { least: Math.min(...ways.map((i) => i.least)), most: Math.max(...ways.map((i) => i.most)) };
+    }
     case "quantifier": {
       const { least, most } = inner[0] as Lengths;
       return { least: times(least, node.min), most: times(most, node.max) };
@@ -66,6 +71,7 @@ function lengthOf(node: Node, inner: readonly Lengths[], codePoints: boolean): L
     case "empty":
     case "assertion":
     case "look":
+    case "keep":
       return EMPTY;
     default:
       return unknownNode(node);

@@ -4,7 +4,7 @@
  */
 import { type CharSet, countOf } from "../charset/charset.ts";
 import { charactersOf } from "../syntax/characters.ts";
-import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
+import { childrenOf, type Node, type NodeOf, unknownNode, walk, waysOf } from "../syntax/tree.ts";
 import type { Program } from "./program.ts";
 
 /** In UTF-16 code units. */
@@ -82,6 +82,11 @@ function knownOf(node: Node, inner: readonly Known[], codePoints: boolean): Know
     case "assertion":
     case "look":
       return ZERO_WIDTH;
+    // Programs with these are not looked through for texts.
+    case "call":
+    case "verb":
+    case "keep":
+      return ANYTHING;
     case "character":
     case "any":
     case "set":
@@ -100,7 +105,8 @@ function knownOf(node: Node, inner: readonly Known[], codePoints: boolean): Know
     case "conditional": {
       const [only] = inner;
       if (inner.length === 1 && only && node.kind === "alternation") return only;
-      return { ...ANYTHING, least: Math.min(...inner.map(({ least }) => least)), most: Math.max(...inner.map(({ most }) => most)) };
+      const ways = node.kind === "conditional" ? waysOf(inner) : inner;
+      return { ...ANYTHING, least: Math.min(...ways.map(({ least }) => least)), most: Math.max(...ways.map(({ most }) => most)) };
     }
     case "quantifier": {
       const { min, max } = node;

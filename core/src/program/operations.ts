@@ -28,6 +28,14 @@ export const Op = {
   Match: 18,
   StepBack: 19,
   Condition: 20,
+  Keep: 21,
+  Call: 22,
+  Return: 23,
+  Verb: 24,
+  Act: 25,
+  ConditionCall: 26,
+  HereAgain: 27,
+  NoteStates: 28,
 } as const;
 
 export type Operation = (typeof Op)[keyof typeof Op];
@@ -52,7 +60,16 @@ export type Operand =
   /** 1 where the text is read backwards, else 0. */
   | "backward"
   /** 1 where the next instruction is LoopBegin, else 0. */
-  | "begins";
+  | "begins"
+  /** The number of a list of slots, in a program's `asked`. */
+  | "slots"
+  /** The number of a verb, in a program's `verbs`. */
+  | "verb"
+  | "register"
+  /** 1 where the alternative that comes next is saved above them, else 0. */
+  | "more"
+  /** A slot that is called; 0 for the whole pattern, −1 for any. */
+  | "called";
 
 /** Where control goes on from an instruction. */
 export type Flow =
@@ -66,6 +83,12 @@ export type Flow =
   | "loop"
   /** With the next one or with the target, by what groups hold: no choice is saved. */
   | "condition"
+  /** With the first target, and later behind itself. */
+  | "call"
+  /** Past the next one, which is saved, or by what the verb does: on, to the match, or nowhere. */
+  | "verb"
+  /** Behind the call that is left; with the next one where none is. */
+  | "return"
   /** Into an enclosure, with the next one; what comes of its inside leads to one of its exits. */
   | "enter"
   /** Out of an enclosure, by the exit for an inside that is through. */
@@ -83,6 +106,8 @@ export type Does =
   | "asserts"
   /** Goes back in the text, or fails. */
   | "steps-back"
+  /** Steers the backtracking. */
+  | "steers"
   /** Writes down where a group, or a turn of a loop, begins or ends; a turn that may not be empty fails where it is. */
   | "notes"
   /** Nothing of its own: its flow is what it does. */
@@ -128,9 +153,40 @@ export const OPERATIONS: Readonly<Record<Operation, OperationRow>> = {
   [Op.Match]: { name: "match", operands: [], flow: "end", does: "matches" },
   // At the start of a lookbehind of one width.
   [Op.StepBack]: { name: "step-back", operands: ["characters"], flow: "on", does: "steps-back" },
-  // The target is where to go on if the group has not taken part.
-  [Op.Condition]: { name: "condition", operands: ["slot", "target"], flow: "condition", does: "goes" },
+  // The target is where to go on if none of the groups has taken part.
+  [Op.Condition]: { name: "condition", operands: ["slots", "target"], flow: "condition", does: "goes" },
+  // The match begins here.
+  [Op.Keep]: { name: "keep", operands: [], flow: "on", does: "notes" },
+  // What the registers hold is put aside, and put back when the call is left.
+  [Op.Call]: { name: "call", operands: ["called", "target"], flow: "call", does: "goes" },
+  [Op.Return]: { name: "return", operands: ["called"], flow: "return", does: "goes" },
+  // A verb that acts when it is backtracked to saves the next instruction, and goes on behind that.
+  [Op.Verb]: { name: "verb", operands: ["verb"], flow: "verb", does: "steers" },
+  [Op.Act]: { name: "act", operands: ["verb"], flow: "end", does: "steers" },
+  // The target is where to go on if it is not asked inside of such a call.
+  [Op.ConditionCall]: { name: "condition-call", operands: ["called", "target"], flow: "condition", does: "goes" },
+  // So many states are left by a verb that acts inside of the alternative that follows.
+  [Op.NoteStates]: { name: "note-states", operands: ["register", "more"], flow: "on", does: "notes" },
+  // A lookbehind that goes back step by step has come to where it was asked.
+  [Op.HereAgain]: { name: "here-again", operands: ["enclosure"], flow: "on", does: "asserts" },
 };
+
+/** What steers the backtracking, or hangs on more than a state: programs with it (`Program.beyond`) are run by the backtracking machine alone. */
+export type BacktrackersOwn =
+  | typeof Op.Keep
+  | typeof Op.Call
+  | typeof Op.Return
+  | typeof Op.Verb
+  | typeof Op.Act
+  | typeof Op.ConditionCall
+  | typeof Op.HereAgain
+  | typeof Op.NoteStates;
+
+/** Ends an exhaustive switch of a reader that is never given the backtracking machine's own operations. Throws. */
+export function refuseOperation(operation: BacktrackersOwn): never {
+  const row = (OPERATIONS as Readonly<Record<number, OperationRow>>)[operation];
+  throw row ? new RangeError(`The operation ${row.name} is the backtracking machine's alone.`) : unknownOperation(operation as never);
+}
 
 /** Ends an exhaustive switch over operations. Throws: whoever reads the program does not know what it would do. */
 export function unknownOperation(operation: never): never {

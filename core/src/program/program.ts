@@ -8,7 +8,7 @@ import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
 import type { Dialect, Options } from "../dialect/dialect.ts";
 import type { Reading, Source } from "../syntax/read.ts";
-import type { Group, Node, NodeOf, Slot } from "../syntax/tree.ts";
+import type { Group, Node, NodeOf, Slot, VerbKind } from "../syntax/tree.ts";
 
 export const INSTRUCTION_WIDTH = 4;
 
@@ -27,8 +27,12 @@ export interface Loop {
   readonly begin: number;
   /** An iteration beyond the least number that takes nothing is the last one; else it fails. */
   readonly emptyIsLast: boolean;
+  /** Of a loop that an empty turn ends the first turn that can, counted from nought. */
+  readonly notesFrom: number;
   /** Where a turn goes on that took nothing and may not have; −1 where it fails. Only automata have such loops. */
   readonly emptyOn: number;
+  /** The slot that has not taken part until a turn has ended; 0 where there is none. */
+  readonly cleared: number;
   /** Slots inside, `clearFrom` up to but not `clearTo`, that an iteration clears; equal where there is none. */
   readonly clearFrom: number;
   readonly clearTo: number;
@@ -45,6 +49,23 @@ export interface Enclosure {
   /** Where to go on once its inside has failed, or `FAILS`. */
   readonly failed: number;
 }
+
+/** A verb as a program has it. */
+export interface Verb {
+  readonly kind: VerbKind;
+  /** Register of the offset where its mark was passed, or where `skip` looks for one; −1 where it has no name. */
+  readonly mark: number;
+  /** Of `accept`: slots of the groups that it stands in, in the same lookaround, the innermost first. */
+  readonly closes: readonly number[];
+  /** Of `alternative`: register of the number of saved states that it leaves in the alternation around it, or −1 where there is none. */
+  readonly alternation: number;
+}
+
+/**
+ * What outcomes may hang on besides the instruction, the offset and what the registers of loops and groups hold. Who
+ * follows programs by those alone leaves such programs to the backtracking machine.
+ */
+export type Beyond = "calls" | "verbs" | "search-start" | "keep" | "looks-back";
 
 /** As an exit of an enclosure: nothing goes on from there, and the way fails. */
 export const FAILS = -1;
@@ -69,6 +90,16 @@ export interface Program {
   readonly loops: readonly Loop[];
   readonly enclosures: readonly Enclosure[];
   readonly references: readonly Reference[];
+  /** Slots that conditions ask for: one of them must have taken part. */
+  readonly asked: readonly (readonly number[])[];
+  readonly verbs: readonly Verb[];
+  readonly beyond: ReadonlySet<Beyond>;
+  /** Characters that an attempt is begun at, where a search skips the others and it shows; else null. */
+  readonly starts: CharSet | null;
+  /** Registers of where the match begins if not where the attempt did, of the call under way, and of how much is put aside; −1 where there are none. */
+  readonly keepRegister: number;
+  readonly callRegister: number;
+  readonly asideRegister: number;
   /** Every capturing group as the pattern writes it; several may share a slot. */
   readonly groups: readonly Group[];
   /** What a match says of its groups, slot n at index n − 1. */
@@ -77,6 +108,8 @@ export interface Program {
   readonly options: Options;
   /** What the search does after an empty match. */
   readonly afterEmptyMatch: Dialect["semantics"]["afterEmptyMatch"];
+  /** What \G takes for the start of the search. */
+  readonly searchStart: Dialect["semantics"]["searchStart"];
   /**
    * Registers hold offsets or counts, −1 for "not set": `[start, end]` of slots 1…n, then the opening offset of
    * slots 1…n while they are open, then what the loops need.

@@ -16,11 +16,15 @@ export function closeGroup(slot: number, at: number, registers: Int32Array, slot
   registers[captureRegister(slot) + 1] = Math.max(opened, at);
 }
 
+/** Whether one of the slots has taken part. */
+export const oneHasTakenPart = (slots: readonly number[], registers: Int32Array): boolean => slots.some((slot) => hasTakenPart(slot, registers));
+
 export const hasTakenPart = (slot: number, registers: Int32Array): boolean => (registers[captureRegister(slot) + 1] as number) >= 0;
 
 export function enterLoop(loop: Loop, registers: Int32Array): void {
   if (loop.counter >= 0) registers[loop.counter] = 0;
   if (loop.emptyIsLast) registers[loop.begin] = -1;
+  if (loop.cleared > 0) registers.fill(-1, captureRegister(loop.cleared), captureRegister(loop.cleared) + 2);
 }
 
 /** 1 where the loop must go on, −1 where it must end, 0 where there is a choice. */
@@ -34,8 +38,8 @@ export function forcedWay(loop: Loop, at: number, registers: Int32Array): number
 }
 
 export function beginIteration(loop: Loop, at: number, registers: Int32Array): void {
-  const required = loop.counter >= 0 && (registers[loop.counter] as number) < loop.min;
-  if (loop.begin >= 0 && !(loop.emptyIsLast && required)) registers[loop.begin] = at;
+  const early = loop.counter >= 0 && (registers[loop.counter] as number) < loop.notesFrom;
+  if (loop.begin >= 0 && !(loop.emptyIsLast && early)) registers[loop.begin] = at;
   for (let r = captureRegister(loop.clearFrom); r < captureRegister(loop.clearTo); r++) registers[r] = -1;
 }
 
@@ -58,7 +62,7 @@ export interface Effects {
 const NONE: Effects = { reads: [], writes: [], copies: false };
 
 /** What an instruction does with the registers. Throws where there is no such operation. */
-export function effectsOf({ code, loops, references, slots }: Program, pc: number): Effects {
+export function effectsOf({ code, loops, references, slots, asked, keepRegister }: Program, pc: number): Effects {
   const operation = code[pc * INSTRUCTION_WIDTH] as Operation;
   const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
   const captures = (slot: number): number[] => [captureRegister(slot), captureRegister(slot) + 1];
@@ -70,10 +74,12 @@ export function effectsOf({ code, loops, references, slots }: Program, pc: numbe
     case Op.Reference:
       return { ...NONE, reads: (references[a] as Reference).slots.flatMap(captures) };
     case Op.Condition:
-      return { ...NONE, reads: [captureRegister(a) + 1] };
+      return { ...NONE, reads: (asked[a] as readonly number[]).map((slot) => captureRegister(slot) + 1) };
+    case Op.Keep:
+      return { ...NONE, writes: [keepRegister] };
     case Op.LoopEnter: {
-      const { counter, begin, emptyIsLast } = loops[a] as Loop;
-      return { ...NONE, writes: [counter, emptyIsLast ? begin : -1].filter((register) => register >= 0) };
+      const { counter, begin, emptyIsLast, cleared } = loops[a] as Loop;
+      return { ...NONE, writes: [counter, emptyIsLast ? begin : -1, ...(cleared > 0 ? captures(cleared) : [])].filter((register) => register >= 0) };
     }
     case Op.LoopTry: {
       const { counter, begin, emptyIsLast } = loops[a] as Loop;
@@ -103,6 +109,14 @@ export function effectsOf({ code, loops, references, slots }: Program, pc: numbe
     case Op.Leave:
     case Op.Match:
     case Op.StepBack:
+    // Programs with these are left to the backtracking machine.
+    case Op.Call:
+    case Op.Return:
+    case Op.Verb:
+    case Op.Act:
+    case Op.ConditionCall:
+    case Op.HereAgain:
+    case Op.NoteStates:
       return NONE;
     default:
       return unknownOperation(operation);

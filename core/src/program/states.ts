@@ -63,6 +63,7 @@ export class StateSpace {
     const count = program.code.length / INSTRUCTION_WIDTH;
     const base = new Int32Array(count).fill(-1);
     const parts: Part[][] = Array<Part[]>(count).fill(NO_PARTS);
+    if (program.beyond.size > 0) return undefined;
     const groups = askedGroups(program);
     if (groups.length > MAX_ASKED_GROUPS) return undefined;
     /** Loops around the instruction, inside the innermost enclosure. */
@@ -154,10 +155,8 @@ export class StateSpace {
   }
 }
 
-function askedGroups({ code }: Program): readonly number[] {
-  const groups = new Set<number>();
-  for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) if (code[i] === Op.Condition) groups.add(code[i + 1] as number);
-  return [...groups].sort((a, b) => a - b);
+function askedGroups({ asked }: Program): readonly number[] {
+  return [...new Set(asked.flat())].sort((a, b) => a - b);
 }
 
 /** What tells a loop's states apart; at its own LoopTry its offset matters only to loops whose empty iteration is the last. */

@@ -6,7 +6,7 @@
  * offsets; the other names are in `fill`.
  */
 import { Kind } from "../machine/events.ts";
-import type { AssertionKind, Node, Span } from "../syntax/tree.ts";
+import type { AssertionKind, Node, NodeOf, Span, VerbKind } from "../syntax/tree.ts";
 import { MODE_WORDS } from "../syntax/words.ts";
 import { grouped, visible } from "../text/visible.ts";
 import type { Frame, Reel } from "./reel.ts";
@@ -29,7 +29,8 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
     otherwise: "At {at}, {part} takes {taken}.",
   },
   hold: {
-    conditional: "At {at}, {part} goes by group {condition}, which has {taken-part}.",
+    conditional: "At {at}, {part} goes by {condition}.",
+    keep: "At {at}, {part} has the match begin here: what was taken before is not part of it.",
     otherwise: "At {at}, {part} holds: {asserted}.",
   },
   mismatch: {
@@ -39,11 +40,14 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
     "back-reference": "At {at}, {part} does not find what its group holds: {found}.",
     assertion: "At {at}, {part} does not hold: {asserted}.",
     look: "At {to}, {part} does not hold: {looked}.",
+    verb: "At {at}, {part} fails, whatever stands here.",
     quantifier: "At {at}, a turn of {part} took no text at all; such a turn does not count, so it fails.",
   },
   save: {
     alternation: "At {at}, the machine tries {first} and saves the next alternative, {next}.",
     set: "At {at}, {part} tries its longer strings first and saves the shorter ones.",
+    verb: "At {at}, {part} is passed; it acts if the machine comes back to it.",
+    look: "At {at}, {part} begins at the nearest place that it can, and saves those further back.",
     otherwise: "At {at}, {part} is {mode}: {choice}.",
   },
   resume: {
@@ -62,6 +66,9 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
   },
   cut: "{part} is settled: {thrown}, so its inside is not tried another way.",
   match: "The pattern matches {from}–{until}: {matched}.",
+  call: "At {at}, {part} calls {called}; what that captures is forgotten when it is left.",
+  return: "At {to}, {part} is left, and goes on behind its call.",
+  verb: "At {at}, {part} acts: {acts}.",
   "give-up": "{cause}, and nothing is saved any more: the attempt at {attempt} fails.",
 };
 
@@ -70,14 +77,34 @@ const NOT_WHOLE = "The pattern is through at {at}, but the whole text was asked 
 
 const ASSERTED: Readonly<Record<AssertionKind, readonly [holds: string, fails: string]>> = {
   "text-start": ["the text begins here", "the text has begun before"],
+  "search-start": ["the search began here", "the search began elsewhere"],
   "text-end": ["the text ends here", "the text goes on"],
   "last-line-end": ["the text ends here, or the line end that ends it", "the text goes on"],
   "line-start": ["a line begins here", "no line begins here"],
+  "line-start-before-text": ["a line begins here", "no line begins here, or the text ends"],
+  "line-start-in-text": ["a line begins here", "no line begins here, or the text ends"],
   "line-end": ["a line ends here", "the line goes on"],
+  "word-start": ["a word begins here", "no word begins here"],
+  "word-end": ["a word ends here", "no word ends here"],
   "word-edge": ["a word has its edge here", "no word begins or ends here"],
   "not-word-edge": ["no word begins or ends here", "a word has its edge here"],
   "not-word-edge-in-text": ["no word begins or ends here", "a word has its edge here, or the text is empty"],
 };
+
+const ACTS: Readonly<Record<VerbKind, string>> = {
+  accept: "what was taken until here is enough",
+  fail: "it fails",
+  commit: "the search is over, and nothing else is tried",
+  prune: "this attempt is over, and nothing else is tried in it",
+  skip: "this attempt is over, and the search goes on where the verb was passed, or where its mark was",
+  alternative: "nothing else is tried in this alternative",
+  mark: "the place is marked by its name",
+};
+
+function conditionWords({ asks, label }: NodeOf<"conditional">, { captures }: Frame): string {
+  if (asks.kind !== "groups") return asks.kind === "call" ? "whether it is inside of such a call" : "what it asks for";
+  return `group ${label}, which has ${asks.slots.some((slot) => captures[slot - 1]) ? "taken part" : "not taken part"}`;
+}
 
 /** The sentence for a step. */
 export function narrate(reel: Reel, step: number): Phrase[] {
@@ -140,11 +167,11 @@ function fill(name: string, reel: Reel, frame: Frame): Phrase[] {
     case "asserted":
       return node.kind === "assertion" ? [words(ASSERTED[node.assertion][frame.kind === "hold" ? 0 : 1])] : [];
     case "condition":
-      return node.kind === "conditional" ? [words(node.label)] : [];
-    case "taken-part": {
-      const set = node.kind === "conditional" && frame.captures[node.slot - 1];
-      return [words(set ? "taken part" : "not taken part")];
-    }
+      return node.kind === "conditional" ? [words(conditionWords(node, frame))] : [];
+    case "called":
+      return node.kind === "call" ? [words(node.slot === 0 ? "the whole pattern" : `group ${node.label}`)] : [];
+    case "acts":
+      return node.kind === "verb" ? [words(ACTS[node.verb])] : [];
     case "group":
       return node.kind === "group" ? [words(node.name === null ? `${node.capture}` : `${node.capture}, ${node.name},`)] : [];
     case "mode":

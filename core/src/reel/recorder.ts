@@ -41,7 +41,7 @@ export class ReelRecorder implements Recorder {
 
   constructor(program: Program) {
     this.program = program;
-    this.checkpointWidth = CHECKPOINT_HEAD + 3 * program.groups.length;
+    this.checkpointWidth = CHECKPOINT_HEAD + 3 * program.slots.length;
     let interval = CHECKPOINT_ROWS;
     while (interval < this.checkpointWidth * ROWS_PER_REGISTER) interval *= 2;
     this.interval = interval;

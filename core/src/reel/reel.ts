@@ -76,6 +76,14 @@ export interface Taken extends Span {
   readonly node: Node;
 }
 
+/** A call that is under way. */
+export interface OpenCall {
+  readonly step: number;
+  readonly node: Node;
+  /** Offset where it was entered. */
+  readonly at: number;
+}
+
 export interface ReelEnd {
   /** False where the recording stopped at its bound. */
   readonly complete: boolean;
@@ -95,6 +103,9 @@ export interface RecordOptions {
   /** The most events to record. */
   readonly eventLimit: number;
 }
+
+/** Steps of a live path that are gone back for the calls around one. */
+const MOST_GONE_BACK = 200_000;
 
 /** Events recorded in one slice: about ten milliseconds, so that a newer request is noticed in time. */
 const SLICE = 100_000;
@@ -394,7 +405,7 @@ export class Reel {
   /** The groups that an event's loop clears, first and one past the last. */
   private cleared(step: number): readonly [number, number] {
     const loop = this.program.loops[this.operand(this.pc(step))];
-    return loop ? [loop.clearFrom, loop.clearTo] : [0, 0];
+    return !loop ? [0, 0] : loop.cleared > 0 ? [loop.cleared, loop.cleared + 1] : [loop.clearFrom, loop.clearTo];
   }
 
   /**
@@ -402,8 +413,7 @@ export class Reel {
    * attempt's start is reached, or a checkpoint settles the rest.
    */
   captures(step: number): { captures: (Span | null)[]; opened: (number | null)[] } {
-    const { groups } = this.program;
-    const count = groups.length;
+    const count = this.program.slots.length;
     const captures: (Span | null | undefined)[] = new Array(count).fill(undefined);
     const opened: (number | null | undefined)[] = new Array(count).fill(undefined);
     /** Ends of captures whose start is still to be found. */
@@ -428,6 +438,11 @@ export class Reel {
     while (unsettled > 0) {
       const kind = this.kind(i);
       if (kind === Kind.Attempt) break;
+      if (kind === Kind.Return) {
+        // What was captured inside of a call is forgotten: it is as it was where the call was entered.
+        i = this.before(this.entered(i));
+        continue;
+      }
       if ((this.rows.at(i, 1) & CLEARED) !== 0) {
         const [from, to] = this.cleared(i);
         for (let g = from; g < to; g++) {
@@ -472,11 +487,23 @@ export class Reel {
     const pc = this.pc(step);
     if (this.operation(pc) !== Op.Leave) return step - 1;
     const look = this.operand(pc);
-    // Only a mismatch right before says that the inside had failed.
-    if (kind === Kind.Leave && this.kind(step - 1) !== Kind.Mismatch) return step - 1;
+    // Only a mismatch right before says that the inside had failed, or a verb.
+    if (kind === Kind.Leave && this.kind(step - 1) !== Kind.Mismatch && this.operation(this.pc(step - 1)) !== Op.Act) return step - 1;
     let i = step - 1;
     // A lookaround is not entered again inside itself, so the newest entry is its own.
     while (this.kind(i) !== Kind.Enter || this.operand(this.pc(i)) !== look) i--;
+    return i;
+  }
+
+  /** The step at which the call was entered that a step leaves. */
+  private entered(left: number): number {
+    let inside = 1;
+    let i = left;
+    while (inside > 0) {
+      i = this.before(i);
+      if (this.kind(i) === Kind.Return) inside++;
+      if (this.kind(i) === Kind.Call) inside--;
+    }
     return i;
   }
 
@@ -490,12 +517,33 @@ export class Reel {
     }
   }
 
+  /**
+   * The calls that are under way after a step, the innermost first: the step at which each was entered, what calls, and
+   * where. Of a path that is longer than is gone back, those that were found; `whole` says whether that is all of them.
+   */
+  calls(step: number): { readonly calls: readonly OpenCall[]; readonly whole: boolean } {
+    const calls: OpenCall[] = [];
+    if (this.program.callRegister < 0) return { calls, whole: true };
+    let gone = 0;
+    for (let i = step; this.kind(i) !== Kind.Attempt; ) {
+      if (++gone > MOST_GONE_BACK) return { calls, whole: false };
+      const kind = this.kind(i);
+      // The step that leaves a call is in it no more.
+      if (kind === Kind.Return) i = this.entered(i);
+      else if (kind === Kind.Call) calls.push({ step: i, node: this.program.nodes[this.pc(i)] as Node, at: this.rows.at(i, 0) });
+      i = this.before(i);
+    }
+    return { calls, whole: true };
+  }
+
   /** The steps on the live path at which a group was closed, oldest first, with what each turn took; at most `limit`, the newest. */
   turns(group: number, step: number, limit: number): Taken[] {
     const out: Taken[] = [];
     let closed: { step: number; at: number } | undefined;
-    for (const i of this.livePath(step)) {
+    for (let i = step; this.kind(i) !== Kind.Attempt; i = this.before(i)) {
       const kind = this.kind(i);
+      // What was taken inside of a call is forgotten.
+      if (kind === Kind.Return) i = this.entered(i);
       if (kind !== Kind.Open && kind !== Kind.Close) continue;
       const pc = this.pc(i);
       if (this.operand(pc) !== group) continue;

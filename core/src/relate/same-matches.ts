@@ -153,7 +153,7 @@ function sameResult(one: Registers | null, other: Registers | null): boolean {
 
 /** Threads do not know what groups hold, nor settle what an atomic group tries first; lookarounds are only asked whether they hold. */
 function isSimulated(program: Program): boolean {
-  if (program.references.length > 0 || program.options.sticky) return false;
+  if (program.references.length > 0 || program.options.sticky || program.beyond.size > 0) return false;
   for (const node of walk(program.root)) {
     if (node.kind === "atomic" || node.kind === "conditional" || node.kind === "back-reference") return false;
     if (node.kind === "quantifier" && node.mode === "possessive") return false;

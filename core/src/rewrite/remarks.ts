@@ -20,6 +20,10 @@ export const REMARKS = {
   "case-elsewhere": "“{0}” stands for itself: this host’s templates change no case. A function does: {1}.",
   "function-elsewhere": "This is put in as it is written: a function is not run here, only a template is.",
   "condition-elsewhere": "“{0}” stands for itself: this host’s templates have no conditions. A function decides: {1}.",
+  "digit-elsewhere": "“{0}” is the character {1}. The group is “{2}”.",
+  "case-letter": "“{0}” is the letter {1}: this host’s templates change no case. A function does: {2}.",
+  "letter-alone": "“{0}” is the letter {1}: a backslash takes the next character as it is.",
+  "whole-here": "The whole match is “{0}”.",
   octal: "“{0}” is the character number {1}, in octal. Group {2} and then “{3}” is “{4}”.",
   nul: "“{0}” is the character NUL. The whole match is “{1}”.",
 } as const;

@@ -5,7 +5,7 @@
 import { contains } from "../charset/charset.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { foreignSpellings } from "../syntax/foreign.ts";
-import type { Node, NodeOf, Span } from "../syntax/tree.ts";
+import { anchorOf, type Node, type NodeOf, type Span, standsForMore } from "../syntax/tree.ts";
 import type { SlipCode } from "./messages.ts";
 import type { Shape } from "./shape.ts";
 
@@ -56,7 +56,7 @@ function lettersAfter(shape: Shape, node: Node): { readonly word: string; readon
   let word = "";
   let next = shape.beside(node, 1);
   for (; next?.kind === "character" && isLetter(next.codePoint); next = shape.beside(next, 1)) word += String.fromCodePoint(next.codePoint);
-  return { word: word.toLowerCase(), ended: next === undefined || next.kind === "assertion" };
+  return { word: word.toLowerCase(), ended: next === undefined || anchorOf(next) !== undefined };
 }
 
 const isLetter = (point: number): boolean => (point >= 97 && point <= 122) || (point >= 65 && point <= 90);
@@ -74,7 +74,7 @@ const dotForPoint: Rule = (shape) =>
     const [before, after] = [shape.beside(node, -1), shape.beside(node, 1)];
     const digits = takesDigits(shape, before) && takesDigits(shape, after);
     const { word, ended } = lettersAfter(shape, node);
-    const ending = ended && ENDINGS.has(word) && takesWord(before);
+    const ending = ended && ENDINGS.has(word) && (takesWord(before) || takesDigits(shape, before));
     const host = takesWord(before) && lettersBefore(shape, node) === "www";
     if (!digits && !ending && !host) return [];
     return [
@@ -95,10 +95,10 @@ function lettersBefore(shape: Shape, node: Node): string {
   return word.toLowerCase();
 }
 
-const STARTS = new Set(["text-start", "line-start"]);
-const ENDS = new Set(["text-end", "line-end", "last-line-end"]);
+const STARTS = new Set(["text-start", "line-start", "line-start-before-text", "line-start-by-pairs"]);
+const ENDS = new Set(["text-end", "line-end", "last-line-end", "line-end-by-pairs", "last-line-end-by-pairs"]);
 const itemsOf = (node: Node): readonly Node[] => (node.kind === "sequence" ? node.items : [node]);
-const isAnchor = (node: Node | undefined, kinds: ReadonlySet<string>): node is NodeOf<"assertion"> => node?.kind === "assertion" && kinds.has(node.assertion);
+const isAnchor = (node: Node | undefined, kinds: ReadonlySet<string>): node is Node => kinds.has(anchorOf(node) ?? "");
 
 const outerAlternatives: Rule = (shape) => {
   const { root } = shape.program;
@@ -114,7 +114,9 @@ const outerAlternatives: Rule = (shape) => {
   // What is trimmed at both ends is the same, or may be nothing: that is meant.
   const { pattern } = shape.reading.source;
   const [first, final] = [pattern.slice(head.end, (root.branches[0] as Node).end), pattern.slice((root.branches[last] as Node).start, tail.start)];
-  if (first === final || branches.some((items) => items.every((each) => each.kind === "assertion"))) return [];
+  if (first === final || branches.some((items) => items.every((each) => anchorOf(each) !== undefined))) return [];
+  // A capital letter begins the last word of a name written in one: names are looked for by how they begin, and by how they end.
+  if (branches.length === 2 && !shape.reading.options.ignoreCase && isCapital(branches[1]?.[0])) return [];
   // Of two that are each closed by a sign, one is looked for at the start and the other at the end.
   if (branches.length === 2 && (isSignItem(branches[0]?.at(-1)) || isSignItem(branches[1]?.[0]))) return [];
   const own = shape.textWith([{ node: root, choice: 0 }]);
@@ -139,6 +141,8 @@ const outerAlternatives: Rule = (shape) => {
     },
   ];
 };
+
+const isCapital = (node: Node | undefined): boolean => node?.kind === "character" && node.codePoint >= 65 && node.codePoint <= 90;
 
 const isSignItem = (node: Node | undefined): boolean =>
   node?.kind === "character" && !isLetter(node.codePoint) && !DIGITS.includes(String.fromCodePoint(node.codePoint));
@@ -171,9 +175,16 @@ const shadowed: Rule = (shape) =>
     });
   });
 
+/** A node, or the brackets in which it is alone. */
+function withBrackets(shape: Shape, node: Node): Node {
+  let whole = node;
+  for (let parent = shape.parent(whole); parent?.kind === "group"; parent = shape.parent(whole)) whole = parent;
+  return whole;
+}
+
 const greedyEats: Rule = (shape) =>
   shape.of("quantifier").flatMap((node) => {
-    const next = shape.beside(node, 1);
+    const next = shape.beside(withBrackets(shape, node), 1);
     if (node.mode !== "greedy" || node.max !== Number.POSITIVE_INFINITY || (node.body.kind !== "any" && node.body.kind !== "set")) return [];
     if (next?.kind !== "group" || next.capture === null) return [];
     const [inner] = itemsOf(next.body);
@@ -246,22 +257,25 @@ const ranges: Rule = (shape) =>
     });
   });
 
-const signsInSets: Rule = (shape) =>
-  shape.of("set").flatMap((set): readonly Suspected[] => {
+const signsInSets: Rule = (shape) => {
+  const foreign = foreignSpellings(shape.reading);
+  return shape.of("set").flatMap((set): readonly Suspected[] => {
     const pieces = piecesOf(shape, set);
     const written = shape.written(set);
-    if (pieces.length === 0) return [];
+    // A class by name is said to be one of another language.
+    if (pieces.length === 0 || foreign.some(({ start, end }) => start < set.end && end > set.start)) return [];
     const found: Suspected[] = [];
     const singles = pieces.filter(({ range }) => !range);
     const others = (sign: string) => pieces.filter(({ text }) => text !== sign);
     const wordy = (sign: string): boolean => others(sign).length > 0 && others(sign).every(({ from, to }) => !isSign(from) && !isSign(to));
-    const inner = (index: number): boolean => index > 0 && index < pieces.length - 1;
-    const bar = pieces.findIndex(({ text }) => text === "|");
-    if (bar >= 0 && inner(bar) && !set.negated && wordy("|")) {
-      const bars = pieces.filter(({ text }) => text === "|");
+    const bars = pieces.filter(({ text }) => text === "|");
+    const [bar] = bars;
+    const between = set.items.findIndex(({ start }) => start === bar?.start);
+    const parts = between > 0 && between < set.items.length - 1;
+    if (bar && parts && !set.negated && (wordy("|") || pieces.length === bars.length)) {
       found.push({
         code: "bar-in-set",
-        ...span(pieces[bar] as Span),
+        ...span(bar),
         words: [],
         texts: texts(shape.textWith([{ node: set, choice: "|" }])),
         mending: { edits: bars.map((each) => ({ ...span(each), insert: "" })) },
@@ -294,6 +308,7 @@ const signsInSets: Rule = (shape) =>
       found.push({ code: "word-edge-in-set", ...span(edge), words: [], texts: texts(shape.textWith([{ node: set, choice: "\b" }])), mending: null });
     return found;
   });
+};
 
 /** Classes by name, and how each is written without one. */
 const CLASSES: Readonly<Record<string, string>> = {
@@ -363,6 +378,8 @@ const missingGroup: Rule = (shape) =>
   shape.of("character").flatMap((node) => {
     const written = shape.written(node);
     const number = Number(written.slice(1));
+    // With a zero before it it is the number of a character.
+    if (written.startsWith("\\0")) return [];
     if (!written.startsWith("\\") || written.length > 3 || !Number.isInteger(number) || number < 1 || number <= shape.program.slots.length) return [];
     if (written.length > 1 && !DIGITS.includes(written.charAt(1))) return [];
     return [
@@ -377,10 +394,11 @@ const missingGroup: Rule = (shape) =>
   });
 
 const anchorInside: Rule = (shape) =>
-  shape.of("assertion").flatMap((node) => {
-    const start = node.assertion === "text-start";
-    const end = node.assertion === "text-end" || node.assertion === "last-line-end";
-    if ((!start && !end) || shape.isInLook(node)) return [];
+  shape.nodes.flatMap((node) => {
+    const anchor = anchorOf(node) ?? "";
+    const start = anchor === "text-start";
+    const end = anchor === "text-end" || anchor.startsWith("last-line-end");
+    if ((!start && !end) || (node.kind !== "look" && shape.isInLook(node))) return [];
     for (let each: Node = node, parent = shape.parent(each); parent; each = parent, parent = shape.parent(each)) {
       if (parent.kind === "quantifier" && parent.min === 0) return [];
       if (parent.kind !== "sequence") continue;
@@ -388,7 +406,7 @@ const anchorInside: Rule = (shape) =>
       const others = start ? parent.items.slice(0, at) : parent.items.slice(at + 1);
       const least = others.reduce((sum, other) => sum + shape.width(other).least, 0);
       // Before the last line end “$” holds too, where the dialect has it so.
-      const beforeLineEnd = node.assertion === "last-line-end" && least === 1 && others.some((other) => isSetOf(other, "\n"));
+      const beforeLineEnd = anchor.startsWith("last-line-end") && least === 1 && others.some((other) => isSetOf(other, "\n") || standsForMore(other));
       if (least === 0 || beforeLineEnd) continue;
       const written = shape.written(node);
       return [
@@ -422,6 +440,16 @@ function onlyGroups(group: NodeOf<"group">): boolean {
   return isSignItem(items[0]) || isSignItem(items.at(-1)) || items[0]?.kind === "assertion";
 }
 
+/** Whether a group that captures, and is not repeated itself, is around a part. */
+function isHeld(shape: Shape, node: Node): boolean {
+  let held = false;
+  for (let each = shape.parent(node); each; each = shape.parent(each)) {
+    if (each.kind === "quantifier" && each.max > 1) return false;
+    held ||= each.kind === "group" && each.capture !== null;
+  }
+  return held;
+}
+
 const onlyLastTurn: Rule = (shape) =>
   shape.of("group").flatMap((group) => {
     if (group.capture === null || shape.isInLook(group) || !varies(shape, group.body)) return [];
@@ -431,6 +459,8 @@ const onlyLastTurn: Rule = (shape) =>
     if (group.name === null && (judges || onlyGroups(group))) return [];
     for (let each: Node = group, parent = shape.parent(each); parent; each = parent, parent = shape.parent(each)) {
       if (parent.kind !== "quantifier" || parent.max < 2) continue;
+      // What a group around the repetition holds is all of it: the inner brackets are for grouping.
+      if (group.name === null && isHeld(shape, parent)) return [];
       return [
         {
           code: "only-last-turn" as const,
@@ -444,10 +474,63 @@ const onlyLastTurn: Rule = (shape) =>
     return [];
   });
 
+/** Letters in a row before a repeated one from which on they are taken for a word. */
+const LEAST_WORD = 2;
+
+/** A count, or a star, behind a word: it repeats the last letter alone. A plural’s “s” may be there or not. */
+const letterRepeated: Rule = (shape) =>
+  shape.of("quantifier").flatMap((node) => {
+    const { body, min, max, operator } = node;
+    if (body.kind !== "character" || !isLetter(body.codePoint) || shape.written(body).length > 1) return [];
+    const letter = shape.written(body);
+    const word = lettersBefore(shape, node);
+    const counted = min === max && min > 1;
+    const starred = min === 0 && max === Number.POSITIVE_INFINITY && letter !== "s";
+    if (!(counted || starred) || word.length < LEAST_WORD || word.endsWith(letter.toLowerCase()) || isLetterNode(shape.beside(node, 1))) return [];
+    const from = node.start - word.length;
+    const whole = { start: from, end: node.end };
+    return [
+      {
+        code: "letter-repeated" as const,
+        ...span(node),
+        words: [shape.written(operator), letter, shape.reading.source.pattern.slice(from, body.end)],
+        texts: texts(shape.textWith([{ node, choice: counted ? min : 2 }])),
+        mending: mend(whole, `(?:${shape.reading.source.pattern.slice(from, body.end)})${shape.written(operator)}`),
+      },
+    ];
+  });
+
+const isLetterNode = (node: Node | undefined): boolean => node?.kind === "character" && isLetter(node.codePoint);
+const isBlank = (node: Node | undefined): boolean => node?.kind === "character" && node.codePoint === 32;
+
+/** Blanks on either side of every bar: they belong to the alternatives, and were put there to be read. */
+const blanksBesideBars: Rule = (shape) =>
+  shape.of("alternation").flatMap((node) => {
+    const items = node.branches.map(itemsOf);
+    const last = items.length - 1;
+    const [first, second] = node.branches;
+    const padded = items.every((each, i) => (i === 0 || isBlank(each[0])) && (i === last || isBlank(each.at(-1))));
+    // With anchors blanks are trimmed; a blank at both ends of them all is one of the texts’ own.
+    const meant =
+      items.some((each) => each.every(isBlank) || each.some(({ kind }) => kind === "assertion")) || (isBlank(items[0]?.[0]) && isBlank(items[last]?.at(-1)));
+    if (!padded || meant || !first || !second) return [];
+    const blanks = items.flatMap((each, i) => [i > 0 ? each[0] : undefined, i < last ? each.at(-1) : undefined]).filter((each) => each !== undefined);
+    return [
+      {
+        code: "blank-beside-bar" as const,
+        start: first.end - 1,
+        end: second.start + 1,
+        words: [shape.written(first), shape.written(second)],
+        texts: texts(shape.textWith([{ node, choice: 0 }])),
+        mending: { edits: blanks.map((blank) => ({ ...span(blank), insert: "" })) },
+      },
+    ];
+  });
+
 /** What a flag has to act on: whether the pattern has any of it. */
 const ACTS: Readonly<Record<string, (shape: Shape, letter: string) => boolean>> = {
   ignoreCase: (shape) => shape.nodes.some((node) => node.kind === "back-reference" || ((node.kind === "character" || node.kind === "set") && hasCase(node))),
-  lineAnchors: (shape) => shape.of("assertion").some(({ assertion }) => assertion === "line-start" || assertion === "line-end"),
+  lineAnchors: (shape) => shape.nodes.some((node) => anchorOf(node)?.startsWith("line-") === true),
   dotTakesAll: (shape) => shape.of("any").length > 0,
 };
 
@@ -491,5 +574,7 @@ export const RULES: readonly Rule[] = [
   missingGroup,
   anchorInside,
   onlyLastTurn,
+  letterRepeated,
+  blanksBesideBars,
   flagsWithoutEffect,
 ];

@@ -2,7 +2,7 @@
 import { ChoiceTree, type Goal } from "../examples/choices.ts";
 import type { Program } from "../program/program.ts";
 import type { Reading } from "../syntax/read.ts";
-import { childrenOf, type Node, type NodeOf, walk } from "../syntax/tree.ts";
+import { childrenOf, type Node, type NodeOf, walkWritten } from "../syntax/tree.ts";
 import { type Width, widthsOf } from "../syntax/width.ts";
 
 export class Shape {
@@ -16,7 +16,7 @@ export class Shape {
   constructor(program: Program) {
     this.program = program;
     this.reading = program.reading;
-    this.nodes = [...walk(program.root)];
+    this.nodes = [...walkWritten(program.root)];
     for (const node of this.nodes) for (const child of childrenOf(node)) this.parents.set(child, node);
     this.widths = widthsOf(program.root);
   }

@@ -8,7 +8,7 @@ import type { Program } from "../program/program.ts";
 import { acceptsText, type RelationKind, relate } from "../relate/relate.ts";
 import { drained } from "../slices.ts";
 import type { Source } from "../syntax/read.ts";
-import { type Node, type Span, walk } from "../syntax/tree.ts";
+import { anchorOf, type Node, type Span, walk } from "../syntax/tree.ts";
 import { type SlipCode, slipMessage } from "./messages.ts";
 import { type Mending, RULES, type Suspected } from "./rules.ts";
 import { Shape } from "./shape.ts";
@@ -81,7 +81,13 @@ const PROVED: Partial<Record<RelationKind, Proved>> = {
 };
 
 /** What is before and behind a match, so that texts with one are whole texts. */
-const AROUND: Partial<Record<Source["dialect"], string>> = { ecmascript: "[\\s\\S]*", python: "[\\s\\S]*" };
+const AROUND: Partial<Record<Source["dialect"], string>> = {
+  ecmascript: "[\\s\\S]*",
+  python: "[\\s\\S]*",
+  java: "[\\s\\S]*",
+  pcre: "[\\s\\S]*",
+  perl: "[\\s\\S]*",
+};
 
 /** A program that takes, as a whole, every text in which the pattern finds a match; undefined where it cannot be written so. */
 function searching({ source }: Program): Program | undefined {
@@ -116,10 +122,13 @@ function* ofTheWhole(program: Program, others: readonly Slip[]): Generator<numbe
   const { root } = program;
   const items = root.kind === "sequence" ? root.items : [root];
   const takes = [...walk(root)].some(({ kind }) => TAKES.has(kind));
-  const held = [...walk(root)].some(({ kind }) => kind === "assertion");
+  const held = [...walk(root)].some((node) => anchorOf(node) !== undefined);
   // All there is may be meant, too.
   const everything = items.length === 1 && items[0]?.kind === "quantifier" && items[0].body.kind === "any";
-  if (!takes || held || everything || items.some(({ kind }) => kind === "look") || acceptsText(program, "") !== true) return [];
+  // Blanks, and what else there is between things, are skipped where there are any; a set alone is more likely one sign short.
+  const alone = items.length === 1 && items[0]?.kind === "quantifier" && items[0].body.kind !== "group";
+  const skips = !alone && acceptsText(program, " ") === true;
+  if (!takes || held || everything || skips || items.some(({ kind }) => kind === "look") || acceptsText(program, "") !== true) return [];
   return [{ ...whole, code: "matches-empty", message: slipMessage("matches-empty", []), witness: "", repair: null }];
 }
 

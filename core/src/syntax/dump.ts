@@ -57,7 +57,13 @@ function factsOf(node: Node): string[] {
     case "back-reference":
       return [node.slots.map((slot) => `$${slot}`).join("|"), node.label, node.folding ?? ""];
     case "conditional":
+      return [node.asks.kind === "groups" ? node.asks.slots.map((slot) => `$${slot}`).join("|") : node.asks.kind, node.label];
+    case "call":
       return [`$${node.slot}`, node.label];
+    case "verb":
+      return [node.verb, node.name ?? ""];
+    case "keep":
+      return [];
     case "quantifier":
       return [node.mode, `${node.min}–${node.max === Number.POSITIVE_INFINITY ? "∞" : node.max}`];
     default:

@@ -1,10 +1,11 @@
 /** Escapes, read by a dialect's tables: what is common to the outside and the inside of sets. */
 import { type CharSet, complement, EMPTY_SET, subtract } from "../charset/charset.ts";
 import { canonicalize, foldedCharacters, foldSet } from "../charset/folding.ts";
-import { loneProperty, type Property, valuedProperty } from "../charset/properties.ts";
+import type { Property } from "../charset/properties.ts";
 import type { Dialect, Escape, Options } from "../dialect/dialect.ts";
+import { isNumber, without } from "../text/characters.ts";
 import { unknownKey } from "../unknown.ts";
-import { isDigit, isLetter, isOctal, type Reader } from "./reader.ts";
+import { isDigit, isHex, isLetter, isOctal, type Reader } from "./reader.ts";
 import type { Span } from "./tree.ts";
 
 export type EscapeRead =
@@ -72,6 +73,16 @@ function applies(meaning: Escape, reader: Reader): boolean {
     case "hex":
     case "control":
     case "named-character":
+    case "quote":
+    case "line-break":
+    case "cluster":
+    case "keep":
+    case "nothing":
+    case "group":
+    case "octal":
+    case "class-or-number":
+    case "misplaced":
+    case "unread":
       return true;
     default:
       return unknownKey(meaning);
@@ -87,22 +98,112 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
     case "property":
       return { kind: "class", name: letter, negated: meaning.negated, ...property(reader, meaning.negated, letter, start) };
     case "control":
-      return character(control(reader, start, inSet));
+      return character(
+        meaning.any ? anyControl(reader, start) : meaning.printable ? printableControl(reader, start, meaning.but ?? "") : control(reader, start, inSet),
+      );
     case "hex": {
-      const value = meaning.digits === 4 ? reader.unicodeEscape(meaning.braces && reader.strict) : reader.hex(meaning.digits);
-      if (value !== undefined && value <= 0x10ffff) return character(value);
+      const braces = meaning.braces && reader.strict;
+      const braced = braces && reader.peek() === "{";
+      const value = braced
+        ? meaning.loose
+          ? looseHex(reader)
+          : reader.bracedHex()
+        : meaning.fewer
+          ? Number.parseInt(`0${reader.takeWhile(isHex, meaning.digits)}`, 16)
+          : meaning.digits === 4
+            ? reader.unicodeEscape(false, braces || meaning.pairs)
+            : reader.hex(meaning.digits);
+      if (value !== undefined && value <= 0x10ffff) return character(numbered(reader, value, start));
       if (reader.strict) reader.report(meaning.error, { start, end: Math.max(reader.at, start + 2) });
       return character(letter.charCodeAt(0));
     }
     case "named-character":
       return character(namedCharacter(reader, start));
+    case "octal":
+      return character(numbered(reader, octalInBraces(reader, start, meaning.loose === true), start));
+    case "class-or-number":
+      if (reader.looksAt("{U+")) {
+        reader.at += 2;
+        if (!meaning.numbered(reader.options)) reader.report("escape-number-flag", { start, end: reader.at });
+        return character(numbered(reader, reader.bracedHex() ?? missingNumber(reader, start), start));
+      }
+      if (meaning.names && reader.looksAt("{") && !countsFollow(reader, true)) {
+        return character(namedCharacter(reader, start));
+      }
+      if (inSet && meaning.names) {
+        reader.report("escape-misplaced", { start, end: reader.at }, letter);
+        return character(letter.charCodeAt(0));
+      }
+      if (!meaning.names && reader.looksAt("{") && !countsFollow(reader, false)) {
+        reader.report("character-name-form", { start, end: reader.at + 1 });
+      }
+      return { kind: "class", name: letter, negated: false, set: meaning.set(reader.options), strings: [] };
+    case "misplaced":
+      reader.report("escape-misplaced", { start, end: reader.at }, letter);
+      return character(letter.charCodeAt(0));
+    case "keep":
+    case "nothing":
+    case "group":
     case "assertion":
     case "name-reference":
     case "strings":
+    case "quote":
+    case "line-break":
+    case "cluster":
+    case "unread":
       return { kind: "other", meaning };
     default:
       return unknownKey(meaning);
   }
+}
+
+/** `\o{…}`, behind the o. */
+function octalInBraces(reader: Reader, start: number, loose: boolean): number {
+  const braced = reader.pass("{");
+  if (braced && loose) reader.takeWhile(isBlank);
+  const digits = braced ? reader.takeWhile(isOctal) : "";
+  // What is no digit ends the number.
+  if (braced && loose && !reader.looksAt("}")) reader.takeWhile((c) => c !== undefined && c !== "}");
+  else if (braced && loose && digits === "") return missingNumber(reader, start);
+  if (braced && loose && reader.pass("}")) return digits === "" ? 0 : Number.parseInt(digits, 8);
+  if (digits !== "" && reader.pass("}")) return Number.parseInt(digits, 8);
+  return missingNumber(reader, start);
+}
+
+const isBlank = (c: string | undefined): boolean => c === " " || c === "\t";
+
+/** `{…}` with a number up to the first character that is no digit; undefined where it is not closed. */
+function looseHex(reader: Reader): number | undefined {
+  reader.at++;
+  reader.takeWhile(isBlank);
+  const digits = reader.takeWhile(isHex);
+  reader.takeWhile((c) => c !== undefined && c !== "}");
+  if (!reader.pass("}")) return undefined;
+  return digits === "" ? 0 : Number.parseInt(digits, 16);
+}
+
+function missingNumber(reader: Reader, start: number): number {
+  reader.report("escape-number-form", { start, end: reader.at });
+  return 0;
+}
+
+/** Whether counts stand in braces at the reading place, which could be a name as well; `loose`: blanks may stand in them, and the least be left out. */
+function countsFollow(reader: Reader, loose: boolean): boolean {
+  const close = reader.pattern.indexOf("}", reader.at);
+  const inside = reader.pattern.slice(reader.at + 1, close < 0 ? reader.at + 1 : close);
+  const parts = (loose ? without(inside, " \t") : inside).split(",");
+  const [least = "", most = ""] = parts;
+  if (parts.length > 2 || (most !== "" && !isNumber(most))) return false;
+  return isNumber(least) || (loose && least === "" && most !== "");
+}
+
+/** A character by its number, as far as the dialect can have it. */
+function numbered(reader: Reader, value: number, start: number): number {
+  const { most, surrogates } = reader.dialect.syntax.numbered(reader.options);
+  if (value > most) reader.report("character-too-large", { start, end: reader.at }, most.toString(16).toUpperCase());
+  else if (!surrogates && value >= 0xd800 && value <= 0xdfff) reader.report("character-half", { start, end: reader.at });
+  else return value;
+  return REPLACEMENT;
 }
 
 /** `\N{…}`, behind the N. */
@@ -120,25 +221,51 @@ const isNameCharacter = (c: string | undefined): boolean => isLetter(c) || isDig
 
 function property(reader: Reader, negated: boolean, letter: string, start: number): Property {
   const span = (): Span => ({ start, end: reader.at });
+  const { lone, find } = reader.dialect.syntax.property;
+  if (lone && !reader.ended && !reader.looksAt("{")) {
+    const found = find(String.fromCodePoint(reader.take()), undefined, reader.options);
+    if (!found) reader.report("property-unknown", span(), reader.pattern.slice(start + 2, reader.at));
+    return found ?? NOTHING;
+  }
   if (!reader.pass("{")) {
     reader.report("property-form", span(), letter);
     return NOTHING;
   }
-  const name = reader.takeWhile(isNameCharacter);
+  const isName = lone ? (c: string | undefined) => c !== undefined && c !== "}" && c !== "=" : isNameCharacter;
+  const name = reader.takeWhile(isName);
   const valued = reader.pass("=");
-  const value = valued ? reader.takeWhile(isNameCharacter) : "";
+  const value = valued ? reader.takeWhile(isName) : "";
   const closed = reader.pass("}");
   if (!closed || name === "" || (valued && value === "")) {
     reader.report("property-form", span(), letter);
     return NOTHING;
   }
-  const set = valued ? valuedProperty(name, value) : undefined;
-  const found = valued ? set && { set, strings: [] } : loneProperty(name);
+  const found = find(name, valued ? value : undefined, reader.options);
   if (!found) reader.report("property-unknown", span(), valued ? `${name}=${value}` : name);
   else if (found.strings.length > 0 && !reader.options.setOperations) reader.report("property-of-strings", span(), name);
   else if (found.strings.length > 0 && negated) reader.report("property-negated", span(), name);
   else return maybeFolded(found, reader.options);
   return NOTHING;
+}
+
+/** `\cX`, behind the c, for any X: the character whose bit 6 is the other. */
+function anyControl(reader: Reader, start: number): number {
+  if (!reader.ended) return reader.take() ^ CONTROL_BIT;
+  reader.report("escape-control-any", { start, end: reader.at });
+  return 0x63;
+}
+
+const CONTROL_BIT = 0x40;
+
+/** The same for any X that ASCII can print. */
+function printableControl(reader: Reader, start: number, but: string): number {
+  const next = reader.peek() ?? "";
+  if (next >= " " && next <= "~" && !but.includes(next)) {
+    reader.at++;
+    return next.toUpperCase().charCodeAt(0) ^ CONTROL_BIT;
+  }
+  reader.report("escape-control-printable", { start, end: Math.min(reader.at + 1, reader.pattern.length) });
+  return 0x63;
 }
 
 /** `\cX`, behind the c. */
@@ -183,5 +310,22 @@ const DIGITS: Readonly<Record<Dialect["syntax"]["digits"], (reader: Reader, star
     const value = Number.parseInt(digits, 8);
     if (value > LARGEST_OCTAL) reader.report("octal-too-large", { start, end: reader.at }, digits);
     return value;
+  },
+  "octal-beyond-groups": (reader, start) => {
+    const c = reader.peek() as string;
+    if (!isOctal(c)) {
+      reader.at++;
+      return c.charCodeAt(0);
+    }
+    return numbered(reader, Number.parseInt(reader.takeWhile(isOctal, 3), 8), start);
+  },
+  "octal-behind-nought": (reader, start) => {
+    const nought = reader.pass("0");
+    const first = reader.peek();
+    const digits = nought ? reader.takeWhile(isOctal, first !== undefined && first <= "3" ? 3 : 2) : "";
+    if (digits !== "") return Number.parseInt(digits, 8);
+    if (!nought) reader.at++;
+    reader.report(nought ? "escape-octal-nought" : "escape-unknown-letter", { start, end: reader.at }, reader.pattern.slice(start + 1, reader.at));
+    return 0;
   },
 };

@@ -5,7 +5,8 @@
  */
 import type { DialectName } from "../dialect/dialect.ts";
 import type { Reading } from "./read.ts";
-import { type Span, walk } from "./tree.ts";
+import { isDigit, isHex } from "./reader.ts";
+import { type Span, walkWritten } from "./tree.ts";
 
 export interface ForeignSpelling extends Span {
   /** What it means elsewhere, and what it is here. */
@@ -18,9 +19,58 @@ export interface ForeignSpelling extends Span {
 
 interface Row {
   readonly means: string;
-  /** @param multiline line anchors are on */
-  readonly instead: (multiline: boolean) => string;
+  /** What belongs to it behind its letter; where that is not there, it is none. */
+  readonly behind?: (rest: string) => Behind | undefined;
+  /**
+   * @param multiline line anchors are on
+   * @param inner what was found behind the letter
+   */
+  readonly instead: (multiline: boolean, inner: string) => string | undefined;
 }
+
+interface Behind {
+  readonly length: number;
+  readonly inner: string;
+}
+
+/** Longer numbers are none of a character or a group. */
+const LONGEST_NUMBER = 8;
+const LAST_CODE_POINT = 0x10ffff;
+
+const allOf = (text: string, is: (c: string) => boolean): boolean => text !== "" && [...text].every((c) => is(c));
+
+function inBraces(is: (c: string) => boolean): (rest: string) => Behind | undefined {
+  return (rest) => {
+    const end = rest.slice(0, LONGEST_NUMBER + 2).indexOf("}");
+    const inner = rest.slice(1, Math.max(end, 1));
+    return rest[0] === "{" && allOf(inner, is) ? { length: end + 1, inner } : undefined;
+  };
+}
+
+function fourDigits(rest: string): Behind | undefined {
+  const inner = rest.slice(0, 4);
+  return inner.length === 4 && allOf(inner, isHex) ? { length: 4, inner } : undefined;
+}
+
+/** The number of a character as Python and ECMAScript write it without a flag; undefined where it is none. */
+function byNumber(digits: string, wide: (hex: string) => string | undefined): string | undefined {
+  const hex = digits.replaceAll("0", " ").trimStart().replaceAll(" ", "0");
+  return hex.length <= 2 ? `\\x${hex.padStart(2, "0")}` : hex.length <= 4 ? `\\u${hex.padStart(4, "0")}` : wide(hex);
+}
+
+/** A character beyond the first 65,536 as its two units. */
+function surrogates(hex: string): string | undefined {
+  const codePoint = Number.parseInt(hex, 16);
+  if (codePoint > LAST_CODE_POINT) return undefined;
+  return [...String.fromCodePoint(codePoint)]
+    .flatMap((c) => [c.charCodeAt(0), c.charCodeAt(1)])
+    .map((unit) => `\\u${unit.toString(16)}`)
+    .join("");
+}
+
+const BRACED_NUMBER = { means: "a character by its number", behind: inBraces(isHex) };
+const FOUR_DIGITS: Row = { means: "a character by its number", behind: fourDigits, instead: (_, inner) => `\\x{${inner}}` };
+const GROUP_IN_BRACES: Row = { means: "a reference to a group", behind: inBraces(isDigit), instead: (_, inner) => `\\${Number(inner)}` };
 
 const BLANKS: Row = { means: "a space or a tab", instead: () => "[ \\t]" };
 const LINE_END: Row = { means: "a line end of any kind", instead: () => "(?:\\r\\n|[\\n\\v\\f\\r\\u0085\\u2028\\u2029])" };
@@ -35,13 +85,25 @@ const ESCAPES: Readonly<Partial<Record<DialectName, Readonly<Record<string, Row>
     R: LINE_END,
     a: { means: "the bell, U+0007", instead: () => "\\x07" },
     e: { means: "the escape character, U+001B", instead: () => "\\x1b" },
+    x: { ...BRACED_NUMBER, instead: (_, inner) => byNumber(inner, surrogates) },
+    g: GROUP_IN_BRACES,
   },
   python: {
     z: { means: "the end of the text", instead: () => "\\Z" },
     h: BLANKS,
     R: LINE_END,
     e: { means: "the escape character, U+001B", instead: () => "\\x1b" },
+    x: { ...BRACED_NUMBER, instead: (_, inner) => byNumber(inner, (hex) => (hex.length <= 6 ? `\\U${hex.padStart(8, "0")}` : undefined)) },
+    g: GROUP_IN_BRACES,
   },
+  java: { g: GROUP_IN_BRACES },
+  pcre: { u: FOUR_DIGITS },
+  perl: { u: FOUR_DIGITS },
+};
+
+/** Where something else than the pattern's own grammar reads “\Q”. */
+const QUOTED: Readonly<Partial<Record<DialectName, string>>> = {
+  perl: "Perl’s source text. A pattern that comes from elsewhere, as here, has no such thing.",
 };
 
 /** POSIX classes as they are written in a set here. */
@@ -82,16 +144,21 @@ export function foreignSpellings(reading: Reading): readonly ForeignSpelling[] {
     if (letter === "Q") {
       const inside = pattern.slice(start + 2, quoted < 0 ? pattern.length : quoted);
       const stop = quoted < 0 ? pattern.length : quoted + 2;
-      add(start, stop, `“\\Q” quotes up to “\\E” in Perl, Java and PHP. ${dialect.title} has no such thing.`, escaped(inside));
+      add(start, stop, `“\\Q” quotes up to “\\E” in ${QUOTED[source.dialect] ?? `Perl, Java and PHP. ${dialect.title} has no such thing.`}`, escaped(inside));
       return;
     }
     const row = ESCAPES[source.dialect]?.[letter];
     const here = diagnostics.some((d) => d.start === start) ? "it means nothing here" : `here it is the letter “${letter}”`;
-    if (row) add(start, start + 2, `“\\${letter}” is ${row.means} in other languages; ${here}.`, row.instead(options.lineAnchors));
+    const behind = row?.behind ? row.behind(pattern.slice(start + 2, start + 2 + LONGEST_NUMBER + 2)) : { length: 0, inner: "" };
+    const instead = behind && row?.instead(options.lineAnchors, behind.inner);
+    if (!row || !behind || instead === undefined) return;
+    const stop = start + 2 + behind.length;
+    add(start, stop, `“${pattern.slice(start, stop)}” is ${row.means} in other languages; ${here}.`, instead);
   };
-  for (const node of walk(root)) {
+  for (const node of walkWritten(root)) {
     if (node.kind === "character" && node.end - node.start === 2) backslashed(node);
-    if (node.kind === "set") posix(pattern, node, add);
+    if (node.kind === "set" && !dialect.syntax.sets.posix) posix(pattern, node, add);
+    if (node.kind === "character" && pattern[node.start] === "{") counts(reading, node.start, add);
   }
   for (const mistake of diagnostics) {
     if (mistake.code === "group-spelling") opener(reading, mistake, add);
@@ -101,6 +168,25 @@ export function foreignSpellings(reading: Reading): readonly ForeignSpelling[] {
   leadingFlags(reading, add);
   return found.sort((a, b) => a.start - b.start);
 }
+
+/** Counts as Perl and PHP read them since 5.34 and 10.43: with blanks, and from none on where no least is written. */
+function counts({ source: { pattern }, options }: Reading, start: number, add: Add): void {
+  const end = pattern.indexOf("}", start) + 1;
+  const before = pattern.charAt(start - 1);
+  // Behind a blank, or where nothing stands before it, it is a brace of the text.
+  if (end === 0 || end - start > LONGEST_COUNT || before === "" || " \t(|^".includes(before) || options.verbose) return;
+  const parts = pattern
+    .slice(start + 1, end - 1)
+    .split(",")
+    .map((part) => part.trim());
+  const [least = "", most] = parts;
+  if (parts.length > 2 || parts.join("") === "" || !parts.every((part) => [...part].every((c) => c >= "0" && c <= "9"))) return;
+  const own = `{${least || "0"}${most === undefined ? "" : `,${most}`}}`;
+  add(start, end, `“${pattern.slice(start, end)}” is a count in other languages; here it is these characters.`, own);
+}
+
+/** A count that is longer is none. */
+const LONGEST_COUNT = 24;
 
 type Add = (start: number, end: number, message: string, instead: string, flags?: string) => void;
 

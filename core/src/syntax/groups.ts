@@ -1,28 +1,40 @@
 /** What follows the opening bracket of a group: its kind, its name, its condition; and comments, which only look like one. */
 import type { GroupOpener } from "../dialect/dialect.ts";
 import { unknownKey } from "../unknown.ts";
+import { readCondition } from "./conditions.ts";
 import type { GrowingTree } from "./growing.ts";
 import { type GlobalFlags, readInlineFlags } from "./inline-flags.ts";
 import { readName } from "./names.ts";
-import { isLetter, type Reader } from "./reader.ts";
+import { isDigit, isLetter, type Reader } from "./reader.ts";
 import type { References } from "./references.ts";
+import { readStarred } from "./starred.ts";
 import type { Span } from "./tree.ts";
 
 /** Reads an opening bracket and what follows it; the reading place is behind the bracket, which stands at `start`. */
 export function readGroup(reader: Reader, tree: GrowingTree, references: References, global: GlobalFlags, start: number): void {
+  if (reader.dialect.syntax.verbose.within) reader.skipBlanks();
   const found = reader.dialect.syntax.groupOpeners.find(([text]) => reader.looksAt(text));
   if (found) {
     reader.at += found[0].length;
     readKnown(reader, tree, references, found[1], start);
     return;
   }
+  if (reader.looksAt("*") && Object.keys(reader.dialect.syntax.starred).length > 0) {
+    reader.at++;
+    const opener = readStarred(reader, tree, global, start);
+    if (opener) readKnown(reader, tree, references, opener, start);
+    return;
+  }
+  if (reader.dialect.syntax.calls && readNumberedCall(reader, tree, references, start)) return;
   if (reader.peek() !== "?") {
-    tree.push({ opener: { kind: "capture" }, start, capture: tree.newGroup(start, null) });
+    if (reader.options.namedOnly) tree.push({ opener: { kind: "plain" }, start });
+    else tree.push({ opener: { kind: "capture" }, start, capture: tree.newGroup(start, null) });
     return;
   }
   if (readForeign(reader, tree, start)) return;
   const next = reader.peek(1);
-  if (next === "-" || isLetter(next)) {
+  const none = reader.dialect.syntax.inlineFlagRules.anyOrder && (next === ")" || next === ":");
+  if (next === "-" || isLetter(next) || none || (next === "^" && reader.dialect.syntax.inlineFlagRules.reset !== null)) {
     reader.at++;
     readInlineFlags(reader, tree, start, global);
     return;
@@ -31,6 +43,51 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
   reader.report("group-kind", { start, end }, reader.pattern.slice(start, end), reader.dialect.title);
   reader.at = end;
   tree.push({ opener: { kind: "plain" }, start });
+}
+
+/** `(?1)`, `(?-1)`, `(?+1)`; false where what follows is none of them. */
+function readNumberedCall(reader: Reader, tree: GrowingTree, references: References, start: number): boolean {
+  if (!reader.looksAt("?")) return false;
+  const sign = reader.peek(1);
+  const signed = sign === "+" || sign === "-";
+  if (!isDigit(reader.peek(signed ? 2 : 1))) return false;
+  reader.at++;
+  const number = readNumber(reader, tree);
+  if (reader.pass(")")) references.addCall(number, String(number), { start, end: reader.at });
+  else reader.report("call-form", { start, end: reader.at });
+  return true;
+}
+
+/** The number of a group, counted from here where it has a sign. */
+function readNumber(reader: Reader, tree: GrowingTree): number {
+  const sign = reader.pass("-") ? -1 : reader.pass("+") ? 1 : 0;
+  const number = Number(reader.takeWhile(isDigit));
+  return sign === 0 ? number : tree.relative(sign * number);
+}
+
+const CALL_MARKS: Readonly<Record<string, string>> = { "<": ">", "'": "'" };
+
+/** What stands behind `\\g`: a reference by number or name, or between other marks a call. */
+export function readGroupEscape(reader: Reader, tree: GrowingTree, references: References, start: number): void {
+  const open = reader.peek() ?? "";
+  const { escapes } = reader.dialect.syntax;
+  const calls = escapes.g?.kind === "group" && !escapes.g.referenceOnly;
+  const close = open === "{" ? "}" : calls ? CALL_MARKS[open] : undefined;
+  const span = () => ({ start, end: reader.at });
+  if (close !== undefined) reader.at++;
+  const signed = reader.looksAt("-") || (calls && reader.looksAt("+"));
+  const isNumber = isDigit(reader.peek(signed ? 1 : 0));
+  if (isNumber && (close !== undefined || open !== "")) {
+    const number = readNumber(reader, tree);
+    if (close !== undefined && !reader.pass(close)) reader.report("group-escape-form", span());
+    else if (close === undefined || open === "{") references.addNumber(number, String(number), span());
+    else references.addCall(number, String(number), span());
+    return;
+  }
+  const name = close === undefined ? undefined : readName(reader, close);
+  if (name === undefined) reader.report("group-escape-form", span());
+  else if (open === "{") references.addName(name, span());
+  else references.addNamedCall(name, span());
 }
 
 /** What begins as in another language is a mistake with a word on how it is written here; it is read on as what it is there. */
@@ -58,7 +115,7 @@ function readKnown(reader: Reader, tree: GrowingTree, references: References, op
       return;
     }
     case "comment":
-      if (passComment(reader, opener.end)) reader.at += opener.end.length;
+      if (reader.passComment([opener.end])) reader.at += opener.end.length;
       else reader.report("comment-open", { start, end: reader.at });
       return;
     case "name-reference": {
@@ -66,9 +123,26 @@ function readKnown(reader: Reader, tree: GrowingTree, references: References, op
       if (name !== undefined) references.addName(name, { start, end: reader.at });
       return;
     }
-    case "conditional":
-      tree.push({ opener, start, condition: references.readCondition(start) });
+    case "conditional": {
+      const condition = readCondition(reader, tree, references, start);
+      tree.push(condition === "look" ? { opener, start, awaitsLook: true } : { opener, start, condition });
       return;
+    }
+    case "call-whole":
+      if (reader.pass(opener.end)) references.addCall(0, "0", { start, end: reader.at });
+      else reader.report("call-form", { start, end: reader.at });
+      return;
+    case "call-name": {
+      const name = groupName(reader, opener.end);
+      if (name !== undefined) references.addNamedCall(name, { start, end: reader.at });
+      return;
+    }
+    case "unread":
+      reader.takeWhile((c) => c !== undefined && c !== ")");
+      reader.pass(")");
+      reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), opener.what);
+      return;
+    case "branch-reset":
     case "plain":
     case "look":
     case "atomic":
@@ -77,19 +151,6 @@ function readKnown(reader: Reader, tree: GrowingTree, references: References, op
     default:
       unknownKey(opener);
   }
-}
-
-/** Passes what comes before the end mark; false where the pattern ends before it. */
-export function passComment(reader: Reader, end: string): boolean {
-  const { escapesInComments } = reader.dialect.syntax;
-  for (; !reader.ended; reader.at++) {
-    if (reader.looksAt(end)) return true;
-    if (!escapesInComments || !reader.looksAt("\\")) continue;
-    reader.at++;
-    if (reader.ended) reader.report("escape-end", { start: reader.at - 1, end: reader.at });
-  }
-  reader.at = reader.pattern.length;
-  return false;
 }
 
 /** Reads a name where one must be; what is wrong with it is said. */
@@ -113,6 +174,11 @@ function groupName(reader: Reader, end: string): string | undefined {
 
 function declare(reader: Reader, tree: GrowingTree, name: string, number: number, span: Span): void {
   const known = tree.names.numbers(name);
-  if (known && !reader.dialect.syntax.names.shared) reader.report("group-name-again", span, name, known[0] as number);
+  const other = tree.nameOf(number);
+  if (other !== undefined && other !== name && !reader.dialect.syntax.names.several) reader.report("group-name-other", span, number, other);
+  // Groups of one number are one, and have one name.
+  else if (tree.names.holds(name, number)) return;
+  else if (reader.options.sharedNames) tree.names.add(name, number, tree.top.place);
+  else if (known && !reader.dialect.syntax.names.shared) reader.report("group-name-again", span, name, known[0] as number);
   else if (!tree.names.add(name, number, tree.top.place)) reader.report("group-name-twice", span, name);
 }

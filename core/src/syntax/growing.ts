@@ -3,34 +3,45 @@
  * Groups wait on a list, so nesting cannot overflow the host's stack.
  */
 import { EMPTY_SET } from "../charset/charset.ts";
+import { type AnchorKind, isPaired } from "../dialect/assertions.ts";
 import type { GroupOpener, Options } from "../dialect/dialect.ts";
+import { pairedAnchor } from "./anchors.ts";
+import type { Condition } from "./conditions.ts";
 import { NameTable, type Place } from "./names.ts";
 import type { Reader } from "./reader.ts";
-import type { AssertionKind, Group, Node, Span } from "./tree.ts";
+import type { Asks, Group, Node, Span } from "./tree.ts";
 
 /** Deeper brackets than anybody draws; trees of this depth still pass through every machine. */
 export const MAX_NESTING = 100_000;
 
-export interface Condition {
-  readonly slot: number;
-  readonly label: string;
-}
+const NEVER: Asks = { kind: "constant", holds: false };
 
 /** An open bracket, or the whole pattern, while its inside is read. */
 interface OpenGroup {
   readonly start: number;
   readonly opener: GroupOpener | { readonly kind: "capture" } | { readonly kind: "pattern" };
   readonly capture: number | null;
+  /** Of a capturing group its index among the groups. */
+  readonly index: number;
   readonly name: string | null;
   /** What flags said before the bracket. */
   readonly outerOptions: Options;
-  readonly condition: Condition | null;
+  condition: Condition | null;
+  /** The lookaround that comes first is what is asked for. */
+  awaitsLook: boolean;
+  /** Numbers of groups before it, and the most that an alternative of it has come to, where each begins anew. */
+  readonly countBefore: number;
+  most: number;
   /** The innermost lookbehind around the inside, as the number of groups that were there before it; −1 for none. */
   readonly lookbehindGroups: number;
+  /** Whether it lies in a lookaround, or is one. */
+  readonly inLook: boolean;
   readonly branches: Node[];
   place: Place;
   branchStart: number;
   items: Node[];
+  /** Items up to this one cannot be repeated any more: flags stand behind them. */
+  settled: number;
 }
 
 export interface Opening {
@@ -40,15 +51,20 @@ export interface Opening {
   readonly capture?: number;
   readonly name?: string | null;
   readonly condition?: Condition | null;
+  readonly awaitsLook?: boolean;
 }
 
 export class GrowingTree {
   readonly groups: Group[] = [];
+  /** The highest number of a group so far. */
+  count = 0;
   readonly names = new NameTable();
   /** Lookbehinds that go back by a width, which is known only when all groups are. */
   readonly lookbehinds: Node[] = [];
   private readonly reader: Reader;
   private readonly closed: boolean[] = [];
+  /** The first name of each number. */
+  private readonly slotNames = new Map<number, string>();
   private readonly open: OpenGroup[] = [];
   private captureDepth = 0;
   private tooDeep = false;
@@ -74,7 +90,22 @@ export class GrowingTree {
 
   /** The item that a quantifier would repeat. */
   get last(): Node | undefined {
-    return this.top.items.at(-1);
+    const { items, settled } = this.top;
+    return items.length > settled ? items.at(-1) : undefined;
+  }
+
+  /** What stands before the reading place is not repeated by what comes. */
+  settle(): void {
+    this.top.settled = this.top.items.length;
+  }
+
+  /** The number of the group so many before the reading place (−1 is the one opened last), or behind it; −1 where there is none. */
+  relative(by: number): number {
+    return by > 0 ? this.count + by : by < -this.count || by === 0 ? -1 : this.count + 1 + by;
+  }
+
+  nameOf(number: number): string | undefined {
+    return this.slotNames.get(number);
   }
 
   /** Whether the group has been closed. */
@@ -98,10 +129,14 @@ export class GrowingTree {
     this.add({ kind: "character", codePoint, folding: dialect.semantics.folding(options), start, end });
   }
 
-  addAssertion(assertion: AssertionKind, start: number): void {
+  addAssertion(assertion: AnchorKind, start: number): void {
     const { options, dialect, at: end } = this.reader;
     const { word, lineEnds } = dialect.semantics;
-    const set = assertion.startsWith("text") ? EMPTY_SET : assertion.includes("word") ? word(options) : lineEnds;
+    if (isPaired(assertion)) {
+      this.add(pairedAnchor(assertion, lineEnds(options), { start, end }));
+      return;
+    }
+    const set = assertion.startsWith("text") ? EMPTY_SET : assertion.includes("word") ? word(options) : lineEnds(options);
     this.add({ kind: "assertion", assertion, set, start, end });
   }
 
@@ -112,13 +147,14 @@ export class GrowingTree {
 
   /** Numbers a capturing group whose bracket stands at the offset. */
   newGroup(start: number, name: string | null): number {
-    const number = this.groups.length + 1;
+    const number = ++this.count;
+    if (name !== null && !this.slotNames.has(number)) this.slotNames.set(number, name);
     this.groups.push({ slot: number, number, name, start, end: this.reader.pattern.length, depth: this.captureDepth++ });
     return number;
   }
 
   /** Opens a group: what is added from now on lies in it. */
-  push({ opener, start, capture, name = null, condition = null }: Opening): void {
+  push({ opener, start, capture, name = null, condition = null, awaitsLook = false }: Opening): void {
     const { reader, open } = this;
     if (open.length > MAX_NESTING) {
       reader.report("too-deep", { start, end: start + 1 }, MAX_NESTING);
@@ -131,14 +167,20 @@ export class GrowingTree {
       start,
       opener,
       capture: capture ?? null,
+      index: this.groups.length - 1,
       name,
       outerOptions: reader.options,
       condition,
-      lookbehindGroups: outer && outer.lookbehindGroups >= 0 ? outer.lookbehindGroups : behind ? this.groups.length : -1,
+      awaitsLook,
+      countBefore: this.count,
+      most: this.count,
+      lookbehindGroups: outer && outer.lookbehindGroups >= 0 ? outer.lookbehindGroups : behind ? this.count : -1,
+      inLook: opener.kind === "look" || outer?.inLook === true,
       branches: [],
       place: { bracket: {}, outer: outer?.place ?? null },
       branchStart: reader.at,
       items: [],
+      settled: 0,
     });
   }
 
@@ -146,10 +188,15 @@ export class GrowingTree {
   endBranch(end: number): void {
     const group = this.top;
     const { items, branchStart: start } = group;
+    if (group.opener.kind === "branch-reset") {
+      group.most = Math.max(group.most, this.count);
+      this.count = group.countBefore;
+    }
     if (items.length === 1 && items[0]) group.branches.push(items[0]);
     else group.branches.push(items.length === 0 ? { kind: "empty", start, end } : { kind: "sequence", items, start, end });
     group.place = { ...group.place };
     group.items = [];
+    group.settled = 0;
     group.branchStart = this.reader.at;
   }
 
@@ -157,24 +204,31 @@ export class GrowingTree {
   close(bodyEnd: number): void {
     const { reader } = this;
     const body = this.body(bodyEnd);
-    const { start, opener, capture, name, condition, branches, outerOptions } = this.open.pop() as OpenGroup;
+    const { start, opener, capture, index, name, condition, branches, outerOptions, most } = this.open.pop() as OpenGroup;
     reader.options = outerOptions;
     const span = { start, end: reader.at };
+    if (opener.kind === "branch-reset") this.count = most;
     if (capture !== null) {
       this.captureDepth--;
-      this.groups[capture - 1] = { ...(this.groups[capture - 1] as Group), end: reader.at };
+      this.groups[index] = { ...(this.groups[index] as Group), end: reader.at };
       this.closed[capture] = true;
     }
     if (opener.kind === "look") {
       const look: Node = { kind: "look", behind: opener.behind, negated: opener.negated, widths: null, body, ...span };
       if (opener.behind && reader.dialect.semantics.lookbehind !== "any-width") this.lookbehinds.push(look);
-      this.add(look);
+      const { top } = this;
+      if (top.awaitsLook) {
+        top.condition = { asks: { kind: "look", look }, label: reader.pattern.slice(start, reader.at) };
+        top.awaitsLook = false;
+        top.branchStart = reader.at;
+      } else this.add(look);
     } else if (opener.kind === "atomic") this.add({ kind: "atomic", body, ...span });
     else if (opener.kind === "conditional") {
       const [yes, no, more] = branches as [Node, Node | undefined, Node | undefined];
       if (more) reader.report("condition-branches", { start: more.start, end: bodyEnd });
+      if (no && condition?.label === "DEFINE") reader.report("define-branches", { start: no.start, end: bodyEnd });
       const nothing: Node = { kind: "empty", start: bodyEnd, end: bodyEnd };
-      this.add({ kind: "conditional", slot: condition?.slot ?? 0, label: condition?.label ?? "", yes, no: no ?? nothing, ...span });
+      this.add({ kind: "conditional", asks: condition?.asks ?? NEVER, label: condition?.label ?? "", yes, no: no ?? nothing, ...span });
     } else this.add({ kind: "group", capture, name, body, ...span });
   }
 

@@ -27,29 +27,44 @@ export class GlobalFlags {
 /** What else may follow the flags, as the end of a sentence. */
 const ALONE = { "at-start": ", or “)” at the start of the pattern", "from-here": ", or “)”", never: "" } as const;
 
+/** Flags of several letters. */
+const LETTERS = ["xx", "aa"];
+
 /** Reads flags behind `(?`, where the reading place is, and opens the group that they hold for, if there is one. */
 export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number, global: GlobalFlags): void {
-  const { inlineFlags, inlineFlagRules: rules } = reader.dialect.syntax;
+  const { inlineFlags, inlineFlagRules: rules, unreadFlags } = reader.dialect.syntax;
   const known = Object.keys(inlineFlags).join("");
   let options = reader.options;
   const seen = { on: "", off: "" };
   let side: "on" | "off" = "on";
+  const resets = rules.reset !== null && reader.pass("^");
+  if (resets) options = { ...options, ...rules.reset };
   for (;;) {
     const span = { start: reader.at, end: reader.at + 1 };
     if (side === "on" && reader.pass("-")) {
+      if (resets) reader.report("flags-reset-off", span);
       side = "off";
       continue;
     }
-    const letter = reader.peek();
-    if (!isLetter(letter) || letter === undefined) break;
-    reader.at++;
+    const longest = LETTERS.find((each) => (Object.hasOwn(inlineFlags, each) || unreadFlags.includes(each)) && reader.looksAt(each));
+    const letter = longest ?? reader.peek();
+    if (!isLetter(letter?.charAt(0)) || letter === undefined) break;
+    reader.at += letter.length;
     const flag = Object.hasOwn(inlineFlags, letter) ? inlineFlags[letter] : undefined;
+    if (unreadFlags.includes(letter)) {
+      reader.report("flag-unread", span, letter);
+      seen[side] += letter;
+      continue;
+    }
     if (!flag) {
       reader.report("flags-unknown", span, letter, reader.dialect.title, known);
       continue;
     }
     const rivals = [...seen.on].filter((other) => other !== letter && flag.family !== undefined && inlineFlags[other]?.family === flag.family);
-    if (seen[side].includes(letter) && !rules.repeated) reader.report("flags-repeated", span, letter);
+    if (rules.anyOrder) {
+      // As they come.
+      if (side === "off" && flag.unsets === null) reader.report("flags-not-off", span, letter);
+    } else if (seen[side].includes(letter) && !rules.repeated) reader.report("flags-repeated", span, letter);
     else if (side === "off" && seen.on.includes(letter)) reader.report(rules.repeated ? "flags-on-and-off" : "flags-repeated", span, letter);
     else if (side === "off" && flag.unsets === null) reader.report("flags-not-off", span, letter);
     else if (rivals.length > 0) reader.report("flags-family", span, flag.family ?? "");
@@ -57,7 +72,7 @@ export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number
     seen[side] += letter;
   }
   const here = { start, end: Math.max(reader.at, start + 2) };
-  if (side === "off" && seen.off === "" && (!rules.emptyOff || seen.on === "")) reader.report("flags-missing", here, known);
+  if (side === "off" && seen.off === "" && (!rules.emptyOff || (seen.on === "" && !rules.anyOrder))) reader.report("flags-missing", here, known);
   if (reader.pass(":")) {
     tree.push({ opener: { kind: "plain" }, start });
     reader.options = options;
@@ -66,6 +81,7 @@ export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number
   if (rules.alone === "from-here" && reader.pass(")")) {
     // What the flags said before comes back where the group ends.
     reader.options = options;
+    tree.settle();
     return;
   }
   if (rules.alone === "at-start" && side === "on" && reader.pass(")")) {

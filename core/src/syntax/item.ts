@@ -1,10 +1,10 @@
 /** What one item of a pattern takes or asserts, in one plain sentence: for whoever has the caret, or the pointer, on it. */
 import { type CharSet, complement, contains, countOf, rangesOf } from "../charset/charset.ts";
-import type { AssertionKind } from "../dialect/assertions.ts";
+import type { AnchorKind } from "../dialect/assertions.ts";
 import { grouped, visible } from "../text/visible.ts";
 import { charactersOf } from "./characters.ts";
 import type { Reading } from "./read.ts";
-import { type Node, type NodeOf, partAt, type Span, unknownNode } from "./tree.ts";
+import { type Asks, type Node, type NodeOf, partAt, type Span, type TextSign, takesText, unknownNode, type VerbKind } from "./tree.ts";
 import { MODE_WORDS } from "./words.ts";
 
 export interface ItemWords extends Span {
@@ -31,12 +31,20 @@ function groupOf({ slots }: Reading, node: Node): number | null {
   return null;
 }
 
-const ASSERTS: Readonly<Record<AssertionKind, string>> = {
+const ASSERTS: Readonly<Record<AnchorKind, string>> = {
   "text-start": "holds where the text begins",
+  "search-start": "holds where the search began: behind the last match, or where the text begins",
   "text-end": "holds where the text ends",
   "last-line-end": "holds where the text ends, and before a line end that ends it",
   "line-start": "holds where a line begins",
+  "line-start-before-text": "holds where a line begins, but not where the text ends",
+  "line-start-in-text": "holds where a line begins, but not behind a line end that ends the text",
   "line-end": "holds where a line ends",
+  "line-start-by-pairs": "holds where a line begins, CR LF as one",
+  "line-end-by-pairs": "holds where a line ends, CR LF as one",
+  "last-line-end-by-pairs": "holds where the text ends, and before a line end that ends it, CR LF as one",
+  "word-start": "holds where a word begins",
+  "word-end": "holds where a word ends",
   "word-edge": "holds where a word begins or ends",
   "not-word-edge": "holds where no word begins or ends",
   "not-word-edge-in-text": "holds where no word begins or ends, but not in an empty text",
@@ -58,15 +66,22 @@ function sentenceOf(reading: Reading, node: Node, takes: CharSet | null): string
     case "assertion":
       return `${ASSERTS[node.assertion]}, and takes nothing`;
     case "look":
+      if (node.stands && !takesText(node.stands)) return `${ASSERTS[node.stands]}, and takes nothing`;
       return `holds where ${node.behind ? "what stands before it" : "what follows"} ${node.negated ? "is not" : "is"} its inside, and takes nothing`;
     case "atomic":
       return "is not tried another way once it is through";
     case "group":
-      return groupWords(reading, node);
+      return takesText(node.stands) ? TAKEN[node.stands] : groupWords(reading, node);
     case "back-reference":
       return `takes once more what group ${node.label} holds${node.folding ? ", whatever the case" : ""}`;
     case "conditional":
-      return `goes one way where group ${node.label} has taken part, and another where it has not`;
+      return CONDITIONS[node.asks.kind](node.label);
+    case "call":
+      return node.slot === 0 ? "calls the whole pattern as a subroutine" : `calls group ${node.label} as a subroutine`;
+    case "verb":
+      return VERBS[node.verb];
+    case "keep":
+      return "has the match begin here: what was taken before is not part of it";
     case "quantifier":
       return `takes ${turnsWords(node)}, ${MODE_WORDS[node.mode]}`;
     case "alternation":
@@ -77,6 +92,29 @@ function sentenceOf(reading: Reading, node: Node, takes: CharSet | null): string
       return unknownNode(node);
   }
 }
+
+const TAKEN: Readonly<Record<TextSign, string>> = {
+  "line-break": "takes a line end, CR LF as one",
+  "grapheme-cluster": "takes a whole character as a reader sees it, with its marks and joined parts",
+};
+
+const CONDITIONS: Readonly<Record<Asks["kind"], (label: string) => string>> = {
+  groups: (label) => `goes one way where group ${label} has taken part, and another where it has not`,
+  look: () => "goes one way where the lookaround holds, and another where it does not",
+  call: (label) => `goes one way inside of a call (${label}), and another outside`,
+  constant: (label) =>
+    label === "DEFINE" ? "defines groups that are called elsewhere, and is passed over" : "goes one way, which is known before any text is",
+};
+
+const VERBS: Readonly<Record<VerbKind, string>> = {
+  accept: "ends the match here with success",
+  fail: "fails, whatever stands there",
+  commit: "lets nothing else be tried at all once the machine comes back to it",
+  prune: "lets nothing else be tried in this attempt once the machine comes back to it",
+  skip: "has the search go on from here, or from its mark, once the machine comes back to it",
+  alternative: "lets nothing else be tried in this alternative once the machine comes back to it",
+  mark: "marks the place by a name",
+};
 
 function groupWords(reading: Reading, node: NodeOf<"group">): string {
   const number = groupOf(reading, node);

@@ -3,11 +3,12 @@
  * what differs between items at the same place.
  */
 import { type CharSet, rangesOf, subtract } from "../charset/charset.ts";
+import type { AnchorKind } from "../dialect/assertions.ts";
 import type { Dialect, Options } from "../dialect/dialect.ts";
 import { visible } from "../text/visible.ts";
 import { charactersOf } from "./characters.ts";
 import type { Reading } from "./read.ts";
-import { type AssertionKind, childrenOf, type Node, type Span, walk } from "./tree.ts";
+import { anchorOf, childrenOf, type Node, type Span, standsForMore, walk, walkWritten } from "./tree.ts";
 
 export interface MeaningChange extends Span {
   readonly message: string;
@@ -51,12 +52,20 @@ const RULES: readonly {
   },
 ];
 
-const ASSERTED: Readonly<Record<AssertionKind, string>> = {
+const ASSERTED: Readonly<Record<AnchorKind, string>> = {
   "text-start": "only where the text begins",
+  "search-start": "only where the search began",
   "text-end": "only where the text ends",
   "last-line-end": "where the text ends, and before a line end that ends it",
   "line-start": "where any line begins",
+  "line-start-before-text": "where any line begins, but not where the text ends",
+  "line-start-in-text": "where any line begins, but not behind a line end that ends the text",
   "line-end": "where any line ends",
+  "line-start-by-pairs": "where any line begins, CR LF as one, but not where the text ends",
+  "line-end-by-pairs": "where any line ends, CR LF as one",
+  "last-line-end-by-pairs": "where the text ends, and before a line end of any kind that ends it",
+  "word-start": "where a word begins",
+  "word-end": "where a word ends",
   "word-edge": "where a word begins or ends",
   "not-word-edge": "where no word begins or ends",
   "not-word-edge-in-text": "where no word begins or ends, but never in an empty text",
@@ -83,10 +92,10 @@ export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
   if (to.diagnostics.length > 0) return to.diagnostics.map(({ start, end, message }) => ({ start, end, message }));
   const out: MeaningChange[] = [];
   const there = new Map<string, Node>();
-  for (const node of walk(to.root)) if (!there.has(keyOf(node))) there.set(keyOf(node), node);
+  for (const node of walkWritten(to.root)) if (!there.has(keyOf(node))) there.set(keyOf(node), node);
   const capturing = capturingNodes(to.root);
   const said = new Set<string>();
-  for (const node of walk(from.root)) {
+  for (const node of walkWritten(from.root)) {
     if (node.kind === "sequence" || node.kind === "alternation" || node.kind === "empty") continue;
     const other = there.get(keyOf(node));
     const messages = other ? itemChanges(node, other, from.dialect, to.dialect, capturing) : ["it is not read as one item any more"];
@@ -105,6 +114,8 @@ export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
 const keyOf = ({ start, end, kind }: Node): string => `${start} ${end} ${kind === "quantifier" || kind === "group" ? kind : ""}`;
 
 function itemChanges(node: Node, other: Node, from: Dialect, to: Dialect, capturing: ReadonlySet<Node>): string[] {
+  const [anchor, otherAnchor] = [anchorOf(node), anchorOf(other)];
+  if (anchor && otherAnchor && (standsForMore(node) || standsForMore(other))) return anchor === otherAnchor ? [] : [`it holds ${ASSERTED[otherAnchor]}`];
   if (node.kind !== other.kind) return [`it is ${KINDS[other.kind]} there, not ${KINDS[node.kind]}`];
   const out = RULES.filter((rule) => rule.differs(from.semantics, to.semantics) && rule.concerns(other, capturing)).map((rule) => rule.say(to.semantics));
   if (node.kind === "assertion" && other.kind === "assertion" && node.assertion !== other.assertion) return [...out, `it holds ${ASSERTED[other.assertion]}`];
@@ -131,6 +142,9 @@ const KINDS: Readonly<Record<Node["kind"], string>> = {
   group: "a group",
   "back-reference": "a back-reference",
   conditional: "a condition",
+  call: "a call of a group",
+  verb: "a verb",
+  keep: "a new start of the match",
   alternation: "an alternation",
   sequence: "a sequence",
   quantifier: "a quantifier",

@@ -38,6 +38,8 @@ export interface Place {
 
 interface Known {
   readonly numbers: number[];
+  /** The same numbers, to be asked for one: thousands of groups may share a name. */
+  readonly held: Set<number>;
   readonly first: Place;
   /** Alternatives that hold a group of this name, and their brackets; made when a second one comes. */
   marked: Set<object> | undefined;
@@ -51,6 +53,10 @@ export class NameTable {
     return this.known.get(name)?.numbers;
   }
 
+  holds(name: string, number: number): boolean {
+    return this.known.get(name)?.held.has(number) ?? false;
+  }
+
   /**
    * Adds a group; false where another of this name can take part in the same match (ECMA-262 MightBothParticipate).
    * Of all groups of the name it is enough to look at the innermost alternative or bracket shared with any of them:
@@ -59,10 +65,11 @@ export class NameTable {
   add(name: string, number: number, place: Place): boolean {
     const known = this.known.get(name);
     if (!known) {
-      this.known.set(name, { numbers: [number], first: place, marked: undefined });
+      this.known.set(name, { numbers: [number], held: new Set([number]), first: place, marked: undefined });
       return true;
     }
     known.numbers.push(number);
+    known.held.add(number);
     if (!known.marked) {
       known.marked = new Set();
       mark(known.marked, known.first);

@@ -9,11 +9,15 @@ import { complement, EMPTY_SET } from "../charset/charset.ts";
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Dialect, Escape, Operator, Options } from "../dialect/dialect.ts";
 import { unknownKey } from "../unknown.ts";
+import { lineBreak } from "./anchors.ts";
+import { graphemeCluster } from "./clusters.ts";
 import { readEscape } from "./escapes.ts";
-import { passComment, readGroup } from "./groups.ts";
+import { readGroup, readGroupEscape } from "./groups.ts";
 import { GrowingTree } from "./growing.ts";
 import { GlobalFlags } from "./inline-flags.ts";
+import { withManyFolds } from "./many-folds.ts";
 import { readName } from "./names.ts";
+import { readNestedSet } from "./nested-sets.ts";
 import { readCounts, readRepeat } from "./quantifiers.ts";
 import { isDigit, Reader } from "./reader.ts";
 import { References } from "./references.ts";
@@ -43,11 +47,11 @@ export function parse(pattern: string, dialect: Dialect, options: Options): Pars
     const diagnostics = [diagnostic("too-long", span, pattern.length, MAX_PATTERN_LENGTH)];
     return { root: { kind: "empty", start: 0, end: pattern.length }, groups: [], slots: [], diagnostics, options };
   }
-  const { count, named } = countGroups(pattern, options.setOperations);
+  const { count, named } = countGroups(pattern, dialect.syntax.sets.reader(options) !== "plain");
   return new Parser(new Reader(pattern, dialect, options, count, named)).run();
 }
 
-const SET_READERS = { plain: readSet, operations: readSetWithOperations } as const;
+const SET_READERS = { plain: readSet, operations: readSetWithOperations, nested: readNestedSet } as const;
 
 type OperatorOf<K extends Operator["kind"]> = Extract<Operator, { kind: K }>;
 
@@ -72,15 +76,21 @@ class Parser {
     const root = tree.finish();
     this.references.resolve();
     const diagnostics = [...reader.diagnostics].sort((a, b) => a.start - b.start);
+    const { manyFolds } = this.dialect.semantics;
     if (diagnostics.length === 0) diagnostics.push(...settleLookbehinds(root, tree.lookbehinds, reader.dialect.semantics.lookbehind));
-    const { groups } = tree;
-    return { root, groups, slots: groups.map(({ number, name }) => ({ number, name })), diagnostics, options: this.global.options };
+    return {
+      root: manyFolds ? withManyFolds(root) : root,
+      groups: tree.groups,
+      slots: slotsOf(tree.groups, tree.count),
+      diagnostics,
+      options: this.global.options,
+    };
   }
 
   /** Reads an item, or an operator: what stands between two of either. */
   private term(): void {
     const { reader } = this;
-    if (reader.options.verbose && this.skipVerbose()) return;
+    if (reader.skipBlanks()) return;
     const row = reader.operatorHere(this.tree.last === undefined);
     if (!row) {
       const start = reader.at;
@@ -130,20 +140,11 @@ class Parser {
         return;
       case "anchor":
         reader.at += sign.length;
-        tree.addAssertion(operator.assertions[reader.options.lineAnchors ? 1 : 0], start);
+        tree.addAssertion(operator.assertion(reader.options), start);
         return;
       default:
         unknownKey(operator);
     }
-  }
-
-  private skipVerbose(): boolean {
-    const { reader } = this;
-    const c = reader.peek() as string;
-    if (" \t\n\r\v\f".includes(c)) reader.at++;
-    else if (c === "#") passComment(reader, "\n");
-    else return false;
-    return true;
   }
 
   private loneBracket(sign: string, { strict }: OperatorOf<"lone" | "counts">): void {
@@ -168,14 +169,39 @@ class Parser {
   }
 
   private otherEscape(meaning: Escape, start: number): void {
-    const { reader } = this;
-    if (meaning.kind === "assertion") this.tree.addAssertion(meaning.assertion, start);
+    const { reader, tree } = this;
+    if (meaning.kind === "assertion" && meaning.unread?.behind.some((text) => reader.pass(text))) {
+      reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), meaning.unread.what);
+    } else if (meaning.kind === "assertion" && meaning.unread?.others && reader.looksAt(meaning.unread.others)) {
+      reader.report("escape-unknown-letter", { start, end: reader.at + 1 }, reader.pattern.slice(start + 1, reader.at + 1));
+    } else if (meaning.kind === "assertion") tree.addAssertion(meaning.assertion(reader.options), start);
+    if (meaning.kind === "line-break") tree.add(lineBreak(meaning.others, meaning.settled, { start, end: reader.at }));
+    if (meaning.kind === "cluster") {
+      if (meaning.unreadBehind && tree.top.lookbehindGroups >= 0) reader.report("escape-unread", { start, end: reader.at }, "\\X", meaning.unreadBehind);
+      tree.add(graphemeCluster(meaning.rules, { start, end: reader.at }));
+    }
+    if (meaning.kind === "keep") {
+      if (!meaning.inLooks && tree.top.inLook) reader.report("keep-in-look", { start, end: reader.at });
+      tree.add({ kind: "keep", start, end: reader.at });
+    }
+    if (meaning.kind === "group") readGroupEscape(reader, tree, this.references, start);
+    if (meaning.kind === "unread") reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), meaning.what);
+    if (meaning.kind === "quote") this.quote(meaning.end);
     if (meaning.kind !== "name-reference") return;
     const marks = meaning.marks.find(([open]) => reader.pass(open));
     const label = marks && readName(reader, marks[1]);
     const span = { start, end: reader.at };
     if (label === undefined) reader.report("reference-name-form", span);
     else this.references.addName(label, span);
+  }
+
+  /** Characters that stand for themselves, up to the end mark. */
+  private quote(end: string): void {
+    const { reader, tree } = this;
+    while (!reader.ended && !reader.pass(end)) {
+      const start = reader.at;
+      tree.addCharacter(reader.take(), start);
+    }
   }
 
   private addClass({ name, negated, set, strings }: Extract<ReturnType<typeof readEscape>, { kind: "class" }>, start: number): void {
@@ -190,6 +216,13 @@ class Parser {
     else if (negated && folding !== null && !options.setOperations) this.tree.add({ ...whole, set: complement(set), fixed: EMPTY_SET, negated: false });
     else this.tree.add({ ...whole, set, fixed: EMPTY_SET, negated });
   }
+}
+
+/** What a match says of groups: of several with one number once. */
+function slotsOf(groups: readonly Group[], count: number): Slot[] {
+  const slots: Slot[] = Array.from({ length: count }, (_, i) => ({ number: i + 1, name: null }));
+  for (const { slot, number, name } of groups) if (name !== null && slots[slot - 1]?.name === null) slots[slot - 1] = { number, name };
+  return slots;
 }
 
 /** Counts the capturing groups before the reading proper, which needs the number for its back-references. */

@@ -1,11 +1,14 @@
 /** Quantifiers: how their counts and modes are written, and what they may stand behind. */
 import type { Operator } from "../dialect/dialect.ts";
+import { asRepeated } from "./anchors.ts";
 import type { GrowingTree } from "./growing.ts";
 import { isDigit, type Reader } from "./reader.ts";
 import type { QuantifierMode } from "./tree.ts";
 
 /** Counts above this are the same as "no bound": no text is longer than a host's string. */
 const LARGEST_COUNT = 2_147_483_647;
+
+const isBlank = (c: string | undefined): boolean => c === " " || c === "\t";
 
 interface Counts {
   readonly min: number;
@@ -25,12 +28,19 @@ export function readCounts(reader: Reader, tree: GrowingTree, { end }: Extract<O
   const bounds = boundsAt(reader, sign, end);
   if (!bounds) return false;
   const { min, max } = bounds;
-  const { tooLarge } = reader.dialect.syntax.quantifiers;
+  const { tooLarge, countsOnNothing } = reader.dialect.syntax.quantifiers;
   const span = { start, end: reader.at };
-  if (max < min) reader.report("repeat-order", span, min, max);
+  const { neverInOrder } = reader.dialect.syntax.quantifiers;
+  if (max < min && !neverInOrder) reader.report("repeat-order", span, min, max);
   for (const count of new Set([min, max])) {
     if (count >= tooLarge && count !== Number.POSITIVE_INFINITY) reader.report("repeat-too-large", span, count, tooLarge - 1);
   }
+  if (max < min && neverInOrder && tree.last && tree.last.kind !== "quantifier") {
+    tree.replaceLast({ kind: "verb", verb: "fail", name: null, start: tree.last.start, end: reader.at });
+    return true;
+  }
+  // With nothing of its own to repeat, it repeats the empty text.
+  if (countsOnNothing && (!tree.last || tree.last.kind === "quantifier")) tree.add({ kind: "empty", start, end: start });
   repeat(reader, tree, { min: Math.min(min, LARGEST_COUNT), max: max > LARGEST_COUNT ? Number.POSITIVE_INFINITY : Math.max(min, max) }, start);
   return true;
 }
@@ -39,10 +49,17 @@ export function readCounts(reader: Reader, tree: GrowingTree, { end }: Extract<O
 function boundsAt(reader: Reader, sign: string, end: string): Counts | undefined {
   const from = reader.at;
   reader.at += sign.length;
+  const { blanks, leastLeftOut } = reader.dialect.syntax.quantifiers;
+  const skip = (): string => (blanks ? reader.takeWhile(isBlank) : "");
+  skip();
   const least = reader.takeWhile(isDigit);
+  skip();
   const comma = reader.pass(",");
+  skip();
   const most = comma ? reader.takeWhile(isDigit) : "";
-  const whole = (least !== "" || (comma && reader.dialect.syntax.quantifiers.leastLeftOut)) && reader.pass(end);
+  skip();
+  if (reader.dialect.syntax.verbose.within) reader.skipBlanks();
+  const whole = (least !== "" || (comma && leastLeftOut && (most !== "" || !blanks))) && reader.pass(end);
   if (!whole) {
     reader.at = from;
     return undefined;
@@ -51,20 +68,39 @@ function boundsAt(reader: Reader, sign: string, end: string): Counts | undefined
   return { min, max: !comma ? min : most === "" ? Number.POSITIVE_INFINITY : Number(most) };
 }
 
+/** `(?#…)`, where it is whole. */
+function passComment(reader: Reader): boolean {
+  const end = reader.looksAt("(?#") ? reader.pattern.indexOf(")", reader.at) : -1;
+  if (end < 0) return false;
+  reader.at = end + 1;
+  return true;
+}
+
+/** What stands for nothing may stand between a quantifier and its mode. */
+function passEmptyQuotes(reader: Reader): void {
+  if (reader.dialect.syntax.escapes.E?.kind !== "nothing") return;
+  while (reader.pass("\\Q\\E") || reader.pass("\\E"));
+}
+
 /** Reads the mode behind the counts, and repeats the last item. */
 function repeat(reader: Reader, tree: GrowingTree, { min, max }: Counts, start: number): void {
-  const { quantifiers } = reader.dialect.syntax;
-  const lazy = reader.pass("?");
-  const possessive = !lazy && quantifiers.possessive && reader.pass("+");
+  const { quantifiers, verbose } = reader.dialect.syntax;
+  if (verbose.within) reader.skipBlanks();
+  passEmptyQuotes(reader);
+  if (quantifiers.apart) while (reader.skipBlanks() || passComment(reader));
+  const marked = reader.pass("?");
+  const lazy = marked !== reader.options.lazyFirst;
+  const possessive = !marked && quantifiers.possessive && reader.pass("+");
   const mode: QuantifierMode = possessive ? "possessive" : lazy ? "lazy" : "greedy";
   const operator = { start, end: reader.at };
   const sign = reader.pattern.charAt(start);
   const body = tree.last;
-  if (!body) reader.report("nothing-to-repeat", operator, sign);
+  const strict = quantifiers.onAssertion !== null;
+  if (!body || body.kind === "keep" || (strict && body.kind === "verb" && body.verb !== "accept")) reader.report("nothing-to-repeat", operator, sign);
   else if (body.kind === "quantifier") reader.report(quantifiers.stacked, operator, sign);
   else {
-    if (body.kind === "assertion") reader.report(quantifiers.onAssertion, operator, sign);
+    if (body.kind === "assertion" && quantifiers.onAssertion) reader.report(quantifiers.onAssertion, operator, sign);
     if (body.kind === "look" && !quantifiers.onLook(body.behind, reader.strict)) reader.report("assertion-repeated", operator);
-    tree.replaceLast({ kind: "quantifier", min, max, mode, body, operator, start: body.start, end: reader.at });
+    tree.replaceLast({ kind: "quantifier", min, max, mode, body: asRepeated(body), operator, start: body.start, end: reader.at });
   }
 }

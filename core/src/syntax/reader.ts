@@ -19,6 +19,8 @@ export class Reader {
   at = 0;
   /** What flags say at the reading place; brackets can change it. */
   options: Options;
+  /** Inside of a set the mark that ends what is quoted; null where nothing is. */
+  quoting: string | null = null;
   readonly pattern: string;
   readonly dialect: Dialect;
   readonly strict: boolean;
@@ -54,6 +56,41 @@ export class Reader {
     return this.pattern.startsWith(text, this.at);
   }
 
+  /** In a verbose pattern, passes blanks and comments. */
+  skipBlanks(): boolean {
+    if (!this.options.verbose) return false;
+    const { blanks, ends } = this.dialect.syntax.verbose;
+    const blank = blanks(this.options);
+    const from = this.at;
+    for (let c = this.peek(); c !== undefined; c = this.peek()) {
+      if (blank.includes(c)) this.at++;
+      else if (c === "#") this.passComment([...ends(this.options)]);
+      else break;
+    }
+    return this.at > from;
+  }
+
+  /** Passes what comes before one of the end marks; false where the pattern ends before it. */
+  passComment(ends: readonly string[]): boolean {
+    const { escapesInComments } = this.dialect.syntax;
+    for (; !this.ended; this.at++) {
+      if (ends.some((end) => this.looksAt(end))) return true;
+      if (!escapesInComments || !this.looksAt("\\")) continue;
+      this.at++;
+      if (this.ended) this.report("escape-end", { start: this.at - 1, end: this.at });
+    }
+    this.at = this.pattern.length;
+    return false;
+  }
+
+  /** What stands up to the end mark, which is passed, or up to the pattern's end. */
+  quoted(end: string): string {
+    const from = this.at;
+    const to = this.pattern.indexOf(end, from);
+    this.at = to < 0 ? this.pattern.length : to + end.length;
+    return this.pattern.slice(from, to < 0 ? this.pattern.length : to);
+  }
+
   /** Passes the text where it stands here. */
   pass(text: string): boolean {
     if (!this.looksAt(text)) return false;
@@ -85,7 +122,7 @@ export class Reader {
   }
 
   /** `{…}` with a code point in hexadecimal digits. */
-  private bracedHex(): number | undefined {
+  bracedHex(): number | undefined {
     const start = this.at++;
     const digits = this.takeWhile(isHex);
     const value = digits === "" ? Number.NaN : Number.parseInt(digits, 16);
@@ -94,11 +131,11 @@ export class Reader {
     return undefined;
   }
 
-  /** What follows `\u`; undefined where it is not a whole escape, and then nothing is passed. */
-  unicodeEscape(codePoints: boolean): number | undefined {
-    if (codePoints && this.peek() === "{") return this.bracedHex();
+  /** What follows `\u`, in braces too, two halves of a pair as one; undefined where it is not a whole escape, and then nothing is passed. */
+  unicodeEscape(braces: boolean, pairs = braces): number | undefined {
+    if (braces && this.peek() === "{") return this.bracedHex();
     const unit = this.hex(4);
-    if (unit === undefined || !codePoints || !isHighSurrogate(unit) || !this.looksAt("\\u")) return unit;
+    if (unit === undefined || !pairs || !isHighSurrogate(unit) || !this.looksAt("\\u")) return unit;
     const between = this.at;
     this.at += 2;
     const low = this.hex(4);

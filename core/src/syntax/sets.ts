@@ -1,5 +1,5 @@
 /** Sets in brackets without operations: characters, ranges and classes side by side. */
-import { type CharSet, EMPTY_SET, setOfRanges, unionOf } from "../charset/charset.ts";
+import { type CharSet, complement, EMPTY_SET, setOfRanges, unionOf } from "../charset/charset.ts";
 import { complementOf, readEscape } from "./escapes.ts";
 import { type Reader, reportOrder } from "./reader.ts";
 import type { NodeOf, SetItem, Span } from "./tree.ts";
@@ -14,6 +14,14 @@ const HYPHEN = 0x2d;
 export function readSet(reader: Reader): SetNode {
   const { dialect, options } = reader;
   const start = reader.at++;
+  if (
+    dialect.syntax.sets.posix !== null &&
+    !dialect.syntax.sets.posixAlone &&
+    POSIX_MARKS.includes(reader.peek() ?? "-") &&
+    posixEnd(reader.pattern, reader.at) >= 0
+  ) {
+    reader.report("set-posix-alone", { start, end: posixEnd(reader.pattern, reader.at) + 2 });
+  }
   const negated = reader.pass("^");
   const items: SetItem[] = [];
   const classes: CharSet[] = [];
@@ -33,16 +41,26 @@ export function readSet(reader: Reader): SetNode {
       reader.report("set-open", { start, end: start + 1 });
       break;
     }
-    if (!first && reader.pass("]")) break;
+    if (options.verboseSets && reader.quoting === null && (reader.pass(" ") || reader.pass("\t"))) continue;
+    if (passMarks(reader)) continue;
+    if (!first && reader.quoting === null && reader.pass("]")) break;
     first = false;
-    const from = readAtom(reader);
+    const posix = readPosix(reader);
+    const from = posix ?? readAtom(reader);
+    if (options.verboseSets) reader.takeWhile(isBlank);
     const dash = reader.at;
+    if (isRefusedRange(reader, from)) {
+      reader.report("range-class", { start: from.start, end: reader.at + 1 });
+      add(from);
+      continue;
+    }
     if (reader.peek() !== "-" || reader.peek(1) === undefined || reader.peek(1) === "]") {
       add(from);
       continue;
     }
     reader.at++;
-    const to = readAtom(reader);
+    if (options.verboseSets) reader.takeWhile(isBlank);
+    const to = readPosix(reader) ?? readAtom(reader);
     const span = { start: from.start, end: reader.at };
     if (from.kind === "class" || to.kind === "class") {
       if (!dialect.syntax.sets.classEndsRange(reader.strict)) reader.report("range-class", span);
@@ -62,9 +80,72 @@ export function readSet(reader: Reader): SetNode {
   return foldsClasses ? { ...whole, set: unionOf([own, ...classes]), fixed: EMPTY_SET } : { ...whole, set: own, fixed: unionOf(classes) };
 }
 
+const isBlank = (c: string | undefined): boolean => c === " " || c === "\t";
+
+/** Passes what stands for nothing, as the end of a quotation does. */
+function passMarks(reader: Reader): boolean {
+  const { setEscapes } = reader.dialect.syntax;
+  if (reader.quoting !== null) {
+    if (!reader.pass(reader.quoting)) return false;
+    reader.quoting = null;
+    return true;
+  }
+  if (!reader.looksAt("\\")) return false;
+  const letter = reader.peek(1) ?? "";
+  const meaning = Object.hasOwn(setEscapes, letter) ? setEscapes[letter] : undefined;
+  if (meaning?.kind === "nothing") reader.at += 2;
+  else if (meaning?.kind === "quote" && reader.dialect.syntax.sets.posix !== null) {
+    reader.at += 2;
+    reader.quoting = meaning.end;
+  } else return false;
+  return true;
+}
+
+/** A class that cannot begin a range, in a dialect that says so, with a hyphen behind it that is not the last character. */
+function isRefusedRange(reader: Reader, from: Atom): boolean {
+  const { posix, classEndsRange } = reader.dialect.syntax.sets;
+  return (
+    posix !== null && !classEndsRange(reader.strict) && from.kind === "class" && reader.looksAt("-") && !reader.looksAt("-]") && reader.peek(1) !== undefined
+  );
+}
+
+/** `[:alpha:]` and kin inside of a set; undefined where there is none. */
+function readPosix(reader: Reader): Atom | undefined {
+  const { posix } = reader.dialect.syntax.sets;
+  const mark = reader.peek(1);
+  if (posix === null || reader.quoting !== null || !reader.looksAt("[") || mark === undefined || !POSIX_MARKS.includes(mark)) return undefined;
+  const end = posixEnd(reader.pattern, reader.at + 1);
+  if (end < 0) return undefined;
+  const start = reader.at;
+  const text = reader.pattern.slice(start + 2, end);
+  reader.at = end + 2;
+  const span = { start, end: reader.at };
+  if (mark !== ":") {
+    reader.report("set-collating", span);
+    return { kind: "class", name: text, set: EMPTY_SET, ...span };
+  }
+  const negated = text.startsWith("^");
+  const set = posix(negated ? text.slice(1) : text, reader.options);
+  if (!set) reader.report("set-posix-unknown", span, text);
+  return { kind: "class", name: text, set: negated ? complement(set ?? EMPTY_SET) : (set ?? EMPTY_SET), ...span };
+}
+
+const POSIX_MARKS = ":.=";
+
+/** Where the mark at the offset stands again before a closing bracket; −1 where it does not. */
+export function posixEnd(pattern: string, at: number): number {
+  const mark = pattern[at] as string;
+  for (let i = at + 1; i + 1 < pattern.length; i++) {
+    if (pattern[i] === "\\" && (pattern[i + 1] === "]" || pattern[i + 1] === "\\")) i++;
+    else if ((pattern[i] === "[" && pattern[i + 1] === mark) || pattern[i] === "]") return -1;
+    else if (pattern[i] === mark && pattern[i + 1] === "]") return i;
+  }
+  return -1;
+}
+
 function readAtom(reader: Reader): Atom {
   const start = reader.at;
-  if (!reader.pass("\\")) return { kind: "character", codePoint: reader.take(), start, end: reader.at };
+  if (reader.quoting !== null || !reader.pass("\\")) return { kind: "character", codePoint: reader.take(), start, end: reader.at };
   const read = readEscape(reader, start, true);
   if (read.kind === "character") return { ...read, start, end: reader.at };
   if (read.kind === "other") return { kind: "character", codePoint: 0x5c, start, end: reader.at };

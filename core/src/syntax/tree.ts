@@ -5,10 +5,22 @@
  */
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
-import type { AssertionKind } from "../dialect/assertions.ts";
+import type { AnchorKind, AssertionKind, PairedAnchor } from "../dialect/assertions.ts";
+import type { VerbKind } from "../dialect/verbs.ts";
 import type { Span } from "../text/span.ts";
 
-export type { AssertionKind, Span };
+export type { AssertionKind, Span, VerbKind };
+
+/** What a conditional asks for. */
+export type Asks =
+  /** Whether one of these slots has taken part. */
+  | { readonly kind: "groups"; readonly slots: readonly number[] }
+  /** Whether a lookaround holds. */
+  | { readonly kind: "look"; readonly look: Node }
+  /** Whether it is asked inside of a call, of one of these groups, or of any (null). */
+  | { readonly kind: "call"; readonly slots: readonly number[] | null }
+  /** Nothing: which way it goes is known. */
+  | { readonly kind: "constant"; readonly holds: boolean };
 
 export type QuantifierMode = "greedy" | "lazy" | "possessive";
 /** What a set is made of, as written: kept for whoever explains it. */
@@ -16,6 +28,12 @@ export type SetItem = Span & ({ readonly kind: "range"; readonly from: number; r
 
 /** How letters are compared where case does not count; null where it does. */
 type Folding = { readonly folding: FoldingRule | null };
+
+/** Signs that take text and are put together from other parts. */
+export type TextSign = "line-break" | "grapheme-cluster";
+
+/** Set where one sign of the pattern stands for the whole, and nothing inside has a text of its own: what it stands for. */
+type Sign = { readonly stands?: PairedAnchor | TextSign };
 
 export type Node = Span &
   (
@@ -38,17 +56,31 @@ export type Node = Span &
     | { readonly kind: "assertion"; readonly assertion: AssertionKind; readonly set: CharSet }
     /**
      * `widths` are the numbers of characters that a lookbehind goes back by: one, or one for each alternative of its body;
-     * null where it reads backwards.
+     * null where it reads backwards. `back` is how many characters further it may go, one after the other, where it must
+     * end at the place that it is asked for; where it is less than nought, how many less far.
      */
-    | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean; readonly widths: readonly number[] | null; readonly body: Node }
+    | ({
+        readonly kind: "look";
+        readonly behind: boolean;
+        readonly negated: boolean;
+        readonly widths: readonly number[] | null;
+        readonly back?: number;
+        readonly body: Node;
+      } & Sign)
     /** What is inside is settled when it is through. */
     | { readonly kind: "atomic"; readonly body: Node }
     /** Brackets; `capture` is the slot of what the group holds, or null where it does not capture. */
-    | { readonly kind: "group"; readonly capture: number | null; readonly name: string | null; readonly body: Node }
+    | ({ readonly kind: "group"; readonly capture: number | null; readonly name: string | null; readonly body: Node } & Sign)
     /** A back-reference; a name can stand for several slots, of which at most one has taken part. */
     | ({ readonly kind: "back-reference"; readonly slots: readonly number[]; readonly label: string } & Folding)
-    /** One way where the group has taken part, another where it has not. */
-    | { readonly kind: "conditional"; readonly slot: number; readonly label: string; readonly yes: Node; readonly no: Node }
+    /** One way where what it asks for holds, another where it does not. */
+    | { readonly kind: "conditional"; readonly asks: Asks; readonly label: string; readonly yes: Node; readonly no: Node }
+    /** A group called as a subroutine: what it captures is forgotten when it is left. Slot 0 is the whole pattern. */
+    | { readonly kind: "call"; readonly slot: number; readonly label: string }
+    /** A verb steers the backtracking. */
+    | { readonly kind: "verb"; readonly verb: VerbKind; readonly name: string | null }
+    /** What was taken before it is not part of the match. */
+    | { readonly kind: "keep" }
     | { readonly kind: "alternation"; readonly branches: readonly Node[] }
     | { readonly kind: "sequence"; readonly items: readonly Node[] }
     /** `max` is Infinity where there is no bound; the operator is the sign itself, such as `+?`. */
@@ -77,13 +109,16 @@ export function childrenOf(node: Node): readonly Node[] {
     case "quantifier":
       return [node.body];
     case "conditional":
-      return [node.yes, node.no];
+      return node.asks.kind === "look" ? [node.asks.look, node.yes, node.no] : [node.yes, node.no];
     case "empty":
     case "character":
     case "any":
     case "set":
     case "assertion":
     case "back-reference":
+    case "call":
+    case "verb":
+    case "keep":
       return NO_CHILDREN;
     default:
       return unknownNode(node);
@@ -112,14 +147,19 @@ export function mapChildren(node: Node, change: (child: Node) => Node): Node {
     case "atomic":
     case "quantifier":
       return { ...node, body: after[0] as Node };
-    case "conditional":
-      return { ...node, yes: after[0] as Node, no: after[1] as Node };
+    case "conditional": {
+      const [yes, no] = after.slice(-2) as [Node, Node];
+      return { ...node, yes, no, ...(node.asks.kind === "look" && { asks: { kind: "look", look: after[0] as Node } }) };
+    }
     case "empty":
     case "character":
     case "any":
     case "set":
     case "assertion":
     case "back-reference":
+    case "call":
+    case "verb":
+    case "keep":
       return node;
     default:
       return unknownNode(node);
@@ -147,12 +187,35 @@ export function rewrite(root: Node, change: (node: Node, before: Node) => Node):
 
 /** Visits a node and all inside it, outer before inner, without recursion on the host's stack. */
 export function* walk(root: Node): Generator<Node> {
+  yield* walkInto(root, childrenOf);
+}
+
+function* walkInto(root: Node, into: (node: Node) => readonly Node[]): Generator<Node> {
   const pending = [root];
   for (let node = pending.pop(); node; node = pending.pop()) {
     yield node;
-    const children = childrenOf(node);
+    const children = into(node);
     for (let i = children.length - 1; i >= 0; i--) pending.push(children[i] as Node);
   }
+}
+
+/** The same, but for what is inside of a sign that stands for more: that has no text of its own. */
+export const walkWritten = (root: Node): Generator<Node> => walkInto(root, (node) => (standsForMore(node) ? NO_CHILDREN : childrenOf(node)));
+
+/** What is known of the two ways of a conditional, of all that is known of what is inside of it. */
+export const waysOf = <T>(inside: readonly T[]): readonly T[] => inside.slice(-2);
+
+/** Whether one sign of the pattern stands for the whole part. */
+export const standsForMore = (node: Node): boolean => "stands" in node && node.stands !== undefined;
+
+/** What an assertion asserts, or what it stands for where it is put together from several; undefined for everything else. */
+export function anchorOf(node: Node | undefined): AnchorKind | undefined {
+  if (node?.kind === "assertion") return node.assertion;
+  return node?.kind === "look" && !takesText(node.stands) ? node.stands : undefined;
+}
+
+export function takesText(sign: PairedAnchor | TextSign | undefined): sign is TextSign {
+  return sign === "line-break" || sign === "grapheme-cluster";
 }
 
 /** What a match says of one group, or of several that stand for the same: a place in the row of captures. */
@@ -179,6 +242,8 @@ export interface Group extends Span {
 export function partAt(root: Node, offset: number): Node | undefined {
   let found: Node | undefined;
   for (const node of walk(root)) {
+    // Inside of a sign that stands for more there is nothing to be seen.
+    if (found && standsForMore(found) && node.start === found.start && node.end === found.end) continue;
     if (node.kind === "sequence" || node.kind === "alternation" || node.kind === "empty") continue;
     if (offset < node.start || offset > node.end) continue;
     // Inner nodes come after outer ones; of two neighbours that touch the caret, the first one stays.

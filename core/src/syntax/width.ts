@@ -4,7 +4,8 @@
  */
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Lookbehind } from "../dialect/dialect.ts";
-import { childrenOf, type Node, unknownNode, walk } from "./tree.ts";
+import { Reckoning } from "./bounded.ts";
+import { childrenOf, type Node, type Span, unknownNode, walk, waysOf } from "./tree.ts";
 
 export interface Width {
   readonly least: number;
@@ -15,23 +16,59 @@ export interface Width {
 const NONE: Width = { least: 0, most: 0 };
 const ONE: Width = { least: 1, most: 1 };
 
+const ANY: Width = { least: 0, most: Number.POSITIVE_INFINITY };
+
 const times = (width: number, count: number): number => (width === 0 || count === 0 ? 0 : width * count);
 
 /** The widths of all parts of the pattern, found from the inside out and in the pattern's order. */
-export function widthsOf(root: Node): ReadonlyMap<Node, Width> {
+export function widthsOf(root: Node, rule: Lookbehind = "any-width"): ReadonlyMap<Node, Width> {
   const widths = new Map<Node, Width>();
   const groups = new Map<number, Width>();
+  const named = new Map<number, Span>();
+  if (rule !== "any-width") for (const node of walk(root)) if (node.kind === "group" && node.capture !== null) named.set(node.capture, node);
   // Reversed, an order of outer before inner and left before right gives inner before outer, but right before left;
   // groups must come before the references to them, so those are filled in by a second pass.
   const order = [...walk(root)].reverse();
   for (const turn of [0, 1]) {
     for (const node of order) {
-      const width = widthOf(node, widths, groups);
+      const isStrict = rule === "one-width-each" || (rule === "furthest-first" && node.kind === "call");
+      // To Perl a reference may be of any width.
+      const isFree = rule === "furthest-first" && node.kind === "back-reference";
+      const width = isFree ? ANY : isStrict ? strictWidthOf(node, widths, groups, named) : widthOf(node, widths, groups);
       widths.set(node, width);
       if (turn === 0 && node.kind === "group" && node.capture !== null) groups.set(node.capture, width);
     }
   }
   return widths;
+}
+
+/**
+ * The same as PCRE2 reckons it (10.42, get_branchlength): a quantifier of several counts has no width, whatever it repeats;
+ * nor has a reference or call inside of its own group, or one that may stand for several groups; a verb that ends an
+ * alternative ends what is counted of it.
+ */
+function strictWidthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyMap<number, Width>, spans: ReadonlyMap<number, Span>): Width {
+  switch (node.kind) {
+    case "quantifier": {
+      const { least, most } = widths.get(node.body) ?? NONE;
+      if (node.body.kind === "look" && !node.body.behind) return NONE;
+      return node.min === node.max && least === most ? { least: times(least, node.min), most: times(most, node.max) } : ANY;
+    }
+    case "back-reference":
+    case "call": {
+      const slots = node.kind === "call" ? [node.slot] : node.slots;
+      const span = spans.get(slots[0] ?? 0);
+      if (slots.length !== 1 || !span || (span.start <= node.start && node.end <= span.end)) return ANY;
+      return groups.get(slots[0] as number) ?? NONE;
+    }
+    case "sequence": {
+      const ends = node.items.findIndex((item) => item.kind === "verb" && (item.verb === "accept" || item.verb === "fail"));
+      const counted = (ends < 0 ? node.items : node.items.slice(0, ends)).map((item) => widths.get(item) ?? NONE);
+      return counted.reduce((sum, each) => ({ least: sum.least + each.least, most: sum.most + each.most }), NONE);
+    }
+    default:
+      return widthOf(node, widths, groups);
+  }
 }
 
 function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyMap<number, Width>): Width {
@@ -50,14 +87,21 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
       return inner.reduce((sum, each) => ({ least: sum.least + each.least, most: sum.most + each.most }), NONE);
     case "alternation":
     case "conditional":
-      return { least: Math.min(...inner.map((w) => w.least)), most: Math.max(...inner.map((w) => w.most)) };
+      return (node.kind === "conditional" ? waysOf(inner) : inner).reduce((both, each) => ({
+        least: Math.min(both.least, each.least),
+        most: Math.max(both.most, each.most),
+      }));
     case "quantifier": {
       const { least, most } = inner[0] as Width;
       return { least: times(least, node.min), most: times(most, node.max) };
     }
+    case "call":
+      return groups.get(node.slot) ?? ANY;
     case "empty":
     case "assertion":
     case "look":
+    case "verb":
+    case "keep":
       return NONE;
     default:
       return unknownNode(node);
@@ -65,16 +109,35 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
 }
 
 /** The parts of a lookbehind that must each have one width. */
-const PARTS_OF_ONE_WIDTH: Readonly<Record<Exclude<Lookbehind, "any-width">, (body: Node) => readonly Node[]>> = {
+const PARTS_OF_ONE_WIDTH: Readonly<Record<Exclude<Lookbehind, "any-width" | "bounded" | "furthest-first">, (body: Node) => readonly Node[]>> = {
   "one-width": (body) => [body],
   "one-width-each": (body) => (body.kind === "alternation" ? body.branches : [body]),
 };
+
+/** Perl goes back no further. */
+const LONGEST_BEHIND = 255;
 
 /** Gives lookbehinds their widths, in a dialect that asks for such; what has none is said. */
 export function settleLookbehinds(root: Node, lookbehinds: readonly Node[], rule: Lookbehind): Diagnostic[] {
   const diagnostics: Diagnostic[] = [];
   if (lookbehinds.length === 0 || rule === "any-width") return diagnostics;
-  const widths = widthsOf(root);
+  const widths = widthsOf(root, rule);
+  if (rule === "bounded") {
+    const reckoning = new Reckoning(root);
+    return lookbehinds.flatMap((look) => (look.kind === "look" ? reckoning.settle(look, widths.get(look.body)) : []));
+  }
+  if (rule === "furthest-first") {
+    for (const look of lookbehinds) {
+      if (look.kind !== "look") continue;
+      const { least, most } = widths.get(look.body) ?? NONE;
+      if (most > LONGEST_BEHIND) diagnostics.push(diagnostic("lookbehind-long", look, LONGEST_BEHIND));
+      // The one place where a node is not whole when it is made: its widths are known only when all groups are.
+      const settled = look as { widths: readonly number[] | null; back?: number };
+      settled.widths = [most];
+      if (most > least) settled.back = least - most;
+    }
+    return diagnostics;
+  }
   for (const look of lookbehinds) {
     if (look.kind !== "look") continue;
     const parts = PARTS_OF_ONE_WIDTH[rule](look.body);

@@ -7,7 +7,7 @@ import { WHITE_SPACE } from "../charset/classes.ts";
 import type { Dialect, Escape, GroupOpener, Operator, Options } from "../dialect/dialect.ts";
 import { charactersOf } from "./characters.ts";
 import type { Reading } from "./read.ts";
-import { type AssertionKind, childrenOf, type Node, type NodeOf, type QuantifierMode, unknownNode, walk } from "./tree.ts";
+import { type AssertionKind, childrenOf, type Node, type NodeOf, type QuantifierMode, standsForMore, unknownNode, walk } from "./tree.ts";
 
 /** A tree that a dialect has no way to write. */
 export class NotWritable extends Error {
@@ -45,6 +45,9 @@ const BINDINGS: Readonly<Record<Node["kind"], number>> = {
   group: Binding.Item,
   "back-reference": Binding.Item,
   conditional: Binding.Item,
+  call: Binding.Item,
+  verb: Binding.Item,
+  keep: Binding.Item,
   alternation: Binding.Alternatives,
   sequence: Binding.Sequence,
   quantifier: Binding.Quantified,
@@ -118,7 +121,9 @@ class Writer {
   asTyped(node: Node, pattern: string, inside: ReadonlyMap<Node, Piece>): Piece {
     let text = "";
     let at = node.start;
-    for (const child of childrenOf(node)) {
+    // A sign that stands for more is all the text that it has.
+    const inner = standsForMore(node) ? [] : childrenOf(node);
+    for (const child of inner) {
       const piece = inside.get(child) as Piece;
       text += pattern.slice(at, child.start);
       if (piece.typed === child) text += piece.text;
@@ -160,6 +165,7 @@ class Writer {
       case "back-reference":
         return this.reference(node);
       case "conditional":
+        if (node.asks.kind !== "groups") throw new NotWritable(node, this.dialect);
         return item(
           this.group(
             node,
@@ -174,6 +180,11 @@ class Writer {
         return this.sequence(node, inner);
       case "quantifier":
         return this.quantifier(node, inner[0] as Piece);
+      // These stay as they are typed; they are not made anew.
+      case "call":
+      case "verb":
+      case "keep":
+        throw new NotWritable(node, this.dialect);
       default:
         return unknownNode(node);
     }
@@ -251,11 +262,11 @@ class Writer {
   private assertion(assertion: AssertionKind, set: CharSet, options: Options): Piece | undefined {
     const { operators, escapes } = this.dialect.syntax;
     const { word, lineEnds } = this.dialect.semantics;
-    const goesBy = assertion.startsWith("text") ? set : assertion.includes("word") ? word(options) : lineEnds;
+    const goesBy = assertion.startsWith("text") ? set : assertion.includes("word") ? word(options) : lineEnds(options);
     if (!sameSet(goesBy, set)) return undefined;
-    const anchor = operators.find(([, each]) => each.kind === "anchor" && each.assertions[options.lineAnchors ? 1 : 0] === assertion);
+    const anchor = operators.find(([, each]) => each.kind === "anchor" && each.assertion(options) === assertion);
     if (anchor) return item(anchor[0]);
-    const letter = Object.entries(escapes).find(([, meaning]) => meaning.kind === "assertion" && meaning.assertion === assertion)?.[0];
+    const letter = Object.entries(escapes).find(([, meaning]) => meaning.kind === "assertion" && meaning.assertion(options) === assertion)?.[0];
     return letter === undefined ? undefined : item(`\\${letter}`);
   }
 

@@ -10,7 +10,7 @@ import type { Program } from "../program/program.ts";
 import { relate } from "../relate/relate.ts";
 import { drained } from "../slices.ts";
 import type { Reading, Source } from "../syntax/read.ts";
-import { type Node, walk } from "../syntax/tree.ts";
+import { type Node, walkWritten } from "../syntax/tree.ts";
 
 export interface PatternChange {
   readonly pattern: string;
@@ -125,7 +125,7 @@ function* candidates(reading: Reading): Generator<Source & { readonly what: stri
   }
   const quantified = new Set<Node>();
   let parts = 0;
-  for (const node of walk(root)) {
+  for (const node of walkWritten(root)) {
     if (++parts > MOST_PARTS) return;
     if (node.kind === "quantifier") quantified.add(node.body);
     if (node.end <= node.start) continue;

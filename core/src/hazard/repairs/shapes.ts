@@ -20,7 +20,7 @@ import {
 } from "../../syntax/build.ts";
 import { charactersOf } from "../../syntax/characters.ts";
 import type { Reading } from "../../syntax/read.ts";
-import { childrenOf, type Node, type NodeOf, rewrite, type Span, walk } from "../../syntax/tree.ts";
+import { childrenOf, type Node, type NodeOf, rewrite, type Span, walk, walkWritten } from "../../syntax/tree.ts";
 import type { Finding } from "../hazard.ts";
 import type { HazardMode } from "../modes.ts";
 
@@ -324,7 +324,7 @@ const anyNumberOf = (body: Node): Node => repeated(body, 0, Number.POSITIVE_INFI
 /** The nodes of a kind that touch the finding: inside its quantifiers, or around one of them. */
 function nodesAt<K extends Node["kind"]>(reading: Reading, parts: readonly Span[], kind: K): NodeOf<K>[] {
   const [from, to] = [Math.min(...parts.map(({ start }) => start)), Math.max(...parts.map(({ end }) => end))];
-  return [...walk(reading.root)].filter((node): node is NodeOf<K> => node.kind === kind && node.start >= from && node.end <= to);
+  return [...walkWritten(reading.root)].filter((node): node is NodeOf<K> => node.kind === kind && node.start >= from && node.end <= to);
 }
 
 const quantifiersAt = (reading: Reading, parts: readonly Span[]): Quantifier[] => nodesAt(reading, parts, "quantifier");

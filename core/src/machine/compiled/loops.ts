@@ -137,7 +137,7 @@ export class LoopWriter {
     const out = [this.pieces.roomForChanges(pc, 1 + to - from)];
     if (loop.begin >= 0) {
       const note = this.pieces.set(loop.begin, op.get(AT));
-      if (loop.emptyIsLast && loop.counter >= 0) out.push([...this.pieces.register(loop.counter), ...op.i32(loop.min), ...op.geS, ...op.when(note)]);
+      if (loop.emptyIsLast && loop.counter >= 0) out.push([...this.pieces.register(loop.counter), ...op.i32(loop.notesFrom), ...op.geS, ...op.when(note)]);
       else out.push(note);
     }
     for (let register = from; register < to; register++) {

@@ -7,7 +7,7 @@
  * undo log lie in the module's memory; a run can be stopped and gone on with at every backtrack and every new turn.
  */
 import { operationAt } from "../../program/flow.ts";
-import { Op, type Operation, unknownOperation } from "../../program/operations.ts";
+import { Op, type Operation, refuseOperation } from "../../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, type Loop, openRegister, type Program, type Reference } from "../../program/program.ts";
 import { assemble, increase, op } from "../assembler.ts";
 import { AttemptWriter } from "./attempts.ts";
@@ -42,12 +42,20 @@ const COMPILED: Readonly<Record<Operation, boolean>> = {
   [Op.Match]: true,
   [Op.StepBack]: false,
   [Op.Condition]: false,
+  [Op.Keep]: false,
+  [Op.Call]: false,
+  [Op.Return]: false,
+  [Op.Verb]: false,
+  [Op.Act]: false,
+  [Op.ConditionCall]: false,
+  [Op.HereAgain]: false,
+  [Op.NoteStates]: false,
 };
 
 /** The module's bytes, or null where the program is not compiled. */
 export function writeModule(program: Program, form: Form): Uint8Array<ArrayBuffer> | null {
   const count = program.code.length / INSTRUCTION_WIDTH;
-  if (count > MAX_COMPILED) return null;
+  if (count > MAX_COMPILED || program.beyond.size > 0) return null;
   for (let pc = 0; pc < count; pc++) {
     const operation = operationAt(program, pc);
     if (!COMPILED[operation]) return null;
@@ -139,7 +147,9 @@ class Writer {
       case Op.LoopEnter: {
         const loop = loops[a] as Loop;
         return [
-          this.pieces.roomForChanges(pc, 2),
+          this.pieces.roomForChanges(pc, 4),
+          loop.cleared > 0 ? this.pieces.set(captureRegister(loop.cleared), op.i32(-1)) : [],
+          loop.cleared > 0 ? this.pieces.set(captureRegister(loop.cleared) + 1, op.i32(-1)) : [],
           loop.counter >= 0 ? this.pieces.set(loop.counter, op.i32(0)) : [],
           loop.emptyIsLast ? this.pieces.set(loop.begin, op.i32(-1)) : [],
         ];
@@ -161,7 +171,7 @@ class Writer {
       case Op.Condition:
         throw new RangeError(`Operation ${operation} is not compiled.`);
       default:
-        return unknownOperation(operation);
+        return refuseOperation(operation);
     }
   }
 

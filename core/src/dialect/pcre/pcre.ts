@@ -1,0 +1,151 @@
+/** pcre: PCRE2 10.42 as PHP 8.2's preg functions use it. Without the flag `u` a text is bytes, with it code points. */
+import { complement, FULL_SET, setOfText } from "../../charset/charset.ts";
+import { DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
+import { category } from "../../charset/properties.ts";
+import { isNumber } from "../../text/characters.ts";
+import { type ConditionForm, type Dialect, NO_OPTIONS, type Starred } from "../dialect.ts";
+import { byOption, CONTROLS, type Escapes, OLDER_BLANKS, perlClasses } from "../escapes.ts";
+import { COMMON_OPERATORS, inline } from "../operators.ts";
+import { ASCII_SPACE } from "../posix.ts";
+import { pcrePosix, pcreProperty, unicodeSpace, unicodeWord } from "./properties.ts";
+import { PCRE_ANCHORS, PCRE_ESCAPES, PCRE_FLAGS, PCRE_INLINE_FLAGS, PCRE_OPENERS, PCRE_RESET, PCRE_STARRED } from "./shared.ts";
+
+const NEWLINE = setOfText("\n");
+const NOT_NEWLINE = complement(NEWLINE);
+const digit = byOption(DIGITS, () => category("Nd"));
+const word = byOption(WORD, unicodeWord);
+const space = byOption(ASCII_SPACE, unicodeSpace);
+
+const CLASSES = perlClasses({ d: digit, w: word, s: space, h: () => OLDER_BLANKS });
+
+const CHARACTERS: Escapes = {
+  ...CONTROLS,
+  c: { kind: "control", printable: true },
+  x: { kind: "hex", digits: 2, braces: true, fewer: true, error: "escape-number-form" },
+  o: { kind: "octal" },
+  Q: { kind: "quote", end: "\\E" },
+  E: { kind: "nothing" },
+};
+
+/** What means something outside of sets and nothing in them. */
+const MISPLACED: Escapes = Object.fromEntries([..."ABCGKNRXZkz"].map((letter) => [letter, { kind: "misplaced" } as const]));
+
+const LINE_END: Starred = { kind: "unread", what: "line ends of another kind" };
+
+const STARTS: Readonly<Record<string, Starred>> = {
+  UTF: { kind: "start", sets: { codePoints: true } },
+  UTF8: { kind: "start", sets: { codePoints: true } },
+  UCP: { kind: "start", sets: { asciiClasses: false } },
+  LF: { kind: "start", sets: {} },
+  BSR_UNICODE: { kind: "start", sets: {} },
+  NO_AUTO_POSSESS: { kind: "start", sets: {} },
+  NO_DOTSTAR_ANCHOR: { kind: "start", sets: {} },
+  NO_JIT: { kind: "start", sets: {} },
+  NO_START_OPT: { kind: "start", sets: { everyStart: true } },
+  LIMIT_DEPTH: { kind: "start", sets: {}, valued: true },
+  LIMIT_HEAP: { kind: "start", sets: {}, valued: true },
+  LIMIT_MATCH: { kind: "start", sets: {}, valued: true },
+  CR: LINE_END,
+  CRLF: LINE_END,
+  ANY: LINE_END,
+  ANYCRLF: LINE_END,
+  NUL: LINE_END,
+  BSR_ANYCRLF: LINE_END,
+  NOTEMPTY: { kind: "unread", what: "a match that is not empty" },
+  NOTEMPTY_ATSTART: { kind: "unread", what: "a match that is not empty" },
+};
+
+const CONDITIONS: ReadonlySet<ConditionForm> = new Set(["relative", "name", "marked-name", "call", "define", "version", "look"]);
+
+const isAsciiDigit = (codePoint: number): boolean => codePoint >= 0x30 && codePoint <= 0x39;
+const isAlphanumeric = (c: string): boolean => (c >= "0" && c <= "9") || (c >= "a" && c <= "z") || (c >= "A" && c <= "Z");
+
+export const pcre: Dialect = {
+  name: "pcre",
+  title: "PHP (PCRE)",
+  flags: [
+    ...PCRE_FLAGS,
+    { letter: "U", sets: { lazyFirst: true }, label: "lazy first" },
+    { letter: "J", sets: { sharedNames: true }, label: "names shared" },
+    { letter: "u", sets: { codePoints: true, asciiClasses: false }, label: "Unicode" },
+  ],
+  exclusive: [],
+  base: { ...NO_OPTIONS, everyMatch: true, asciiClasses: true },
+  syntax: {
+    strict: () => true,
+    operators: [
+      ...COMMON_OPERATORS.filter(([sign]) => sign !== "["),
+      ["[[:<:]]", { kind: "anchor", assertion: () => "word-start" }],
+      ["[[:>:]]", { kind: "anchor", assertion: () => "word-end" }],
+      ["[", { kind: "set" }],
+      ["{", { kind: "counts", end: "}", strict: false }],
+      ...PCRE_ANCHORS,
+    ],
+    groupOpeners: [
+      ["?<*", { kind: "unread", what: "a lookaround that is tried another way" }],
+      ["?*", { kind: "unread", what: "a lookaround that is tried another way" }],
+      ["?C", { kind: "unread", what: "a callout" }],
+      ...PCRE_OPENERS,
+    ],
+    foreignOpeners: [],
+    inlineFlags: { ...PCRE_INLINE_FLAGS, J: { sets: { sharedNames: true }, unsets: { sharedNames: false } }, U: inline("lazyFirst") },
+    unreadFlags: [],
+    inlineFlagRules: { alone: "from-here", repeated: true, emptyOff: true, anyOrder: true, reset: PCRE_RESET },
+    escapes: {
+      ...CLASSES,
+      ...CHARACTERS,
+      ...PCRE_ESCAPES,
+      N: { kind: "class-or-number", set: () => NOT_NEWLINE, numbered: ({ codePoints }) => codePoints },
+      K: { kind: "keep", inLooks: true },
+      g: { kind: "group" },
+      X: { kind: "cluster", rules: "by-pairs" },
+      C: { kind: "unread", what: "one code unit of a character" },
+    },
+    setEscapes: { ...CLASSES, ...CHARACTERS, b: { kind: "character", codePoint: 0x08 }, g: { kind: "character", codePoint: 0x67 }, ...MISPLACED },
+    mayEscape: (character) => !isAlphanumeric(character),
+    unknownEscape: () => "escape-unknown-letter",
+    digits: "octal-beyond-groups",
+    numbered: ({ codePoints }) => (codePoints ? { most: 0x10ffff, surrogates: false } : { most: 0xff, surrogates: true }),
+    starred: { ...PCRE_STARRED, ...STARTS },
+    calls: true,
+    conditions: CONDITIONS,
+    property: { find: pcreProperty, lone: true },
+    quantifiers: {
+      possessive: true,
+      leastLeftOut: false,
+      tooLarge: 65_536,
+      stacked: "multiple-repeat",
+      onAssertion: "assertion-repeated",
+      onLook: () => true,
+      countsOnNothing: false,
+    },
+    sets: { reader: () => "plain", firstBracket: true, posix: pcrePosix, classEndsRange: () => false },
+    names: { starts: startsPythonName, continues: (codePoint) => isAsciiDigit(codePoint) || startsPythonName(codePoint), shared: false, escapes: false },
+    conditionNumber: (label) => (isNumber(label) ? Number(label) : undefined),
+    escapesInComments: false,
+    verbose: {
+      blanks: ({ codePoints }) => (codePoints ? " \t\n\v\f\r\u0085\u200e\u200f\u2028\u2029" : " \t\n\v\f\r\u0085"),
+      ends: () => "\n",
+      within: false,
+    },
+    forwardReferences: true,
+    namesFirst: false,
+  },
+  semantics: {
+    folding: ({ ignoreCase, codePoints }) => (ignoreCase ? (codePoints ? "unicode" : "ascii") : null),
+    referenceFolding: ({ ignoreCase, codePoints }) => (ignoreCase ? (codePoints ? "unicode" : "ascii") : null),
+    foldsClasses: false,
+    dot: ({ dotTakesAll }) => (dotTakesAll ? FULL_SET : NOT_NEWLINE),
+    lineEnds: () => NEWLINE,
+    word,
+    clearsCapturesEachIteration: false,
+    emptyIteration: "is-last-without-bound",
+    emptyGroupTurn: "taken",
+    possessive: "whole",
+    unsetReference: "fails",
+    lookbehind: "one-width-each",
+    afterEmptyMatch: "not-empty-here",
+    skipsToFirst: ({ everyStart }) => !everyStart,
+    searchStart: "goes-on",
+  },
+};

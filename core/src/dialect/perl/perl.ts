@@ -1,0 +1,130 @@
+/** perl: Perl 5.36's own engine, on strings of characters: classes and case go by Unicode, unless the flag `a` keeps them to ASCII. */
+import { complement, FULL_SET, setOfText } from "../../charset/charset.ts";
+import { continuesIdentifier, DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
+import { binaryProperty, category } from "../../charset/properties.ts";
+import { isNumber } from "../../text/characters.ts";
+import { type ConditionForm, type Dialect, NO_OPTIONS } from "../dialect.ts";
+import { BLANKS, byOption, CONTROLS, type Escapes, perlClasses } from "../escapes.ts";
+import { ANY_NUMBER, COMMON_OPERATORS } from "../operators.ts";
+import { PCRE_ANCHORS, PCRE_ESCAPES, PCRE_FLAGS, PCRE_INLINE_FLAGS, PCRE_OPENERS, PCRE_RESET, PCRE_STARRED } from "../pcre/shared.ts";
+import { ASCII_SPACE } from "../posix.ts";
+import { perlPosix, perlProperty, perlWord } from "./properties.ts";
+
+const NEWLINE = setOfText("\n");
+const NOT_NEWLINE = complement(NEWLINE);
+const digit = byOption(DIGITS, () => category("Nd"));
+const word = byOption(WORD, perlWord);
+const space = byOption(ASCII_SPACE, () => binaryProperty("White_Space"));
+
+const CLASSES = perlClasses({ d: digit, w: word, s: space, h: () => BLANKS });
+
+const CHARACTERS: Escapes = {
+  ...CONTROLS,
+  c: { kind: "control", printable: true, but: "{" },
+  x: { kind: "hex", digits: 2, braces: true, fewer: true, loose: true, error: "escape-number-form" },
+  o: { kind: "octal", loose: true },
+};
+
+const CONDITIONS: ReadonlySet<ConditionForm> = new Set(["marked-name", "call", "define", "look", "missing"]);
+/** With these behind it `\b` goes by other edges than those of words. */
+const EDGES = ["{gcb}", "{g}", "{wb}", "{sb}", "{lb}"];
+
+export const perl: Dialect = {
+  name: "perl",
+  title: "Perl",
+  flags: [
+    ...PCRE_FLAGS,
+    { letter: "a", sets: { asciiClasses: true }, label: "ASCII classes" },
+    { letter: "xx", sets: { verbose: true, verboseSets: true }, label: "extended, sets too" },
+  ],
+  exclusive: [["x", "xx"]],
+  base: { ...NO_OPTIONS, codePoints: true, everyMatch: true, sharedNames: true },
+  syntax: {
+    strict: () => true,
+    operators: [...COMMON_OPERATORS, ["{", { kind: "counts", end: "}", strict: false, where: ({ first }) => !first }], ...PCRE_ANCHORS],
+    groupOpeners: [
+      ["?(?{", { kind: "unread", what: "code in a pattern" }],
+      ["??{", { kind: "unread", what: "code in a pattern" }],
+      ["?{", { kind: "unread", what: "code in a pattern" }],
+      ["*{", { kind: "unread", what: "code in a pattern" }],
+      ["?[", { kind: "unread", what: "a set with operations" }],
+      ...PCRE_OPENERS,
+    ],
+    foreignOpeners: [],
+    inlineFlags: {
+      ...PCRE_INLINE_FLAGS,
+      a: { sets: { asciiClasses: true }, unsets: null },
+      u: { sets: { asciiClasses: false }, unsets: null },
+      // On strings of characters it is the same.
+      d: { sets: { asciiClasses: false }, unsets: null },
+      // They are for the call, and mean nothing here.
+      ...Object.fromEntries(["p", "o", "g", "c"].map((letter) => [letter, { sets: {}, unsets: {} }])),
+    },
+    unreadFlags: ["aa", "l"],
+    inlineFlagRules: { alone: "from-here", repeated: true, emptyOff: true, anyOrder: true, reset: { ...PCRE_RESET, asciiClasses: false } },
+    escapes: {
+      ...CLASSES,
+      ...CHARACTERS,
+      ...PCRE_ESCAPES,
+      b: { kind: "assertion", assertion: () => "word-edge", unread: { behind: EDGES, what: "the edge of something else than a word", others: "{" } },
+      B: { kind: "assertion", assertion: () => "not-word-edge", unread: { behind: EDGES, what: "the edge of something else than a word", others: "{" } },
+      N: { kind: "class-or-number", set: () => NOT_NEWLINE, numbered: () => true, names: true },
+      K: { kind: "keep", inLooks: false },
+      g: { kind: "group", referenceOnly: true },
+      X: { kind: "cluster", rules: "in-text" },
+    },
+    setEscapes: {
+      ...CLASSES,
+      ...CHARACTERS,
+      b: { kind: "character", codePoint: 0x08 },
+      N: { kind: "class-or-number", set: () => NOT_NEWLINE, numbered: () => true, names: true },
+    },
+    mayEscape: () => true,
+    unknownEscape: () => "escape-unknown-letter",
+    digits: "octal-beyond-groups",
+    numbered: ANY_NUMBER,
+    starred: Object.fromEntries(Object.entries(PCRE_STARRED).filter(([word]) => !word.startsWith("na") && !word.startsWith("non_"))),
+    calls: true,
+    conditions: CONDITIONS,
+    property: { find: perlProperty, lone: true },
+    quantifiers: {
+      possessive: true,
+      leastLeftOut: true,
+      tooLarge: 65_535,
+      stacked: "multiple-repeat",
+      onAssertion: null,
+      onLook: () => true,
+      countsOnNothing: false,
+      apart: true,
+      blanks: true,
+      neverInOrder: true,
+    },
+    sets: { reader: () => "plain", firstBracket: true, posix: perlPosix, posixAlone: true, classEndsRange: () => true },
+    names: { starts: startsPythonName, continues: continuesIdentifier, shared: false, several: true, escapes: false },
+    conditionNumber: (label) => (isNumber(label) ? Number(label) : undefined),
+    escapesInComments: false,
+    verbose: { blanks: () => " \t\n\v\f\r\u0085\u200e\u200f\u2028\u2029", ends: () => "\n\v\f\r\u0085\u2028\u2029", within: false },
+    forwardReferences: true,
+    namesFirst: false,
+  },
+  semantics: {
+    folding: ({ ignoreCase }) => (ignoreCase ? "unicode" : null),
+    referenceFolding: ({ ignoreCase }) => (ignoreCase ? "unicode" : null),
+    foldsClasses: false,
+    manyFolds: true,
+    dot: ({ dotTakesAll }) => (dotTakesAll ? FULL_SET : NOT_NEWLINE),
+    lineEnds: () => NEWLINE,
+    word,
+    clearsCapturesEachIteration: false,
+    noTurnClears: true,
+    emptyIteration: "is-last-at-least",
+    emptyGroupTurn: "taken",
+    possessive: "whole",
+    unsetReference: "fails",
+    lookbehind: "furthest-first",
+    afterEmptyMatch: "not-empty-here",
+    skipsToFirst: () => true,
+    lettersTogether: true,
+    searchStart: "last-end",
+  },
+};

@@ -1,0 +1,38 @@
+/** A rewrite from beginning to end, as the host does it: the template read, the matches found, the text put together. */
+
+import type { Diagnostic } from "../diagnostic/diagnostic.ts";
+import { spelledLoosely } from "../host/bytes.ts";
+import { type Cut, findSlices } from "../linear/find.ts";
+import { readsBytes } from "../program/in-bytes.ts";
+import type { Program } from "../program/program.ts";
+import { readTemplate, refusesInUse } from "./read.ts";
+import type { Remark } from "./remarks.ts";
+import { rewriteSlices } from "./rewrite.ts";
+
+export type WholeRewrite =
+  | { readonly kind: "made"; readonly text: string; readonly replacements: number; readonly remarks: readonly Remark[] }
+  /** The host refuses the template. */
+  | { readonly kind: "refused"; readonly fault: Diagnostic }
+  | { readonly kind: "cut"; readonly cut: Cut }
+  /** The text would be so long. */
+  | { readonly kind: "too-long"; readonly length: number };
+
+/** Rewrites a text. A host that reads bytes is handed those of UTF-8; what it leaves that is none becomes replacement characters. */
+export function* rewriteWhole(
+  program: Program,
+  text: string,
+  template: string,
+  { first, stepLimit }: { readonly first: boolean; readonly stepLimit: number },
+): Generator<number, WholeRewrite> {
+  const bytes = readsBytes(program, text);
+  const own = bytes ?? { program, text };
+  const read = readTemplate(bytes ? bytes.spell(template) : template, own.program);
+  const [fault] = bytes ? readTemplate(template, program).diagnostics : read.diagnostics;
+  const { matches, cut } = yield* findSlices(own.program, own.text, { mode: first ? "first" : "all", stepLimit });
+  if (fault && !(refusesInUse(program.source.dialect) && matches.length === 0 && !cut)) return { kind: "refused", fault };
+  if (cut) return { kind: "cut", cut };
+  const rewritten = yield* rewriteSlices(read, matches, own.text, { first });
+  if (!rewritten.ok) return { kind: "too-long", length: rewritten.length };
+  const made = rewritten.pieces.join("");
+  return { kind: "made", text: bytes ? spelledLoosely(made) : made, replacements: rewritten.replacements, remarks: read.remarks };
+}

@@ -1,0 +1,168 @@
+/**
+ * Lookbehinds that must have a most, as java.util.regex reckons it (JDK 17, TreeInfo): with numbers of 32 bits that run
+ * over, so that one part without a bound is let through in some places and refused in others.
+ */
+import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
+import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "./tree.ts";
+import type { Width } from "./width.ts";
+
+/** The most that a quantifier without a bound counts for. */
+const MOST_TURNS = 0x7fffffff;
+
+const LEAST_NUMBER = -0x80000000;
+
+/** What a stretch of a pattern comes to by itself. */
+interface Reckoned {
+  readonly most: number;
+  /** It has a most at all. */
+  readonly valid: boolean;
+  /** It takes the same number of characters whichever way it goes. */
+  readonly steady: boolean;
+  /** The number of an alternative has run over, so that the longest of them is not the longest. */
+  readonly astray: boolean;
+}
+
+/** So many characters, so many turns of a stretch, a choice among stretches, or one part after the other. */
+type Step =
+  | { readonly kind: "characters"; readonly count: number; readonly steady: boolean }
+  | { readonly kind: "turns"; readonly of: Reckoned; readonly max: number; readonly steady: boolean }
+  | { readonly kind: "choice"; readonly among: readonly Reckoned[] }
+  | { readonly kind: "run"; readonly parts: readonly Step[] }
+  | { readonly kind: "endless" };
+
+const NOTHING: Step = { kind: "run", parts: [] };
+
+/** What every part of a tree comes to; made in one walk, however deep lookbehinds and groups are. */
+export class Reckoning {
+  private readonly steps = new Map<Node, Step>();
+  /** Parts in which something keeps what it took, or is settled on its way. */
+  private readonly keeping = new Set<Node>();
+
+  constructor(root: Node) {
+    for (const node of [...walk(root)].reverse()) {
+      const inside = childrenOf(node);
+      this.steps.set(
+        node,
+        stepOf(
+          node,
+          inside.map((child) => this.steps.get(child) as Step),
+        ),
+      );
+      if (node.kind === "atomic" || isKept(node) || inside.some((child) => this.keeping.has(child))) this.keeping.add(node);
+    }
+  }
+
+  /** Settles a lookbehind: gives it its width where it has one, and says what is wrong with it or cannot be read. */
+  settle(look: NodeOf<"look">, width: Width | undefined): Diagnostic[] {
+    const { most, valid, astray } = reckon(this.steps.get(look.body) as Step);
+    if (!valid) return [diagnostic("lookbehind-unbounded", look)];
+    if (width && width.least === width.most) {
+      // The one place where a node is not whole when it is made: its widths are known only when all groups are.
+      (look as { widths: readonly number[] | null }).widths = [width.least];
+      return [];
+    }
+    // Tried from the nearest place to the furthest it holds where it does read from right to left, as long as nothing
+    // inside keeps what it took or is settled on its way: then each place is tried. A number that has run over reaches back no further than it lies
+    // above the least of 32 bits.
+    const unread =
+      astray ||
+      (most < 0 && most - LEAST_NUMBER > (width?.least ?? 0)) ||
+      (width !== undefined && most >= 0 && most < width.least) ||
+      (this.keeping.has(look.body) && most < 0);
+    if (!unread && width && this.keeping.has(look.body)) {
+      const settled = look as { widths: readonly number[] | null; back?: number };
+      settled.widths = [width.least];
+      settled.back = Math.max(0, most - width.least);
+    }
+    return unread ? [diagnostic("lookbehind-unread", look)] : [];
+  }
+
+  /** Whether a part takes the same number of characters whichever way it goes: its turns are counted, not tried. */
+  isSteady(part: Node): boolean {
+    return reckon(this.steps.get(part) as Step).steady;
+  }
+}
+
+const isKept = (node: Node): boolean => (node.kind === "group" && node.capture !== null) || (node.kind === "quantifier" && node.mode === "possessive");
+
+function reckon(whole: Step): Reckoned {
+  let [before, most] = [0, 0];
+  let [valid, steady, astray] = [true, true, false];
+  const waiting = [whole];
+  for (let step = waiting.pop(); step; step = waiting.pop()) {
+    switch (step.kind) {
+      case "run":
+        for (let i = step.parts.length - 1; i >= 0; i--) waiting.push(step.parts[i] as Step);
+        break;
+      case "characters":
+        most = (most + step.count) | 0;
+        steady &&= step.steady;
+        break;
+      case "turns": {
+        const longer = (Math.imul(step.of.most, step.max) + most) | 0;
+        valid &&= step.of.valid && longer >= most;
+        most = longer;
+        steady &&= step.steady && step.of.steady;
+        astray ||= step.of.astray;
+        break;
+      }
+      case "choice":
+        before = (before + most + step.among.reduce((longest, each) => Math.max(longest, each.most), LEAST_NUMBER)) | 0;
+        most = 0;
+        valid &&= step.among.every((each) => each.valid);
+        astray ||= step.among.some((each) => each.astray || each.most < 0);
+        steady = false;
+        break;
+      case "endless":
+        valid = steady = false;
+        break;
+    }
+  }
+  return { most: (before + most) | 0, valid, steady, astray };
+}
+
+/** The step that a part is; lookarounds and assertions are none. */
+function stepOf(node: Node, inside: readonly Step[]): Step {
+  switch (node.kind) {
+    case "character":
+    case "any":
+    case "set":
+      return { kind: "characters", count: 1, steady: true };
+    case "empty":
+    case "assertion":
+    case "look":
+      return NOTHING;
+    case "sequence":
+      return { kind: "run", parts: inside };
+    case "group":
+      return node.stands === "line-break" ? { kind: "characters", count: 2, steady: true } : (inside[0] as Step);
+    case "atomic":
+      return inside[0] as Step;
+    case "alternation":
+    case "conditional":
+      return { kind: "choice", among: inside.map(reckon) };
+    case "back-reference":
+    case "call":
+    case "verb":
+    case "keep":
+      return { kind: "endless" };
+    case "quantifier":
+      return repeated(node, reckon(inside[0] as Step));
+    default:
+      return unknownNode(node);
+  }
+}
+
+function repeated({ body, min, max, mode }: NodeOf<"quantifier">, of: Reckoned): Step {
+  const grouped = body.kind === "group" && body.stands === undefined;
+  const optional = min === 0 && max === 1;
+  if (optional && grouped && mode !== "possessive") return { kind: "choice", among: [of, { most: 0, valid: true, steady: true, astray: false }] };
+  if (!of.valid) return { kind: "endless" };
+  if (optional) return { kind: "characters", count: of.most, steady: false };
+  const turns = Math.min(max, MOST_TURNS);
+  const single = body.kind === "character" || body.kind === "any" || body.kind === "set";
+  // A greedy run of one item is reckoned without a look at whether the number runs over.
+  if (single && mode === "greedy" && max === Number.POSITIVE_INFINITY) return { kind: "characters", count: turns, steady: false };
+  if (grouped && mode !== "possessive" && !of.steady) return { kind: "endless" };
+  return { kind: "turns", of, max: turns, steady: min === max };
+}

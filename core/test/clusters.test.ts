@@ -1,0 +1,117 @@
+/** Grapheme clusters: the host's segmenter as judge, the sets that make them, and what each engine's rules change. */
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { contains, countOf } from "../src/charset/charset.ts";
+import { clusterSets } from "../src/charset/clusters.ts";
+import { chooseMachine, type DialectName, itemAt } from "../src/index.ts";
+import { matchesOf, programOf, readIn } from "./support.ts";
+
+const flagsOf = (dialect: DialectName): string => (dialect === "pcre" ? "u" : "");
+const clusters = (text: string, dialect: DialectName, pattern = "\\X"): string[] =>
+  (matchesOf(pattern, flagsOf(dialect), text, "all", 1e6, dialect) ?? []).map(([start, end]) => text.slice(start, end));
+
+/** A character of every class: each does something of its own in a cluster. */
+const CHARACTERS = {
+  cr: "\r",
+  lf: "\n",
+  control: "\u0001",
+  mark: "\u0301",
+  joiner: "\u200d",
+  sign: "\u0600",
+  spacing: "\u0903",
+  l: "\u1100",
+  v: "\u1161",
+  t: "\u11a8",
+  lv: "\uac00",
+  lvt: "\uac01",
+  flag: "\u{1f1e6}",
+  pictograph: "\u{1f41f}",
+  tone: "\u{1f3fb}",
+  letter: "e",
+} as const;
+
+describe("the sets", () => {
+  test("have nothing in common, but for pictographs and what else these may be", () => {
+    const { pictograph, ...others } = clusterSets();
+    for (const [name, character] of Object.entries(CHARACTERS)) {
+      const held = Object.entries(others).filter(([, set]) => contains(set, character.codePointAt(0) as number));
+      expect([name, held.length]).toEqual([name, ["cr", "lf", "letter", "pictograph"].includes(name) ? 0 : 1]);
+    }
+    expect(contains(pictograph, 0x1f41f)).toBe(true);
+  });
+
+  test("hold all syllables of Hangul", () => {
+    const { l, v, t, lv, lvt } = clusterSets();
+    expect([countOf(lv), countOf(lvt)]).toEqual([399, 399 * 27]);
+    expect([l, v, t].map((set) => countOf(set) > 60)).toEqual([true, true, true]);
+  });
+
+  test("agree with the host on which characters are put to the one before", () => {
+    const segmenter = new Intl.Segmenter("und", { granularity: "grapheme" });
+    const { extend, spacingMark } = clusterSets();
+    const odd: string[] = [];
+    for (let codePoint = 0x20; codePoint < 0xd7ff; codePoint++) {
+      const character = String.fromCodePoint(codePoint);
+      // What the host's tables do not know yet is left out.
+      if (!/\p{Assigned}/u.test(character)) continue;
+      const joins = [...segmenter.segment(`e${character}`)].length === 1;
+      if (joins !== (contains(extend, codePoint) || contains(spacingMark, codePoint) || codePoint === 0x200d)) odd.push(codePoint.toString(16));
+    }
+    expect(odd.length).toBeLessThan(10);
+  });
+});
+
+describe("\\X", () => {
+  const text = fc.array(fc.constantFrom(...Object.values(CHARACTERS)), { maxLength: 8 }).map((characters) => characters.join(""));
+
+  test.each<DialectName>(["java", "perl"])("cuts any text as the host does, in %s", (dialect) => {
+    const segmenter = new Intl.Segmenter("und", { granularity: "grapheme" });
+    fc.assert(
+      fc.property(text, (sample) => {
+        expect([sample, clusters(sample, dialect)]).toEqual([sample, [...segmenter.segment(sample)].map(({ segment }) => segment)]);
+      }),
+      { numRuns: 600 },
+    );
+  });
+
+  test.each<DialectName>(["java", "perl", "pcre"])("takes every text to its end, without a gap, in %s", (dialect) => {
+    fc.assert(
+      fc.property(text, (sample) => {
+        expect(clusters(sample, dialect).join("")).toBe(sample);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test("goes by pairs in pcre: pictographs side by side are one, and a flag takes no mark", () => {
+    expect(clusters("🐟🐟a", "pcre")).toEqual(["🐟🐟", "a"]);
+    expect(clusters("🇦🇧\u0301", "pcre")).toEqual(["🇦🇧", "\u0301"]);
+    expect(clusters("🐟🐟a", "perl")).toEqual(["🐟", "🐟", "a"]);
+    expect(clusters("🇦🇧\u0301", "perl")).toEqual(["🇦🇧\u0301"]);
+  });
+
+  test("counts flags off from where the run of them begins, and in java from where it stands itself", () => {
+    const four = "🇦🇧🇨🇩";
+    expect(clusters(four, "perl", "(?<=^.)\\X")).toEqual(["🇧"]);
+    expect(clusters(four, "pcre", "(?<=^.)\\X")).toEqual(["🇧"]);
+    expect(clusters(four, "java", "(?<=^.)\\X")).toEqual(["🇧🇨"]);
+  });
+
+  test("is settled when it is through", () => {
+    for (const dialect of ["java", "perl", "pcre"] as const) {
+      expect([dialect, clusters("e\u0301", dialect, "\\X\u0301")]).toEqual([dialect, []]);
+      expect([dialect, clusters("e\u0301", dialect, ".\u0301")]).toEqual([dialect, ["e\u0301"]]);
+    }
+  });
+
+  test("is one item to a caret, read in linear time, and a letter in a set of Perl", () => {
+    expect(itemAt(readIn("perl", "a\\X+", ""), 2)).toMatchObject({
+      start: 1,
+      end: 3,
+      sentence: "takes a whole character as a reader sees it, with its marks and joined parts",
+    });
+    expect(chooseMachine(programOf("\\X+", "", "java")).machine).toBe("linear");
+    expect(clusters("aX", "perl", "[\\X]")).toEqual(["X"]);
+    expect(readIn("pcre", "[\\X]", "").diagnostics.map(({ code }) => code)).toEqual(["escape-misplaced"]);
+  });
+});
