@@ -1,7 +1,7 @@
 /** Random cases, our machines and a judge: what differs, made as small as it goes. */
 import { answers, readPattern } from "./engines.ts";
 import { DIED, type Judge, type Question, type Verdict } from "./judges.ts";
-import { type FuzzCase, randomCase } from "./patterns.ts";
+import { type FuzzCase, fitsDialect, randomCase } from "./patterns.ts";
 import { excused } from "./quirks.ts";
 import type { Random } from "./random.ts";
 
@@ -72,6 +72,7 @@ export async function shrink(judge: Judge, difference: Difference): Promise<Diff
   for (let again = true; again; ) {
     again = false;
     for (const question of smaller(smallest)) {
+      if (!fitsDialect(judge.dialect, question)) continue;
       const [found] = await compareBatch(judge, [{ pattern: question.pattern, flags: question.flags, texts: [question.text] }], {
         pairs: 0,
         mistakes: 0,

@@ -40,7 +40,7 @@ export function answers(program: Program, text: string, thorough: boolean): read
     const same = compiled.steps === machine.steps && compiled.backtracks === machine.backtracks && compiled.attempts === machine.attempts;
     out.push(answer("compiled", rows(compiled.matches), same ? null : `${compiled.steps} steps instead of ${machine.steps}`));
   }
-  if (program.references.length > 0) return out;
+  if (program.references.length > 0 || program.beyond.size > 0) return out;
   // In slices of an odd size, so that a run that is cut short anywhere goes on as if it had not been.
   out.push(answer("linear", rows(linear(program, text, { directly: true }, 3).matches), null));
   if (thorough) {

@@ -89,6 +89,9 @@ export class LineProcess<Q, A> {
 const COMMANDS = {
   host: { name: "this host's engine", dialect: "ecmascript", file: process.execPath, script: "host.mjs" },
   python: { name: "python3", dialect: "python", file: "python3", script: "python.py" },
+  java: { name: "java", dialect: "java", file: "java", script: "Judge.java" },
+  pcre: { name: "php", dialect: "pcre", file: "php", script: "judge.php" },
+  perl: { name: "perl", dialect: "perl", file: "perl", script: "judge.pl" },
 } as const satisfies Readonly<Record<string, { readonly name: string; readonly dialect: FuzzedDialect; readonly file: string; readonly script: string }>>;
 
 /** A judge that is a process. */

@@ -11,6 +11,7 @@ import { type Judge, processJudge } from "./judges.ts";
 import { Random } from "./random.ts";
 import { record } from "./record.ts";
 
+const HOSTS = ["ecmascript", "python", "java", "perl", "pcre"] as const;
 const PATTERNS_A_BATCH = 250;
 const TEXTS_EACH = 16;
 /** After so many differences the cause is one that the first of them shows. */
@@ -19,6 +20,9 @@ const MAX_DIFFERENCES = 5;
 const JUDGES: Readonly<Record<string, () => Promise<Judge | undefined>>> = {
   host: () => processJudge("host"),
   python: () => processJudge("python"),
+  java: () => processJudge("java"),
+  pcre: () => processJudge("pcre"),
+  perl: () => processJudge("perl"),
   chromium: chromiumJudge,
 };
 
@@ -74,9 +78,9 @@ function hunt(seed: number, verdicts: number, seconds: number): number {
 }
 
 /** Compares calls, rewriting and hand-off with the real hosts until the time is up; prints what differs. */
-async function compareHostSides(seed: number, seconds: number): Promise<number> {
+async function compareHostSides(seed: number, seconds: number, asked: readonly string[]): Promise<number> {
   let found = 0;
-  for (const dialect of ["ecmascript", "python"] as const) {
+  for (const dialect of HOSTS.filter((name) => asked.length === 0 || asked.includes(name))) {
     const random = new Random(seed);
     const tally = newHostTally();
     const host = hostProcess(dialect);
@@ -102,9 +106,9 @@ const program = new Command("fuzz")
   .description(
     "Compares Lamprey's machines with real engines on random patterns; with “hazard” hunts for wrong verdicts; with “hosts” compares calls, rewriting and hand-off with the hosts.",
   )
-  .argument("[what]", "“machines”, “hazard”, “hosts”, or “record”: the hosts’ answers in the tables", "machines")
+  .argument("[what...]", "“machines”, “hazard”, “hosts” (and which), or “record”: the hosts’ answers in the tables", ["machines"])
   .option("--verdicts <n>", "hazard: how many linear verdicts at most", "1000000000")
-  .option("--judge <names>", "which judges, parted by commas", "host,python,chromium")
+  .option("--judge <names>", "which judges, parted by commas", "host,python,chromium,java,pcre,perl")
   .option("--seconds <n>", "how long for each judge", "60")
   .option("--pairs <n>", "how many pairs at most for each judge", "1000000000")
   .option("--seed <n>", "where the random numbers begin", String(Date.now() % 1_000_000));
@@ -114,7 +118,7 @@ const options = program.opts<{ judge: string; seconds: string; pairs: string; se
 let total = 0;
 if (program.args[0] === "hazard") total = hunt(Number(options.seed), Number(options.verdicts), Number(options.seconds));
 else if (program.args[0] === "record") await record();
-else if (program.args[0] === "hosts") total = await compareHostSides(Number(options.seed), Number(options.seconds));
+else if (program.args[0] === "hosts") total = await compareHostSides(Number(options.seed), Number(options.seconds), program.args.slice(1));
 else
   for (const name of options.judge.split(",")) {
     const judge = await JUDGES[name]?.();

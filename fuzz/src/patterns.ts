@@ -3,164 +3,16 @@
  * Most are patterns; a part is made of loose pieces, so that mistakes are judged too.
  */
 import type { Random } from "./random.ts";
+import { ecmascript } from "./vocabularies/ecmascript.ts";
+import { java } from "./vocabularies/java.ts";
+import { pcre } from "./vocabularies/pcre.ts";
+import { perl } from "./vocabularies/perl.ts";
+import { python } from "./vocabularies/python.ts";
+import type { Vocabulary } from "./vocabularies/vocabulary.ts";
 
-export type FuzzedDialect = "ecmascript" | "python";
+export type FuzzedDialect = "ecmascript" | "python" | "java" | "pcre" | "perl";
 
-interface Vocabulary {
-  readonly flags: readonly string[];
-  readonly items: readonly string[];
-  /** Items that only some flags read. */
-  readonly itemsWith: readonly (readonly [flags: string, items: readonly string[]])[];
-  readonly openers: readonly string[];
-  readonly quantifiers: readonly string[];
-  /** A bracket with two ways, for conditions. */
-  readonly conditions: readonly string[];
-  readonly pieces: readonly string[];
-}
-
-const COMMON_ITEMS = [
-  "a",
-  "b",
-  "a",
-  "b",
-  "c",
-  "A",
-  "k",
-  "s",
-  "é",
-  ".",
-  "\\d",
-  "\\w",
-  "\\s",
-  "\\D",
-  "\\W",
-  "\\S",
-  "\\b",
-  "\\B",
-  "^",
-  "$",
-  "\\n",
-  "\\x61",
-  " ",
-  "-",
-  "_",
-  "0",
-];
-const COMMON_SETS = ["[ab]", "[^a]", "[a-c]", "[^a-c]", "[\\d_]", "[\\W]", "[^\\W]", "[\\s\\S]", "[\\w-]", "[É-ê]", "[ſ-Ɓ]", "[K\\n]", "[ß]", "[^\\n]"];
-const COMMON_OPENERS = ["(", "(", "(", "(?:", "(?:", "(?=", "(?!", "(?<=", "(?<!"];
-const COMMON_QUANTIFIERS = ["*", "+", "?", "{2}", "{1,2}", "{0,3}", "{2,}", "{0}", "*?", "+?", "??", "{1,3}?", "{0,2}?"];
-const COMMON_PIECES = [..."ab()[]{}|*+?.^$\\-,:<>=!0123dwsbBkpuxPq_&~#", "(?:", "(?<", "(?=", "\\u", "{1,", "[^", "\\1", "\\c", "&&", "--"];
-
-const VOCABULARIES: Readonly<Record<FuzzedDialect, Vocabulary>> = {
-  ecmascript: {
-    flags: ["i", "m", "s", "u", "v", "y"],
-    items: [
-      ...COMMON_ITEMS,
-      ...COMMON_SETS,
-      "\\1",
-      "\\2",
-      "\\3",
-      "\\k<n>",
-      "[]",
-      "[^]",
-      "\\cJ",
-      "\\0",
-      "\\u212a",
-      "ſ",
-      "🐟",
-      "\\ud83d",
-      "\\udc1f",
-      "]",
-      "}",
-      "\\07",
-      "\\u{61}",
-      "\\-",
-    ],
-    itemsWith: [
-      [
-        "uv",
-        [
-          "\\p{L}",
-          "\\P{L}",
-          "\\p{Lu}",
-          "\\P{Ll}",
-          "[\\p{Lu}\\d]",
-          "[^\\P{Lu}]",
-          "\\p{Script=Greek}",
-          "\\p{scx=Latn}",
-          "\\u{1F41F}",
-          "[🐟-🐡]",
-          "[^🐟]",
-          "\\p{Emoji}",
-          "\\p{Any}",
-          "\\p{ASCII}",
-        ],
-      ],
-      [
-        "v",
-        [
-          "[[a-c]&&[b-d]]",
-          "[\\w--[a-b]]",
-          "[^\\w--a]",
-          "[\\q{ab|a|}]",
-          "[\\q{ba|b}c]",
-          "[[^a]b]",
-          "[\\p{L}&&\\p{ASCII}]",
-          "[\\p{Lu}--[A]]",
-          "\\p{RGI_Emoji}",
-          "[\\p{Emoji_Keycap_Sequence}a]",
-          "[^[^a]]",
-          "[\\P{Lu}&&\\w]",
-          "[\\q{AB|k}]",
-          "[^\\P{Lu}]",
-          "[^\\W]",
-          "[\\W&&[^a]]",
-          "[[a-z]--[^b]]",
-        ],
-      ],
-    ],
-    openers: [...COMMON_OPENERS, "(?<n>", "(?<m>"],
-    quantifiers: COMMON_QUANTIFIERS,
-    conditions: [],
-    pieces: [...COMMON_PIECES, "\\u{", "(?i:", "(?-", "(?<n>", "\\k<n>", "\\p{L", "}"],
-  },
-  python: {
-    flags: ["i", "m", "s", "x", "a"],
-    items: [
-      ...COMMON_ITEMS,
-      ...COMMON_SETS,
-      "\\1",
-      "\\2",
-      "(?P=n)",
-      "\\A",
-      "\\Z",
-      "\\a",
-      "\\u212a",
-      "ſ",
-      "🐟",
-      "\\U0001F41F",
-      "\\07",
-      "\\141",
-      "[]a]",
-      "[^]a]",
-      "[a\\]]",
-      "ı",
-      "İ",
-      "ς",
-      "ǅ",
-      "# c\n",
-      "(?#x)",
-      "{",
-      "}",
-      "]",
-    ],
-    itemsWith: [],
-    openers: [...COMMON_OPENERS, "(?P<n>", "(?P<m>", "(?>", "(?i:", "(?-i:", "(?s:", "(?m:", "(?a:", "(?u:", "(?x:", "(?ims-x:"],
-    quantifiers: [...COMMON_QUANTIFIERS, "*+", "++", "?+", "{1,2}+", "{,2}", "{,2}?"],
-    conditions: ["(?(1)", "(?(2)", "(?(n)"],
-    pieces: [...COMMON_PIECES, "(?P<n>", "(?P=n)", "(?(1)", "(?i)", "(?-i:", "(?#", "(?>", "\\U", "\\N{", "{,", "(?x)", " "],
-  },
-};
+const VOCABULARIES: Readonly<Record<FuzzedDialect, Vocabulary>> = { ecmascript, python, java, pcre, perl };
 
 /** What Debian's Chromium reads beyond this host's engine. */
 const NEWER: Readonly<Record<"openers", readonly string[]>> = { openers: ["(?i:", "(?-i:", "(?s:", "(?m-s:", "(?im-s:", "(?-m:"] };
@@ -213,15 +65,22 @@ export function randomCase(random: Random, dialect: FuzzedDialect, textCount: nu
     const apart = flag === "v" && (flags.includes("u") || !newer);
     if (random.chance(0.25) && !apart) flags += flag;
   }
-  const maker = new PatternMaker(random, words, flags, newer);
+  const fits = (text: string): boolean => words.fits?.(text, flags) ?? true;
+  const maker = new PatternMaker(random, words, flags, newer, fits);
   const pattern = random.chance(0.06) ? maker.pieces(1 + random.below(8)) : maker.pattern(1 + random.below(9));
-  const texts = Array.from({ length: textCount }, () => randomText(random));
+  const texts = Array.from({ length: textCount }, () => randomText(random, CHARACTERS.filter(fits)));
   return { pattern, flags, texts };
 }
 
-function randomText(random: Random): string {
+/** Whether a dialect can be asked about the text and the pattern under the flags. */
+export const fitsDialect = (
+  dialect: FuzzedDialect,
+  { pattern, flags, text }: { readonly pattern: string; readonly flags: string; readonly text: string },
+): boolean => VOCABULARIES[dialect].fits?.(pattern + text, flags) ?? true;
+
+function randomText(random: Random, characters: readonly string[]): string {
   // Few kinds of letters make matches likely.
-  const kinds = Array.from({ length: 1 + random.below(4) }, () => random.pick(CHARACTERS));
+  const kinds = Array.from({ length: 1 + random.below(4) }, () => random.pick(characters));
   return Array.from({ length: random.below(9) }, () => random.pick(kinds)).join("");
 }
 
@@ -229,20 +88,23 @@ class PatternMaker {
   private readonly random: Random;
   private readonly words: Vocabulary;
   private readonly items: readonly string[];
+  private readonly loose: readonly string[];
   private readonly openers: readonly string[];
   private readonly usedNames = new Set<string>();
   private readonly newer: boolean;
 
-  constructor(random: Random, words: Vocabulary, flags: string, newer: boolean) {
+  constructor(random: Random, words: Vocabulary, flags: string, newer: boolean, fits: (text: string) => boolean) {
     this.random = random;
     this.words = words;
     this.newer = newer;
-    this.items = [...words.items, ...words.itemsWith.flatMap(([wanted, items]) => ([...wanted].some((f) => flags.includes(f)) ? [...items, ...items] : []))];
+    const also = words.itemsWith.flatMap(([wanted, items]) => ([...wanted].some((f) => flags.includes(f)) ? [...items, ...items] : []));
+    this.items = [...words.items, ...also].filter(fits);
+    this.loose = words.pieces.filter(fits);
     this.openers = newer ? [...words.openers, ...NEWER.openers] : words.openers;
   }
 
   pieces(count: number): string {
-    return Array.from({ length: count }, () => this.random.pick(this.words.pieces)).join("");
+    return Array.from({ length: count }, () => this.random.pick(this.loose)).join("");
   }
 
   /** A pattern of about so many items. */
@@ -258,7 +120,7 @@ class PatternMaker {
       return this.quantified(`${random.pick(this.words.conditions)}${this.pattern(left)}|${this.pattern(size - left)})`);
     let opener = random.pick(this.openers);
     if (this.usedNames.has(opener) && !this.newer) opener = "(";
-    if (opener.includes("n>") || opener.includes("m>")) this.usedNames.add(opener);
+    if (/[nm][>']$/.test(opener)) this.usedNames.add(opener);
     return this.quantified(`${opener}${this.pattern(size - 1)})`);
   }
 

@@ -2,7 +2,7 @@
  * Where a judge itself is wrong: differences of these kinds are not counted. Each says by which rule the judge errs, so
  * that it can be taken out when the judge is mended.
  */
-import { read, walk } from "@lamprey/core";
+import { type Node, type NodeOf, Reckoning, read, walk } from "@lamprey/core";
 import type { Question, Verdict } from "./judges.ts";
 import type { FuzzedDialect } from "./patterns.ts";
 
@@ -47,7 +47,9 @@ export const QUIRKS: readonly Quirk[] = [
     why: "a condition on a group that is still open sees where the group ended in a way given up before",
     excuses: ({ pattern, flags }) => {
       const { root, groups } = read({ dialect: "python", pattern, flags });
-      return [...walk(root)].some((node) => node.kind === "conditional" && node.start < (groups[node.slot - 1]?.end ?? 0));
+      return [...walk(root)].some(
+        (node) => node.kind === "conditional" && node.asks.kind === "groups" && node.asks.slots.some((slot) => node.start < (groups[slot - 1]?.end ?? 0)),
+      );
     },
   },
   {
@@ -59,7 +61,93 @@ export const QUIRKS: readonly Quirk[] = [
       return possessive.some((node) => [...walk(node)].some((inner) => inner.kind === "group" && inner.capture !== null));
     },
   },
+  {
+    dialect: "java",
+    why: "after an empty match the search goes on inside a surrogate pair, where each construct sees half characters in a way of its own",
+    excuses: ({ text }) => /[\ud800-\udbff][\udc00-\udfff]/.test(text),
+  },
+  {
+    dialect: "java",
+    why: "what a group took inside a lookaround, or in what is settled, stays, even from attempts that failed",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags).some((node) => (node.kind === "look" || node.kind === "atomic" || isPossessive(node)) && captures(node) > 0),
+  },
+  {
+    dialect: "java",
+    why: "turns that are counted and not tried keep what groups inside took in those that were given up",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags).some((node) => {
+        if (!isCounted(node)) return false;
+        const own = node.body.kind === "group" && node.body.capture !== null ? 1 : 0;
+        return captures(node) > own;
+      }),
+  },
+  {
+    dialect: "java",
+    why: "a turn that takes nothing ends its loop, even before the least number of turns",
+    excuses: ({ pattern, flags }) => nodesOf(pattern, flags).some((node) => node.kind === "quantifier" && node.min > 1 && node.body.kind === "group"),
+  },
+  {
+    dialect: "java",
+    why: "quotes are taken out of the pattern before it is read, even behind the beginning of an escape",
+    excuses: ({ pattern }) => /\\[cx0u]\\[QE]/.test(pattern),
+  },
+  {
+    dialect: "pcre",
+    why: "a backslash at the pattern's end escapes the delimiter",
+    excuses: ({ pattern }) => /(?<!\\)(?:\\\\)*\\$/.test(pattern),
+  },
+  {
+    dialect: "pcre",
+    why: "compiled to machine code, what is possessive or settled keeps what groups inside took in ways given up",
+    excuses: ({ pattern, flags }) => nodesOf(pattern, flags, "pcre").some((node) => (node.kind === "atomic" || isPossessive(node)) && captures(node) > 0),
+  },
+  {
+    dialect: "perl",
+    why: "a set that looks like a class of POSIX without its end, and what stands for nothing between a quantifier and its mode",
+    excuses: ({ pattern }) => pattern.includes("[::") || /\(\*atomic:[\s\S]*\\K/.test(pattern) || pattern.includes("{2,1}") || /\(\?\(\?</.test(pattern),
+  },
+  {
+    dialect: "perl",
+    why: "with g, a character that is repeated not once is found all the same; \\G in the middle is sought everywhere",
+    excuses: ({ pattern }) => pattern.includes("{0}") || /.\\G/.test(pattern),
+  },
+  {
+    dialect: "perl",
+    why: "alternatives that are looked up together take a letter that folds to several for the first of these",
+    excuses: ({ pattern, flags, text }) => (flags.includes("i") || pattern.includes("i")) && /[ßﬁ]/.test(text) && pattern.includes("|"),
+  },
+  {
+    dialect: "perl",
+    why: "a group around the end of a match that is repeated is not closed by it",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "perl").some(
+        (node) => (node.kind === "quantifier" || node.kind === "atomic") && [...walk(node)].some((inner) => inner.kind === "verb" && inner.verb === "accept"),
+      ),
+  },
+  {
+    dialect: "perl",
+    why: "verbs in lookarounds and in what is settled act after these have been left, and what is settled in a lookbehind is never through",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "perl").some(
+        (node) =>
+          (node.kind === "look" || node.kind === "atomic" || isPossessive(node)) &&
+          [...walk(node)].some((inner) => inner.kind === "verb" || (node.kind === "look" && node.behind && (inner.kind === "atomic" || isPossessive(inner)))),
+      ),
+  },
 ];
+
+const nodesOf = (pattern: string, flags: string, dialect: FuzzedDialect = "java"): readonly Node[] => [...walk(read({ dialect, pattern, flags }).root)];
+const captures = (node: Node): number => [...walk(node)].filter((inner) => inner.kind === "group" && inner.capture !== null).length;
+const isPossessive = (node: Node): boolean => node.kind === "quantifier" && node.mode === "possessive";
+/** Turns of a group that are counted: by itself, or around such. */
+const isCounted = (node: Node): node is NodeOf<"quantifier"> =>
+  node.kind === "quantifier" &&
+  node.max > 1 &&
+  node.body.kind === "group" &&
+  (new Reckoning(node.body).isSteady(node.body) || [...walk(node.body)].some((inner) => inner !== node && isSteadyTurns(inner)));
+const isSteadyTurns = (node: Node): boolean =>
+  node.kind === "quantifier" && node.max > 1 && node.body.kind === "group" && new Reckoning(node.body).isSteady(node.body);
 
 export function excused(dialect: FuzzedDialect, question: Question, theirs: Verdict): boolean {
   return QUIRKS.some((quirk) => quirk.dialect === dialect && quirk.excuses(question, theirs));

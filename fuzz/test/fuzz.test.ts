@@ -1,15 +1,17 @@
 /** A short run of the fuzzer from a fixed seed, against every process judge of this machine. */
-import { afterAll, expect, test } from "@jest/globals";
+import { readFileSync } from "node:fs";
+import { afterAll, describe, expect, test } from "@jest/globals";
 import { compareBatch, randomBatch, shrink, type Tally } from "../src/compare.ts";
-import { type Judge, processJudge } from "../src/judges.ts";
+import { type Judge, processJudge, type Verdict } from "../src/judges.ts";
 import { Random } from "../src/random.ts";
+import { RECORDED, RECORDED_SEED, type RecordedCase, recordedRun } from "../src/record.ts";
 
 const open: Judge[] = [];
 afterAll(async () => {
   for (const judge of open) await judge.close();
 });
 
-test.each(["host", "python"] as const)("our machines agree with %s on random patterns", async (name) => {
+test.each(["host", "python", "java"] as const)("our machines agree with %s on random patterns", async (name) => {
   const judge = await processJudge(name);
   if (!judge) return;
   open.push(judge);
@@ -18,6 +20,34 @@ test.each(["host", "python"] as const)("our machines agree with %s on random pat
   for (let batch = 0; batch < 3; batch++) expect(await compareBatch(judge, randomBatch(random, judge, 250, 8), tally)).toEqual([]);
   expect(tally.pairs).toBeGreaterThan(3000);
   expect(tally.mistakes).toBeGreaterThan(50);
+});
+
+describe.each(RECORDED)("recorded from the engine of %s", (dialect) => {
+  const run = JSON.parse(readFileSync(recordedRun(dialect), "utf8")) as readonly RecordedCase[];
+  const recorded: Judge = {
+    name: dialect,
+    dialect,
+    newer: false,
+    ask: async (questions) => questions.map(({ pattern, flags, text }) => answersOf.get(JSON.stringify([pattern, flags, text])) ?? null),
+    close: async () => {},
+  };
+  const answersOf = new Map(
+    run.flatMap(({ pattern, flags, texts, verdicts }) => texts.map((text, i) => [JSON.stringify([pattern, flags, text]), verdicts[i] as Verdict])),
+  );
+
+  test("our machines agree with it on random patterns", async () => {
+    const tally: Tally = { pairs: 0, mistakes: 0, leftOut: 0, excused: 0 };
+    expect(await compareBatch(recorded, run, tally)).toEqual([]);
+    expect(tally.pairs).toBeGreaterThan(run.length * 2);
+    expect(tally.mistakes).toBeGreaterThan(5);
+    expect(tally.leftOut / tally.pairs).toBeLessThan(0.15);
+    expect(tally.excused / tally.pairs).toBeLessThan(0.1);
+  });
+
+  test("the run is that of its seed", () => {
+    const again = randomBatch(new Random(RECORDED_SEED), recorded, run.length, run[0]?.texts.length ?? 0);
+    expect(again).toEqual(run.map(({ pattern, flags, texts }) => ({ pattern, flags, texts })));
+  });
 });
 
 test("a difference is made as small as it goes", async () => {

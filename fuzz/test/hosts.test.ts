@@ -13,7 +13,7 @@ afterAll(async () => {
   for (const host of open) await host.close();
 });
 
-test.each(["ecmascript", "python"] as const)("calls, rewriting and hand-off agree with the host of %s", async (dialect) => {
+test.each(["ecmascript", "python", "java"] as const)("calls, rewriting and hand-off agree with the host of %s", async (dialect) => {
   const host = hostProcess(dialect);
   open.push(host);
   const [there] = await host.ask([{ kind: "calls", pattern: "a", flags: "", text: "a" }]);
@@ -34,6 +34,7 @@ test("a host that says otherwise is found out", async () => {
 test.each<[Source, readonly [file: string, name: string], string]>([
   [{ dialect: "ecmascript", pattern: "(\\w+)/(\\d)?", flags: "i" }, [process.execPath, "loop.mjs"], "0 eel/7 eel 7\n6 bass/ bass undefined\n"],
   [{ dialect: "python", pattern: "(\\w+)/(\\d)?", flags: "im" }, ["python3", "loop.py"], "0 eel/7 eel 7\n6 bass/ bass None\n"],
+  [{ dialect: "java", pattern: "(\\w+)/(\\d)?", flags: "i" }, ["java", "Matches.java"], "eel/7\nbass/\n"],
 ])("the program around a pattern runs in its host", (source, [file, name], wanted) => {
   if (spawnSync(file, ["--version"]).error) return;
   const path = join(mkdtempSync(join(tmpdir(), "lamprey-program-")), name);

@@ -1,0 +1,114 @@
+# Answers questions with Perl's own engine, a batch a line: every match with its groups, or null where it is no pattern.
+use strict;
+use warnings;
+no warnings;
+use Encode ();
+use JSON::PP;
+use re ();
+binmode STDIN, ':raw';
+binmode STDOUT, ':raw';
+$| = 1;
+my $json = JSON::PP->new->utf8->allow_nonref;
+
+# UTF-16 code units before an offset in code points.
+sub units {
+    my ($text, $at) = @_;
+    my $before = substr($text, 0, $at);
+    return $at + ($before =~ tr/\x{10000}-\x{10ffff}//);
+}
+
+sub compiled {
+    my ($question) = @_;
+    my ($pattern, $flags) = @$question{qw(pattern flags)};
+    utf8::upgrade($pattern);
+    # Flags are written into the source; the pattern is not, so nothing in it is interpolated.
+    return eval "qr/\$pattern/$flags";
+}
+
+sub verdict {
+    my ($question) = @_;
+    my $expression = compiled($question);
+    return $question->{words} ? "$@" : undef if !defined $expression;
+    my $text = $question->{text};
+    utf8::upgrade($text);
+    my @rows;
+    my $found = eval {
+        local $SIG{ALRM} = sub { die "too long\n" };
+        alarm 5;
+        while ($text =~ /$expression/g) {
+            my @row = map { units($text, $_) } $-[0], $+[0];
+            for my $group (1 .. $#+) {
+                push @row, defined $-[$group] && defined $+[$group] ? [ map { units($text, $_) } $-[$group], $+[$group] ] : undef;
+            }
+            push @rows, \@row;
+            die "too many\n" if @rows > 1000;
+        }
+        alarm 0;
+        1;
+    };
+    alarm 0;
+    # Where in this file it failed is nobody's answer.
+    return 'fails: ' . ($@ =~ s/ at \S+ line \d+.*//sr) if !$found;
+    return \@rows;
+}
+
+sub call { my ($name, $value) = @_; return { call => $name, value => $value } }
+
+sub calls {
+    my ($question) = @_;
+    my $expression = compiled($question);
+    return { refused => "$@" } if !defined $expression;
+    my $text = $question->{text};
+    utf8::upgrade($text);
+    my @list = $text =~ /$expression/;
+    my @all = $text =~ /$expression/g;
+    my @loop;
+    while ($text =~ /$expression/g) {
+        my @values = map { defined $-[$_] && defined $+[$_] ? substr($text, $-[$_], $+[$_] - $-[$_]) : undef } 0 .. $#-;
+        push @values, undef while @values <= $#+;
+        push @loop, { start => $-[0], end => $+[0], values => \@values };
+    }
+    my @split = split /$expression/, $text;
+    # Numbers that say no more than that there is a match are numbers.
+    @list = (1) if @list && !$#+;
+    return [ call('list', numbered(\@list, $expression, $text)), call('list g', \@all), call('loop g', \@loop), call('split', \@split) ];
+}
+
+# Without groups the list is (1), a number.
+sub numbered {
+    my ($list, $expression, $text) = @_;
+    return $list if $text !~ /$expression/ || $#+ > 0;
+    return [1];
+}
+
+sub rewrite {
+    my ($question) = @_;
+    my $expression = compiled($question);
+    return { refused => "$@" } if !defined $expression;
+    my ($text, $template) = @$question{qw(text template)};
+    utf8::upgrade($text);
+    utf8::upgrade($template);
+    my $all = $question->{scope} eq 'first' ? '' : 'g';
+    # A delimiter that nobody writes.
+    my $count = eval "no strict; no warnings; use utf8; \$text =~ s\x01\$expression\x01$template\x01$all";
+    return { refused => "$@" } if $@;
+    return { text => $text, replacements => ($count || 0) + 0 };
+}
+
+sub source {
+    my ($question) = @_;
+    my $source = $question->{source};
+    return { pattern => $json->decode(Encode::encode_utf8($source)), flags => '' } if $source =~ /^"/;
+    my $made = eval "use utf8; use strict; $source";
+    return { refused => "$@" } if !defined $made;
+    my ($pattern, $letters) = re::regexp_pattern($made);
+    my $flags = join '', map { my $letter = $_; $letters =~ /$letter/ ? $letter : () } qw(i m s x n a);
+    return { pattern => $pattern eq '(?:)' ? '' : $pattern, flags => $flags };
+}
+
+my %kinds = (calls => \&calls, rewrite => \&rewrite, source => \&source);
+
+while (my $line = <STDIN>) {
+    my @answers = map { ($kinds{ $_->{kind} // '' } // \&verdict)->($_) } @{ $json->decode($line) };
+    print $json->encode(\@answers), "\n";
+}
