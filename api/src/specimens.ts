@@ -13,6 +13,8 @@ export const BOUNDS = {
   template: 100_000,
   /** The list of texts that must and must not match: ten thousand of a hundred characters. */
   expectations: 1_000_000,
+  /** The list of slips that were set aside. */
+  setAside: 20_000,
   sampleName: 200,
   /** The issue of size is the body as a whole; this one keeps a single sample readable on a screen. */
   sample: 8_000_000,
@@ -54,6 +56,8 @@ const OWN = {
   template: { type: "string", maxLength: BOUNDS.template },
   /** Texts that must match, and that must not, one a line, as core reads them (`readExpectations`). */
   expectations: { type: "string", maxLength: BOUNDS.expectations },
+  /** Slips that are not said of it any more, one a line: the code, a space, and what is written there. */
+  setAside: { type: "string", maxLength: BOUNDS.setAside },
 } as const;
 
 /** What the server adds. */
@@ -130,7 +134,9 @@ const fileExpectation = {
     ),
   ],
 } as const;
-const inFile = closed({ ...OWN, expectations: listOf(fileExpectation), tags: TAGS, samples: listOf(newSample, BOUNDS.samples) }, ["title"]);
+const inFile = closed({ ...OWN, expectations: listOf(fileExpectation), setAside: listOf(TEXT), tags: TAGS, samples: listOf(newSample, BOUNDS.samples) }, [
+  "title",
+]);
 /** Everything that is kept, as one file. */
 const specimensFile = closed({
   format: { type: "string", enum: ["lamprey-specimens"] },

@@ -22,6 +22,7 @@ const CALLS = [
   "many",
   "figures",
   "exportPart",
+  "exportSome",
   "importAll",
   "tend",
 ] as const;

@@ -32,7 +32,10 @@ export function exchangeRoutes(asked: Asked, log: Logger): Router {
       }
       response.end();
     })
-    .all(only("GET"));
+    .post(...jsonBody, async (request, response) => {
+      sendTo(response, log, await asked.exportSome(request.originalUrl, bytesOf(request.body)));
+    })
+    .all(only("GET", "POST"));
   router
     .route("/import")
     .post(...jsonBody, async (request, response) => {

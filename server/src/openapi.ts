@@ -112,7 +112,19 @@ export const openapi = {
         },
       },
     },
-    "/api/export": { get: { summary: "Everything that is kept and not removed, as one file", responses: { 200: answer("The file", "SpecimensFile") } } },
+    "/api/export": {
+      get: { summary: "Everything that is kept and not removed, as one file", responses: { 200: answer("The file", "SpecimensFile") } },
+      post: {
+        summary: "Some specimens as one file; one alone in the form of its own",
+        requestBody: { required: true, content: json(closed({ ids: { type: "array", items: text } })) },
+        responses: {
+          200: { description: "The file", content: json({ anyOf: [ref("SpecimensFile"), ref("SpecimenFile")] }) },
+          400: problem("A field that does not fit"),
+          404: problem("None of them is there"),
+          ...BODIES,
+        },
+      },
+    },
     "/api/import": {
       post: {
         summary: "Keep all specimens of such a file, or none",

@@ -5,9 +5,9 @@
 import { BOUNDS } from "@lamprey/api";
 import Joi from "joi";
 import { readJson } from "./bounded.ts";
-import { EXPORT_FORMAT, EXPORTED_AT_ONCE } from "./exported.ts";
-import { asProblem, type ProblemDetails, withoutValues } from "./problem.ts";
-import { check, figuresOf, fromFile, many, newSpecimen, specimenChange, specimenInFile, specimenQuery } from "./specimens/schemas.ts";
+import { EXPORT_FORMAT, EXPORTED_AT_ONCE, ONE_FORMAT } from "./exported.ts";
+import { asProblem, Problem, type ProblemDetails, withoutValues } from "./problem.ts";
+import { check, figuresOf, fromFile, many, newSpecimen, specimenChange, specimenInFile, specimenQuery, wanted } from "./specimens/schemas.ts";
 import { RESTORED_WITHIN, type Specimens } from "./specimens/specimens.ts";
 import { BACKED_UP_EVERY } from "./store/backups.ts";
 import type { Store } from "./store/store.ts";
@@ -93,6 +93,16 @@ export class Service {
       return page;
     });
     return made.then((whole) => ({ ...whole, count }));
+  }
+
+  /** Some of them as a file: one alone in the form of its own, to lie beside a program. */
+  exportSome(at: string, body: Uint8Array): Promise<Answer> {
+    return answer(at, async () => {
+      const specimens = await this.specimens.some(check(wanted, readJson(body)).ids);
+      const [only] = specimens;
+      if (!only) throw new Problem("not-found", "None of these is on the shelf.");
+      return specimens.length === 1 ? { ...ONE_FORMAT, ...only } : { ...EXPORT_FORMAT, specimens };
+    });
   }
 
   /** Keeps all specimens of such a file, or none. */

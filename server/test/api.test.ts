@@ -339,6 +339,29 @@ describe("a shelf with many", () => {
     ]);
   });
 
+  test("some are saved as a file, one in a form of its own; both are put back as they were, slips set aside included", async () => {
+    const own = { title: "To save", pattern: "[A-z]", setAside: "range-across-cases A-z", expectations: "+ a\n- 1", samples: [{ name: "s", text: "x" }] };
+    const [one, other] = await Promise.all([make(own), make({ title: "Another" })]);
+    const wanted = (ids: readonly string[]) => request(app).post("/api/export").send({ ids });
+    const { body: alone } = await wanted([one.id]).expect(200);
+    expect(alone).toMatchObject({
+      format: "lamprey-specimen",
+      version: 1,
+      title: "To save",
+      setAside: ["range-across-cases A-z"],
+      expectations: ["+ a", "- 1"],
+    });
+    const { body: both } = await wanted([other.id, one.id]).expect(200);
+    expect(both).toMatchObject({ format: "lamprey-specimens", specimens: [{ title: "Another" }, { title: "To save" }] });
+    await request(app).post("/api/import").send(both).expect(201);
+    const saved = (await list("search=To save&sort=title")).items.filter(({ title }: { readonly title: string }) => title === "To save");
+    expect(saved).toHaveLength(2);
+    for (const { id } of saved)
+      expect((await request(app).get(`${url}/${id}`).expect(200)).body).toMatchObject({ ...own, samples: [{ name: "s", text: "x" }] });
+    await wanted([]).expect(400);
+    await wanted(["00000000-0000-4000-8000-000000000000"]).expect(404);
+  });
+
   test.each([
     [{ ids: ["no"], act: "remove" }],
     [{ ids: [], act: "burn" }],

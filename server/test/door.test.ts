@@ -310,11 +310,14 @@ test.each([
       waits.push(performance.now() - asked);
     }
   })();
+  const sent = performance.now();
   await send({ method: "PATCH", path: `/api/specimens/${id}`, ...json(body()) });
+  const work = performance.now() - sent;
   over = true;
   await asking;
-  // On a machine that is busy with other tests a wait says little; what is kept out is a wait as long as the work.
-  expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).toBeLessThan(100);
+  // Held against the work itself: a machine that is busy with other tests slows both. What is kept out is a wait as long as it.
+  expect(waits.length).toBeGreaterThanOrEqual(4);
+  expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).toBeLessThan(work / 2);
 });
 
 describe("requests that never end", () => {

@@ -55,6 +55,53 @@ describe("engines of this machine", () => {
         more: false,
       },
     ],
+    [
+      "java",
+      { pattern: "(?<y>\\d)(x)?", flags: "", text: "🐟1 2x", mode: "all" },
+      {
+        matches: [
+          [2, 3, [2, 3], null],
+          [4, 6, [4, 5], [5, 6]],
+        ],
+        more: false,
+      },
+    ],
+    ["java", { pattern: "a|ab", flags: "i", text: "AB", mode: "whole" }, { matches: [[0, 2]] }],
+    ["java", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("Unclosed group") }],
+    [
+      "php",
+      { pattern: "(?<y>\\d)(x)?", flags: "u", text: "🐟1 2x", mode: "all" },
+      {
+        matches: [
+          [2, 3, [2, 3], null],
+          [4, 6, [4, 5], [5, 6]],
+        ],
+        more: false,
+      },
+    ],
+    ["php", { pattern: "a|ab #", flags: "ix", text: "AB", mode: "whole" }, { matches: [[0, 2]] }],
+    ["php", { pattern: "a", flags: "", text: "ba", mode: "start" }, { matches: [] }],
+    ["php", { pattern: ".", flags: "", text: "é", mode: "all" }, { matches: [[0, 1]] }],
+    ["php", { pattern: "~!@#%&=,;:'\"`_/", flags: "", text: "", mode: "all" }, { matches: [] }],
+    ["php", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("missing closing parenthesis") }],
+    ["php", { pattern: "a", flags: "e", text: "", mode: "all" }, { refused: "unknown flag e" }],
+    ["php", { pattern: "(?R)", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("limit") }],
+    [
+      "perl",
+      { pattern: "(?<y>\\d)(x)?", flags: "", text: "🐟1 2x", mode: "all" },
+      {
+        matches: [
+          [2, 3, [2, 3], null],
+          [4, 6, [4, 5], [5, 6]],
+        ],
+        more: false,
+      },
+    ],
+    ["perl", { pattern: "a|ab #", flags: "ix", text: "AB", mode: "whole" }, { matches: [[0, 2]] }],
+    ["perl", { pattern: "a", flags: "", text: "ba", mode: "start" }, { matches: [] }],
+    ["perl", { pattern: "$x@y", flags: "", text: "x", mode: "all" }, { matches: [] }],
+    ["perl", { pattern: "(?{ die })", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("not allowed") }],
+    ["perl", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("Unmatched (") }],
     ["python3", { pattern: "a|ab", flags: "i", text: "AB", mode: "whole" }, { matches: [[0, 2]] }],
     ["python3", { pattern: "a", flags: "", text: "ba", mode: "start" }, { matches: [] }],
     ["python3", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("unterminated") }],

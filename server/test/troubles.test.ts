@@ -154,7 +154,7 @@ describe("the store", () => {
     const data = await aDatabase();
     const db = new Database(databaseIn(data));
     db.exec(
-      "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of; alter table specimen drop column template; alter table specimen drop column expectations",
+      "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of; alter table specimen drop column template; alter table specimen drop column expectations; alter table specimen drop column set_aside",
     );
     db.exec("delete from fact; delete from mikro_orm_migrations where name like '0003%' or name > '0004'; pragma application_id = 0; pragma user_version = 0");
     db.close();

@@ -23,7 +23,7 @@ const AT_ONCE = 2;
 const MOST_WAITING = 16;
 /** Bytes that an engine may print: twenty thousand matches with many groups. */
 const MOST_OUTPUT = 16 * 2 ** 20;
-/** Starting an interpreter is not what is waited for (milliseconds). */
+/** Starting an interpreter is not what is waited for (milliseconds), unless its row says otherwise. */
 const START = 1_500;
 /** An engine that has not said its version by then is none. */
 const VERSION_PATIENCE = 5_000;
@@ -95,14 +95,14 @@ export class Engines {
   }
 
   private async run(
-    { file, runner }: { readonly file: string; readonly runner: readonly string[] },
+    { file, runner, start = START }: Pick<EngineRow, "file" | "start"> & { readonly runner: readonly string[] },
     title: string,
     version: string,
     question: Uint8Array,
     left: AbortSignal,
   ) {
     const { patience } = this.settings;
-    const result = await execa(file, runner, { ...CONFINED, input: question, timeout: patience + START, maxBuffer: MOST_OUTPUT, cancelSignal: left });
+    const result = await execa(file, runner, { ...CONFINED, input: question, timeout: patience + start, maxBuffer: MOST_OUTPUT, cancelSignal: left });
     if (result.timedOut) return trouble("hung", `${title} ${version} did not end within ${patience / 1000} s, and was ended.`);
     if (result.isMaxBuffer) return trouble("garbage", `${title} ${version} printed more than is read.`);
     if (result.failed) return trouble("died", `${title} ${version} ended without an answer${result.signal ? ` (${result.signal})` : ""}.`);

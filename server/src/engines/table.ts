@@ -11,6 +11,8 @@ export interface EngineRow {
   readonly version: readonly string[];
   /** Arguments that make it read a question and print an answer; null where that is not done yet. */
   readonly runner: readonly string[] | null;
+  /** Milliseconds that starting may take besides what is waited for; a second and a half where left out. */
+  readonly start?: number;
   /** What to install where it is missing. */
   readonly install: string;
 }
@@ -44,7 +46,9 @@ export const ENGINES: readonly EngineRow[] = [
     dialect: "java",
     file: "java",
     version: ["-version"],
-    runner: null,
+    runner: ["-Xmx1g", runner("Engine.java")],
+    // The file is compiled as it starts: a second, or more on a busy machine.
+    start: 4_000,
     install: "Install a JDK (Debian: apt install default-jdk-headless).",
   },
   {
@@ -53,10 +57,19 @@ export const ENGINES: readonly EngineRow[] = [
     dialect: "perl",
     file: "perl",
     version: ["-e", "print $^V"],
-    runner: null,
+    runner: [runner("perl.pl")],
     install: "Install Perl (Debian: apt install perl).",
   },
-  { name: "php", title: "PHP", dialect: "pcre", file: "php", version: ["--version"], runner: null, install: "Install PHP (Debian: apt install php-cli)." },
+  {
+    name: "php",
+    title: "PHP",
+    dialect: "pcre",
+    file: "php",
+    version: ["--version"],
+    // Without a file of settings; as much memory as a long text needs.
+    runner: ["-n", "-d", "memory_limit=1G", "-d", "pcre.backtrack_limit=100000000", runner("php.php")],
+    install: "Install PHP (Debian: apt install php-cli).",
+  },
   {
     name: "mono",
     title: ".NET (Mono)",

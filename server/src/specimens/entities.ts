@@ -46,6 +46,8 @@ export const Specimen = defineEntity({
     template: p.type(ExactText).$type<string>(),
     /** Texts that must and must not match, one a line. */
     expectations: p.type(ExactText).$type<string>(),
+    /** Slips that are not said of it any more, one a line. */
+    setAside: p.type(ExactText).$type<string>(),
     /** Goes up by one with every change; a change must name the revision that it changes. */
     revision: p.integer(),
     createdAt: p.datetime(),

@@ -5,7 +5,10 @@ import Joi from "joi";
 import { Problem } from "../problem.ts";
 
 /** A new specimen with its defaults. */
-export type SpecimenFields = Required<Omit<NewSpecimen, "tags" | "template" | "expectations">> & Pick<NewSpecimen, "tags" | "template" | "expectations">;
+export type SpecimenFields = Required<Omit<NewSpecimen, Later>> & Pick<NewSpecimen, Later>;
+
+/** What specimens have had since the first of them were kept. */
+type Later = "tags" | "template" | "expectations" | "setAside";
 
 export interface SpecimenQuery {
   readonly search: string;
@@ -27,6 +30,7 @@ const flags = Joi.string()
   .pattern(/^[\x20-\x7e]*$/, "printable ASCII");
 const notes = Joi.string().allow("").max(BOUNDS.notes);
 const expectations = Joi.string().allow("").max(BOUNDS.expectations);
+const setAside = Joi.string().allow("").max(BOUNDS.setAside);
 const template = Joi.string().allow("").max(BOUNDS.template);
 const name = Joi.string().trim().min(1).max(BOUNDS.sampleName);
 const text = Joi.string().allow("").max(BOUNDS.sample);
@@ -48,6 +52,7 @@ export const newSpecimen = Joi.object<SpecimenFields>({
   notes: notes.default(""),
   template: template.default(""),
   expectations: expectations.default(""),
+  setAside: setAside.default(""),
   tags: tags.default([]),
   samples: Joi.array()
     .items(Joi.object({ name: name.required(), text: text.required() }))
@@ -72,14 +77,19 @@ export const specimenInFile = newSpecimen.keys({
       }),
     )
     .default([]),
+  setAside: Joi.array().items(Joi.string()).default([]),
 });
 
-/** As it is kept: the list is a text. */
-export function fromFile({
-  expectations: list,
-  ...own
-}: Omit<SpecimenFields, "expectations"> & { readonly expectations: readonly (string | Expectation)[] }): SpecimenFields {
-  return { ...own, expectations: list.map((each) => (typeof each === "string" ? each : writeExpectation(each))).join("\n") };
+/** One in a file, with its defaults. */
+interface InFile extends Omit<SpecimenFields, "expectations" | "setAside"> {
+  readonly expectations: readonly (string | Expectation)[];
+  readonly setAside: readonly string[];
+}
+
+/** As it is kept: the lists are texts. */
+export function fromFile({ expectations: list, setAside: aside, ...own }: InFile): SpecimenFields {
+  const lines = list.map((each) => (typeof each === "string" ? each : writeExpectation(each)));
+  return { ...own, expectations: lines.join("\n"), setAside: aside.join("\n") };
 }
 
 export const specimenChange = Joi.object<SpecimenChange>({
@@ -92,6 +102,7 @@ export const specimenChange = Joi.object<SpecimenChange>({
   notes,
   template,
   expectations,
+  setAside,
   samples: Joi.array()
     .items(Joi.object({ id, name: name.required(), text, edit }).or("id", "text").nand("text", "edit").with("edit", "id"))
     .max(BOUNDS.samples)
@@ -114,6 +125,11 @@ export const many = Joi.object<Many>({
   act: Joi.string().valid("remove", "restore", "tag", "untag").required(),
   // biome-ignore lint/suspicious/noThenProperty: it is what Joi calls it.
   tag: Joi.when("act", { is: Joi.valid("tag", "untag"), then: tag.required(), otherwise: Joi.forbidden() }),
+});
+
+/** Which are wanted as a file. */
+export const wanted = Joi.object<{ readonly ids: readonly string[] }>({
+  ids: Joi.array().items(id.required()).min(1).max(BOUNDS.many).unique().required(),
 });
 
 export const figuresOf = Joi.object<FiguresOf>({

@@ -164,7 +164,7 @@ export class Specimens {
   /** Adds one; its id. Nothing of it stays in memory, however many are added. */
   private async add(
     em: SqlEntityManager,
-    { samples, tags = [], template = "", expectations = "", ...own }: SpecimenFields,
+    { samples, tags = [], template = "", expectations = "", setAside = "", ...own }: SpecimenFields,
     id: string = randomUUID(),
   ): Promise<string> {
     const now = new Date();
@@ -174,6 +174,7 @@ export class Specimens {
       ...own,
       template,
       expectations,
+      setAside,
       tags: joined(tags),
       figures: null,
       figuresOf: 0,
@@ -217,9 +218,9 @@ export class Specimens {
 
   /** Keeps one for the first time, under the id that it has had on a bench. */
   private async first(em: SqlEntityManager, id: string, change: SpecimenChange): Promise<SpecimenHead> {
-    const { title, pattern = "", dialect = "ecmascript", flags = "", notes = "", template = "", expectations = "", samples = [] } = change;
+    const { title, pattern = "", dialect = "ecmascript", flags = "", notes = "", template = "", expectations = "", setAside = "", samples = [] } = change;
     if (title === undefined) throw new Problem("invalid-request", "What is kept for the first time has a title.");
-    await this.add(em, { title, pattern, dialect, flags, notes, template, expectations, samples: [] }, id);
+    await this.add(em, { title, pattern, dialect, flags, notes, template, expectations, setAside, samples: [] }, id);
     await this.keepSamples(em, id, samples);
     const row = await this.find(em, id);
     const heads = await this.sampleHeads(em, [id]);
@@ -285,9 +286,22 @@ export class Specimens {
   /** Specimens that are not removed, as they would be made anew, the oldest first. */
   async page(offset: number, limit: number): Promise<SpecimensFile["specimens"]> {
     const em = this.store.fork();
-    const rows = await em.find(Specimen, { deletedAt: null }, { orderBy: { number: "asc" }, offset, limit });
+    return this.inFile(em, await em.find(Specimen, { deletedAt: null }, { orderBy: { number: "asc" }, offset, limit }));
+  }
+
+  /** The same of those with the ids, in their order; one that is not there is left out. */
+  async some(ids: readonly string[]): Promise<SpecimensFile["specimens"]> {
+    const em = this.store.fork();
+    const rows = new Map((await em.find(Specimen, { id: { $in: [...ids] }, deletedAt: null })).map((row) => [row.id, row]));
+    return this.inFile(
+      em,
+      ids.flatMap((id) => rows.get(id) ?? []),
+    );
+  }
+
+  private async inFile(em: SqlEntityManager, rows: readonly SpecimenRow[]): Promise<SpecimensFile["specimens"]> {
     const wholes = await Promise.all(rows.map(async (row) => ({ ...(await this.whole(em, row)), tags: parted(row.tags) })));
-    return wholes.map(({ title, pattern, dialect, flags, notes, template, expectations, tags, samples }) => {
+    return wholes.map(({ title, pattern, dialect, flags, notes, template, expectations, setAside, tags, samples }) => {
       return {
         title,
         pattern,
@@ -296,6 +310,7 @@ export class Specimens {
         notes,
         ...(template === "" ? {} : { template }),
         ...(expectations === "" ? {} : { expectations: expectations.split("\n") }),
+        ...(setAside === "" ? {} : { setAside: setAside.split("\n") }),
         ...(tags.length === 0 ? {} : { tags }),
         samples: samples.map(({ name, text }) => ({ name, text })),
       };
@@ -397,6 +412,7 @@ function head(row: SpecimenRow): Omit<SpecimenHead, "samples"> {
     ...own(row),
     template: row.template,
     expectations: row.expectations,
+    setAside: row.setAside,
     createdAt: row.createdAt.toISOString(),
     updatedAt: row.updatedAt.toISOString(),
     deletedAt: row.deletedAt?.toISOString() ?? null,

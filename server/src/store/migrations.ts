@@ -68,6 +68,13 @@ class Expectations extends Migration {
   }
 }
 
+/** Slips that are not said of a specimen any more, one a line. */
+class SlipsSetAside extends Migration {
+  override up(): void {
+    this.addSql("alter table specimen add column set_aside text not null default ''");
+  }
+}
+
 export const migrationsList = [
   { name: "0001-specimens", class: CreateSpecimens },
   { name: "0002-earlier-patterns", class: KeepEarlierPatterns },
@@ -75,6 +82,7 @@ export const migrationsList = [
   { name: "0004-tags-and-figures", class: TagsAndFigures },
   { name: "0005-templates", class: Templates },
   { name: "0006-expectations", class: Expectations },
+  { name: "0007-slips-set-aside", class: SlipsSetAside },
 ];
 
 /** What a database says that it is of, and how new: `LMPR`, and the number of migrations. */
