@@ -11,8 +11,10 @@ import type { RewriteOptions } from "./commands/rewrite.ts";
 import type { TraceOptions } from "./commands/trace.ts";
 import type { WhynotOptions } from "./commands/whynot.ts";
 import { DEFAULT_STEP_LIMIT } from "./contract/limits.ts";
+import type { PatternsOptions } from "./patterns/found.ts";
 import type { RiskOptions } from "./risk/command.ts";
 import { THRESHOLD_NAMES } from "./risk/threshold.ts";
+import type { SlipsOptions } from "./slips/command.ts";
 
 const wholeNumber = (word: string): number => {
   const value = Number(word);
@@ -43,6 +45,15 @@ async function run(command: () => Promise<number>): Promise<void> {
     process.exitCode = 2;
   }
 }
+
+/** The options of a command on many patterns, as they are written. */
+type FormOf<Options extends PatternsOptions> = Omit<Options, "format"> & { readonly jsonl?: true; readonly sarif?: true };
+
+/** Whether it is told of patterns itself; else requests come as JSON Lines. */
+const asksFor = (patterns: readonly string[], { list, sources }: Pick<PatternsOptions, "list" | "sources">): boolean =>
+  patterns.length > 0 || list !== undefined || sources !== undefined;
+const formatOf = ({ sarif, jsonl }: FormOf<PatternsOptions>): PatternsOptions["format"] => (sarif ? "sarif" : jsonl ? "jsonl" : "table");
+const WHAT_IS_NEEDED = "Patterns, --list, --sources or --jsonl are needed.";
 
 const program = new Command("lamprey").description("A workbench for regular expressions, on the command line.").showHelpAfterError();
 
@@ -119,15 +130,19 @@ program
 
 program
   .command("slips")
-  .description("say what in a pattern is likely a mistake, with a text that shows it")
-  .argument("[pattern]", "the pattern")
-  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
-  .addOption(new Option("-d, --dialect <name>", "the pattern's dialect").choices(DIALECT_NAMES).default("ecmascript"))
-  .option("-f, --flags <letters>", "the pattern's flags", "")
-  .action(async (pattern: string | undefined, options: Pick<SourceOptions, "jsonl" | "dialect" | "flags">) => {
-    if (options.jsonl) return answerInput("slips");
-    if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
-    return run(async () => (await import("./commands/slips.ts")).runSlips(pattern, options));
+  .description("say what in patterns is likely a mistake, with a text that shows it")
+  .argument("[patterns...]", "patterns to look at")
+  .option("-l, --list <file>", "look at the patterns of a list, one a line, as /literals/flags or plain; - for standard input")
+  .option("-s, --sources <paths...>", "look at the patterns in JavaScript, TypeScript and Python sources: files, or folders")
+  .option("--jsonl", "answer JSON Lines on standard input; with patterns, a list or sources, print their rows as JSON Lines")
+  .option("--sarif", "print SARIF 2.1.0")
+  .option("-o, --output <file>", "write to a file")
+  .option("--without <codes...>", "leave out slips of these kinds, such as flag-without-effect")
+  .addOption(new Option("-d, --dialect <name>", "the dialect of patterns given or listed").choices(DIALECT_NAMES).default("ecmascript"))
+  .option("-f, --flags <letters>", "the flags of patterns given or listed", "")
+  .action(async (patterns: string[], options: FormOf<SlipsOptions>) => {
+    if (!asksFor(patterns, options)) return options.jsonl ? answerInput("slips") : program.error(WHAT_IS_NEEDED);
+    return run(async () => (await import("./slips/command.ts")).runSlips(patterns, { ...options, format: formatOf(options) }));
   });
 
 program
@@ -202,12 +217,9 @@ program
     ]),
   )
   .addOption(new Option("--fail-at <growth>", "end with exit code 1 at this growth or a worse one").choices(THRESHOLD_NAMES).default("exponential"))
-  .action(async (patterns: string[], options: Omit<RiskOptions, "format"> & { readonly jsonl?: true; readonly sarif?: true }) => {
-    const asked = patterns.length > 0 || options.list !== undefined || options.sources !== undefined;
-    if (!asked && options.jsonl) return answerInput("risk");
-    if (!asked) return program.error("Patterns, --list, --sources or --jsonl are needed.");
-    const format = options.sarif ? "sarif" : options.jsonl ? "jsonl" : "table";
-    return run(async () => (await import("./risk/command.ts")).runRisk(patterns, { ...options, format }));
+  .action(async (patterns: string[], options: FormOf<RiskOptions>) => {
+    if (!asksFor(patterns, options)) return options.jsonl ? answerInput("risk") : program.error(WHAT_IS_NEEDED);
+    return run(async () => (await import("./risk/command.ts")).runRisk(patterns, { ...options, format: formatOf(options) }));
   });
 
 program

@@ -10,6 +10,8 @@ export interface FoundPattern {
   /** Where it is written, in UTF-16 code units of the text, half-open: the literal, or the argument. */
   readonly start: number;
   readonly end: number;
+  /** Where the pattern itself begins, where it stands there letter by letter; else left out. */
+  readonly asWritten?: number;
   /** Counted from 1. */
   readonly line: number;
   readonly column: number;

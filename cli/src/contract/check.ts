@@ -1,5 +1,5 @@
 /** The contract's `check`: texts that must or must not match, judged. */
-import { drained, type Expectation, judgeSlices } from "@lamprey/core";
+import { type Cut, drained, type Expectation, judgeSlices } from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT } from "./limits.ts";
 import { type MatchRow, rowsOf } from "./match.ts";
 import { type Answer, type PatternRequest, programOf } from "./request.ts";
@@ -13,7 +13,7 @@ export interface CheckResult {
   readonly count: number;
   readonly matches: readonly MatchRow[];
   /** Set where the run was cut short, which is no pass: an addition to the contract. */
-  readonly cut?: "steps" | "memory" | "matches";
+  readonly cut?: Cut;
 }
 
 export interface CheckAnswer extends Omit<Answer, "id" | "elapsedMs"> {

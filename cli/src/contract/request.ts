@@ -1,5 +1,5 @@
 /** What every request of the JSON Lines contract shares: its source, its checks, and the forms of a failed answer. */
-import { compile, type Diagnostic, type Program, read, type Source } from "@lamprey/core";
+import { type Cut, compile, type Diagnostic, type Program, read, type Source } from "@lamprey/core";
 
 export type Status = "ok" | "syntax-error" | "unsupported" | "step-limit" | "bad-request";
 
@@ -35,15 +35,18 @@ export function internal(fault: unknown): Pick<Answer, "status" | "error"> {
 }
 
 /** The answer where a run ended before its end, and nothing of it is given. */
-export function cutShort(cut: "steps" | "memory" | "matches"): Pick<Answer, "status" | "error"> {
-  return failed("step-limit", `${cut === "steps" ? "step" : cut}-limit`, CUTS[cut]);
+export function cutShort(cut: Cut): Pick<Answer, "status" | "error"> {
+  return failed("step-limit", CUT_CODES[cut], CUTS[cut]);
 }
 
-const CUTS = {
+const CUT_CODES: Readonly<Record<Cut, string>> = { steps: "step-limit", memory: "memory-limit", matches: "matches-limit", calls: "endless-call" };
+
+const CUTS: Readonly<Record<Cut, string>> = {
   steps: "The run was cut short after more steps than are taken for an answer.",
   memory: "The run takes more room than there is.",
   matches: "There are more matches than are kept.",
-} as const;
+  calls: "A group calls itself without end, so the run was given up.",
+};
 
 /** The program, or the answer that says why there is none. */
 export function programOf(source: Source): { readonly program: Program } | { readonly refused: Pick<Answer, "status" | "error"> } {

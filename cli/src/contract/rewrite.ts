@@ -1,5 +1,5 @@
 /** The contract's `rewrite`: a text with what a template makes of a pattern's matches. */
-import { drained, findSlices, MOST_REWRITTEN, readTemplate, rewriteSlices } from "@lamprey/core";
+import { drained, MOST_REWRITTEN, rewriteWhole } from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT } from "./limits.ts";
 import { type Answer, type CommonRequest, type ContractError, cutShort, failed, programOf } from "./request.ts";
 
@@ -17,22 +17,20 @@ export interface RewriteAnswer extends Omit<Answer, "id" | "elapsedMs"> {
 }
 
 export function rewrite(request: RewriteRequest): RewriteAnswer {
-  const made = programOf(request);
-  if ("refused" in made) return made.refused;
-  const { program } = made;
-  const template = readTemplate(request.template, program);
-  const [fault] = template.diagnostics;
-  if (fault) {
-    const { severity, code, message, start, end } = fault;
-    return { status: severity, error: { code, message, start, end, in: "template" } };
+  const compiled = programOf(request);
+  if ("refused" in compiled) return compiled.refused;
+  const { program } = compiled;
+  const made = drained(rewriteWhole(program, request.text, request.template, { first: request.scope === "first", stepLimit: DEFAULT_STEP_LIMIT }));
+  switch (made.kind) {
+    case "refused": {
+      const { severity, code, message, start, end } = made.fault;
+      return { status: severity, error: { code, message, start, end, in: "template" } };
+    }
+    case "cut":
+      return cutShort(made.cut);
+    case "too-long":
+      return failed("step-limit", "too-large", `The text would grow to ${made.length} characters; Lamprey writes up to ${MOST_REWRITTEN}.`);
+    case "made":
+      return { status: "ok", text: made.text, replacements: made.replacements, ...(made.remarks.length > 0 ? { remarks: made.remarks } : {}) };
   }
-  const first = request.scope === "first";
-  const { matches, cut } = drained(findSlices(program, request.text, { mode: first ? "first" : "all", stepLimit: DEFAULT_STEP_LIMIT }));
-  if (cut) return cutShort(cut);
-  const rewritten = drained(rewriteSlices(template, matches, request.text, { first }));
-  if (!rewritten.ok) {
-    return failed("step-limit", "too-large", `The text would grow to ${rewritten.length} characters; Lamprey writes up to ${MOST_REWRITTEN}.`);
-  }
-  const remarks = template.remarks.length > 0 ? { remarks: template.remarks } : {};
-  return { status: "ok", text: rewritten.pieces.join(""), replacements: rewritten.replacements, ...remarks };
 }

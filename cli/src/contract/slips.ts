@@ -1,12 +1,15 @@
-/** The contract's `slips`: likely mistakes that a pattern shows. */
-import { drained, type Slip, slipsOf } from "@lamprey/core";
+/** The contract's `slips`: likely mistakes that a pattern shows; and, added to it, shorter ways to say the same. */
+import { drained, read, type Shorter, type Slip, shorterWays, slipsOf } from "@lamprey/core";
 import { type Answer, type PatternRequest, programOf } from "./request.ts";
 
 export interface SlipsAnswer extends Omit<Answer, "id" | "elapsedMs"> {
   readonly slips?: readonly Slip[];
+  /** An addition to the contract. */
+  readonly shorter?: readonly Shorter[];
 }
 
 export function slips(request: PatternRequest): SlipsAnswer {
   const made = programOf(request);
-  return "refused" in made ? made.refused : { status: "ok", slips: drained(slipsOf(made.program)) };
+  if ("refused" in made) return made.refused;
+  return { status: "ok", slips: drained(slipsOf(made.program)), shorter: drained(shorterWays(read(request))) };
 }

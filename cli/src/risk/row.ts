@@ -1,29 +1,10 @@
-/** What is known of one pattern of a list or a file: a row of the table, a line of JSON, a result of SARIF. */
+/** What is known of the work of one pattern of a list or a file: a row of the table, a line of JSON, a result of SARIF. */
 import { rankOf as growthRank } from "@lamprey/core";
-import type { FoundPattern } from "@lamprey/sources";
 import type { RiskAnswer } from "../contract/risk.ts";
+import type { Row } from "../patterns/found.ts";
 import type { Threshold } from "./threshold.ts";
 
-export interface Row extends RiskAnswer {
-  /** Relative to where the command runs; null for a pattern given as an argument. */
-  readonly file: string | null;
-  readonly found: FoundPattern;
-  readonly elapsedMs: number;
-}
-
-/** A place that was passed over, and why. */
-export interface PassedPlace {
-  readonly file: string;
-  readonly line: number;
-  readonly column: number;
-  readonly reason: string;
-}
-
-export interface Report {
-  readonly rows: readonly Row[];
-  readonly passed: readonly PassedPlace[];
-  readonly files: number;
-}
+export type RiskRow = Row<RiskAnswer>;
 
 /** How bad a row is, to sort and to compare by; one that does not read is as harmless as can be known. */
 export const rankOf = ({ growth = "linear", degree = null, peak }: Pick<RiskAnswer, "growth" | "degree" | "peak">): number =>
@@ -39,7 +20,7 @@ const THRESHOLDS: Readonly<Record<Threshold, number>> = {
   undecided: growthRank({ growth: "undecided", degree: null }),
 };
 
-export const isAtLeast = (row: Row, threshold: Threshold): boolean => rankOf(row) >= THRESHOLDS[threshold];
+export const isAtLeast = (row: RiskRow, threshold: Threshold): boolean => rankOf(row) >= THRESHOLDS[threshold];
 
 export function growthWords({ growth, degree, atLeast, status, error, peak }: RiskAnswer): string {
   if (status !== "ok") return error?.code ?? status;

@@ -1,0 +1,60 @@
+/** From what a command is told to its report: tasks made, done on all cores, printed. */
+import { readFileSync, writeFileSync } from "node:fs";
+import { relative } from "node:path";
+import { type DialectName, hazardModeOf } from "@lamprey/core";
+import type { FoundPattern } from "@lamprey/sources";
+import type { Done, Judging, PatternsOptions, Report, Task } from "./found.ts";
+
+/** Patterns of a list that one worker takes at a time. */
+const BATCH = 20;
+
+/** What came of all that was asked for; a few patterns are judged before a worker has started. Throws where a file cannot be read. */
+export async function reportOn<R>(
+  judging: Judging,
+  patterns: readonly string[],
+  options: PatternsOptions,
+  alone: (task: Task) => Promise<Done<R>>,
+): Promise<Report<R>> {
+  const tasks = await tasksFor(judging, patterns, options);
+  const [only] = tasks;
+  const done = tasks.length === 1 && only?.patterns ? [await alone(only)] : ((await onAllCores(tasks)) as readonly Done<R>[]);
+  const files = new Set(tasks.flatMap(({ file }) => file ?? []));
+  return { rows: done.flatMap(({ rows }) => rows), passed: done.flatMap((each) => each.passed), files: files.size };
+}
+
+/** The report in the form that was asked for, printed or written. */
+export function give<R>(report: Report<R>, { format, output }: PatternsOptions, forms: { readonly table: () => string; readonly sarif: () => object }): void {
+  const text =
+    format === "sarif" ? JSON.stringify(forms.sarif(), null, 2) : format === "jsonl" ? report.rows.map((row) => JSON.stringify(row)).join("\n") : forms.table();
+  if (output === undefined) console.log(text);
+  else writeFileSync(output, `${text}\n`);
+}
+
+async function tasksFor(judging: Judging, patterns: readonly string[], { list, sources, dialect, flags, mode }: PatternsOptions): Promise<Task[]> {
+  const asked = mode ?? hazardModeOf({ dialect, flags });
+  const given = patterns.map((pattern): FoundPattern => ({ dialect, pattern, flags, mode: asked, start: 0, end: pattern.length, line: 1, column: 1 }));
+  const listed = list === undefined ? [] : await patternsOf(list, dialect, flags);
+  const batches = (found: readonly FoundPattern[], file: string | null): Task[] =>
+    Array.from({ length: Math.ceil(found.length / BATCH) }, (_, i) => ({ judging, file, patterns: found.slice(i * BATCH, (i + 1) * BATCH), dialect, flags }));
+  return [
+    ...batches(given, null),
+    ...batches(
+      listed.map((each) => ({ ...each, mode: mode ?? each.mode })),
+      list === undefined || list === "-" ? null : list,
+    ),
+    ...(sources ? (await import("./gather.ts")).filesBelow(sources) : []).map(
+      (file): Task => ({ judging, file: relative(process.cwd(), file) || file, patterns: null, dialect, flags }),
+    ),
+  ];
+}
+
+/** Reading sources takes parsers of whole languages, which are loaded only where there is something to read. */
+async function patternsOf(list: string, dialect: DialectName, flags: string): Promise<readonly FoundPattern[]> {
+  const { patternsInList } = await import("@lamprey/sources");
+  return patternsInList(readFileSync(list === "-" ? 0 : list, "utf8"), dialect, flags).patterns;
+}
+
+async function onAllCores(tasks: readonly Task[]): Promise<readonly Done<unknown>[]> {
+  const { judgeAll } = await import("./pool.ts");
+  return judgeAll(tasks);
+}

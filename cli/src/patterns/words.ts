@@ -1,0 +1,29 @@
+/** What the tables of the commands say alike. */
+import { grouped, visible } from "@lamprey/core";
+import type { Report, Row } from "./found.ts";
+
+/** Characters of a part of a pattern, or of a text, that a table shows. */
+export const PART = 32;
+
+export const placeOf = ({ file, found }: Row<object>): string =>
+  file === null ? `/${visible(found.pattern, PART)}/${found.flags}` : `${file}:${found.line}:${found.column}`;
+
+/** Rows of cells as lines, each column as wide as its widest; the last as it is. */
+export function inColumns(cells: readonly (readonly string[])[]): string[] {
+  const last = (cells[0]?.length ?? 1) - 1;
+  const widths = Array.from({ length: last }, (_, column) => Math.max(0, ...cells.map((cell) => (cell[column] as string).length)));
+  return cells.map((cell) =>
+    cell
+      .map((text, column) => (column < last ? text.padEnd(widths[column] as number) : text))
+      .join("  ")
+      .trimEnd(),
+  );
+}
+
+/** How many patterns were judged, what came of them, and what was passed over. */
+export function summary({ rows, passed, files }: Report<object>, counts: string): string {
+  const where = files > 0 ? ` in ${grouped(files)} ${files === 1 ? "file" : "files"}` : "";
+  const left =
+    passed.length === 0 ? "" : `; ${grouped(passed.length)} passed over, since they are put together when the program runs, or their file does not read`;
+  return `${grouped(rows.length)} ${rows.length === 1 ? "pattern" : "patterns"}${where}: ${counts || "none"}${left}`;
+}
