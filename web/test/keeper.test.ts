@@ -14,6 +14,7 @@ const specimen: Specimen = {
   notes: "",
   template: "",
   expectations: "",
+  setAside: "",
   revision: 1,
   createdAt: "",
   updatedAt: "",

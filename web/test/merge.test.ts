@@ -13,6 +13,7 @@ const base: DraftFields = {
   notes: "",
   template: "",
   expectations: "",
+  setAside: "",
   samples: [sample("a", "one"), sample("b", "two")],
 };
 const with_ = (change: Partial<DraftFields>): DraftFields => ({ ...base, ...change });

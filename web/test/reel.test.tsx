@@ -60,6 +60,27 @@ describe("winding", () => {
     await at(1);
   });
 
+  test("into a call, with the calls around the step, and out of it", async () => {
+    openBench({ dialect: "pcre", pattern: "(?<set>\\((?&set)*\\))", flags: "", text: "(())" });
+    await until("the reel is there", () => /of \d+/.test(position()));
+    await press("button", "To the first step");
+    await at(1);
+    expect(screen.queryByRole("region", { name: "Calls under way" })).toBeNull();
+    for (let step = 2; store.getState().bench.view?.kind !== "call"; step++) {
+      await press("button", "One step on");
+      await at(step);
+    }
+    await says("sentence", "calls group set; what that captures is forgotten when it is left.");
+    await press("button", "One step on");
+    const calls = await screen.findByRole("region", { name: "Calls under way" });
+    expect(wordsOf(calls)).toBe("inside of a call(?&set)called at 1");
+    await press("button", "One step on");
+    await user.click(within(calls).getByRole("button", { name: "(?&set)" }));
+    await until("it is wound to the call", () => store.getState().bench.view?.kind === "call");
+    await press("button", "result");
+    await says("sentence", "The backtracker took");
+  });
+
   test("to the match after this one", async () => {
     openBench({ text: "Ulm 41 Ulm 42" });
     await until("the reel is there", () => /of \d+/.test(position()));

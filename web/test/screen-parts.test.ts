@@ -230,6 +230,7 @@ describe("the draft", () => {
     notes: "",
     template: "",
     expectations: "",
+    setAside: "",
     revision: 1,
     createdAt: "",
     updatedAt: "",

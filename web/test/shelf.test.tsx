@@ -3,8 +3,8 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { readFileSync } from "node:fs";
-import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
-import { cleanup, screen, within } from "@testing-library/react";
+import { afterEach, beforeEach, describe, expect, jest, test } from "@jest/globals";
+import { cleanup, fireEvent, screen, within } from "@testing-library/react";
 import { PLACES } from "../src/path/places.ts";
 import { remember } from "../src/shared/remembered.ts";
 import { store } from "../src/state/store.ts";
@@ -117,27 +117,73 @@ describe("removed for good", () => {
   });
 });
 
-describe("a file of everything", () => {
-  const file = (text: string) => new File([text], "weirs.json", { type: "application/json" });
-  const readIn = async (text: string) => user.upload(await screen.findByLabelText("A file of specimens"), file(text));
+describe("files of specimens", () => {
+  const file = (text: string, name = "weirs.json") => new File([text], name, { type: "application/json" });
+  const readIn = async (...files: File[]) => user.upload(await screen.findByLabelText("Files of specimens"), files);
+  const one = (own: object) => JSON.stringify({ format: "lamprey-specimen", version: 1, ...own }, null, 2);
+  const many = (...specimens: object[]) => JSON.stringify({ format: "lamprey-specimens", version: 1, specimens }, null, 2);
 
-  test("is saved by a link, and read back", async () => {
+  test("everything is saved by a link, and read back", async () => {
     const server = stocked();
     expect((await part("link", "save all as a file")).getAttribute("href")).toBe("/api/export");
-    await readIn(JSON.stringify({ format: "lamprey-specimens", version: 1, specimens: [{ title: "From a file", pattern: "a" }] }));
-    await until("it is said", () => screen.queryByText("1 specimen of “weirs.json” put on the shelf.") !== null);
+    await readIn(file(many({ title: "From a file", pattern: "a" })));
+    await says("exchanged", "1 specimen of “weirs.json” put on the shelf.");
     await until("it is listed", () => listed().length === 3);
     expect(server.specimens.size).toBe(3);
   });
 
-  test.each([
-    ["{", /“weirs\.json” is no JSON: .*\. Nothing was put on the shelf\./],
-    ['{"format":"lamprey-specimens","version":1,"specimens":[{"title":"a"},{"title":""}]}', /was not read: at specimens\.1\.title, it is empty\. Nothing/],
-  ])("%s: what is wrong, and nothing is read", async (text, words) => {
+  test("several are put there together, whatever their form; what is dropped on the page, too", async () => {
     const server = stocked();
-    await readIn(text);
-    await until("it is said", () => screen.queryByText(words) !== null);
+    await readIn(
+      file(one({ title: "One", pattern: "a", setAside: ["dot-for-point ."], expectations: ["+ a"] }), "one.json"),
+      file(many({ title: "Two" }, { title: "Three" })),
+    );
+    await says("exchanged", "3 specimens of 2 files put on the shelf.");
+    expect([...server.specimens.values()].find(({ title }) => title === "One")).toMatchObject({ setAside: "dot-for-point .", expectations: "+ a" });
+    const dropped = { types: ["Files"], files: [file(one({ title: "Dropped" }), "dropped.json")] };
+    fireEvent.dragOver(window, { dataTransfer: dropped });
+    await screen.findByText("Dropped here, they are put on the shelf");
+    fireEvent.drop(window, { dataTransfer: dropped });
+    await says("exchanged", "1 specimen of “dropped.json” put on the shelf.");
+    expect(screen.queryByText("Dropped here, they are put on the shelf")).toBeNull();
+  });
+
+  test.each<[string, string, string]>([
+    ["no JSON", '{\n  "format": "lamprey-specimen",\n  "title" "x"\n}', "“weirs.json”, line 3: it is no JSON: colon expected."],
+    ["nothing", "", "“weirs.json”, line 1: it is no JSON: value expected."],
+    ["another file", '{"gates": []}', "“weirs.json”: it is no file of specimens: its “format” is another, or its “version”."],
+    ["a newer one", '{"format": "lamprey-specimens", "version": 2, "specimens": []}', "its “version”."],
+    ["a field that does not fit", many({ title: "a" }, { title: "" }), "“weirs.json”, line 9: it is empty."],
+  ])("%s: what is wrong, in which line, and nothing is put there", async (_, text, words) => {
+    const server = stocked();
+    await readIn(file(one({ title: "Good" }), "good.json"), file(text));
+    await says("exchanged", `${words} Nothing was put on the shelf.`);
     expect(server.specimens.size).toBe(2);
+  });
+
+  test("those that are chosen are saved: one in a form of its own, by its title", async () => {
+    stocked();
+    const saved: { readonly name: string; readonly blob: Blob }[] = [];
+    let blob = new Blob();
+    URL.createObjectURL = (made) => {
+      blob = made as Blob;
+      return "blob:x";
+    };
+    URL.revokeObjectURL = () => {};
+    const click = jest.spyOn(HTMLAnchorElement.prototype, "click").mockImplementation(function (this: HTMLAnchorElement) {
+      saved.push({ name: this.download, blob });
+    });
+    await press("checkbox", "Choose Sluice codes");
+    await press("button", "Save as a file");
+    await until("it is saved", () => saved.length === 1);
+    await press("checkbox", "Choose all that are listed");
+    await press("button", "Save as a file");
+    await until("they are saved", () => saved.length === 2);
+    click.mockRestore();
+    expect(saved.map(({ name }) => name)).toEqual(["Sluice-codes.specimen.json", "lamprey-specimens.json"]);
+    const texts = await Promise.all(saved.map((each) => each.blob.text()));
+    expect(texts[0]).toMatch(/^\{\n {2}"format": "lamprey-specimen",\n/);
+    expect(JSON.parse(texts[1] ?? "")).toMatchObject({ format: "lamprey-specimens", specimens: [expect.anything(), expect.anything()] });
   });
 });
 

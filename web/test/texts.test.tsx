@@ -112,3 +112,23 @@ describe("by key", () => {
     expect(list()).toBe("-= ab");
   });
 });
+
+describe("what groups hold", () => {
+  test("the line at the caret asks for just these matches, at a key, and for any again", async () => {
+    openBench({ expectations: "+ Ulm 41\n- weir", at: "?desk=texts" });
+    await says("judged", "2 of 2");
+    await caretInLine(0);
+    key("holdMatches");
+    await until("it is written", () => list() === "+ Ulm 41\t0-6[0-3,4-6]\n- weir");
+    await says("judged", "2 of 2");
+    // The same match with other groups is another.
+    await type("Pattern", "(\\w+) (\\d)\\d", "instead");
+    await says("judged", "1 of 2");
+    await type("Pattern", "(\\w+) (\\d+)", "instead");
+    await says("judged", "2 of 2");
+    await press("button", "any matches will do");
+    await until("it is taken off", () => list() === "+ Ulm 41\n- weir");
+    await press("button", "just these, with their groups");
+    await until("it is written again", () => list().includes("\t"));
+  });
+});

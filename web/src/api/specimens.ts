@@ -65,6 +65,8 @@ export const specimensApi = createApi({
     }),
     /** The real engines of the server's machine. */
     engines: build.query<EngineList, void>({ query: () => "/engines", keepUnusedDataFor: 600 }),
+    /** Some specimens as the text of a file. */
+    exportSome: build.mutation<object, readonly string[]>({ query: (ids) => ({ url: "/export", method: "POST", body: { ids } }) }),
     importAll: build.mutation<{ imported: number }, SpecimensFile>({ query: (body) => ({ url: "/import", method: "POST", body }), invalidatesTags: ["list"] }),
   }),
 });

@@ -2,7 +2,7 @@
  * The one line under the pattern: its first mistake; else what the item at the caret, or at the pointer, takes in this
  * dialect and in this sample, and what the quantifier there would do in its other mode.
  */
-import { foreignSpellings, itemAt, MODE_WORDS, read, takenOf, visible } from "@lamprey/core";
+import { countOf, foreignSpellings, itemAt, MODE_WORDS, read, takenOf, visible } from "@lamprey/core";
 import { useMemo } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
@@ -10,9 +10,11 @@ import { tableOf } from "../engine/tables.ts";
 import { OfferLine, offerStands } from "../handoff/Offer.tsx";
 import { usePattern } from "../run/patternHandle.ts";
 import { number, plural } from "../shared/words.ts";
+import { ShorterAtCaret, SlipAtCaret } from "../slips/AtCaret.tsx";
 import { panelChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DialectChanges, useDialectChanges } from "./DialectControl.tsx";
+import { SetHolds } from "./SetHolds.tsx";
 
 /** A longer pattern is not read for its line: that would take longer than ten milliseconds of every key. */
 const LONGEST_PATTERN = 10_000;
@@ -58,6 +60,8 @@ export function CaretLine() {
   return (
     <>
       <Item reading={reading} />
+      <SlipAtCaret />
+      <ShorterAtCaret />
       <OtherMode />
     </>
   );
@@ -98,22 +102,27 @@ function Item({ reading }: { readonly reading: ReturnType<typeof read> | null })
   if (!item || !reading) return <p className="text-ink-2">{reading?.source.pattern === "" ? NO_PATTERN : ""}</p>;
   const table = matches && item.kind === "group" && item.group !== null ? tableOf(matches) : null;
   const took = table && item.group !== null && item.group <= table.groupCount && chosen < table.length ? { span: table.group(chosen, item.group) } : null;
+  const isSet = item.kind === "set" || item.kind === "any" || (item.takes !== null && countOf(item.takes) > 1);
+  const written = reading.source.pattern.slice(item.start, item.end);
   return (
-    <p className="min-w-0 truncate" data-part="item" title={item.sentence}>
-      <code className="source font-semibold text-tide">{visible(reading.source.pattern.slice(item.start, item.end), 24)}</code> {item.sentence}
-      {here && (
-        <span className="text-ink-2">
-          {text.length > COUNTED ? "; of the first " : "; here "}
-          {text.length > COUNTED ? `${number(here.of)} characters ${number(here.taken)}` : `${number(here.taken)} of ${plural(here.of, "character")}`}
-        </span>
-      )}
-      {took && (
-        <span className="text-ink-2">
-          ; in match {number(chosen + 1)} it {took.span ? "took " : "took no part"}
-          {took.span && <code className="source">“{visible(text.slice(took.span.start, took.span.end), 30)}”</code>}
-        </span>
-      )}
-    </p>
+    <>
+      <p className="min-w-0 truncate" data-part="item" title={item.sentence}>
+        <code className="source font-semibold text-tide">{visible(written, 24)}</code> {item.sentence}
+        {here && (
+          <span className="text-ink-2">
+            {text.length > COUNTED ? "; of the first " : "; here "}
+            {text.length > COUNTED ? `${number(here.of)} characters ${number(here.taken)}` : `${number(here.taken)} of ${plural(here.of, "character")}`}
+          </span>
+        )}
+        {took && (
+          <span className="text-ink-2">
+            ; in match {number(chosen + 1)} it {took.span ? "took " : "took no part"}
+            {took.span && <code className="source">“{visible(text.slice(took.span.start, took.span.end), 30)}”</code>}
+          </span>
+        )}
+      </p>
+      {isSet && item.takes && <SetHolds written={written} set={item.takes} />}
+    </>
   );
 }
 

@@ -36,7 +36,7 @@ function useKeepAsNew(keeper: Keeper): () => Promise<{ readonly id: string } | {
   const [create] = specimensApi.useCreateMutation();
   return async () => {
     const { fields } = withinBounds(keepable(keeper.fields, keeper.base.fields), keeper.base.fields);
-    const { title, pattern, dialect, flags, notes, template, expectations, samples } = fields;
+    const { title, pattern, dialect, flags, notes, template, expectations, setAside, samples } = fields;
     const named = `${title.slice(0, BOUNDS.title - MARK.length).trimEnd()}${MARK}`;
     const made = await create({
       title: named,
@@ -46,6 +46,7 @@ function useKeepAsNew(keeper: Keeper): () => Promise<{ readonly id: string } | {
       notes,
       template,
       expectations,
+      setAside,
       samples: samples.map(({ name, text }) => ({ name, text })),
     });
     if (made.data) return { id: made.data.id };

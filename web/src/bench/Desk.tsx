@@ -11,6 +11,7 @@ import { Tip } from "../shared/Tip.tsx";
 import { number, plural } from "../shared/words.ts";
 import { isBroken, panelChosen, type SidePanel } from "../state/benchSlice.ts";
 import { deskFolded } from "../state/layoutSlice.ts";
+import { slipsShown } from "../state/slipsSlice.ts";
 import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DESK, deskPanel } from "./desk.ts";
 
@@ -78,6 +79,10 @@ const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
     return confirmed.agrees === null ? "no answer" : confirmed.agrees ? "agrees" : "differs";
   },
   texts: ({ expectations: { judged } }) => (judged ? `${number(judged.passed)} of ${number(judged.lines.length)}` : ""),
+  slips: (state) => {
+    const said = slipsShown(state)?.said.length;
+    return said === undefined ? "" : said === 0 ? "none seen" : number(said);
+  },
   hazard: ({ hazard: { verdict }, draft }) => (verdict && draft.fields.pattern !== "" ? shortWord(verdict) : ""),
 };
 

@@ -13,6 +13,7 @@ import { type PatternHandle, usePattern } from "../run/patternHandle.ts";
 import { useSmall } from "../shared/useMedia.ts";
 import { caretMoved, hoveredAt } from "../state/benchSlice.ts";
 import { type Offer, offered } from "../state/hostSlice.ts";
+import { slipsShown } from "../state/slipsSlice.ts";
 import { afterPaint, hearFirst, type RootState, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { foldFar, foldGroups } from "./patternFolds.ts";
 import { drawPattern, type PatternMarks, patternLine, patternMarks } from "./patternLanes.ts";
@@ -173,7 +174,8 @@ function lineEnd(view: EditorView): boolean {
   return !spaced;
 }
 
-function marksOf({ bench, hazard }: RootState): PatternMarks | null {
+function marksOf(state: RootState): PatternMarks | null {
+  const { bench, hazard } = state;
   const { reading, view, reel, caret, pointed, stops, aside, workDone } = bench;
   if (!reading) return null;
   return {
@@ -185,6 +187,7 @@ function marksOf({ bench, hazard }: RootState): PatternMarks | null {
     stops,
     work: aside === "work" ? (workDone?.parts ?? null) : null,
     faults: (hazard.verdict?.generation === hazard.asked ? hazard.verdict.findings[hazard.chosen]?.parts : undefined) ?? NO_FAULTS,
+    slips: slipsShown(state)?.marks ?? NO_FAULTS,
   };
 }
 
@@ -194,7 +197,7 @@ function followMarks(editor: EditorView, tight: boolean): () => void {
   let seen: RootState | null = null;
   const follow = () => {
     const state = store.getState();
-    if (seen && seen.bench === state.bench && seen.hazard === state.hazard) return;
+    if (seen && seen.bench === state.bench && seen.hazard === state.hazard && seen.slips === state.slips && seen.draft === state.draft) return;
     seen = state;
     const marks = marksOf(state);
     if (!marks || (last && MARK_PARTS.every((part) => last?.[part] === marks[part]))) return;
@@ -212,4 +215,4 @@ function followMarks(editor: EditorView, tight: boolean): () => void {
   return hearFirst(follow);
 }
 
-const MARK_PARTS = ["groups", "diagnostics", "acting", "quantifier", "pointed", "stops", "work", "faults"] as const;
+const MARK_PARTS = ["groups", "diagnostics", "acting", "quantifier", "pointed", "stops", "work", "faults", "slips"] as const;

@@ -1,11 +1,13 @@
 /** All that can be done on the bench by name: one table for the command menu and the keys. Windings of the reel have a table of their own. */
 
+import { specimensApi } from "../api/specimens.ts";
 import { sampleAdded } from "../draft/draftSlice.ts";
-import { flipLines } from "../expectations/listEditor.ts";
+import { flipLines, holdMatches } from "../expectations/listEditor.ts";
 import { takeOffer } from "../handoff/Offer.tsx";
 import { endPath } from "../path/Path.tsx";
 import type { EngineControls } from "../run/controls.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
+import { saveSpecimens } from "../shared/files.ts";
 import type { KeyName } from "../shared/keys.ts";
 import { recalled, remember } from "../shared/remembered.ts";
 import { chooseTheme, currentTheme } from "../shared/theme.ts";
@@ -31,6 +33,12 @@ export interface Action {
   readonly also?: string;
   readonly key?: KeyName;
   readonly act: (context: ActionContext) => void;
+}
+
+async function saveKept(dispatch: AppDispatch, id: string | null): Promise<void> {
+  if (id === null) return;
+  const { data } = await dispatch(specimensApi.endpoints.exportSome.initiate([id]));
+  if (data) saveSpecimens(data);
 }
 
 const flip = (name: string) => () => remember(name, recalled(name) !== true);
@@ -143,7 +151,20 @@ export const ACTIONS: readonly Action[] = [
     key: "expectNone",
     act: () => expectSelected("no-match"),
   },
+  {
+    id: "hold-matches",
+    words: "The line of the list at its caret asks for just these matches and groups, or for any again",
+    also: "expectation capture record",
+    key: "holdMatches",
+    act: ({ controls, state }) => void holdMatches(controls, state().bench.result?.generation ?? 0),
+  },
   { id: "flip-expectation", words: "Must match becomes must not, in the lines of the list at its caret", key: "flipExpectation", act: flipLines },
+  {
+    id: "save-specimen",
+    words: "Save the specimen as a file, as it is kept",
+    also: "export download json",
+    act: ({ dispatch, state }) => void saveKept(dispatch, state().draft.id),
+  },
   { id: "undo", words: "Undo in the pattern", act: ({ pattern }) => pattern?.undo() },
   { id: "redo", words: "Redo in the pattern", act: ({ pattern }) => pattern?.redo() },
   {

@@ -14,6 +14,7 @@ const RewritePanel = lazy(() => import("../rewrite/RewritePanel.tsx").then((m) =
 const CallsPanel = lazy(() => import("../calls/CallsPanel.tsx").then((m) => ({ default: m.CallsPanel })));
 const SourcePanel = lazy(() => import("../handoff/SourcePanel.tsx").then((m) => ({ default: m.SourcePanel })));
 const EnginesPanel = lazy(() => import("../engines/EnginesPanel.tsx").then((m) => ({ default: m.EnginesPanel })));
+const SlipsPanel = lazy(() => import("../slips/SlipsPanel.tsx").then((m) => ({ default: m.SlipsPanel })));
 const TextsPanel = lazy(() => import("../expectations/TextsPanel.tsx").then((m) => ({ default: m.TextsPanel })));
 
 export interface DeskPanel {
@@ -47,6 +48,7 @@ export const DESK: readonly DeskPanel[] = [
   { panel: "source", name: "Source", question: "How do I write it in my program?", word: "hand-off", key: "source", width: 400, Content: SourcePanel },
   { panel: "engines", name: "Engines", question: "Does the real engine say so too?", word: "confirm", key: "engines", width: 360, Content: EnginesPanel },
   { panel: "texts", name: "Texts", question: "What must it match, and what must it not?", word: "expectation", key: "texts", width: 360, Content: TextsPanel },
+  { panel: "slips", name: "Slips", question: "Did I write what I mean?", word: "slip", key: "slips", width: 360, Content: SlipsPanel },
 ];
 
 export function deskPanel(panel: SidePanel): DeskPanel {

@@ -20,6 +20,8 @@ export interface PatternMarks {
   readonly work: readonly PartWork[] | null;
   /** The quantifiers that let the work grow. */
   readonly faults: readonly Span[];
+  /** Likely mistakes that are said. */
+  readonly slips: readonly Span[];
 }
 
 export const patternMarks = laneState<PatternMarks>({
@@ -31,6 +33,7 @@ export const patternMarks = laneState<PatternMarks>({
   stops: [],
   work: null,
   faults: [],
+  slips: [],
 });
 
 /** More groups than this take longer to place than a key may. */
@@ -65,7 +68,7 @@ export function drawPattern(places: LanePlaces): LaneDrawing {
     const [from, to] = [Math.min(start, length), Math.min(Math.max(start, end), length)];
     return lines.flatMap((line) => places.pieces(from, to, line).map((p) => ({ ...p, x2: Math.max(p.x2, p.x1 + 3) })));
   };
-  const { groups, diagnostics, acting, quantifier, pointed, stops, work, faults } = view.state.field(patternMarks.field);
+  const { groups, diagnostics, acting, quantifier, pointed, stops, work, faults, slips } = view.state.field(patternMarks.field);
   const paths: LaneDrawing["paths"][number][] = [];
   const labels: LaneDrawing["labels"][number][] = [];
   const rows = groups.reduce((most, g) => Math.max(most, g.depth + 1), 0);
@@ -89,6 +92,12 @@ export function drawPattern(places: LanePlaces): LaneDrawing {
   for (const fault of faults) {
     const d = pieces(fault).map(({ x1, x2, under }) => `M${x1 + 1} ${under - 5}V${under - 0.5}H${x2 - 1}V${under - 5}`);
     paths.push({ name: "fault", d: d.join(""), fill: "none", stroke: "var(--rust)" });
+  }
+  for (const slip of slips) {
+    // One of the whole pattern has no place in it.
+    if (slip.start === 0 && slip.end === length) continue;
+    const d = pieces(slip).map(({ x1, x2, under }) => `M${x1} ${under - 1}H${Math.max(x2, x1 + 6)}`);
+    paths.push({ name: "slip", d: d.join(""), fill: "none", stroke: "var(--brass)" });
   }
   const most = work?.[0]?.steps ?? 0;
   for (const { part, steps } of work ?? []) {

@@ -21,14 +21,26 @@ export interface DraftFields {
   readonly template: string;
   /** Texts that must and must not match, one a line. */
   readonly expectations: string;
+  /** Slips that are not said of it any more, one a line. */
+  readonly setAside: string;
   readonly samples: readonly DraftSample[];
 }
 
 /** A draft in which nothing is written. */
-export const NO_FIELDS: DraftFields = { title: "", pattern: "", dialect: "ecmascript", flags: "", notes: "", template: "", expectations: "", samples: [] };
+export const NO_FIELDS: DraftFields = {
+  title: "",
+  pattern: "",
+  dialect: "ecmascript",
+  flags: "",
+  notes: "",
+  template: "",
+  expectations: "",
+  setAside: "",
+  samples: [],
+};
 
 /** The fields that are one value each. */
-export const OWN_FIELDS = ["title", "pattern", "dialect", "flags", "notes", "template", "expectations"] as const;
+export const OWN_FIELDS = ["title", "pattern", "dialect", "flags", "notes", "template", "expectations", "setAside"] as const;
 export type OwnField = (typeof OWN_FIELDS)[number];
 
 /** What the server holds of a specimen, and as which revision. */
@@ -38,9 +50,9 @@ export interface Based {
 }
 
 /** A specimen's fields as a draft; one without a sample gets an empty one to write in, which always is the same. */
-export function fieldsOf({ id, title, pattern, dialect, flags, notes, template, expectations, samples }: Specimen): DraftFields {
+export function fieldsOf({ id, title, pattern, dialect, flags, notes, template, expectations, setAside, samples }: Specimen): DraftFields {
   const own = samples.map((sample) => ({ key: sample.id, name: sample.name, text: sample.text }));
-  return { title, pattern, dialect, flags, notes, template, expectations, samples: own.length > 0 ? own : [{ key: id, name: "sample", text: "" }] };
+  return { title, pattern, dialect, flags, notes, template, expectations, setAside, samples: own.length > 0 ? own : [{ key: id, name: "sample", text: "" }] };
 }
 
 /** A title for a specimen that nobody has named. */
@@ -112,6 +124,7 @@ const LIMITS = {
   notes: { most: BOUNDS.notes, words: "the notes" },
   template: { most: BOUNDS.template, words: "the template" },
   expectations: { most: BOUNDS.expectations, words: "the list of texts" },
+  setAside: { most: BOUNDS.setAside, words: "the list of slips set aside" },
 } as const;
 
 /** What of a draft is too long to be kept, in words; and the draft with that as it was, so that the rest can be. */

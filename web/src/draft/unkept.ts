@@ -17,12 +17,22 @@ export interface Unkept {
   readonly samples: readonly { readonly name: string; readonly text: string }[];
 }
 
+/** What specimens have had since windows remember them. */
+type Later = "template" | "expectations" | "setAside";
+
 const made = new Map<string, Specimen>();
 
 /** Makes one; its id. Revision 0 is what the server has of it. */
 export function makeUnkept({ samples, ...own }: Unkept): string {
   const id = uuid();
-  const specimen = neverKept(id, { ...own, notes: "", template: "", expectations: "", samples: samples.map((sample) => ({ key: uuid(), ...sample })) });
+  const specimen = neverKept(id, {
+    ...own,
+    notes: "",
+    template: "",
+    expectations: "",
+    setAside: "",
+    samples: samples.map((sample) => ({ key: uuid(), ...sample })),
+  });
   made.set(id, specimen);
   try {
     sessionStorage.setItem(KEY + id, JSON.stringify(specimen));
@@ -39,8 +49,8 @@ export function unkept(id: string): Specimen | undefined {
   try {
     const text = sessionStorage.getItem(KEY + id);
     // One of a time when specimens had less has none of it.
-    const kept = text === null ? undefined : (JSON.parse(text) as Omit<Specimen, "template" | "expectations"> & Partial<Specimen>);
-    return kept && { ...kept, template: kept.template ?? "", expectations: kept.expectations ?? "" };
+    const kept = text === null ? undefined : (JSON.parse(text) as Omit<Specimen, Later> & Partial<Specimen>);
+    return kept && { ...kept, template: kept.template ?? "", expectations: kept.expectations ?? "", setAside: kept.setAside ?? "" };
   } catch {
     // As above.
     return undefined;

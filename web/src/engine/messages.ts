@@ -5,6 +5,7 @@ import type {
   ChartNode,
   Choice,
   CurvePoint,
+  Cut,
   Diagnostic,
   Edit,
   EventKind,
@@ -62,7 +63,7 @@ export interface RunResult {
   readonly choice: Choice;
   readonly elapsedMs: number;
   /** Why not all matches are known; null where they are. */
-  readonly cut: "steps" | "memory" | "matches" | null;
+  readonly cut: Cut | null;
 }
 
 /** What a plain backtracker does for the same answer. */
@@ -133,6 +134,17 @@ export interface StepView {
   readonly chartNode: number | null;
   /** The newest ones. */
   readonly savedStates: readonly SavedStateView[];
+  /** Calls under way, the innermost first, as many as are shown. */
+  readonly calls: readonly OpenCallView[];
+  /** How many there are; null where the path to the step is too long to be gone back. */
+  readonly callCount: number | null;
+}
+
+/** A call under way: the step at which it was entered, what calls, and the offset there. */
+export interface OpenCallView {
+  readonly step: number;
+  readonly part: Span;
+  readonly at: number;
 }
 
 export interface TurnsAnswer {

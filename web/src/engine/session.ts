@@ -6,6 +6,7 @@
  */
 import {
   type Attempt,
+  asFound,
   attempts,
   BacktrackingMachine,
   CUTS,
@@ -14,6 +15,7 @@ import {
   chartNodeAt,
   type Edit,
   type Examples,
+  type ExpectationLine,
   type Filter,
   Forecast,
   findAny,
@@ -50,6 +52,7 @@ import {
   type WhyNot,
   type WorkDone,
   workDone,
+  writeExpectation,
 } from "@lamprey/core";
 import { editedAll } from "../shared/edits.ts";
 import { MATCH_LIMIT, prepare, rowsOf } from "./answer.ts";
@@ -94,6 +97,8 @@ const MOST_TURNS = 200;
 const SLICE = 100_000;
 /** Saved states sent with a step. */
 const SHOWN_STATES = 40;
+/** Calls under way that are shown: those around them are counted. */
+const SHOWN_CALLS = 30;
 
 /** Instructions that a forecast follows at most: a second or two, and it can be ended at any slice. */
 const FORECAST_BUDGET = 60_000_000;
@@ -102,6 +107,9 @@ const MATCHES_BUDGET = 1_500_000;
 /** Steps for each text of the list, and texts judged between two moments at which the worker listens. */
 const TEXT_BUDGET = 1_000_000;
 const JUDGED_AT_ONCE = 200;
+
+/** Matches that a line of the list can be made to ask for: with more it is none that anybody reads. */
+const MOST_ON_A_LINE = 40;
 
 /** Texts given by example at once. */
 const EXAMPLES = 8;
@@ -132,6 +140,7 @@ export class Session {
   private workDone: WorkDone | null = null;
   /** The graph that was asked for last; null in it where the program is too large for one. */
   private graph: { readonly program: Program; readonly graph: Graph | null } | null = null;
+  private read: { readonly list: string; readonly lines: readonly ExpectationLine[] } = { list: "", lines: [] };
   private readonly contrasts = new Contrasts(() => this.sample);
   private readonly rewritings = new Rewritings(() => this.sample);
 
@@ -244,7 +253,15 @@ export class Session {
     const changed = captures.flatMap((span, i) => (sameSpan(span, before[i] ?? null) ? [] : [i + 1]));
     const shown = { step, kind, part: { start, end }, at, to, attempt, attemptStep, reach, saved, cause, savedAt, captures, changed, opened };
     const chartNode = this.graph?.program === reel.program && this.graph.graph ? chartNodeAt(this.graph.graph, reel, step) : null;
-    return { ...shown, chartNode, sentence: narrate(reel, step), savedStates: this.savedStates(step, SHOWN_STATES) };
+    const { calls, whole } = reel.calls(step);
+    return {
+      ...shown,
+      chartNode,
+      sentence: narrate(reel, step),
+      savedStates: this.savedStates(step, SHOWN_STATES),
+      calls: calls.slice(0, SHOWN_CALLS).map(({ node, ...call }) => ({ ...call, part: spanOf(node) })),
+      callCount: whole ? calls.length : null,
+    };
   }
 
   /** The newest saved states held after a step. */
@@ -368,7 +385,9 @@ export class Session {
   async judge(generation: number, list: string): Promise<ListJudged | null> {
     const { current } = this;
     if (current?.asked.generation !== generation) return null;
-    const read = readExpectations(list);
+    // The list stays while the pattern is edited: ten thousand lines are read once.
+    if (this.read.list !== list) this.read = { list, lines: readExpectations(list) };
+    const read = this.read.lines;
     const slices = judgeSlices(
       current.program,
       read.map(({ expectation }) => expectation),
@@ -384,6 +403,17 @@ export class Session {
       cut: cut !== null,
     }));
     return { generation, list, lines };
+  }
+
+  /** A line of the list that asks for just what is found on its text now, with every group; null where that is too much for a line. */
+  async asFound(generation: number, line: string): Promise<string | null> {
+    const { current } = this;
+    const [own] = readExpectations(line);
+    if (current?.asked.generation !== generation || own?.expectation.expect !== "match") return null;
+    const slices = judgeSlices(current.program, [own.expectation], { stepLimit: TEXT_BUDGET, matchLimit: MOST_ON_A_LINE + 1 });
+    const [judged] = (await drive(slices, () => this.current !== current)) ?? [];
+    if (!judged || judged.cut !== null || judged.count === 0 || judged.count > MOST_ON_A_LINE) return null;
+    return writeExpectation(asFound(own.expectation, judged));
   }
 
   /** Why a text does not match; null where a newer run has replaced this one. */

@@ -11,7 +11,7 @@ import { keyWords } from "../shared/keys.ts";
 import { number, plural, span } from "../shared/words.ts";
 import { isBroken } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
-import { judgedLines, marks } from "./listEditor.ts";
+import { holdMatches, judgedLines, marks } from "./listEditor.ts";
 import { WhyNot } from "./WhyNot.tsx";
 
 const HINT = "+ a text that must match\n- one that must not\n+= as a whole, +^ at its start, +2 so many times";
@@ -117,6 +117,7 @@ function ListEditor({ editor, setLine }: ListEditorProps) {
 /** What came of the line at the caret: why it fails, and the text as a sample to look into; and texts by example. */
 function AtLine({ line }: { readonly line: number }) {
   const dispatch = useAppDispatch();
+  const controls = useEngineControls();
   const list = useAppSelector((s) => s.draft.fields.expectations);
   const judged = useAppSelector((s) => s.expectations.judged);
   const row = judged?.list === list ? judged.lines.find((each) => each.line === line) : undefined;
@@ -134,6 +135,16 @@ function AtLine({ line }: { readonly line: number }) {
               line {number(line + 1)}: {row.cut ? "the run was cut short" : plural(row.count, "match", "matches")}
               {row.first && `, the first at ${span(row.first.start, row.first.end)}`}
             </span>
+            {row.count > 0 && !row.cut && expectation.expect === "match" && (
+              <button
+                type="button"
+                className="underline hover:text-tide"
+                title={keyWords("holdMatches")}
+                onClick={() => void holdMatches(controls, judged?.generation ?? 0)}
+              >
+                {expectation.matches ? "any matches will do" : "just these, with their groups"}
+              </button>
+            )}
             <button
               type="button"
               className="underline hover:text-tide"

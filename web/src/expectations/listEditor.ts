@@ -2,6 +2,7 @@
 import { EditorView, GutterMarker, gutter, type ViewUpdate } from "@codemirror/view";
 import type { JudgedLine } from "../engine/messages.ts";
 import { laneState, redrawLanes } from "../lanes/lanes.ts";
+import type { EngineControls } from "../run/controls.ts";
 
 /** What came of each line, by its number from 0. */
 export const judgedLines = laneState<ReadonlyMap<number, JudgedLine>>(new Map());
@@ -38,10 +39,29 @@ export const marks = gutter({
   initialSpacer: () => new Mark({ line: 0, passed: true, count: 0, first: null, cut: false }),
 });
 
+const listView = (): EditorView | null => {
+  const content = document.querySelector<HTMLElement>(".list-editor .cm-content");
+  return content && EditorView.findFromDOM(content);
+};
+
+/**
+ * The line at the caret asks for the matches that are found there now, with what their groups hold; one that does so
+ * already does not any more.
+ */
+export async function holdMatches(controls: EngineControls, generation: number): Promise<void> {
+  const view = listView();
+  if (!view) return;
+  const { from, to, text } = view.state.doc.lineAt(view.state.selection.main.head);
+  const tab = text.indexOf("\t");
+  const made = tab >= 0 ? text.slice(0, tab) : await controls.asFound(generation, text);
+  // The answer is of the line as it was.
+  if (made === null || view.state.sliceDoc(from, to) !== text) return;
+  view.dispatch({ changes: { from, to, insert: made }, selection: { anchor: from + made.length }, userEvent: "input.hold" });
+}
+
 /** In the lines at the caret, what must match must not, and the other way round. */
 export function flipLines(): void {
-  const content = document.querySelector<HTMLElement>(".list-editor .cm-content");
-  const view = content && EditorView.findFromDOM(content);
+  const view = listView();
   if (!view) return;
   const { doc, selection } = view.state;
   const [first, last] = [doc.lineAt(selection.main.from).number, doc.lineAt(selection.main.to).number];

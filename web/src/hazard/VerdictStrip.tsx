@@ -7,6 +7,7 @@ import { Term } from "../shared/Term.tsx";
 import { number, span } from "../shared/words.ts";
 import { isBroken, panelChosen, type SidePanel } from "../state/benchSlice.ts";
 import { deskFolded, partShown, touched } from "../state/layoutSlice.ts";
+import { slipsShown } from "../state/slipsSlice.ts";
 import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { ProofKey } from "./ProofKey.tsx";
 import { DriftWords, VerdictWords } from "./verdictWords.tsx";
@@ -25,6 +26,7 @@ export function VerdictStrip() {
       {open && (
         <>
           <Texts />
+          <Slips />
           <Hazard />
           {/* What is dear here comes before what an edit did, which the rail has, too. */}
           {!cut && <Drift />}
@@ -36,7 +38,7 @@ export function VerdictStrip() {
 }
 
 interface CellProps {
-  readonly name: "Hazard" | "Drift" | "Texts";
+  readonly name: "Hazard" | "Drift" | "Texts" | "Slips";
   readonly panel: SidePanel;
   readonly word: OwnWord;
   readonly className: string;
@@ -82,6 +84,19 @@ function Texts() {
         </b>
         {changed > 0 && <span className="text-ink-2">, {number(changed)} changed</span>}
       </p>
+    </Cell>
+  );
+}
+
+/** How many likely mistakes are seen; nothing where there are none. */
+function Slips() {
+  const count = useAppSelector((s) => slipsShown(s)?.said.length ?? 0);
+  if (count === 0) return null;
+  return (
+    <Cell name="Slips" panel="slips" word="slip" className="flex-none">
+      <b className="text-brass" role="status" data-part="slips">
+        {number(count)}
+      </b>
     </Cell>
   );
 }
@@ -150,7 +165,8 @@ function Work() {
           </span>
           {work ? (
             <span title={work.steps.length > 15 ? `${work.steps} steps` : undefined}>
-              , backtracking <b className={work.trouble ? "text-rust" : "text-ink"}>{`${work.exact ? "" : "over "}${countWords(work.steps)}`}</b>{" "}
+              , {result.choice.machine === "backtracking" ? "" : "backtracking "}
+              <b className={work.trouble ? "text-rust" : "text-ink"}>{`${work.exact ? "" : "over "}${countWords(work.steps)}`}</b>{" "}
               {work.steps === "1" ? "step" : "steps"}
             </span>
           ) : (
@@ -179,6 +195,7 @@ const CUT_WORDS = {
   steps: "The run on the sample was cut short; matches from there on are not shown.",
   memory: "There is no room for what the run on the sample has to remember; matches from there on are not shown.",
   matches: "The search was stopped at the most matches that are kept; those are shown.",
+  calls: "A group calls itself without end, so the run on the sample was given up; matches from there on are not shown.",
 } as const;
 
 /** Whether the run on the sample ended early, or would take a backtracker too long. */

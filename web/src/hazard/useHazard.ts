@@ -8,6 +8,7 @@ import { controlsOf } from "../shared/controls.ts";
 import { framed, painted } from "../shared/painted.ts";
 import { useWorker, type WorkerUse } from "../shared/useWorker.ts";
 import { driftKnown, hazardAsked, hazardFaulted, hazardLeft, repairsKnown, verdictKnown } from "../state/hazardSlice.ts";
+import { slipsKnown, slipsLeft } from "../state/slipsSlice.ts";
 import { type AppDispatch, afterPaint, hearFirst, type RootState, store, useAppDispatch } from "../state/store.ts";
 
 export interface HazardControls {
@@ -61,7 +62,10 @@ export function useHazard(): HazardControls {
       start: startHazardEngine,
       faulted: (fault) => dispatch(hazardFaulted(fault)),
       ask: (engine, again) => askOnChange(engine, dispatch, again, rest),
-      left: () => dispatch(hazardLeft()),
+      left: () => {
+        dispatch(hazardLeft());
+        dispatch(slipsLeft());
+      },
     }),
     [dispatch, rest],
   );
@@ -156,7 +160,10 @@ function askOnChange(engine: HazardEngine, dispatch: AppDispatch, again: boolean
 
 async function answer(engine: HazardEngine, dispatch: AppDispatch, { source, mode }: Question, before: Source | null, generation: number): Promise<void> {
   const current = () => store.getState().hazard.asked === generation;
-  const verdict = await engine.assess(source, mode, generation);
+  const judging = engine.assess(source, mode, generation);
+  // Slips are seen in a moment, and a verdict can take seconds: they take turns.
+  void engine.slips(source, generation).then((slips) => current() && dispatch(slipsKnown(slips)));
+  const verdict = await judging;
   if (!current()) return;
   dispatch(verdictKnown(verdict));
   if (!verdict) return;

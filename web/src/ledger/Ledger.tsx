@@ -299,7 +299,7 @@ function Alike({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (s
               >
                 <span className="pr-3 text-right font-semibold">{number(value.count)}</span>
                 <span className="source truncate text-[13px]">
-                  {value.text ? visible(value.text, 60) : <i className="font-sans text-ink-2">{value.text === null ? "not set" : "empty"}</i>}
+                  {value.text ? visible(value.text, 60) : <i className="pr-0.5 font-sans text-ink-2">{value.text === null ? "not set" : "empty"}</i>}
                 </span>
               </button>
             );

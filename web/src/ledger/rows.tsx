@@ -14,7 +14,7 @@ interface Stretch {
 
 /** A stretch of the sample in a row: empty and not set are two things. */
 function Text({ text, value, length = 60 }: { readonly text: string; readonly value: Stretch | null; readonly length?: number }) {
-  if (!value) return <i className="font-sans text-ink-2">not set</i>;
+  if (!value) return <i className="pr-0.5 font-sans text-ink-2">not set</i>;
   if (value.start === value.end) return <i className="font-sans text-ink-2">empty</i>;
   return visible(text.slice(value.start, value.end), length);
 }

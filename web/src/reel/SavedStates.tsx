@@ -1,7 +1,7 @@
 /** The saved states at the step, newest first: what each would try, and what became of it. */
 import type { Fate } from "@lamprey/core";
 import { useEffect, useState } from "react";
-import type { SavedStateView } from "../engine/messages.ts";
+import type { SavedStateView, StepView } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
 import { Key } from "../shared/Key.tsx";
 import { number } from "../shared/words.ts";
@@ -18,6 +18,35 @@ const FATES: Readonly<Record<Fate["kind"], { readonly word: string; readonly tit
 
 /** As many older states are shown at most: nobody reads on further, and each has to be fetched. */
 const MOST_SHOWN = 1_000;
+
+/** The calls that the step lies in, the innermost first: each leads to where it was entered. */
+function CallsUnderWay({ view, pattern }: { readonly view: StepView; readonly pattern: string }) {
+  const controls = useEngineControls();
+  const more = view.callCount === null ? null : view.callCount - view.calls.length;
+  return (
+    <section className="max-h-[45%] shrink-0 overflow-auto border-b border-rule px-4 py-1" aria-label="Calls under way">
+      <h3 className="text-[12px] text-ink-2">
+        inside of {view.callCount === null ? "many calls" : view.callCount === 1 ? "a call" : `${number(view.callCount)} calls`}
+      </h3>
+      <ol>
+        {view.calls.map((call) => (
+          <li key={call.step} className="grid grid-cols-[1fr_auto] items-center gap-2 py-[1px]">
+            <button
+              type="button"
+              className="source truncate text-left text-[13px] font-semibold hover:text-tide"
+              title={`Wind to step ${number(call.step + 1)}, where it was called`}
+              onClick={() => controls.wind(call.step)}
+            >
+              {pattern.slice(call.part.start, call.part.end)}
+            </button>
+            <span className="whitespace-nowrap text-ink-2">called at {number(call.at)}</span>
+          </li>
+        ))}
+      </ol>
+      {(more === null || more > 0) && <p className="text-[12px] text-ink-2">and {more === null ? "more" : number(more)} around these</p>}
+    </section>
+  );
+}
 
 export function SavedStates() {
   const view = useAppSelector((s) => s.bench.view);
@@ -38,6 +67,7 @@ export function SavedStates() {
   const more = Math.min(view.saved, MOST_SHOWN) - states.length;
   return (
     <>
+      {view.calls.length > 0 && <CallsUnderWay view={view} pattern={pattern} />}
       {view.saved === 0 && <p className="px-4 pt-2 text-ink-2">None: if the next item fails, this attempt fails.</p>}
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls. */}
       <ol className="min-h-0 flex-1 overflow-auto px-4" tabIndex={0} aria-label="Saved states">

@@ -33,7 +33,7 @@ export function RewritePanel() {
         <span>
           <b className="font-semibold text-ink">{plural(made.replacements, "replacement")}</b>
           {cut === "matches" ? ", and more that are not shown" : ""}
-          {cut === "steps" || cut === "memory" ? <span className="text-rust"> so far: the run was cut short, so the text cannot be taken along</span> : ""};{" "}
+          {cut !== null && cut !== "matches" ? <span className="text-rust"> so far: the run was cut short, so the text cannot be taken along</span> : ""};{" "}
           {number(made.before)} characters become {number(made.after)}
         </span>
         {left > 0 && (

@@ -36,6 +36,8 @@ export interface EngineControls {
   readonly rewritten: (generation: number) => Promise<Blob | null>;
   /** Rewrites a file; null where there is no worker. `told` hears how far it is, from 0 to 1; it can be left. */
   readonly rewriteFile: (asked: RewriteFileAsked, told: (share: number) => void) => Promise<RewriteFileAnswer | null>;
+  /** Of the run with the generation: a line of the list of texts that asks for just what it finds there; null where it cannot. */
+  readonly asFound: (generation: number, line: string) => Promise<string | null>;
   /** Of the run with the generation: why a text does not match it, and texts that it takes. */
   readonly whyNot: (generation: number, text: string, mode: MatchMode) => Promise<WhyNot | null>;
   readonly examples: (generation: number, seed: number) => Promise<Examples | null>;

@@ -215,6 +215,7 @@ export function useControls(engine: Engine | null): EngineControls {
           clearInterval(watching);
         }
       },
+      asFound: async (generation, line) => (engine ? engine.asFound(generation, line) : null),
       whyNot: async (generation, text, mode) => (engine ? engine.whyNot(generation, text, mode) : null),
       examples: async (generation, seed) => (engine ? engine.examples(generation, seed) : null),
       leaveFile: () => void engine?.leaveFile(),

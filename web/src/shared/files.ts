@@ -6,6 +6,13 @@ export function fileName(title: string, ending: string): string {
   return `${words.filter(Boolean).join("-") || "ledger"}.${ending}`;
 }
 
+/** Saves specimens as the server gives them: one by its title, several by what they are. Indented, so that a change is a line. */
+export function saveSpecimens(file: object): void {
+  const title = "title" in file && typeof file.title === "string" ? file.title : null;
+  const name = title === null ? "lamprey-specimens.json" : fileName(title, "specimen.json");
+  download(new Blob([`${JSON.stringify(file, null, 2)}\n`], { type: "application/json" }), name);
+}
+
 /** Gives a file to the person. */
 export function download(blob: Blob, name: string): void {
   const address = URL.createObjectURL(blob);

@@ -24,6 +24,7 @@ export const GLOSSARY = {
   "hand-off": "The pattern as source text of a program, with the escapes that it needs there.",
   confirm: "The same pattern on the same sample, run by a real engine on the server's machine and compared match by match.",
   expectation: "A text that the pattern must match, or must not; all of them are judged with every edit.",
+  slip: "A likely mistake that the pattern shows, with a text that shows it.",
   desk: "The panels at the side of the bench.",
   strip: "The line of verdicts under the pattern.",
 } as const;

@@ -49,8 +49,10 @@ export const KEYS = {
   source: { anywhere: "Alt+Shift+Digit8" },
   engines: { anywhere: "Alt+Shift+Digit9" },
   texts: { anywhere: "Alt+Shift+Digit0" },
+  slips: { anywhere: "Alt+Shift+KeyS" },
   expectMatch: { anywhere: "Alt+Shift+KeyE" },
   expectNone: { anywhere: "Alt+Shift+KeyX" },
+  holdMatches: { anywhere: "Alt+KeyG" },
   flipExpectation: { anywhere: "Alt+KeyX" },
 } as const satisfies Readonly<Record<string, KeyPair>>;
 

@@ -2,6 +2,7 @@
 import { BOUNDS, type Many } from "@lamprey/api";
 import { useState } from "react";
 import { specimensApi } from "../api/specimens.ts";
+import { saveSpecimens } from "../shared/files.ts";
 import { plural } from "../shared/words.ts";
 
 interface ChosenBarProps {
@@ -16,12 +17,19 @@ interface ChosenBarProps {
 
 export function ChosenBar({ chosen, all, choose, removed, done }: ChosenBarProps) {
   const [many, { isError, isLoading }] = specimensApi.useManyMutation();
+  const [exportSome] = specimensApi.useExportSomeMutation();
   const [tag, setTag] = useState("");
+  const [unsaved, setUnsaved] = useState(false);
   const ids = [...chosen].slice(0, BOUNDS.many);
   const act = async (what: Many["act"]) => {
     const own = what === "tag" || what === "untag" ? { tag: tag.trim() } : {};
     const answer = await many({ ids, act: what, ...own });
     if (!("error" in answer)) done(ids, what);
+  };
+  const save = async () => {
+    const { data } = await exportSome(ids);
+    setUnsaved(data === undefined);
+    if (data) saveSpecimens(data);
   };
   const taggable = tag.trim() !== "" && !isLoading;
   return (
@@ -64,11 +72,15 @@ export function ChosenBar({ chosen, all, choose, removed, done }: ChosenBarProps
               <button type="button" className="key" disabled={!taggable} onClick={() => void act("untag")}>
                 Take the tag off
               </button>
+              <button type="button" className="key" onClick={() => void save()}>
+                Save as a file
+              </button>
               <button type="button" className="key" disabled={isLoading} onClick={() => void act("remove")}>
                 Remove
               </button>
             </>
           )}
+          {unsaved && <span className="text-rust">There is no file: the server does not answer.</span>}
           {isError && <span className="text-rust">It was not done: the server does not take it.</span>}
         </>
       )}

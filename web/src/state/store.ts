@@ -11,6 +11,7 @@ import { hostReducer } from "./hostSlice.ts";
 import { layoutReducer, rememberLayout } from "./layoutSlice.ts";
 import { menuReducer } from "./menuSlice.ts";
 import { riskReducer } from "./riskSlice.ts";
+import { slipsReducer } from "./slipsSlice.ts";
 
 /** Who hears of a change in its own task, ahead of all that is rendered. */
 const firstHearers = new Set<() => void>();
@@ -45,6 +46,7 @@ export const store = configureStore({
     layout: layoutReducer,
     menu: menuReducer,
     risks: riskReducer,
+    slips: slipsReducer,
   },
   // Samples are megabytes and tables of matches are typed arrays: neither is to be walked through on every action.
   middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(specimensApi.middleware, hearing),

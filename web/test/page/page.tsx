@@ -55,7 +55,8 @@ export const part = (role: string, name: string | RegExp): Promise<HTMLElement> 
 /** The words of a part, as they are read. */
 export const wordsOf = (element: Element): string => (element.textContent ?? "").replace(/\s+/g, " ").trim();
 
-const PATIENCE = { timeout: 6_000 };
+/** Nothing here is judged by its speed: a busy machine may take its time. */
+const PATIENCE = { timeout: 20_000 };
 
 /** Waits until a part of the page that is marked so says something. */
 export async function says(name: string, words: string | RegExp): Promise<void> {

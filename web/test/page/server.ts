@@ -52,7 +52,17 @@ export class PageServer {
   }
 
   /** Puts a specimen on the shelf. */
-  put({ title, pattern = "", dialect = "ecmascript", flags = "", notes = "", template = "", expectations = "", samples = [] }: NewSpecimen): Specimen {
+  put({
+    title,
+    pattern = "",
+    dialect = "ecmascript",
+    flags = "",
+    notes = "",
+    template = "",
+    expectations = "",
+    setAside = "",
+    samples = [],
+  }: NewSpecimen): Specimen {
     const id = `00000000-0000-4000-8000-${String(++made).padStart(12, "0")}`;
     const at = this.now();
     const kept = samples.map(({ name, text }, i) => ({ id: `${id}-${i}`, name, text, length: text.length }));
@@ -65,6 +75,7 @@ export class PageServer {
       notes,
       template,
       expectations,
+      setAside,
       samples: kept,
       revision: 1,
       createdAt: at,
@@ -127,6 +138,7 @@ export class PageServer {
       if (known) this.figures.set(id, { revision, figures });
       return { status: 200, data: { kept: known } };
     }
+    if (path === "/export" && method === "POST") return this.exportSome(body as { readonly ids: readonly string[] });
     if (path === "/import") return this.importAll(body as SpecimensFile);
     if (id === "" && method === "POST") return { status: 201, data: this.put(body as NewSpecimen) };
     const { revision } = (body ?? {}) as Partial<SpecimenChange>;
@@ -172,13 +184,23 @@ export class PageServer {
     return { status: 200, data: { changed: ids.length } };
   }
 
+  private exportSome({ ids }: { readonly ids: readonly string[] }): { status: number; data: unknown } {
+    const specimens = ids.flatMap((id) => this.specimens.get(id) ?? []).map(({ title, pattern, dialect, flags }) => ({ title, pattern, dialect, flags }));
+    const [only] = specimens;
+    return {
+      status: 200,
+      data: specimens.length === 1 ? { format: "lamprey-specimen", version: 1, ...only } : { format: "lamprey-specimens", version: 1, specimens },
+    };
+  }
+
   private importAll({ format, specimens = [] }: SpecimensFile): { status: number; data: unknown } {
     const at = specimens.findIndex(({ title }) => title === "");
     if (format !== "lamprey-specimens" || at >= 0) {
       const errors = [{ path: at < 0 ? "format" : `specimens.${at}.title`, message: at < 0 ? "it is another" : "it is empty" }];
       return { status: 400, data: { ...refusal(400, "It does not fit").data, errors } };
     }
-    for (const { expectations = [], ...own } of specimens) this.put({ ...own, expectations: expectations.join("\n") });
+    for (const { expectations = [], setAside = [], ...own } of specimens)
+      this.put({ ...own, expectations: expectations.join("\n"), setAside: setAside.join("\n") });
     return { status: 201, data: { imported: specimens.length } };
   }
 

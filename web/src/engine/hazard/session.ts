@@ -31,6 +31,7 @@ import {
 } from "@lamprey/core";
 import { drive } from "../slices.ts";
 import type { DriftView, Form, Outlook, OutlookAsked, RepairsView, Sample, VerdictView } from "./messages.ts";
+import { type SlipsView, slipsView } from "./slips.ts";
 
 /** A run of the machine for one point of the chart: a few tens of milliseconds. */
 const MEASURED_STEPS = 1_000_000;
@@ -73,6 +74,11 @@ export class HazardSession {
     if (!old.ok || !own.ok) return null;
     const relation: Relation | null = await drive(relate(old.program, own.program), () => generation < this.newest);
     return relation && { ...relation, generation, before, because: relation.obstacle && OBSTACLES[relation.obstacle] };
+  }
+
+  /** Likely mistakes of a pattern, and shorter ways to write it; null where it does not read, or a newer one has come. */
+  async slips(source: Source, generation: number): Promise<SlipsView | null> {
+    return slipsView(source, generation, () => generation < this.newest);
   }
 
   async repairs(generation: number): Promise<RepairsView | null> {

@@ -1,0 +1,220 @@
+/**
+ * Patterns of Java, PHP and Perl on the bench, as those who write them see them.
+ * @jest-environment ./web/test/page/environment.mjs
+ */
+import { afterEach, describe, expect, test } from "@jest/globals";
+import { cleanup, screen, within } from "@testing-library/react";
+import { store } from "../src/state/store.ts";
+import { caret, key, openBench, part, paste, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
+
+afterEach(cleanup);
+
+const choose = async (title: RegExp): Promise<void> => {
+  (await part("button", /^Dialect/)).focus();
+  await user.keyboard("{Enter}");
+  await press("menuitemradio", title);
+};
+
+const fields = () => store.getState().draft.fields;
+
+describe("the dialect control", () => {
+  test("offers what is read, by the names that their users have for them", async () => {
+    openBench();
+    (await part("button", "Dialect: ECMAScript")).focus();
+    await user.keyboard("{Enter}");
+    expect((await screen.findAllByRole("menuitemradio")).map(wordsOf)).toEqual(["ECMAScriptnow", "Python", "Java", "PHP (PCRE)", "Perl"]);
+  });
+
+  test.each<[string, RegExp, string[]]>([
+    ["java", /./, ["ignore case", "anchors by line", "dot takes line ends", "comments", "case of all scripts", "only LF ends a line"]],
+    ["pcre", /./, ["ignore case", "anchors by line", "dot takes line ends", "extended", "named groups only", "lazy first", "names shared", "Unicode"]],
+    ["perl", /./, ["ignore case", "anchors by line", "dot takes line ends", "extended", "named groups only", "ASCII classes", "extended, sets too"]],
+  ])("shows the flags of %s in words", async (dialect, _any, labels) => {
+    openBench({ dialect: dialect as "java", flags: "" });
+    await says("count", "2 matches");
+    for (const label of labels) expect((await screen.findAllByRole("button", { name: new RegExp(label) })).length).toBeGreaterThan(0);
+  });
+
+  test("carries the flags over that both have, and says what changes in the pattern at hand", async () => {
+    openBench({ pattern: "^(\\w+)(b)?\\2$", flags: "gim", text: "Ulm\n" });
+    await choose(/PHP/);
+    await says("dialect-changes", "Read as PHP (PCRE) now:");
+    expect(fields()).toMatchObject({ dialect: "pcre", flags: "im" });
+    await press("button", /^all \d+ changes$/);
+    const listed = within(await part("list", "What changes its meaning"))
+      .getAllByRole("listitem")
+      .map(wordsOf);
+    expect(listed).toEqual(expect.arrayContaining([expect.stringMatching(/^\\2: it fails while its group has not taken part/)]));
+  });
+
+  test("says of a pattern that the other language cannot read where it does not", async () => {
+    openBench({ dialect: "perl", pattern: "(a(?1)?b)", flags: "", text: "aabb" });
+    await says("count", "1 match");
+    await choose(/Java/);
+    await says("mistake", "Does not read at");
+    expect(screen.getByText("of the last good pattern")).toBeTruthy();
+  });
+});
+
+describe("calls and verbs", () => {
+  test("are run; the hazard says why it does not judge them, and the strip which machine it was", async () => {
+    openBench({ dialect: "pcre", pattern: "\\((?:[^()]++|(?R))*+\\)", flags: "", text: "f(a(b)c) and (d" });
+    await rowsAre("Matches", [/^11–8\(a\(b\)c\)/, /^line/]);
+    await says("verdict", /undecided.*Calls of groups, or verbs, steer what is tried, and those are not followed here/);
+    await says("work", /^…?backtracking [\d.]+ ms, \d+ steps$/);
+    const machine = screen.getByTitle(/it calls groups as subroutines/);
+    expect(wordsOf(machine)).toMatch(/^backtracking/);
+  });
+
+  test("are told in sentences", async () => {
+    openBench({ dialect: "perl", pattern: "a+(*COMMIT)b", flags: "", text: "aac ab" });
+    await says("position", /of \d+/);
+    const step = () => store.getState().bench.view?.step;
+    await press("button", "To the last step");
+    await until("it is at the end", () => step() !== undefined);
+    const said = () => [...document.querySelectorAll("[data-part=sentence]")].map(wordsOf).join();
+    for (let back = 0; back < 10 && !/^At 2, \(\*COMMIT\) acts/.test(said()); back++) {
+      const before = step();
+      await press("button", "One step back");
+      await until("it is wound", () => step() !== before);
+    }
+    await says("sentence", "At 2, (*COMMIT) acts: the search is over, and nothing else is tried.");
+  });
+
+  test("are drawn on the chart by the names of what they call", async () => {
+    openBench({ dialect: "perl", pattern: "(?<pair>a(?&pair)?b)", flags: "", text: "aabb" });
+    await says("count", "1 match");
+    await press("button", "machine as a chart");
+    await until("it is laid out", () => document.querySelectorAll("[data-node]").length >= 4);
+    expect([...document.querySelectorAll("[data-node]")].map((node) => node.getAttribute("data-node"))).toContain("calls 1 pair");
+  });
+
+  test("that never end are said, and nothing hangs", async () => {
+    openBench({ dialect: "pcre", pattern: "(?R)?a|b(?R)", flags: "", text: "b" });
+    await until("it is said", () => /without end/.test(wordsOf(document.body)));
+  });
+});
+
+describe("the item at the caret", () => {
+  test.each<[string, string, number, RegExp]>([
+    ["pcre", "a\\Kb", 2, /has the match begin here/],
+    ["pcre", "a(*SKIP)b", 4, /has the search go on from here, or from its mark/],
+    ["pcre", "(?(DEFINE)(?<n>a))(?&n)", 4, /defines groups that are called elsewhere, and is passed over/],
+    ["pcre", "(a)(?1)", 5, /calls group 1 as a subroutine/],
+    ["perl", "\\X+", 1, /a whole character as a reader sees it/],
+    ["java", "a\\R", 2, /a line end, CR LF as one/],
+    ["java", "[a-z&&[^aeiou]]", 1, /takes “b” to “d”, “f” to “h”/],
+  ])("of %s in %s is told in words", async (dialect, pattern, at, words) => {
+    openBench({ dialect: dialect as "java", pattern, flags: "", text: "ab" });
+    await caret("Pattern", at);
+    await until("it is told", () => words.test(wordsOf(document.body)));
+  });
+});
+
+describe("source text", () => {
+  test("of PHP quotes what PHP reads, and is copied with its flags", async () => {
+    openBench({ dialect: "pcre", pattern: "a/b'\\d", flags: "iu", at: "?desk=source" });
+    await says("source", String.raw`'~a/b\'\d~iu'`);
+    await says("source", "preg_match_all(");
+  });
+
+  test("of Perl takes quotes in which nothing is put in for a dollar sign", async () => {
+    openBench({ dialect: "perl", pattern: "^/up/(\\w+)$", flags: "x", at: "?desk=source" });
+    await says("source", "qr'^/up/(\\w+)$'x");
+  });
+
+  test.each([
+    ['preg_match("/^\\d{3}$/u", $line, $m)', "pcre", "^\\d{3}$", "u"],
+    ["next unless $line =~ m{^gate (\\d+)}i;", "perl", "^gate (\\d+)", "i"],
+    ['Pattern.compile("(\\\\d+) cm", Pattern.CASE_INSENSITIVE)', "java", "(\\d+) cm", "i"],
+  ])("that is pasted is read as what it is: %s", async (source, dialect, pattern, flags) => {
+    openBench();
+    await says("count", "2 matches");
+    await paste(source);
+    await says("offer", "That is source text");
+    key("takeOffer");
+    await until("it is read", () => fields().pattern === pattern);
+    expect(fields()).toMatchObject({ dialect, pattern, flags });
+  });
+});
+
+describe("calls and templates", () => {
+  test("of PHP are lists as PHP prints them", async () => {
+    openBench({ dialect: "pcre", flags: "", at: "?desk=calls" });
+    await says("calls", "preg_match(");
+    await says("calls", /'Ulm 41'.*'Ulm'.*'41'/);
+    await says("calls", "preg_split(");
+  });
+
+  test("of Perl are what the operators give in lists", async () => {
+    openBench({ dialect: "perl", flags: "", at: "?desk=calls" });
+    await says("calls", /'Ulm', '41', 'Tarrow', '7'/);
+  });
+
+  test.each([
+    ["pcre", "$2 at $1", "${2}x"],
+    ["perl", "$2 at $1", "$2x"],
+    ["java", "$2 at $1", "\\$2"],
+  ])("of %s rewrite the sample as that language does", async (dialect, template, other) => {
+    openBench({ dialect: dialect as "java", flags: "", at: "?desk=rewrite", template });
+    await says("rewritten", "2 replacements; 32 characters become 38");
+    await type("Template", other, "instead");
+    await says("rewritten", "2 replacements");
+  });
+
+  test("the tabs say whose values and whose source text they show", async () => {
+    openBench({ dialect: "pcre", flags: "" });
+    await says("count", "2 matches");
+    expect(wordsOf(await part("tab", /^Calls/))).toBe("CallsPHP");
+    expect(wordsOf(await part("tab", /^Source/))).toBe("SourcePHP string");
+    await choose(/Perl/);
+    await until("they follow", () => wordsOf(screen.getByRole("tab", { name: /^Calls/ })) === "CallsPerl");
+  });
+});
+
+describe("the real engine", () => {
+  test("of PHP is asked with the flags of the pattern, and agrees", async () => {
+    const server = openBench({ dialect: "pcre", flags: "i", at: "?desk=ledger" });
+    await says("count", "2 matches");
+    server.engines = { on: true, items: [{ name: "php", title: "PHP", dialect: "pcre", version: "8.2.0", install: "", asked: true }] };
+    server.engineAnswer = {
+      version: "8.2.0",
+      ms: 0.5,
+      more: false,
+      matches: [
+        [0, 6, [0, 3], [4, 6]],
+        [10, 18, [10, 16], [17, 18]],
+      ],
+    };
+    key("engines");
+    await says("engines", "PHP 8.2.0");
+    await press("button", "Confirm with it");
+    await says("engines", "It agrees: 2 matches, with all captures");
+    expect(server.sent.find(({ path }) => path === "/engines/php")).toMatchObject({ body: { pattern: "(\\w+) (\\d+)", flags: "i" } });
+  });
+
+  test("that is missing says what to install", async () => {
+    const server = openBench({ dialect: "perl", flags: "", at: "?desk=ledger" });
+    await says("count", "2 matches");
+    server.engines = { on: true, items: [{ name: "perl", title: "Perl", dialect: "perl", version: null, install: "Install Perl 5.", asked: false }] };
+    key("engines");
+    await says("engines", "Perl is not on the server’s machine. Install Perl 5.");
+  });
+});
+
+describe("what is carried from one language to the next", () => {
+  test("is named at its place, with how it is written here, and mended by one action", async () => {
+    openBench({ pattern: "(a)\\g{1}", flags: "", text: "aa" });
+    await says("foreign", "“\\g{1}” is a reference to a group in other languages");
+    await press("button", /Write it|as it is written here|\\1/);
+    await until("it is mended", () => fields().pattern === "(a)\\1");
+    await says("count", "1 match");
+  });
+
+  test("is not named where it is at home", async () => {
+    openBench({ dialect: "pcre", pattern: "[[:alpha:]]+\\x{41}?", flags: "", text: "Ulm" });
+    await says("count", "1 match");
+    expect(document.querySelector("[data-part=foreign]")).toBeNull();
+    await until("it was looked for", () => wordsOf(screen.getByRole("tab", { name: /^Slips/ })) === "Slipsnone seen");
+  });
+});
