@@ -1,4 +1,4 @@
-// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- hazard`, `-- host`, `-- store`, `-- web` or `-- seeing` measures a part.
+// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- dialects`, `-- hazard`, `-- host`, `-- store`, `-- web` or `-- seeing` measures a part.
 import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { cpus } from "node:os";
@@ -81,6 +81,11 @@ if (wanted === undefined || wanted === "core") {
 if (wanted === undefined || wanted === "engine") {
   const { benchEngine } = await import("./bench-engine.mjs");
   await benchEngine();
+}
+
+if (wanted === undefined || wanted === "dialects") {
+  const { benchDialects } = await import("./bench-dialects.mjs");
+  await benchDialects();
 }
 
 if (wanted === undefined || wanted === "hazard") {

@@ -102,9 +102,11 @@ await picture("takers", "chart", "Counts at the weirs", async (page) => {
   await openTab(page, "Work");
   await page.hover("[data-part=takers] li:nth-child(7)");
 });
-await picture("chart", "chart", "Weir or weir pool", async (page) => {
+await picture("chart", "deep", "Interlocks with brackets in brackets", async (page) => {
   await click(page, "button", "machine as a chart");
-  await alt(page, "Comma");
+  // Back from the first match into its calls.
+  await alt(page, "Comma", true);
+  for (let i = 0; i < 24; i++) await alt(page, "Comma");
 });
 await picture("contrast", "chart", "Quoted values", async (page) => {
   await caretTo(page, 2);
@@ -122,12 +124,12 @@ await picture("texts", "chart", "Depths without a unit", async (page) => {
   await click(page, "button", "to the first that fails");
   await rest(600);
 });
-await picture("hazard-deep", "deep", "Depths without a unit", async (page) => {
-  await caretTo(page, 0);
-  await page.keyboard.type("|a*a*b");
-  await rest(1000);
-  await click(page, "[aria-label=Verdicts] button", "proof and repairs");
-  await rest(3000);
+await picture("slips", "deep", "The last fish of every list", async (page) => {
+  await alt(page, "KeyS", true);
+  await page.click(".pattern-editor .cm-content");
+  await page.keyboard.press("End");
+  await page.keyboard.type("[0-9]{1,}.[0-9]");
+  await rest(1500);
 });
 await picture("drift", "chart", "Weir or weir pool", async (page) => {
   await caretTo(page, 0);

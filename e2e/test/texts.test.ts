@@ -55,3 +55,45 @@ test("why a line does not match, and the change of the pattern taken that makes 
   await waitForPart(page, "judged", "1 of 1");
   expect(stage.failures).toEqual([]);
 });
+
+test("a slip is seen, mended, and another is set aside for good; a shorter way is taken at the caret", async () => {
+  const { address } = await stage.keep("^[A-z]+ (\\d)+.[0-9]{1,}", "STA 12.5\n", "gm");
+  const page = await stage.page();
+  await openBench(page, address);
+  await waitForPart(page, "slips", "3");
+  await press(page, "Alt+Shift+S");
+  await waitForPart(page, "slips-said", "3 likely mistakes");
+  await waitFor(page, "marks under the pattern", () => document.querySelectorAll(".pattern-editor .lanes .slip").length === 3);
+  await clickText(page, "[data-part=slip] button", "Take it");
+  await waitForPart(page, "slips", "2");
+  await clickText(page, "[data-part=slip] button", "it is meant: set it aside");
+  await waitForPart(page, "slips", "1");
+  await page.click(".pattern-editor .cm-content");
+  await press(page, "End");
+  for (let i = 0; i < 5; i++) await press(page, "ArrowLeft");
+  await waitForPart(page, "shorter", "Shorter: \\d");
+  await clickText(page, "[data-part=shorter]", "Shorter");
+  await waitFor(page, "the pattern", () => document.querySelector(".pattern-editor .cm-content")?.textContent?.endsWith("\\d{1,}") === true);
+  await waitForKept(page, 2);
+  await new Promise((done) => setTimeout(done, 1500));
+  await page.reload();
+  await waitForPart(page, "slips", "1");
+  expect(stage.failures).toEqual([]);
+});
+
+test("what a set holds is asked by typing", async () => {
+  const { address } = await stage.keep("\\w+", "Tarrow é\n", "g");
+  const page = await stage.page();
+  await openBench(page, address);
+  await page.click(".pattern-editor .cm-content");
+  await press(page, "Home");
+  await page.waitForSelector("[data-part=holds-key]");
+  await page.click("[data-part=holds-key]");
+  await page.waitForSelector("[aria-label='Does it hold']");
+  await page.keyboard.type("éT");
+  await waitForPart(page, "holds", "U+00E9 no");
+  await waitForPart(page, "holds", "U+0054 yes");
+  await press(page, "Escape");
+  await waitFor(page, "it is closed", () => document.querySelector("[data-part=holds]") === null);
+  expect(stage.failures).toEqual([]);
+});

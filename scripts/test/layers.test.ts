@@ -7,7 +7,8 @@ import { ROOT } from "../workspace.mjs";
 /** What stands on nothing comes first. Folders of one line do not know each other. */
 const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
   "core/src": [
-    ["text", "charset", "slices.ts", "unknown.ts"],
+    ["text", "slices.ts", "unknown.ts"],
+    ["charset"],
     ["diagnostic", "host"],
     ["dialect"],
     ["syntax"],
@@ -19,7 +20,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["chart", "contrast", "ledger"],
     ["hazard", "whynot"],
     ["examples"],
-    ["slips"],
+    ["slips", "shorter"],
     ["index.ts"],
   ],
   "web/src": [
@@ -32,13 +33,13 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["run"],
     // Features.
     ["reel", "ledger"],
-    ["chart", "contrast", "hazard", "path", "menu", "rewrite", "calls", "handoff", "engines", "expectations"],
+    ["chart", "contrast", "hazard", "path", "menu", "rewrite", "calls", "handoff", "engines", "expectations", "slips"],
     // Screens, and the frame around them.
     ["app"],
     ["bench", "shelf", "risks"],
     ["main.tsx"],
   ],
-  "cli/src": [["contract"], ["print.ts", "print-trace.ts", "risk", "check"], ["commands"], ["main.ts"]],
+  "cli/src": [["contract"], ["print.ts", "print-trace.ts", "patterns", "check"], ["risk", "slips"], ["commands", "work.ts"], ["main.ts"]],
 };
 
 function filesBelow(folder: string): string[] {
