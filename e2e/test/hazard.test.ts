@@ -139,9 +139,9 @@ describe("what is dear for other reasons", () => {
     await waitForPart(page, "verdict", "a second is enough up to 45 characters.");
     await clickText(page, "[aria-label=Verdicts] button", "proof and repairs");
     await waitFor(page, "repairs", () => document.querySelectorAll("[aria-label=Repairs] li").length > 0);
-    const [first] = await textOf(page, "[aria-label=Repairs] li");
-    expect(first).toContain("an alternative kept from taking what another begins with");
-    expect(first).toContain("Changes what is taken: no longer");
+    // Which one comes first hangs on how many this machine could judge in the time that a search has.
+    const apart = (await textOf(page, "[aria-label=Repairs] li")).find((repair) => repair.includes("an alternative kept from taking what another begins with"));
+    expect(apart).toContain("Changes what is taken: no longer");
   });
 });
 
