@@ -36,6 +36,7 @@ const SCRIPTS: Readonly<Record<FuzzedDialect, readonly [file: string, script: st
   ecmascript: [process.execPath, "hosts.mjs"],
   python: ["python3", "hosts.py"],
   java: ["java", "Judge.java"],
+  dotnet: [process.execPath, "dotnet.mjs"],
   pcre: ["php", "judge.php"],
   perl: ["perl", "judge.pl"],
 };
@@ -72,6 +73,7 @@ const TEMPLATES: Readonly<Record<FuzzedDialect, readonly string[]>> = {
   ],
   perl: ["$1", "$2", "$10", "${1}", "$&", "$+{n}", "\\1", "\\n", "\\$", "\\\\", "\\x41", "\\x{e9}", "\\0", "-", "a", "7", "🐟"],
   pcre: ["$1", "$2", "$10", "$0", "$01", "\\1", "\\0", "\\11", "${1}", "${11}", "${n}", "$", "\\", "\\\\", "\\$1", "-", "a", "7", "🐟"],
+  dotnet: ["$1", "$2", "$10", "$0", "$01", "$", "$$", "${n}", "${zz}", "${1}", "${", "${n", "$&", "$`", "$'", "$+", "$_", "$a", "\\1", "-", "a", "7", "🐟"],
   java: ["$1", "$2", "$10", "$0", "$01", "$", "${n}", "${zz}", "${1}", "${", "${n", "$a", "\\1", "\\$", "\\\\", "\\", "\\q", "\\U", "$&", "-", "a", "7", "🐟"],
 };
 

@@ -60,11 +60,12 @@ export class LineProcess<Q, A> {
   }
 
   private line(questions: readonly Q[]): Promise<readonly A[] | undefined> {
-    this.child ??= spawn(this.file, this.arguments, { stdio: ["pipe", "pipe", "ignore"] });
+    // A group of its own, so that what it has started ends with it.
+    this.child ??= spawn(this.file, this.arguments, { stdio: ["pipe", "pipe", "ignore"], detached: true });
     const { child } = this;
     return new Promise((resolve) => {
       const lines = createInterface({ input: child.stdout as NodeJS.ReadableStream });
-      const timer = setTimeout(() => child.kill("SIGKILL"), PATIENCE_MS);
+      const timer = setTimeout(() => endGroup(child), PATIENCE_MS);
       const settle = (answer: readonly A[] | undefined): void => {
         clearTimeout(timer);
         lines.close();
@@ -82,14 +83,19 @@ export class LineProcess<Q, A> {
   }
 
   async close(): Promise<void> {
-    this.child?.kill();
+    if (this.child) endGroup(this.child);
   }
+}
+
+function endGroup({ pid, exitCode, signalCode }: ChildProcess): void {
+  if (pid !== undefined && exitCode === null && signalCode === null) process.kill(-pid, "SIGKILL");
 }
 
 const COMMANDS = {
   host: { name: "this host's engine", dialect: "ecmascript", file: process.execPath, script: "host.mjs" },
   python: { name: "python3", dialect: "python", file: "python3", script: "python.py" },
   java: { name: "java", dialect: "java", file: "java", script: "Judge.java" },
+  dotnet: { name: "mono", dialect: "dotnet", file: process.execPath, script: "dotnet.mjs" },
   pcre: { name: "php", dialect: "pcre", file: "php", script: "judge.php" },
   perl: { name: "perl", dialect: "perl", file: "perl", script: "judge.pl" },
 } as const satisfies Readonly<Record<string, { readonly name: string; readonly dialect: FuzzedDialect; readonly file: string; readonly script: string }>>;

@@ -21,6 +21,7 @@ const JUDGES: Readonly<Record<string, () => Promise<Judge | undefined>>> = {
   host: () => processJudge("host"),
   python: () => processJudge("python"),
   java: () => processJudge("java"),
+  dotnet: () => processJudge("dotnet"),
   pcre: () => processJudge("pcre"),
   perl: () => processJudge("perl"),
   chromium: chromiumJudge,

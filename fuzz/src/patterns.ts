@@ -3,6 +3,7 @@
  * Most are patterns; a part is made of loose pieces, so that mistakes are judged too.
  */
 import type { Random } from "./random.ts";
+import { dotnet } from "./vocabularies/dotnet.ts";
 import { ecmascript } from "./vocabularies/ecmascript.ts";
 import { java } from "./vocabularies/java.ts";
 import { pcre } from "./vocabularies/pcre.ts";
@@ -10,9 +11,9 @@ import { perl } from "./vocabularies/perl.ts";
 import { python } from "./vocabularies/python.ts";
 import type { Vocabulary } from "./vocabularies/vocabulary.ts";
 
-export type FuzzedDialect = "ecmascript" | "python" | "java" | "pcre" | "perl";
+export type FuzzedDialect = "ecmascript" | "python" | "java" | "dotnet" | "pcre" | "perl";
 
-const VOCABULARIES: Readonly<Record<FuzzedDialect, Vocabulary>> = { ecmascript, python, java, pcre, perl };
+const VOCABULARIES: Readonly<Record<FuzzedDialect, Vocabulary>> = { ecmascript, python, java, dotnet, pcre, perl };
 
 /** What Debian's Chromium reads beyond this host's engine. */
 const NEWER: Readonly<Record<"openers", readonly string[]>> = { openers: ["(?i:", "(?-i:", "(?s:", "(?m-s:", "(?im-s:", "(?-m:"] };
@@ -119,7 +120,7 @@ class PatternMaker {
     if (kind < 0.54 && this.words.conditions.length > 0)
       return this.quantified(`${random.pick(this.words.conditions)}${this.pattern(left)}|${this.pattern(size - left)})`);
     let opener = random.pick(this.openers);
-    if (this.usedNames.has(opener) && !this.newer) opener = "(";
+    if (this.usedNames.has(opener) && !this.newer && !this.words.namesAgain) opener = "(";
     if (/[nm][>']$/.test(opener)) this.usedNames.add(opener);
     return this.quantified(`${opener}${this.pattern(size - 1)})`);
   }

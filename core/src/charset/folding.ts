@@ -5,7 +5,8 @@
  * where a character beyond ASCII never folds into ASCII; with it simple case folding (CaseFolding.txt, C and S).
  * `lower` is the lower case of one character, `loose-lower` takes lower-case characters with the same upper case for
  * one (python's re compares back-references by the one and everything else by the other); `round-lower` is the lower case
- * of the upper case (java.util.regex with UNICODE_CASE); `ascii` knows A to Z.
+ * of the upper case (java.util.regex with UNICODE_CASE); `ascii` knows A to Z;
+ * `lower-both-ways` takes a code unit for its lower case where that one's upper case is the unit again (.NET's invariant culture).
  */
 import { type CharSet, complement, contains, rangesOf, setOfRanges, subtract, union } from "./charset.ts";
 import { LEGACY_UPPERCASE, LOOSE_LOWERCASE, LOWERCASE, ROUND_LOWERCASE, SIMPLE_FOLDING } from "./unicode.generated.ts";
@@ -18,6 +19,7 @@ const RUNS = {
   "loose-lower": LOOSE_LOWERCASE,
   "round-lower": ROUND_LOWERCASE,
   ascii: [0x41, 26, 1, 0x20],
+  "lower-both-ways": LOWERCASE,
 } as const satisfies Record<string, readonly number[]>;
 
 export type FoldingRule = keyof typeof RUNS;
@@ -31,14 +33,18 @@ interface FoldingTable {
 
 const tables = new Map<FoldingRule, FoldingTable>();
 
-/** The generated table is a list of runs `[first, count, stride, delta]`: each of `count` characters maps to itself plus delta. */
-function readTable(runs: readonly number[]): FoldingTable {
+/**
+ * The generated table is a list of runs `[first, count, stride, delta]`: each of `count` characters maps to itself plus
+ * delta, as far as it is `kept`.
+ */
+function readTable(runs: readonly number[], kept: (from: number, to: number) => boolean): FoldingTable {
   const canonical = new Map<number, number>();
   const members = new Map<number, number[]>();
   for (let i = 0; i < runs.length; i += 4) {
     const [first, count, stride, delta] = runs.slice(i, i + 4) as [number, number, number, number];
     for (let k = 0; k < count; k++) {
       const from = first + k * stride;
+      if (!kept(from, from + delta)) continue;
       canonical.set(from, from + delta);
       const orbit = members.get(from + delta);
       if (orbit) orbit.push(from);
@@ -50,10 +56,23 @@ function readTable(runs: readonly number[]): FoldingTable {
   return { canonical, orbits };
 }
 
+/** ẞ, which no letter has for its upper case. */
+const CAPITAL_SHARP_S = 0x1e9e;
+
+/** Whether a capital is what its lower case has for an upper case: of several the first, as all others came later. */
+function comesBack(): (from: number, to: number) => boolean {
+  const taken = new Set<number>();
+  return (from, to) => {
+    const first = from <= 0xffff && !taken.has(to) && from !== CAPITAL_SHARP_S;
+    taken.add(to);
+    return first;
+  };
+}
+
 function tableOf(rule: FoldingRule): FoldingTable {
   let table = tables.get(rule);
   if (!table) {
-    table = readTable(RUNS[rule]);
+    table = readTable(RUNS[rule], rule === "lower-both-ways" ? comesBack() : () => true);
     tables.set(rule, table);
   }
   return table;
@@ -62,6 +81,18 @@ function tableOf(rule: FoldingRule): FoldingTable {
 /** The canonical form of a character (a code unit under `legacy`, a code point under `unicode`). */
 export function canonicalize(character: number, rule: FoldingRule): number {
   return tableOf(rule).canonical.get(character) ?? character;
+}
+
+/** The characters whose canonical form is in the set. */
+export function unfoldSet(set: CharSet, rule: FoldingRule): CharSet {
+  const gone: [number, number][] = [];
+  const added: [number, number][] = [];
+  for (const [from, to] of tableOf(rule).canonical) {
+    const held = contains(set, to);
+    if (held === contains(set, from)) continue;
+    (held ? added : gone).push([from, from]);
+  }
+  return union(subtract(set, setOfRanges(gone)), setOfRanges(added));
 }
 
 /** The canonical forms of the characters of a set. */

@@ -68,6 +68,8 @@ const KINDS: Readonly<Record<Operation, ChartNodeKind | null>> = {
   [Op.ConditionCall]: "choice",
   [Op.HereAgain]: null,
   [Op.NoteStates]: null,
+  [Op.Balance]: "close",
+  [Op.Put]: null,
 };
 
 /** The graph of a program; null where it is too large to be read. */
@@ -137,6 +139,8 @@ function nodeLabel(program: Program, pc: number): string {
       return `group ${(program.asked[a] ?? []).map((slot) => (slots[slot - 1] as Slot).number).join(" or ")} set?`;
     case Op.ConditionCall:
       return a < 0 ? "in a call?" : a === 0 ? "in a call of all?" : `in a call of ${(slots[a - 1] as Slot).number}?`;
+    case Op.Balance:
+      return a === 0 ? "never ends" : `takes back ${slotLabel(slots[a - 1] as Slot)}`;
     case Op.Call:
       return a === 0 ? "calls all" : `calls ${slotLabel(slots[a - 1] as Slot)}`;
     case Op.LoopTry:
@@ -169,6 +173,7 @@ function nodeLabel(program: Program, pc: number): string {
     case Op.Act:
     case Op.HereAgain:
     case Op.NoteStates:
+    case Op.Put:
       return labelOf(source.pattern, part);
     default:
       return unknownOperation(operation);

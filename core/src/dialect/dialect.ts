@@ -118,6 +118,8 @@ export type GroupOpener =
   | { readonly kind: "plain" }
   /** A capturing group; its name goes up to the end mark. */
   | { readonly kind: "named"; readonly end: string }
+  /** The same by a name or a number, behind a hyphen that of a group whose newest capture is taken away; or that alone. */
+  | { readonly kind: "balanced"; readonly end: string }
   | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean }
   | { readonly kind: "atomic" }
   /** `(?(1)…|…)`; the opener ends before the group it asks for. */
@@ -158,6 +160,8 @@ export type ConditionForm =
   /** `VERSION>=10.4`. */
   | "version"
   | "look"
+  /** Any part of a pattern, as if it were a lookahead, where it is no group's name. */
+  | "expression"
   /** A group that there is not, which never takes part. */
   | "missing";
 
@@ -199,8 +203,8 @@ export type Escape =
       readonly loose?: true;
       readonly error: DiagnosticCode;
     }
-  /** `\cX`, where X is a letter; with `any` whatever character, with `printable` one that ASCII can print, small letters as capitals, `but` for those. */
-  | { readonly kind: "control"; readonly any?: true; readonly printable?: true; readonly but?: string }
+  /** `\cX`, where X is a letter; with `any` whatever character, with `printable` one that ASCII can print, small letters as capitals, `but` for those; with `capital` one from “@” to “_” or a small letter. */
+  | { readonly kind: "control"; readonly any?: true; readonly printable?: true; readonly capital?: true; readonly but?: string }
   /** What stands up to the end mark, or to the pattern's end, is taken as it is. */
   | { readonly kind: "quote"; readonly end: string }
   /** A line end: CR LF, or one of the others; when it is settled, and not tried another way. */
@@ -211,8 +215,8 @@ export type Escape =
   | { readonly kind: "unread"; readonly what: string }
   /** `\p{…}`, in the strict grammar only. */
   | { readonly kind: "property"; readonly negated: boolean }
-  /** A name between one of the pairs of marks, as in `\k<…>`. */
-  | { readonly kind: "name-reference"; readonly marks: readonly (readonly [open: string, close: string])[] }
+  /** A name between one of the pairs of marks, as in `\k<…>`; where there is none, the character that it is then, if any. */
+  | { readonly kind: "name-reference"; readonly marks: readonly (readonly [open: string, close: string])[]; readonly character?: number }
   /** `\q{…|…}`, where sets have operations. */
   | { readonly kind: "strings" }
   /** `\N{…}`, a character by its name. */
@@ -266,6 +270,8 @@ export interface Dialect {
       readonly anyOrder: boolean;
       /** What a circumflex before the letters leaves of the flags; null where there is none. */
       readonly reset: Partial<Options> | null;
+      /** A plus sign puts on again what follows, and signs may come in any order. */
+      readonly signs?: true;
     };
     readonly escapes: Readonly<Record<string, Escape>>;
     readonly setEscapes: Readonly<Record<string, Escape>>;
@@ -273,7 +279,7 @@ export interface Dialect {
     readonly mayEscape: (character: string, place: EscapePlace) => boolean;
     readonly unknownEscape: (character: string) => DiagnosticCode;
     /** How digits after a backslash are read. */
-    readonly digits: "annex-b" | "octal-or-group" | "octal-behind-nought" | "octal-beyond-groups";
+    readonly digits: "annex-b" | "octal-or-group" | "octal-behind-nought" | "octal-beyond-groups" | "group-or-octal";
     /** The largest character that can be written by its number, and whether halves of pairs can. */
     readonly numbered: (options: Options) => { readonly most: number; readonly surrogates: boolean };
     /** Words between `(*` and `)`. */
@@ -281,8 +287,12 @@ export interface Dialect {
     /** Groups can be called by number, as in `(?1)`. */
     readonly calls: boolean;
     readonly conditions: ReadonlySet<ConditionForm>;
-    /** What `\p` finds by a name, with a value where one is given; `lone`: a single letter may stand without braces. */
-    readonly property: { readonly find: (name: string, value: string | undefined, options: Options) => Property | undefined; readonly lone: boolean };
+    /** What `\p` finds by a name, with a value where one is given; `lone`: a single letter may stand without braces; `hyphens`: names have them. */
+    readonly property: {
+      readonly find: (name: string, value: string | undefined, options: Options) => Property | undefined;
+      readonly lone: boolean;
+      readonly hyphens?: true;
+    };
     readonly quantifiers: {
       readonly possessive: boolean;
       /** `{,m}`. */
@@ -306,7 +316,7 @@ export interface Dialect {
     };
     readonly sets: {
       /** How what stands between the brackets is read. */
-      readonly reader: (options: Options) => "plain" | "operations" | "nested";
+      readonly reader: (options: Options) => "plain" | "operations" | "nested" | "subtracted";
       /** A closing bracket right after the opening one stands for itself. */
       readonly firstBracket: boolean;
       /** Classes such as `[:alpha:]` inside of sets, by their names; null where there are none. */
@@ -326,6 +336,8 @@ export interface Dialect {
       /** Characters of a name may be written as `\u…`. */
       readonly escapes: boolean;
     };
+    /** Groups with a name are numbered when all others are, and numbers can be given by hand. */
+    readonly groupNumbers?: "named-last";
     /** The number of the group that a condition asks for; undefined where what stands there is no number. */
     readonly conditionNumber: (label: string) => number | undefined;
     /** In a comment too, a backslash takes the next character with it. */

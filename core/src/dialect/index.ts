@@ -1,12 +1,13 @@
 /** The dialects that Lamprey reads. */
 import type { Dialect, DialectName } from "./dialect.ts";
+import { dotnet } from "./dotnet/dotnet.ts";
 import { ecmascript } from "./ecmascript.ts";
 import { java } from "./java/java.ts";
 import { pcre } from "./pcre/pcre.ts";
 import { perl } from "./perl/perl.ts";
 import { python } from "./python.ts";
 
-const DIALECTS: Partial<Record<DialectName, Dialect>> = { ecmascript, python, java, pcre, perl };
+const DIALECTS: Partial<Record<DialectName, Dialect>> = { ecmascript, python, java, dotnet, pcre, perl };
 
 /** The dialect, or undefined where Lamprey does not read it yet. */
 export function dialectOf(name: DialectName): Dialect | undefined {

@@ -61,6 +61,7 @@ export const REFUSALS: Readonly<Record<Refusal, string>> = {
   "search-start": "it asks where the search began",
   keep: "it leaves out what was taken before a place in it",
   "looks-back": "a lookbehind in it goes back by several widths and keeps, or settles, what it takes",
+  stacks: "its groups take back what others have captured",
   references: "it has back-references to groups of many texts, known only while it matches",
   counts: "its counts, one inside another, make too many states",
   settled: "it has atomic groups or possessive quantifiers, so what is tried hangs on what was found",

@@ -13,11 +13,13 @@ import { type CharSet, contains } from "../charset/charset.ts";
 import { Op, type Operation, unknownOperation } from "../program/operations.ts";
 import { captureRegister, type Enclosure, FAILS, INSTRUCTION_WIDTH, openRegister, type Program, UNBOUNDED, type Verb } from "../program/program.ts";
 import { oneHasTakenPart } from "../program/registers.ts";
+import type { Span } from "../text/span.ts";
 import { Came } from "./compiled/layout.ts";
 import { CompiledRun } from "./compiled/run.ts";
 import { Kind, PC_SHIFT } from "./events.ts";
 import { Items, pointAt, pointBefore } from "./items.ts";
 import { MatchTable } from "./matches.ts";
+import { between, CaptureStacks } from "./stacks.ts";
 
 /**
  * How to ask: `first` match of a search, `all` matches, a match that begins at the offset the run starts from, or one
@@ -55,6 +57,8 @@ export interface MachineOptions {
   readonly matchLimit?: number;
   /** A match that begins and ends at this offset does not count. */
   readonly notEmptyAt?: number;
+  /** Whether `captures` is filled; of a program that stacks what its groups capture. */
+  readonly keepCaptures?: boolean;
   /** Steps after which an unrecorded run is handed to its program as WebAssembly; for tests. */
   readonly compileAfter?: number;
 }
@@ -81,6 +85,8 @@ export class BacktrackingMachine {
   readonly program: Program;
   readonly text: string;
   readonly matches: MatchTable;
+  /** For each match and slot all that it captured, oldest first, where that is asked for. */
+  readonly captures: (readonly (readonly Span[])[])[] = [];
   outcome: Outcome = "running";
   /** Events so far. */
   steps = 0;
@@ -105,6 +111,8 @@ export class BacktrackingMachine {
   private readonly anchored: boolean;
   private readonly recorder: Recorder | null;
   private readonly matchLimit: number;
+  private readonly keepCaptures: boolean;
+  private readonly stacks = new CaptureStacks();
   private registers: Int32Array;
   private frames = NO_ROOM;
   /** Calls that are under way, or may be again: each with what the registers held when it was entered. */
@@ -136,6 +144,7 @@ export class BacktrackingMachine {
     this.mode = options.mode;
     this.anchored = options.mode === "start" || options.mode === "whole" || program.options.sticky;
     this.recorder = options.recorder ?? null;
+    this.keepCaptures = options.keepCaptures === true && program.stackRegister >= 0;
     this.matchLimit = options.matchLimit ?? Number.POSITIVE_INFINITY;
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
     this.matches = new MatchTable(program.slots.length);
@@ -199,6 +208,7 @@ export class BacktrackingMachine {
     this.stateCount = this.changeCount = this.frameCount = 0;
     this.registers.fill(-1);
     if (this.program.asideRegister >= 0) this.registers[this.program.asideRegister] = 0;
+    if (this.program.stackRegister >= 0) this.registers[this.program.stackRegister] = 0;
     this.attempts++;
     this.attemptStep = this.steps;
   }
@@ -288,6 +298,7 @@ export class BacktrackingMachine {
     const { keepRegister, searchStart } = this.program;
     const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
     this.matches.add(kept >= 0 ? kept : start, end, this.registers);
+    if (this.keepCaptures) this.captures.push(this.program.slots.map((_, i) => this.stacks.spans(this.registers[this.newest(i + 1)] as number)));
     if (kept >= 0) return this.afterKept(kept, end);
     const stays = end > start || this.program.afterEmptyMatch === "not-empty-here";
     const next = stays ? end : this.items.afterEmpty(end);
@@ -305,6 +316,44 @@ export class BacktrackingMachine {
     if (this.mode !== "all") this.outcome = "done";
     else if (this.matches.length >= this.matchLimit) this.outcome = "match-limit";
     return this.outcome === "running" ? end : -1;
+  }
+
+  /** The register of the newest capture of a slot. */
+  private newest(slot: number): number {
+    return this.program.stackRegister + slot;
+  }
+
+  /** Stacks what a slot holds now. */
+  private stack(slot: number): void {
+    const { registers, program, stacks } = this;
+    const top = registers[program.stackRegister] as number;
+    const [start, end] = [registers[captureRegister(slot)] as number, registers[captureRegister(slot) + 1] as number];
+    const grown = stacks.push(top, start, end, registers[this.newest(slot)] as number);
+    if (grown < 0) this.outcome = "memory-limit";
+    else {
+      this.set(this.newest(slot), top);
+      this.set(program.stackRegister, grown);
+    }
+  }
+
+  /** Takes the newest capture of a slot away; another one, if any, holds what is between it and what was read. False where there is none. */
+  private balance(slot: number, holder: number, at: number): boolean {
+    const { registers, program, stacks } = this;
+    const cell = slot > 0 ? (registers[this.newest(slot)] as number) : -1;
+    if (cell < 0) return false;
+    const taken = { start: stacks.start(cell), end: stacks.end(cell) };
+    const below = stacks.below(cell);
+    this.set(this.newest(slot), below);
+    this.set(captureRegister(slot), below < 0 ? -1 : stacks.start(below));
+    this.set(captureRegister(slot) + 1, below < 0 ? -1 : stacks.end(below));
+    if (holder === 0) return true;
+    const opened = registers[openRegister(holder, program.slots.length)] as number;
+    const { start, end } = between(Math.min(opened, at), Math.max(opened, at), taken);
+    this.set(captureRegister(holder), start);
+    this.set(captureRegister(holder) + 1, end);
+    this.set(openRegister(holder, program.slots.length), -1);
+    this.stack(holder);
+    return true;
   }
 
   /** Puts aside what the registers hold, for a call; false where there is no more room. */
@@ -453,6 +502,7 @@ export class BacktrackingMachine {
     const { text, program, recorder, registers, items } = this;
     const { code, latin, loops, enclosures } = program;
     const slotCount = program.slots.length;
+    const stacked = program.stackRegister >= 0;
     const length = text.length;
     let { pc, at, steps, states, frames, stateCount, reach, next } = this;
     /** Step of the newest saved state; kept only for the recorder. */
@@ -539,6 +589,7 @@ export class BacktrackingMachine {
           this.set(captureRegister(a), opened < at ? opened : at);
           this.set(captureRegister(a) + 1, opened < at ? at : opened);
           this.set(openRegister(a, slotCount), -1);
+          if (stacked) this.stack(a);
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Close, pc), top, stateCount, this.attempt);
           pc++;
@@ -701,6 +752,18 @@ export class BacktrackingMachine {
           continue run;
         case Op.NoteStates:
           this.set(a, stateCount + (code[word + 2] as number));
+          pc++;
+          if (this.outcome !== "running") break run;
+          continue run;
+        case Op.Balance:
+          if (!this.balance(a, code[word + 2] as number, at)) break;
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Close, pc), top, stateCount, this.attempt);
+          pc++;
+          if (this.outcome !== "running") break run;
+          continue run;
+        case Op.Put:
+          this.set(code[word + 2] as number, registers[a] as number);
           pc++;
           if (this.outcome !== "running") break run;
           continue run;

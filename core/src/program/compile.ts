@@ -17,7 +17,18 @@ import { unknownKey } from "../unknown.ts";
 import { assertionNumber } from "./assertions.ts";
 import { firstCharacter } from "./first.ts";
 import { Op, type Operation } from "./operations.ts";
-import { type Beyond, type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program, type Reference, UNBOUNDED, type Verb } from "./program.ts";
+import {
+  type Beyond,
+  type Enclosure,
+  FAILS,
+  INSTRUCTION_WIDTH,
+  type Loop,
+  openRegister,
+  type Program,
+  type Reference,
+  UNBOUNDED,
+  type Verb,
+} from "./program.ts";
 
 /** A reel keeps 26 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
@@ -26,11 +37,14 @@ const LATIN = 256;
 
 export type Compiled = { readonly ok: true; readonly program: Program } | { readonly ok: false; readonly diagnostics: readonly Diagnostic[] };
 
-/** Compiles a reading; one with diagnostics is handed back as it is. Never throws. */
-export function compile(reading: Reading): Compiled {
+/**
+ * Compiles a reading; one with diagnostics is handed back as it is. Never throws.
+ * @param stacked groups keep all that they captured, whether or not the pattern asks for it
+ */
+export function compile(reading: Reading, stacked = false): Compiled {
   const { dialect, diagnostics } = reading;
   if (!dialect || diagnostics.length > 0) return { ok: false, diagnostics };
-  const program = new Compiler(reading, dialect).run(reading.root, false);
+  const program = new Compiler(reading, dialect, stacked).run(reading.root, false);
   if (program) return { ok: true, program };
   const span = { start: 0, end: reading.source.pattern.length };
   return { ok: false, diagnostics: [diagnostic("too-large", span, MAX_INSTRUCTIONS)] };
@@ -65,7 +79,9 @@ class Compiler {
   private readonly asked: (readonly number[])[] = [];
   private readonly verbs: Verb[] = [];
   private readonly beyond = new Set<Beyond>();
-  private readonly special = { keep: -1, call: -1, aside: -1 };
+  private readonly special = { keep: -1, call: -1, aside: -1, stack: -1 };
+  /** Groups inside of one of their own slot. */
+  private readonly within: ReadonlySet<Node>;
   private readonly marks = new Map<string, number>();
   /** Where the groups begin, and the calls of them that are still to be aimed. */
   private readonly begins = new Map<number, number>([[0, 0]]);
@@ -90,7 +106,7 @@ class Compiler {
   private readonly reading: Reading;
   private readonly dialect: NonNullable<Reading["dialect"]>;
 
-  constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>) {
+  constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>, stacked = false) {
     this.reading = reading;
     this.dialect = dialect;
     this.part = reading.root;
@@ -100,6 +116,12 @@ class Compiler {
     this.alternations = around.alternations;
     this.groupsAround = around.groups;
     this.noted = new Set(this.alternations.values());
+    this.within = reading.groups.length > reading.slots.length ? insideTheirOwn(reading.root) : new Set();
+    if (stacked || pops(reading.root)) {
+      this.special.stack = this.registers;
+      this.registers += 1 + reading.slots.length;
+      this.beyond.add("stacks");
+    }
     if (this.called.size > 0) {
       this.special.call = this.registers++;
       this.special.aside = this.registers++;
@@ -150,6 +172,7 @@ class Compiler {
       keepRegister: this.special.keep,
       callRegister: this.special.call,
       asideRegister: this.special.aside,
+      stackRegister: this.special.stack,
       groups,
       slots,
       groupNames,
@@ -296,11 +319,18 @@ class Compiler {
   }
 
   private group(node: NodeOf<"group">, back: boolean): void {
-    const { capture, body } = node;
+    const { capture, body, pops = -1 } = node;
     if (capture === null) {
       // Brackets in brackets: inside one another, they wait like everything else.
-      this.later([() => this.node(body, back)]);
+      const popped = () => this.emit(node, Op.Balance, pops, 0, back ? 1 : 0);
+      this.later([() => this.node(body, back), ...(pops < 0 ? [] : [popped])]);
       return;
+    }
+    const opened = openRegister(capture, this.reading.slots.length);
+    const around = this.within.has(node) ? this.registers++ : -1;
+    if (around >= 0) {
+      this.beyond.add("stacks");
+      this.emit(node, Op.Put, opened, around);
     }
     const begin = this.emit(node, Op.Open, capture);
     // Of several groups in one slot the first is called.
@@ -308,7 +338,9 @@ class Compiler {
     this.later([
       () => this.node(body, back),
       () => {
-        this.emit(node, Op.Close, capture, back ? 1 : 0);
+        if (pops < 0) this.emit(node, Op.Close, capture, back ? 1 : 0);
+        else this.emit(node, Op.Balance, pops, capture, back ? 1 : 0);
+        if (around >= 0) this.emit(node, Op.Put, around, opened);
         if (this.called.has(capture)) this.emit(node, Op.Return, capture);
       },
     ]);
@@ -628,6 +660,28 @@ class Compiler {
       },
     ]);
   }
+}
+
+const pops = (root: Node): boolean => [...walk(root)].some((node) => node.kind === "group" && node.pops !== undefined);
+
+/** Capturing groups that lie in one of the same slot. */
+function insideTheirOwn(root: Node): Set<Node> {
+  const found = new Set<Node>();
+  /** How many groups of each slot are open. */
+  const open = new Map<number, number>();
+  const pending: { readonly node: Node; readonly leaves: boolean }[] = [{ node: root, leaves: false }];
+  for (let next = pending.pop(); next; next = pending.pop()) {
+    const { node, leaves } = next;
+    if (node.kind === "group" && node.capture !== null) {
+      const around = (open.get(node.capture) ?? 0) - (leaves ? 1 : 0);
+      open.set(node.capture, leaves ? around : around + 1);
+      if (leaves) continue;
+      if (around > 0) found.add(node);
+      pending.push({ node, leaves: true });
+    }
+    for (const child of childrenOf(node)) pending.push({ node: child, leaves: false });
+  }
+  return found;
 }
 
 const beginsWithLetter = (branch: Node): boolean => (branch.kind === "sequence" ? branch.items[0] : branch)?.kind === "character";

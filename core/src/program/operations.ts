@@ -36,6 +36,8 @@ export const Op = {
   ConditionCall: 26,
   HereAgain: 27,
   NoteStates: 28,
+  Balance: 29,
+  Put: 30,
 } as const;
 
 export type Operation = (typeof Op)[keyof typeof Op];
@@ -167,6 +169,10 @@ export const OPERATIONS: Readonly<Record<Operation, OperationRow>> = {
   [Op.ConditionCall]: { name: "condition-call", operands: ["called", "target"], flow: "condition", does: "goes" },
   // So many states are left by a verb that acts inside of the alternative that follows.
   [Op.NoteStates]: { name: "note-states", operands: ["register", "more"], flow: "on", does: "notes" },
+  // The newest capture of the first slot is taken away, and there must be one; the second, if any, holds what is between.
+  [Op.Balance]: { name: "balance", operands: ["slot", "slot", "backward"], flow: "on", does: "notes" },
+  // A register is copied to another.
+  [Op.Put]: { name: "put", operands: ["register", "register"], flow: "on", does: "notes" },
   // A lookbehind that goes back step by step has come to where it was asked.
   [Op.HereAgain]: { name: "here-again", operands: ["enclosure"], flow: "on", does: "asserts" },
 };
@@ -180,7 +186,9 @@ export type BacktrackersOwn =
   | typeof Op.Act
   | typeof Op.ConditionCall
   | typeof Op.HereAgain
-  | typeof Op.NoteStates;
+  | typeof Op.NoteStates
+  | typeof Op.Balance
+  | typeof Op.Put;
 
 /** Ends an exhaustive switch of a reader that is never given the backtracking machine's own operations. Throws. */
 export function refuseOperation(operation: BacktrackersOwn): never {

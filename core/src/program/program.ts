@@ -65,7 +65,7 @@ export interface Verb {
  * What outcomes may hang on besides the instruction, the offset and what the registers of loops and groups hold. Who
  * follows programs by those alone leaves such programs to the backtracking machine.
  */
-export type Beyond = "calls" | "verbs" | "search-start" | "keep" | "looks-back";
+export type Beyond = "calls" | "verbs" | "search-start" | "keep" | "looks-back" | "stacks";
 
 /** As an exit of an enclosure: nothing goes on from there, and the way fails. */
 export const FAILS = -1;
@@ -100,6 +100,11 @@ export interface Program {
   readonly keepRegister: number;
   readonly callRegister: number;
   readonly asideRegister: number;
+  /**
+   * Where each slot keeps all that it has captured: the register of how much is stacked, behind which stands for each slot
+   * that of its newest capture; −1 where the newest is all that is kept.
+   */
+  readonly stackRegister: number;
   /** Every capturing group as the pattern writes it; several may share a slot. */
   readonly groups: readonly Group[];
   /** What a match says of its groups, slot n at index n − 1. */

@@ -117,6 +117,8 @@ export function effectsOf({ code, loops, references, slots, asked, keepRegister 
     case Op.ConditionCall:
     case Op.HereAgain:
     case Op.NoteStates:
+    case Op.Balance:
+    case Op.Put:
       return NONE;
     default:
       return unknownOperation(operation);

@@ -3,7 +3,7 @@
 import { isNumber } from "../text/characters.ts";
 import type { GrowingTree } from "./growing.ts";
 import { readName } from "./names.ts";
-import type { Reader } from "./reader.ts";
+import { isDigit, type Reader } from "./reader.ts";
 import type { References } from "./references.ts";
 import type { Asks, Span } from "./tree.ts";
 
@@ -21,6 +21,7 @@ const VERSION = 10.42;
  */
 export function readCondition(reader: Reader, tree: GrowingTree, references: References, start: number): Condition | null | "look" {
   const { conditions, conditionNumber } = reader.dialect.syntax;
+  if (conditions.has("expression")) return readGroupOrExpression(reader, start);
   if (conditions.has("look") && opensLook(reader)) {
     reader.at--;
     return "look";
@@ -49,6 +50,33 @@ export function readCondition(reader: Reader, tree: GrowingTree, references: Ref
   if (number !== undefined && conditions.has("missing")) return { asks: { kind: "groups", slots: references.slotsOfNumber(number) }, label };
   return references.conditionOn(number, label, span);
 }
+
+/**
+ * A group by its number, or by a name that there is; else any part of a pattern in the bracket before the reading place. It
+ * can be no comment, and brings neither a name nor flags.
+ */
+function readGroupOrExpression(reader: Reader, start: number): Condition | null | "look" {
+  const from = reader.at;
+  const { numbering } = reader;
+  const { continues } = reader.dialect.syntax.names;
+  if (isDigit(reader.peek())) {
+    const label = reader.takeWhile(isDigit);
+    const span = { start: from, end: reader.at };
+    if (!reader.pass(")")) return broken(reader, start);
+    const slot = numbering?.byNumber.get(Number(label));
+    if (numbering && slot === undefined) reader.report("reference-number", span, Number(label), numbering.numbers.length);
+    return { asks: { kind: "groups", slots: slot ? [slot] : [] }, label };
+  }
+  const label = reader.takeWhile((c) => c !== undefined && continues(c.charCodeAt(0)));
+  const slot = numbering?.byName.get(label);
+  if (slot !== undefined && reader.pass(")")) return { asks: { kind: "groups", slots: [slot] }, label };
+  reader.at = from - 1;
+  if (!reader.looksAt("(?") || ASKED_FOR.some((opener) => reader.looksAt(`(?${opener}`))) return "look";
+  reader.report("condition-expression", { start: from - 1, end: from + 1 });
+  return "look";
+}
+
+const ASKED_FOR = ["=", "!", ":", ">", "(", "<=", "<!"];
 
 /** Whether the version that is asked for, as in `VERSION>=10.4`, is that of the engine; undefined where none is. */
 function versionIn(label: string): boolean | undefined {

@@ -99,7 +99,13 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
       return { kind: "class", name: letter, negated: meaning.negated, ...property(reader, meaning.negated, letter, start) };
     case "control":
       return character(
-        meaning.any ? anyControl(reader, start) : meaning.printable ? printableControl(reader, start, meaning.but ?? "") : control(reader, start, inSet),
+        meaning.any
+          ? anyControl(reader, start)
+          : meaning.capital
+            ? capitalControl(reader, start)
+            : meaning.printable
+              ? printableControl(reader, start, meaning.but ?? "")
+              : control(reader, start, inSet),
       );
     case "hex": {
       const braces = meaning.braces && reader.strict;
@@ -221,7 +227,7 @@ const isNameCharacter = (c: string | undefined): boolean => isLetter(c) || isDig
 
 function property(reader: Reader, negated: boolean, letter: string, start: number): Property {
   const span = (): Span => ({ start, end: reader.at });
-  const { lone, find } = reader.dialect.syntax.property;
+  const { lone, find, hyphens } = reader.dialect.syntax.property;
   if (lone && !reader.ended && !reader.looksAt("{")) {
     const found = find(String.fromCodePoint(reader.take()), undefined, reader.options);
     if (!found) reader.report("property-unknown", span(), reader.pattern.slice(start + 2, reader.at));
@@ -231,7 +237,9 @@ function property(reader: Reader, negated: boolean, letter: string, start: numbe
     reader.report("property-form", span(), letter);
     return NOTHING;
   }
-  const isName = lone ? (c: string | undefined) => c !== undefined && c !== "}" && c !== "=" : isNameCharacter;
+  const isName = lone
+    ? (c: string | undefined) => c !== undefined && c !== "}" && c !== "="
+    : (c: string | undefined) => isNameCharacter(c) || (hyphens === true && c === "-");
   const name = reader.takeWhile(isName);
   const valued = reader.pass("=");
   const value = valued ? reader.takeWhile(isName) : "";
@@ -265,6 +273,17 @@ function printableControl(reader: Reader, start: number, but: string): number {
     return next.toUpperCase().charCodeAt(0) ^ CONTROL_BIT;
   }
   reader.report("escape-control-printable", { start, end: Math.min(reader.at + 1, reader.pattern.length) });
+  return 0x63;
+}
+
+/** The same for the characters from “@” to “_”, and small letters. */
+function capitalControl(reader: Reader, start: number): number {
+  const next = (reader.peek() ?? "").toUpperCase();
+  if (next >= "@" && next <= "_") {
+    reader.at++;
+    return next.charCodeAt(0) ^ CONTROL_BIT;
+  }
+  reader.report("escape-control-capital", { start, end: Math.min(reader.at + 1, reader.pattern.length) });
   return 0x63;
 }
 
@@ -318,6 +337,15 @@ const DIGITS: Readonly<Record<Dialect["syntax"]["digits"], (reader: Reader, star
       return c.charCodeAt(0);
     }
     return numbered(reader, Number.parseInt(reader.takeWhile(isOctal, 3), 8), start);
+  },
+  "group-or-octal": (reader, start) => {
+    const digits = reader.takeWhile(isOctal, 3);
+    // Only the last eight bits count.
+    if (digits !== "") return Number.parseInt(digits, 8) & LARGEST_OCTAL;
+    const c = reader.peek() as string;
+    reader.at++;
+    reader.report("escape-unknown-letter", { start, end: reader.at }, c);
+    return 0;
   },
   "octal-behind-nought": (reader, start) => {
     const nought = reader.pass("0");

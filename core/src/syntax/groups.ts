@@ -1,6 +1,7 @@
 /** What follows the opening bracket of a group: its kind, its name, its condition; and comments, which only look like one. */
 import type { GroupOpener } from "../dialect/dialect.ts";
 import { unknownKey } from "../unknown.ts";
+import { readBalanced } from "./balanced.ts";
 import { readCondition } from "./conditions.ts";
 import type { GrowingTree } from "./growing.ts";
 import { type GlobalFlags, readInlineFlags } from "./inline-flags.ts";
@@ -8,7 +9,6 @@ import { readName } from "./names.ts";
 import { isDigit, isLetter, type Reader } from "./reader.ts";
 import type { References } from "./references.ts";
 import { readStarred } from "./starred.ts";
-import type { Span } from "./tree.ts";
 
 /** Reads an opening bracket and what follows it; the reading place is behind the bracket, which stands at `start`. */
 export function readGroup(reader: Reader, tree: GrowingTree, references: References, global: GlobalFlags, start: number): void {
@@ -27,15 +27,19 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
   }
   if (reader.dialect.syntax.calls && readNumberedCall(reader, tree, references, start)) return;
   if (reader.peek() !== "?") {
-    if (reader.options.namedOnly) tree.push({ opener: { kind: "plain" }, start });
+    if (reader.options.namedOnly || tree.top.awaitsLook) tree.push({ opener: { kind: "plain" }, start });
     else tree.push({ opener: { kind: "capture" }, start, capture: tree.newGroup(start, null) });
     return;
   }
   if (readForeign(reader, tree, start)) return;
   const next = reader.peek(1);
-  const none = reader.dialect.syntax.inlineFlagRules.anyOrder && (next === ")" || next === ":");
-  if (next === "-" || isLetter(next) || none || (next === "^" && reader.dialect.syntax.inlineFlagRules.reset !== null)) {
+  const { anyOrder, signs } = reader.dialect.syntax.inlineFlagRules;
+  const none = anyOrder && !signs && (next === ")" || next === ":");
+  if (next === "-" || (signs && next === "+") || isLetter(next) || none || (next === "^" && reader.dialect.syntax.inlineFlagRules.reset !== null)) {
     reader.at++;
+    // Right inside of a condition that asks for a part of a pattern.
+    const asksForPart = tree.top.condition?.asks.kind === "look" && reader.dialect.syntax.conditions.has("expression");
+    if (asksForPart) reader.report("condition-flags", { start, end: reader.at + 1 });
     readInlineFlags(reader, tree, start, global);
     return;
   }
@@ -110,10 +114,13 @@ function readKnown(reader: Reader, tree: GrowingTree, references: References, op
       const nameStart = reader.at;
       const name = groupName(reader, opener.end) ?? null;
       const capture = tree.newGroup(start, name);
-      if (name !== null) declare(reader, tree, name, capture, { start: nameStart, end: reader.at - opener.end.length });
+      if (name !== null) tree.declare(name, capture, { start: nameStart, end: reader.at - opener.end.length });
       tree.push({ opener: { kind: "capture" }, start, capture, name });
       return;
     }
+    case "balanced":
+      readBalanced(reader, tree, opener.end, start);
+      return;
     case "comment":
       if (reader.passComment([opener.end])) reader.at += opener.end.length;
       else reader.report("comment-open", { start, end: reader.at });
@@ -170,15 +177,4 @@ function groupName(reader: Reader, end: string): string | undefined {
     else reader.report("group-name-characters", whole, text);
   }
   return undefined;
-}
-
-function declare(reader: Reader, tree: GrowingTree, name: string, number: number, span: Span): void {
-  const known = tree.names.numbers(name);
-  const other = tree.nameOf(number);
-  if (other !== undefined && other !== name && !reader.dialect.syntax.names.several) reader.report("group-name-other", span, number, other);
-  // Groups of one number are one, and have one name.
-  else if (tree.names.holds(name, number)) return;
-  else if (reader.options.sharedNames) tree.names.add(name, number, tree.top.place);
-  else if (known && !reader.dialect.syntax.names.shared) reader.report("group-name-again", span, name, known[0] as number);
-  else if (!tree.names.add(name, number, tree.top.place)) reader.report("group-name-twice", span, name);
 }

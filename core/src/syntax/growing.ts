@@ -8,6 +8,7 @@ import type { GroupOpener, Options } from "../dialect/dialect.ts";
 import { pairedAnchor } from "./anchors.ts";
 import type { Condition } from "./conditions.ts";
 import { NameTable, type Place } from "./names.ts";
+import type { WrittenGroup } from "./numbering.ts";
 import type { Reader } from "./reader.ts";
 import type { Asks, Group, Node, Span } from "./tree.ts";
 
@@ -24,6 +25,8 @@ interface OpenGroup {
   /** Of a capturing group its index among the groups. */
   readonly index: number;
   readonly name: string | null;
+  /** The slot whose newest capture is taken away where it ends; null where none is. */
+  readonly pops: number | null;
   /** What flags said before the bracket. */
   readonly outerOptions: Options;
   condition: Condition | null;
@@ -52,10 +55,13 @@ export interface Opening {
   readonly name?: string | null;
   readonly condition?: Condition | null;
   readonly awaitsLook?: boolean;
+  readonly pops?: number | null;
 }
 
 export class GrowingTree {
   readonly groups: Group[] = [];
+  /** The same as they are written, before anything is known of their numbers. */
+  readonly written: WrittenGroup[] = [];
   /** The highest number of a group so far. */
   count = 0;
   readonly names = new NameTable();
@@ -71,6 +77,7 @@ export class GrowingTree {
 
   constructor(reader: Reader) {
     this.reader = reader;
+    if (reader.numbering) this.count = reader.numbering.numbers.length;
     this.push({ opener: { kind: "pattern" }, start: 0 });
   }
 
@@ -145,16 +152,32 @@ export class GrowingTree {
     this.add({ kind: "back-reference", slots, label, folding, start: span.start, end: span.end });
   }
 
-  /** Numbers a capturing group whose bracket stands at the offset. */
-  newGroup(start: number, name: string | null): number {
-    const number = ++this.count;
-    if (name !== null && !this.slotNames.has(number)) this.slotNames.set(number, name);
-    this.groups.push({ slot: number, number, name, start, end: this.reader.pattern.length, depth: this.captureDepth++ });
-    return number;
+  /** Numbers a capturing group whose bracket stands at the offset, and which may bring a number of its own; returns its slot. */
+  newGroup(start: number, name: string | null, given: number | null = null): number {
+    const { numbering, pattern } = this.reader;
+    const slot = numbering?.slots[this.groups.length] ?? ++this.count;
+    if (name !== null && !this.slotNames.has(slot)) this.slotNames.set(slot, name);
+    this.written.push({ name, given });
+    this.groups.push({ slot, number: numbering?.numbers[slot - 1] ?? slot, name, start, end: pattern.length, depth: this.captureDepth++ });
+    return slot;
+  }
+
+  /** Gives a group its name, which stands at the span. */
+  declare(name: string, number: number, span: Span): void {
+    const { reader, names } = this;
+    const { several, shared } = reader.dialect.syntax.names;
+    const known = names.numbers(name);
+    const other = this.nameOf(number);
+    if (other !== undefined && other !== name && !several) reader.report("group-name-other", span, number, other);
+    // Groups of one number are one, and have one name.
+    else if (names.holds(name, number)) return;
+    else if (reader.options.sharedNames) names.add(name, number, this.top.place);
+    else if (known && !shared) reader.report("group-name-again", span, name, known[0] as number);
+    else if (!names.add(name, number, this.top.place)) reader.report("group-name-twice", span, name);
   }
 
   /** Opens a group: what is added from now on lies in it. */
-  push({ opener, start, capture, name = null, condition = null, awaitsLook = false }: Opening): void {
+  push({ opener, start, capture, name = null, condition = null, awaitsLook = false, pops = null }: Opening): void {
     const { reader, open } = this;
     if (open.length > MAX_NESTING) {
       reader.report("too-deep", { start, end: start + 1 }, MAX_NESTING);
@@ -169,6 +192,7 @@ export class GrowingTree {
       capture: capture ?? null,
       index: this.groups.length - 1,
       name,
+      pops,
       outerOptions: reader.options,
       condition,
       awaitsLook,
@@ -204,7 +228,7 @@ export class GrowingTree {
   close(bodyEnd: number): void {
     const { reader } = this;
     const body = this.body(bodyEnd);
-    const { start, opener, capture, index, name, condition, branches, outerOptions, most } = this.open.pop() as OpenGroup;
+    const { start, opener, capture, index, name, pops, condition, branches, outerOptions, most } = this.open.pop() as OpenGroup;
     reader.options = outerOptions;
     const span = { start, end: reader.at };
     if (opener.kind === "branch-reset") this.count = most;
@@ -213,23 +237,31 @@ export class GrowingTree {
       this.groups[index] = { ...(this.groups[index] as Group), end: reader.at };
       this.closed[capture] = true;
     }
+    let node: Node;
     if (opener.kind === "look") {
-      const look: Node = { kind: "look", behind: opener.behind, negated: opener.negated, widths: null, body, ...span };
-      if (opener.behind && reader.dialect.semantics.lookbehind !== "any-width") this.lookbehinds.push(look);
-      const { top } = this;
-      if (top.awaitsLook) {
-        top.condition = { asks: { kind: "look", look }, label: reader.pattern.slice(start, reader.at) };
-        top.awaitsLook = false;
-        top.branchStart = reader.at;
-      } else this.add(look);
-    } else if (opener.kind === "atomic") this.add({ kind: "atomic", body, ...span });
+      node = { kind: "look", behind: opener.behind, negated: opener.negated, widths: null, body, ...span };
+      if (opener.behind && reader.dialect.semantics.lookbehind !== "any-width") this.lookbehinds.push(node);
+    } else if (opener.kind === "atomic") node = { kind: "atomic", body, ...span };
     else if (opener.kind === "conditional") {
       const [yes, no, more] = branches as [Node, Node | undefined, Node | undefined];
       if (more) reader.report("condition-branches", { start: more.start, end: bodyEnd });
       if (no && condition?.label === "DEFINE") reader.report("define-branches", { start: no.start, end: bodyEnd });
       const nothing: Node = { kind: "empty", start: bodyEnd, end: bodyEnd };
-      this.add({ kind: "conditional", asks: condition?.asks ?? NEVER, label: condition?.label ?? "", yes, no: no ?? nothing, ...span });
-    } else this.add({ kind: "group", capture, name, body, ...span });
+      node = { kind: "conditional", asks: condition?.asks ?? NEVER, label: condition?.label ?? "", yes, no: no ?? nothing, ...span };
+    } else node = { kind: "group", capture, name, body, ...(pops !== null && { pops }), ...span };
+    if (this.top.awaitsLook) this.askFor(node);
+    else this.add(node);
+  }
+
+  /** A part is what the condition around it asks for: a lookaround, or one that it stands for. */
+  private askFor(node: Node): void {
+    const { top, reader } = this;
+    // Inside of a lookbehind it is read backwards like the rest.
+    const behind = top.lookbehindGroups >= 0;
+    const look: Node = node.kind === "look" ? node : { kind: "look", behind, negated: false, widths: null, body: node, start: node.start, end: node.end };
+    top.condition = { asks: { kind: "look", look }, label: reader.pattern.slice(node.start, reader.at) };
+    top.awaitsLook = false;
+    top.branchStart = reader.at;
   }
 
   /** The whole tree; brackets that are still open are said to be. */

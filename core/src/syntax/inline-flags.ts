@@ -41,7 +41,11 @@ export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number
   if (resets) options = { ...options, ...rules.reset };
   for (;;) {
     const span = { start: reader.at, end: reader.at + 1 };
-    if (side === "on" && reader.pass("-")) {
+    if (rules.signs && reader.pass("+")) {
+      side = "on";
+      continue;
+    }
+    if ((side === "on" || rules.signs) && reader.pass("-")) {
       if (resets) reader.report("flags-reset-off", span);
       side = "off";
       continue;

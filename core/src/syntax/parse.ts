@@ -18,11 +18,13 @@ import { GlobalFlags } from "./inline-flags.ts";
 import { withManyFolds } from "./many-folds.ts";
 import { readName } from "./names.ts";
 import { readNestedSet } from "./nested-sets.ts";
+import { numberGroups, type WrittenGroup } from "./numbering.ts";
 import { readCounts, readRepeat } from "./quantifiers.ts";
 import { isDigit, Reader } from "./reader.ts";
 import { References } from "./references.ts";
 import { readSetWithOperations } from "./set-operations.ts";
 import { readSet } from "./sets.ts";
+import { readSubtractedSet } from "./subtracted-sets.ts";
 import type { Group, Node, Slot } from "./tree.ts";
 import { settleLookbehinds } from "./width.ts";
 
@@ -48,10 +50,14 @@ export function parse(pattern: string, dialect: Dialect, options: Options): Pars
     return { root: { kind: "empty", start: 0, end: pattern.length }, groups: [], slots: [], diagnostics, options };
   }
   const { count, named } = countGroups(pattern, dialect.syntax.sets.reader(options) !== "plain");
-  return new Parser(new Reader(pattern, dialect, options, count, named)).run();
+  const fresh = (): Reader => new Reader(pattern, dialect, options, count, named);
+  const reader = fresh();
+  // Read once for its groups alone.
+  if (dialect.syntax.groupNumbers === "named-last") reader.numbering = numberGroups(new Parser(fresh()).groups());
+  return new Parser(reader).run();
 }
 
-const SET_READERS = { plain: readSet, operations: readSetWithOperations, nested: readNestedSet } as const;
+const SET_READERS = { plain: readSet, operations: readSetWithOperations, nested: readNestedSet, subtracted: readSubtractedSet } as const;
 
 type OperatorOf<K extends Operator["kind"]> = Extract<Operator, { kind: K }>;
 
@@ -70,10 +76,20 @@ class Parser {
     this.global = new GlobalFlags(reader.options, reader.dialect.syntax.inlineFlags);
   }
 
+  /** The capturing groups as they are written. */
+  groups(): readonly WrittenGroup[] {
+    this.read();
+    return this.tree.written;
+  }
+
+  private read(): Node {
+    while (!this.reader.ended) this.term();
+    return this.tree.finish();
+  }
+
   run(): Parsed {
     const { reader, tree } = this;
-    while (!reader.ended) this.term();
-    const root = tree.finish();
+    const root = this.read();
     this.references.resolve();
     const diagnostics = [...reader.diagnostics].sort((a, b) => a.start - b.start);
     const { manyFolds } = this.dialect.semantics;
@@ -188,11 +204,16 @@ class Parser {
     if (meaning.kind === "unread") reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), meaning.what);
     if (meaning.kind === "quote") this.quote(meaning.end);
     if (meaning.kind !== "name-reference") return;
+    const from = reader.at;
     const marks = meaning.marks.find(([open]) => reader.pass(open));
     const label = marks && readName(reader, marks[1]);
     const span = { start, end: reader.at };
-    if (label === undefined) reader.report("reference-name-form", span);
-    else this.references.addName(label, span);
+    if (label !== undefined) this.references.addName(label, span);
+    else if (meaning.character === undefined) reader.report("reference-name-form", span);
+    else {
+      reader.at = from;
+      tree.addCharacter(meaning.character, start);
+    }
   }
 
   /** Characters that stand for themselves, up to the end mark. */
@@ -221,7 +242,7 @@ class Parser {
 /** What a match says of groups: of several with one number once. */
 function slotsOf(groups: readonly Group[], count: number): Slot[] {
   const slots: Slot[] = Array.from({ length: count }, (_, i) => ({ number: i + 1, name: null }));
-  for (const { slot, number, name } of groups) if (name !== null && slots[slot - 1]?.name === null) slots[slot - 1] = { number, name };
+  for (const { slot, number, name } of groups) slots[slot - 1] = { number, name: slots[slot - 1]?.name ?? name };
   return slots;
 }
 

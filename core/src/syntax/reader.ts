@@ -2,6 +2,7 @@
 
 import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Dialect, Operator, Options } from "../dialect/dialect.ts";
+import type { Numbering } from "./numbering.ts";
 import type { Span } from "./tree.ts";
 
 /** Past the first hundred mistakes nobody reads on. */
@@ -25,6 +26,8 @@ export class Reader {
   readonly dialect: Dialect;
   readonly strict: boolean;
   readonly diagnostics: Diagnostic[] = [];
+  /** What groups are numbered, where that hangs on all of them; null before it is known. */
+  numbering: Numbering | null = null;
   /** What the whole pattern is known to hold before it is read: capturing groups, and whether any has a name. */
   readonly groupCount: number;
   readonly hasNames: boolean;

@@ -1,5 +1,6 @@
 /** References to groups, calls of them and conditions on them: by number where they are read, by name when every group is known. */
 import type { ConditionForm } from "../dialect/dialect.ts";
+import { isNumber } from "../text/characters.ts";
 import type { Condition } from "./conditions.ts";
 import type { GrowingTree } from "./growing.ts";
 import { isDigit, isOctal, type Reader } from "./reader.ts";
@@ -36,6 +37,14 @@ export class References {
       this.readWhatThereIs(start);
       return true;
     }
+    if (digits === "group-or-octal") {
+      while (isDigit(pattern[end])) end++;
+      const number = Number(pattern.slice(reader.at, end));
+      if (number >= SURELY_A_GROUP && reader.numbering?.byNumber.get(number) === undefined) return false;
+      reader.at = end;
+      this.addNumbered(number, { start, end });
+      return true;
+    }
     if (digits === "octal-beyond-groups") {
       while (isDigit(pattern[end])) end++;
       const number = Number(pattern.slice(reader.at, end));
@@ -63,6 +72,14 @@ export class References {
     reader.at = end;
     tree.addReference([number], String(number), span);
     return true;
+  }
+
+  /** A reference to a group whose number hangs on all of them; to the whole match, which never holds anything yet, too. */
+  private addNumbered(number: number, span: Span): void {
+    const { reader, tree } = this;
+    const slot = reader.numbering?.byNumber.get(number);
+    if (reader.numbering && slot === undefined) reader.report("reference-number", span, number, reader.numbering.numbers.length);
+    tree.addReference(slot ? [slot] : [], String(number), span);
   }
 
   /** As many digits as there are groups for so far, one at least; a group that there is not at all is one that never takes part. */
@@ -125,7 +142,11 @@ export class References {
   /** A reference to the groups of a name. */
   addName(label: string, span: Span): void {
     const { reader, tree } = this;
-    const { forwardReferences, namesFirst } = reader.dialect.syntax;
+    const { forwardReferences, namesFirst, groupNumbers } = reader.dialect.syntax;
+    if (groupNumbers === "named-last" && isNumber(label)) {
+      this.addNumbered(Number(label), span);
+      return;
+    }
     const known = tree.names.numbers(label);
     if (namesFirst && !known) {
       reader.report("reference-unknown", span, label);

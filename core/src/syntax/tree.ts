@@ -69,8 +69,11 @@ export type Node = Span &
       } & Sign)
     /** What is inside is settled when it is through. */
     | { readonly kind: "atomic"; readonly body: Node }
-    /** Brackets; `capture` is the slot of what the group holds, or null where it does not capture. */
-    | ({ readonly kind: "group"; readonly capture: number | null; readonly name: string | null; readonly body: Node } & Sign)
+    /**
+     * Brackets; `capture` is the slot of what the group holds, or null where it does not capture. Where it ends, the newest
+     * capture of the slot `pops` is taken away, and there must be one (there is none of slot 0).
+     */
+    | ({ readonly kind: "group"; readonly capture: number | null; readonly name: string | null; readonly pops?: number; readonly body: Node } & Sign)
     /** A back-reference; a name can stand for several slots, of which at most one has taken part. */
     | ({ readonly kind: "back-reference"; readonly slots: readonly number[]; readonly label: string } & Folding)
     /** One way where what it asks for holds, another where it does not. */

@@ -9,6 +9,8 @@ export interface Vocabulary {
   /** A bracket with two ways, for conditions. */
   readonly conditions: readonly string[];
   readonly pieces: readonly string[];
+  /** Several groups may have one name. */
+  readonly namesAgain?: true;
   /** Whether a text can be asked about under these flags. */
   readonly fits?: (text: string, flags: string) => boolean;
 }

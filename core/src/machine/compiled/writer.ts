@@ -50,6 +50,8 @@ const COMPILED: Readonly<Record<Operation, boolean>> = {
   [Op.ConditionCall]: false,
   [Op.HereAgain]: false,
   [Op.NoteStates]: false,
+  [Op.Balance]: false,
+  [Op.Put]: false,
 };
 
 /** The module's bytes, or null where the program is not compiled. */

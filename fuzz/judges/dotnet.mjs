@@ -1,0 +1,15 @@
+// Compiles the judge of .NET with mono's compiler, and runs it on this process's own input and output.
+import { execFileSync, spawn } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+const folder = mkdtempSync(join(tmpdir(), "judge-"));
+const program = join(folder, "Judge.exe");
+execFileSync("mcs", [`-out:${program}`, fileURLToPath(new URL("Judge.cs", import.meta.url))], { stdio: "ignore" });
+const judge = spawn("mono", [program], { stdio: "inherit", env: { ...process.env, MONO_GC_PARAMS: "max-heap-size=1g" } });
+judge.on("exit", (code) => {
+  rmSync(folder, { recursive: true, force: true });
+  process.exit(code ?? 1);
+});
