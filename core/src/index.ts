@@ -106,6 +106,7 @@ export { drained } from "./slices.ts";
 export { asideLine, partSlips, withAside } from "./slips/aside.ts";
 export { SLIP_RULES, type SlipCode } from "./slips/messages.ts";
 export { type Proved, type Slip, slipsOf } from "./slips/slips.ts";
+export { widthsOf } from "./syntax/width.ts";
 export { Reckoning } from "./syntax/bounded.ts";
 export { type ForeignSpelling, foreignSpellings } from "./syntax/foreign.ts";
 export { type ItemWords, itemAt, setWords, type Taken, takenOf } from "./syntax/item.ts";

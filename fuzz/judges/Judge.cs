@@ -50,6 +50,10 @@ public static class Judge {
       return "[" + string.Join(",", asked.Matches(text).Cast<Match>().Select(match => Row(asked, match))) + "]";
     } catch (RegexMatchTimeoutException) {
       return "\"died\"";
+    } catch (OutOfMemoryException) {
+      // What comes after would fail as well.
+      Environment.Exit(1);
+      throw;
     } catch (ArgumentException error) {
       return kind == null ? "null" : "{\"refused\":" + Quoted(error.Message) + "}";
     } catch (Exception error) {

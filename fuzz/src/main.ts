@@ -11,7 +11,7 @@ import { type Judge, processJudge } from "./judges.ts";
 import { Random } from "./random.ts";
 import { record } from "./record.ts";
 
-const HOSTS = ["ecmascript", "python", "java", "perl", "pcre"] as const;
+const HOSTS = ["ecmascript", "python", "java", "dotnet", "perl", "pcre"] as const;
 const PATTERNS_A_BATCH = 250;
 const TEXTS_EACH = 16;
 /** After so many differences the cause is one that the first of them shows. */
@@ -109,7 +109,7 @@ const program = new Command("fuzz")
   )
   .argument("[what...]", "“machines”, “hazard”, “hosts” (and which), or “record”: the hosts’ answers in the tables", ["machines"])
   .option("--verdicts <n>", "hazard: how many linear verdicts at most", "1000000000")
-  .option("--judge <names>", "which judges, parted by commas", "host,python,chromium,java,pcre,perl")
+  .option("--judge <names>", "which judges, parted by commas", "host,python,chromium,java,dotnet,pcre,perl")
   .option("--seconds <n>", "how long for each judge", "60")
   .option("--pairs <n>", "how many pairs at most for each judge", "1000000000")
   .option("--seed <n>", "where the random numbers begin", String(Date.now() % 1_000_000));

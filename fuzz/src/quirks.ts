@@ -2,7 +2,7 @@
  * Where a judge itself is wrong: differences of these kinds are not counted. Each says by which rule the judge errs, so
  * that it can be taken out when the judge is mended.
  */
-import { type Node, type NodeOf, Reckoning, read, walk } from "@lamprey/core";
+import { type Node, type NodeOf, Reckoning, read, walk, widthsOf } from "@lamprey/core";
 import type { Question, Verdict } from "./judges.ts";
 import type { FuzzedDialect } from "./patterns.ts";
 
@@ -101,6 +101,23 @@ export const QUIRKS: readonly Quirk[] = [
     dialect: "pcre",
     why: "compiled to machine code, what is possessive or settled keeps what groups inside took in ways given up",
     excuses: ({ pattern, flags }) => nodesOf(pattern, flags, "pcre").some((node) => (node.kind === "atomic" || isPossessive(node)) && captures(node) > 0),
+  },
+  {
+    dialect: "dotnet",
+    why: "a lazy loop of one turn or more whose turn takes nothing loses where it stands, or never ends",
+    excuses: ({ pattern, flags }) => {
+      const { root } = read({ dialect: "dotnet", pattern, flags });
+      const widths = widthsOf(root);
+      return [...walk(root)].some(
+        (node) => node.kind === "quantifier" && node.mode === "lazy" && node.max === Number.POSITIVE_INFINITY && node.min <= 1 && widths.get(node.body)?.least === 0,
+      );
+    },
+  },
+  {
+    dialect: "dotnet",
+    why: "the search takes a condition without a second way for its first alone, and skips where that cannot begin",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "dotnet").some((node) => node.kind === "conditional" && node.no.kind === "empty" && pattern[node.no.start - 1] !== "|"),
   },
   {
     dialect: "perl",

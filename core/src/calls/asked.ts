@@ -12,6 +12,11 @@ export class Asked {
 
   private readonly program: Program;
   private readonly text: string;
+  /** Steps that a run may take. */
+  get stepLimit(): number {
+    return this.limits.stepLimit;
+  }
+
   private readonly limits: { readonly stepLimit: number; readonly matchLimit: number };
 
   constructor(program: Program, text: string, limits: Asked["limits"]) {

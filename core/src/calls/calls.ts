@@ -8,6 +8,7 @@ import type { Found } from "../linear/find.ts";
 import { readsBytes } from "../program/in-bytes.ts";
 import type { Program } from "../program/program.ts";
 import { Asked } from "./asked.ts";
+import { DOTNET_CALLS } from "./dotnet.ts";
 import { ECMASCRIPT_CALLS } from "./ecmascript.ts";
 import type { CallsContext, HostCalls, Outcome } from "./host.ts";
 import { JAVA_CALLS } from "./java.ts";
@@ -20,6 +21,7 @@ const HOSTS: Partial<Record<DialectName, HostCalls>> = {
   ecmascript: ECMASCRIPT_CALLS,
   python: PYTHON_CALLS,
   java: JAVA_CALLS,
+  dotnet: DOTNET_CALLS,
   perl: PERL_CALLS,
   pcre: PHP_CALLS,
 };

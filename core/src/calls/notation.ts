@@ -1,7 +1,7 @@
 /** Values as a host's language writes them, in pieces that say where in the sample each came from. */
 import type { DialectName } from "../dialect/dialect.ts";
 import { hexOf } from "../host/bytes.ts";
-import { javaString, javascriptString, perlString, phpString, pythonRepr } from "../host/strings.ts";
+import { csharpString, javaString, javascriptString, perlString, phpString, pythonRepr } from "../host/strings.ts";
 import { isNumber } from "../text/characters.ts";
 import type { Span } from "../text/span.ts";
 import { unknownKey } from "../unknown.ts";
@@ -28,6 +28,8 @@ interface Notation {
   readonly map: readonly [open: string, close: string, name: (name: string) => string];
   /** A match: texts as they are, and the names of fields. */
   readonly match: (fields: Fields) => readonly (string | Value)[];
+  /** A group of a match, where it has fields of its own. */
+  readonly group?: (fields: Fields) => readonly (string | Value)[];
 }
 
 /** Strings that are longer are cut where they are shown. */
@@ -108,6 +110,27 @@ const NOTATIONS: Partial<Record<DialectName, Notation>> = {
     map: ["[", "]", (name) => `${isNumber(name) ? name : phpString(name)} => `],
     match: () => [],
   },
+  dotnet: {
+    text: csharpString,
+    unset: "null",
+    nothing: "Success False",
+    truths: ["False", "True"],
+    lists: { list: ["[", "]", ""], tuple: ["[", "]", ""] },
+    map: ["{ ", " }", (name) => `${name} `],
+    match: (fields) => {
+      const groups = itemsOf(field(fields, "groups")).slice(1);
+      const named = groups.length > 0 ? [", Groups ", { kind: "list", type: "tuple", items: groups, more: 0 } as const] : [];
+      return ["Index ", field(fields, "index"), ", Length ", field(fields, "length"), ", ", field(fields, "value"), ...named];
+    },
+    group: (fields) => {
+      const name = field(fields, "name");
+      const captures = itemsOf(field(fields, "captures")).map((each) => (each.kind === "record" ? field(new Map(each.fields), "value") : each));
+      const label = name.kind === "text" ? `${name.text}: ` : "";
+      if (captures.length === 0) return [`${label}Success False`];
+      const all = captures.length > 1 ? [" of ", { kind: "list", type: "tuple", items: captures, more: 0 } as const] : [];
+      return [label, field(fields, "value"), ...all];
+    },
+  },
   java: {
     text: javaString,
     unset: "null",
@@ -174,6 +197,7 @@ function writeOne(value: Value, notation: Notation, plain: (text: string, from?:
     }
     case "record": {
       if (value.type === "match") return notation.match(new Map(value.fields));
+      if (value.type === "group" && notation.group) return notation.group(new Map(value.fields));
       const [open, close, name] = notation.map;
       return [open, ...value.fields.flatMap(([key, inner], i) => [i === 0 ? name(key) : `, ${name(key)}`, inner]), close];
     }

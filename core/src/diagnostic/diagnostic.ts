@@ -129,6 +129,7 @@ export const MESSAGES = {
   "template-variable": ["syntax-error", "“{0}” is a variable of the program, which is not run here. Write a backslash before the sign for the character."],
   "template-case-unread": ["unsupported", "Lamprey does not read “{0}” in a template yet."],
   "template-group": ["syntax-error", "There is no group {0}; the pattern has {1}."],
+  "template-number": ["syntax-error", "Numbers of groups go up to 2147483647. Write “$$” for the character."],
   "template-group-digit": ["syntax-error", "There is no group {0}; the pattern has {1}. For group {2} and then “{3}” write “{4}”."],
   "handin-none": ["syntax-error", "There is no pattern here in a form that is known: a literal, a call with a string, or a string."],
   "handin-open": ["syntax-error", "This string is never closed. Copy it to its end."],

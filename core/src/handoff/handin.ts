@@ -7,6 +7,7 @@ import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { DialectName } from "../dialect/dialect.ts";
 import type { Span } from "../text/span.ts";
 import type { Candidate } from "./candidate.ts";
+import { fromDotnet } from "./from-dotnet.ts";
 import { fromJava } from "./from-java.ts";
 import { fromJavascript } from "./from-javascript.ts";
 import { fromPerl } from "./from-perl.ts";
@@ -36,6 +37,7 @@ const READERS: readonly (readonly [DialectName, Reader])[] = [
   ["ecmascript", fromJavascript],
   ["python", fromPython],
   ["java", fromJava],
+  ["dotnet", fromDotnet],
   ["pcre", fromPhp],
   ["perl", fromPerl],
 ];

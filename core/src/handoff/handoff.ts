@@ -1,6 +1,7 @@
 /** Hand-off: a pattern with its flags as source text of its host, in the forms that the host's users write. */
 import type { DialectName } from "../dialect/dialect.ts";
 import type { Source } from "../syntax/read.ts";
+import { dotnetPlain, dotnetVerbatim, verbatimNote } from "./dotnet.ts";
 import { javascriptConstructor, javascriptLiteral, literalNote } from "./ecmascript.ts";
 import { javaCompiled } from "./java.ts";
 import { perlNote, perlQuoted } from "./perl.ts";
@@ -46,6 +47,11 @@ const FORMS: Partial<Record<DialectName, readonly Form[]>> = {
     JSON_FORM,
   ],
   java: [{ name: "string", label: "Pattern.compile", write: javaCompiled, note: twice }, JSON_FORM],
+  dotnet: [
+    { name: "verbatim", label: "verbatim string", write: dotnetVerbatim, note: verbatimNote },
+    { name: "string", label: "plain string", write: dotnetPlain, note: twice },
+    JSON_FORM,
+  ],
   perl: [{ name: "qr", label: "qr", write: perlQuoted, note: perlNote }, JSON_FORM],
   pcre: [{ name: "php", label: "PHP string", write: phpDelimited, note: delimiterNote }, JSON_FORM],
 };

@@ -2,7 +2,7 @@
  * A piece of source text as tokens: as much of a language as it takes to find string literals, and calls around them.
  * It is no parser: pieces are copied from anywhere, begin and end in the middle of things, and may be broken.
  */
-import { readBlock, readEscapes, type StringRules } from "../host/strings.ts";
+import { readBlock, readEscapes, readRawBlock, type StringRules, type StringValue } from "../host/strings.ts";
 import type { Span } from "../text/span.ts";
 
 /** Why a literal is no constant, or cannot be read. */
@@ -13,6 +13,8 @@ export interface StringToken extends Span {
   /** What stands before the opening mark, in small letters. */
   readonly prefix: string;
   readonly mark: string;
+  /** All that opens it: the mark, and a sign before it that is no prefix of letters. */
+  readonly opened: string;
   /** Between the marks, as written. */
   readonly body: string;
   readonly value: string;
@@ -27,6 +29,12 @@ export type Token =
 
 /** How a kind of string literal is written. */
 export interface StringForm {
+  /** What opens it, where that is not the mark alone. */
+  readonly open?: string;
+  /** A mark that is written twice is one, and a backslash is nothing but itself. */
+  readonly doubled?: boolean;
+  /** A backslash is nothing but itself. */
+  readonly plain?: boolean;
   /** Tried in their order; the longest first where one begins as another. */
   readonly mark: string;
   /** Prefixes that may stand before the mark, in small letters; the rules by which each is read. */
@@ -137,12 +145,13 @@ function stringAt(source: string, start: number, { strings }: Lexis): StringToke
   const prefix = source.slice(start, quote).toLowerCase();
   for (const form of strings) {
     const rules = Object.hasOwn(form.prefixes, prefix) ? form.prefixes[prefix] : undefined;
-    if (!rules || !source.startsWith(form.mark, quote)) continue;
-    const from = quote + form.mark.length;
+    const opened = form.open ?? form.mark;
+    if (!rules || !source.startsWith(opened, quote)) continue;
+    const from = quote + opened.length;
     const close = closingMark(source, from, form);
     const body = source.slice(from, close.at);
     const end = close.closed ? close.at + form.mark.length : close.at;
-    const { value, taken, fault } = form.block ? readBlock(body, from, rules) : readEscapes(body, from, rules);
+    const { value, taken, fault } = readBody(body, from, form, rules);
     const made = form.made?.(prefix, body) ?? false;
     return {
       kind: "string",
@@ -150,6 +159,7 @@ function stringAt(source: string, start: number, { strings }: Lexis): StringToke
       end,
       prefix,
       mark: form.mark,
+      opened,
       body,
       value,
       taken,
@@ -165,13 +175,23 @@ function stringAt(source: string, start: number, { strings }: Lexis): StringToke
   return undefined;
 }
 
-/** A backslash takes what follows it along, in raw strings too. */
-function closingMark(source: string, from: number, { mark, lines }: StringForm): { readonly at: number; readonly closed: boolean } {
+function readBody(body: string, from: number, { block, doubled, plain, mark }: StringForm, rules: StringRules): StringValue {
+  if (doubled) return { value: body.replaceAll(mark + mark, mark), taken: [], fault: null };
+  if (plain) return { value: block ? readRawBlock(body) : body, taken: [], fault: null };
+  return block ? readBlock(body, from, rules) : readEscapes(body, from, rules);
+}
+
+/** A backslash takes what follows it along, in raw strings too, unless it is nothing but itself. */
+function closingMark(source: string, from: number, { mark, lines, doubled, plain }: StringForm): { readonly at: number; readonly closed: boolean } {
   let at = from;
   while (at < source.length) {
+    if (doubled && source.startsWith(mark + mark, at)) {
+      at += 2 * mark.length;
+      continue;
+    }
     if (source.startsWith(mark, at)) return { at, closed: true };
     if (!lines && (source[at] === "\n" || source[at] === "\r")) return { at, closed: false };
-    if (source[at] === "\\") at += source.startsWith("\r\n", at + 1) ? 3 : 2;
+    if (source[at] === "\\" && !doubled && !plain) at += source.startsWith("\r\n", at + 1) ? 3 : 2;
     else at++;
   }
   return { at: source.length, closed: false };

@@ -7,8 +7,8 @@ import type { Span } from "../text/span.ts";
 /** What an escape's letter stands for. */
 type EscapeRule =
   | { readonly kind: "text"; readonly text: string }
-  /** So many hexadecimal digits; `braces` where `{…}` of any length may stand instead. */
-  | { readonly kind: "hex"; readonly digits: number; readonly braces: boolean }
+  /** So many hexadecimal digits, or at least one where `fewer` will do; `braces` where `{…}` of any length may stand instead. */
+  | { readonly kind: "hex"; readonly digits: number; readonly braces: boolean; readonly fewer?: true }
   /** Up to three octal digits, the letter among them, as long as they are no more than so much. */
   | { readonly kind: "octal"; readonly most: number }
   /** A character by its name, which is not known here. */
@@ -82,6 +82,28 @@ export const JAVA_STRING: StringRules = {
   unknown: "refused",
 };
 
+/** The C# Language Specification, 6.4.5.6; `\\e` is of C# 13. */
+export const CSHARP_STRING: StringRules = {
+  escapes: {
+    "0": text("\0"),
+    a: text("\x07"),
+    b: text("\b"),
+    e: text("\x1b"),
+    f: text("\f"),
+    n: text("\n"),
+    r: text("\r"),
+    t: text("\t"),
+    v: text("\v"),
+    "\\": text("\\"),
+    "'": text("'"),
+    '"': text('"'),
+    x: { kind: "hex", digits: 4, braces: false, fewer: true },
+    u: { kind: "hex", digits: 4, braces: false },
+    U: { kind: "hex", digits: 8, braces: false },
+  },
+  unknown: "refused",
+};
+
 /** In a string of bytes these are no escapes. */
 export const PYTHON_BYTES: StringRules = {
   escapes: Object.fromEntries(Object.entries(PYTHON_STRING.escapes).filter(([letter]) => !["u", "U", "N"].includes(letter))),
@@ -152,6 +174,21 @@ export function readBlock(body: string, at: number, rules: StringRules): StringV
   };
 }
 
+/**
+ * The same of a raw string of C# (6.4.5.6): on one line it is what stands there; else its first line is empty, and every
+ * line is indented by what stands before the closing mark.
+ */
+export function readRawBlock(body: string): string {
+  const lines = linesOf(body);
+  const last = lines.at(-1);
+  if (!last || lines.length < 3) return body;
+  const shared = body.slice(last.start, last.end);
+  return lines
+    .slice(1, -1)
+    .map(({ start, end }) => (body.startsWith(shared, start) ? body.slice(start + shared.length, end) : body.slice(start, end)))
+    .join("\n");
+}
+
 /** Where lines begin and end, without their ends, and by how much they are indented. */
 function linesOf(body: string): { readonly start: number; readonly end: number; readonly indent: number }[] {
   const lines = [];
@@ -200,13 +237,20 @@ function escapeAt(body: string, start: number, { escapes, unknown }: StringRules
     }
     case "hex": {
       const braced = rule.braces && body[after] === "{";
-      const close = braced ? body.indexOf("}", after) : after + rule.digits;
+      const close = braced ? body.indexOf("}", after) : after + (rule.fewer ? hexDigitsAt(body, after, rule.digits) : rule.digits);
       const digits = body.slice(braced ? after + 1 : after, close < 0 ? body.length : close);
-      const code = isHex(digits) && (braced || digits.length === rule.digits) ? Number.parseInt(digits, 16) : Number.NaN;
+      const code = isHex(digits) && (braced || rule.fewer || digits.length === rule.digits) ? Number.parseInt(digits, 16) : Number.NaN;
       const end = close < 0 ? body.length : Math.min(braced ? close + 1 : close, body.length);
       return [code <= LAST_CODE_POINT ? String.fromCodePoint(code) : undefined, end];
     }
   }
+}
+
+/** How many hexadecimal digits stand there, so many at most. */
+function hexDigitsAt(body: string, at: number, most: number): number {
+  let count = 0;
+  while (count < most && isHex(body.charAt(at + count))) count++;
+  return count;
 }
 
 function isHex(digits: string): boolean {
@@ -265,6 +309,18 @@ function isLoneAt(value: string, at: number): boolean {
   if (unit < 0xd800 || unit > 0xdfff) return false;
   const point = unit < 0xdc00 ? value.codePointAt(at) : at > 0 ? value.codePointAt(at - 1) : undefined;
   return point === undefined || point <= 0xffff;
+}
+
+/** A C# string literal: what it must escape is what Java must. */
+export const csharpString = javaString;
+
+/** A verbatim one, with backslashes as they are; undefined where it cannot hold the text. */
+export function csharpVerbatim(value: string): string | undefined {
+  for (let at = 0; at < value.length; at++) {
+    const unit = value.charAt(at);
+    if (unit === "\0" || unit === "\r" || unit === "\u0085" || isLineEnd(unit) || isLoneAt(value, at)) return undefined;
+  }
+  return `@"${value.replaceAll('"', '""')}"`;
 }
 
 /** A Python string literal. */

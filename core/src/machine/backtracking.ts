@@ -52,6 +52,8 @@ export interface MachineOptions {
   readonly mode: MatchMode;
   /** Offset at which the run starts; 0 where left out. */
   readonly from?: number;
+  /** Where the search is said to have begun; where it does, if left out. */
+  readonly origin?: number;
   readonly recorder?: Recorder;
   /** Stop after so many matches; no bound where left out. */
   readonly matchLimit?: number;
@@ -149,7 +151,8 @@ export class BacktrackingMachine {
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
     this.matches = new MatchTable(program.slots.length);
     this.registers = new Int32Array(program.registerCount).fill(-1);
-    this.next = this.items.origin = options.from ?? 0;
+    this.next = options.from ?? 0;
+    this.items.origin = options.origin ?? this.next;
     this.notEmptyFrom = options.notEmptyAt ?? -1;
     this.recorder?.watch(this.registers);
   }

@@ -116,7 +116,7 @@ class Compiler {
     this.alternations = around.alternations;
     this.groupsAround = around.groups;
     this.noted = new Set(this.alternations.values());
-    this.within = reading.groups.length > reading.slots.length ? insideTheirOwn(reading.root) : new Set();
+    this.within = new Set(reading.groups.map(({ slot }) => slot)).size < reading.groups.length ? insideTheirOwn(reading.root) : new Set();
     if (stacked || pops(reading.root)) {
       this.special.stack = this.registers;
       this.registers += 1 + reading.slots.length;

@@ -1,6 +1,7 @@
 /** The readers of templates, one a host. */
 import type { DialectName } from "../dialect/dialect.ts";
 import type { Program } from "../program/program.ts";
+import { readDotnetTemplate } from "./dotnet.ts";
 import { readEcmascriptTemplate } from "./ecmascript.ts";
 import { readJavaTemplate } from "./java.ts";
 import { readPerlTemplate } from "./perl.ts";
@@ -15,6 +16,7 @@ const HOSTS: Partial<Record<DialectName, { readonly read: TemplateReader; readon
   ecmascript: { read: readEcmascriptTemplate, call: "replace" },
   python: { read: readPythonTemplate, call: "re.sub" },
   java: { read: readJavaTemplate, call: "replaceAll", lenient: true },
+  dotnet: { read: readDotnetTemplate, call: "Regex.Replace" },
   perl: { read: readPerlTemplate, call: "s///" },
   pcre: { read: readPhpTemplate, call: "preg_replace" },
 };

@@ -85,6 +85,7 @@ const AROUND: Partial<Record<Source["dialect"], string>> = {
   ecmascript: "[\\s\\S]*",
   python: "[\\s\\S]*",
   java: "[\\s\\S]*",
+  dotnet: "[\\s\\S]*",
   pcre: "[\\s\\S]*",
   perl: "[\\s\\S]*",
 };

@@ -21,7 +21,7 @@ const VERSION = 10.42;
  */
 export function readCondition(reader: Reader, tree: GrowingTree, references: References, start: number): Condition | null | "look" {
   const { conditions, conditionNumber } = reader.dialect.syntax;
-  if (conditions.has("expression")) return readGroupOrExpression(reader, start);
+  if (conditions.has("expression")) return readGroupOrExpression(reader, tree, start);
   if (conditions.has("look") && opensLook(reader)) {
     reader.at--;
     return "look";
@@ -55,7 +55,7 @@ export function readCondition(reader: Reader, tree: GrowingTree, references: Ref
  * A group by its number, or by a name that there is; else any part of a pattern in the bracket before the reading place. It
  * can be no comment, and brings neither a name nor flags.
  */
-function readGroupOrExpression(reader: Reader, start: number): Condition | null | "look" {
+function readGroupOrExpression(reader: Reader, tree: GrowingTree, start: number): Condition | null | "look" {
   const from = reader.at;
   const { numbering } = reader;
   const { continues } = reader.dialect.syntax.names;
@@ -71,6 +71,8 @@ function readGroupOrExpression(reader: Reader, start: number): Condition | null 
   const slot = numbering?.byName.get(label);
   if (slot !== undefined && reader.pass(")")) return { asks: { kind: "groups", slots: [slot] }, label };
   reader.at = from - 1;
+  // Its bracket does not capture, and where it is no plain one the next of those does not, wherever it stands: .NET reads on so.
+  tree.passesBracket = numbering !== null;
   if (!reader.looksAt("(?") || ASKED_FOR.some((opener) => reader.looksAt(`(?${opener}`))) return "look";
   reader.report("condition-expression", { start: from - 1, end: from + 1 });
   return "look";

@@ -97,6 +97,12 @@ const ESCAPES: Readonly<Partial<Record<DialectName, Readonly<Record<string, Row>
     g: GROUP_IN_BRACES,
   },
   java: { g: GROUP_IN_BRACES },
+  dotnet: {
+    h: BLANKS,
+    R: LINE_END,
+    x: { ...BRACED_NUMBER, instead: (_, inner) => byNumber(inner, surrogates) },
+    g: GROUP_IN_BRACES,
+  },
   pcre: { u: FOUR_DIGITS },
   perl: { u: FOUR_DIGITS },
 };

@@ -27,7 +27,9 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
   }
   if (reader.dialect.syntax.calls && readNumberedCall(reader, tree, references, start)) return;
   if (reader.peek() !== "?") {
-    if (reader.options.namedOnly || tree.top.awaitsLook) tree.push({ opener: { kind: "plain" }, start });
+    const captures = !reader.options.namedOnly && !tree.top.awaitsLook && !tree.passesBracket;
+    tree.passesBracket = false;
+    if (!captures) tree.push({ opener: { kind: "plain" }, start });
     else tree.push({ opener: { kind: "capture" }, start, capture: tree.newGroup(start, null) });
     return;
   }

@@ -62,8 +62,12 @@ export class GrowingTree {
   readonly groups: Group[] = [];
   /** The same as they are written, before anything is known of their numbers. */
   readonly written: WrittenGroup[] = [];
-  /** The highest number of a group so far. */
+  /** The highest number of a group so far; of all where they are known beforehand. */
   count = 0;
+  /** The next bracket that looks as if it captured does not. */
+  passesBracket = false;
+  /** Groups without a name so far, where numbers hang on all of them. */
+  private unnamed = 0;
   readonly names = new NameTable();
   /** Lookbehinds that go back by a width, which is known only when all groups are. */
   readonly lookbehinds: Node[] = [];
@@ -155,7 +159,8 @@ export class GrowingTree {
   /** Numbers a capturing group whose bracket stands at the offset, and which may bring a number of its own; returns its slot. */
   newGroup(start: number, name: string | null, given: number | null = null): number {
     const { numbering, pattern } = this.reader;
-    const slot = numbering?.slots[this.groups.length] ?? ++this.count;
+    const known = given === null && name !== null ? numbering?.byName.get(name) : numbering?.byNumber.get(given ?? ++this.unnamed);
+    const slot = known ?? ++this.count;
     if (name !== null && !this.slotNames.has(slot)) this.slotNames.set(slot, name);
     this.written.push({ name, given });
     this.groups.push({ slot, number: numbering?.numbers[slot - 1] ?? slot, name, start, end: pattern.length, depth: this.captureDepth++ });

@@ -10,8 +10,6 @@ export interface WrittenGroup {
 }
 
 export interface Numbering {
-  /** For each bracket, in order, the slot of what it holds. */
-  readonly slots: readonly number[];
   /** The number of each slot, slot n at index n − 1, in ascending order. */
   readonly numbers: readonly number[];
   readonly byName: ReadonlyMap<string, number>;
@@ -22,8 +20,7 @@ export interface Numbering {
 export function numberGroups(groups: readonly WrittenGroup[]): Numbering {
   const taken = new Set(groups.flatMap(({ given }) => (given === null ? [] : [given])));
   let next = 1;
-  const unnamed = groups.map(({ name, given }) => given ?? (name === null ? next++ : 0));
-  for (const number of unnamed) taken.add(number);
+  for (const { name, given } of groups) if (name === null && given === null) taken.add(next++);
   const named = new Map<string, number>();
   for (const { name } of groups) {
     if (name === null || named.has(name)) continue;
@@ -33,11 +30,9 @@ export function numberGroups(groups: readonly WrittenGroup[]): Numbering {
   }
   const numbers = [...taken].filter((number) => number > 0).sort((a, b) => a - b);
   const byNumber = new Map([0, ...numbers].map((number, slot) => [number, slot]));
-  const slotOf = (number: number): number => byNumber.get(number) as number;
   return {
-    slots: groups.map(({ name }, i) => slotOf(name === null ? (unnamed[i] as number) : (named.get(name) as number))),
     numbers,
-    byName: new Map([...named].map(([name, number]) => [name, slotOf(number)])),
+    byName: new Map([...named].map(([name, number]) => [name, byNumber.get(number) as number])),
     byNumber,
   };
 }

@@ -97,7 +97,7 @@ class Parser {
     return {
       root: manyFolds ? withManyFolds(root) : root,
       groups: tree.groups,
-      slots: slotsOf(tree.groups, tree.count),
+      slots: slotsOf(tree.groups, reader.numbering?.numbers ?? Array.from({ length: tree.count }, (_, i) => i + 1)),
       diagnostics,
       options: this.global.options,
     };
@@ -240,8 +240,8 @@ class Parser {
 }
 
 /** What a match says of groups: of several with one number once. */
-function slotsOf(groups: readonly Group[], count: number): Slot[] {
-  const slots: Slot[] = Array.from({ length: count }, (_, i) => ({ number: i + 1, name: null }));
+function slotsOf(groups: readonly Group[], numbers: readonly number[]): Slot[] {
+  const slots: Slot[] = numbers.map((number) => ({ number, name: null }));
   for (const { slot, number, name } of groups) slots[slot - 1] = { number, name: slots[slot - 1]?.name ?? name };
   return slots;
 }

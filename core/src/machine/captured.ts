@@ -1,0 +1,36 @@
+/**
+ * All that the groups of a match captured, in the order in which they did: what dialects keep whose hosts show it. A search
+ * keeps the newest alone, as the others cost memory; they are found when somebody asks for those of one match.
+ */
+import { compile } from "../program/compile.ts";
+import type { Program } from "../program/program.ts";
+import type { Span } from "../text/span.ts";
+import { BacktrackingMachine } from "./backtracking.ts";
+
+const stacked = new WeakMap<Program, Program>();
+
+function stackedProgram(program: Program): Program {
+  let made = stacked.get(program);
+  if (!made) {
+    const compiled = compile(program.reading, true);
+    if (!compiled.ok) throw new RangeError("A pattern that was compiled before does not compile.");
+    made = compiled.program;
+    stacked.set(program, made);
+  }
+  return made;
+}
+
+export interface MatchPlace {
+  /** Where the match's attempt began. */
+  readonly start: number;
+  /** Where the match before it ended; 0 where there is none. */
+  readonly searched: number;
+}
+
+/** For each slot all that it captured in the match that begins there, oldest first; undefined where the steps did not reach. */
+export function capturesOf(program: Program, text: string, { start, searched }: MatchPlace, stepLimit: number): readonly (readonly Span[])[] | undefined {
+  if (program.slots.length === 0) return [];
+  const machine = new BacktrackingMachine(stackedProgram(program), text, { mode: "start", from: start, origin: searched, keepCaptures: true });
+  machine.advance(stepLimit);
+  return machine.captures[0];
+}
