@@ -74,7 +74,11 @@ export class LineProcess<Q, A> {
         if (!answer) this.child = undefined;
         resolve(answer);
       };
-      lines.once("line", (line) => settle(JSON.parse(line) as A[]));
+      lines.once("line", (line) => {
+        const answer = parsed<A>(line);
+        if (!answer) endGroup(child);
+        settle(answer);
+      });
       child.once("exit", () => settle(undefined));
       child.once("error", () => settle(undefined));
       child.stdin?.once("error", () => settle(undefined));
@@ -84,6 +88,16 @@ export class LineProcess<Q, A> {
 
   async close(): Promise<void> {
     if (this.child) endGroup(this.child);
+  }
+}
+
+/** What a runtime prints on its way out is no answer. */
+function parsed<A>(line: string): A[] | undefined {
+  try {
+    return JSON.parse(line) as A[];
+  } catch (error) {
+    if (error instanceof SyntaxError) return undefined;
+    throw error;
   }
 }
 

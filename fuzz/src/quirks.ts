@@ -109,7 +109,8 @@ export const QUIRKS: readonly Quirk[] = [
       const { root } = read({ dialect: "dotnet", pattern, flags });
       const widths = widthsOf(root);
       return [...walk(root)].some(
-        (node) => node.kind === "quantifier" && node.mode === "lazy" && node.max === Number.POSITIVE_INFINITY && node.min <= 1 && widths.get(node.body)?.least === 0,
+        (node) =>
+          node.kind === "quantifier" && node.mode === "lazy" && node.max === Number.POSITIVE_INFINITY && node.min <= 1 && widths.get(node.body)?.least === 0,
       );
     },
   },

@@ -102,6 +102,21 @@ describe("engines of this machine", () => {
     ["perl", { pattern: "$x@y", flags: "", text: "x", mode: "all" }, { matches: [] }],
     ["perl", { pattern: "(?{ die })", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("not allowed") }],
     ["perl", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("Unmatched (") }],
+    [
+      "mono",
+      { pattern: "(?<y>\\d)(x)?", flags: "", text: "🐟1 2x", mode: "all" },
+      {
+        matches: [
+          [2, 3, null, [2, 3]],
+          [4, 6, [5, 6], [4, 5]],
+        ],
+        more: false,
+      },
+    ],
+    ["mono", { pattern: "a|ab #", flags: "ix", text: "AB", mode: "whole" }, { matches: [[0, 2]] }],
+    ["mono", { pattern: "a", flags: "", text: "ba", mode: "start" }, { matches: [] }],
+    ["mono", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("Not enough )") }],
+    ["mono", { pattern: "a", flags: "q", text: "", mode: "all" }, { refused: "unknown flag q" }],
     ["python3", { pattern: "a|ab", flags: "i", text: "AB", mode: "whole" }, { matches: [[0, 2]] }],
     ["python3", { pattern: "a", flags: "", text: "ba", mode: "start" }, { matches: [] }],
     ["python3", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("unterminated") }],

@@ -234,6 +234,14 @@ export class Walk<W extends Way> {
         case Op.Keep:
           pending.push({ ...place, pc: pc + 1 });
           break;
+        case Op.Balance:
+          // Whether there is something to take back is not known here.
+          if (visitor.guesses) pending.push({ ...place, pc: pc + 1 });
+          else visitor.lose?.();
+          break;
+        case Op.Put:
+          pending.push({ ...place, pc: pc + 1 });
+          break;
         case Op.Call:
         case Op.Return:
         case Op.Verb:

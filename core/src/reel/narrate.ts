@@ -41,6 +41,7 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
     assertion: "At {at}, {part} does not hold: {asserted}.",
     look: "At {to}, {part} does not hold: {looked}.",
     verb: "At {at}, {part} fails, whatever stands here.",
+    group: "At {at}, {part} cannot close: {popped} holds nothing that could be taken back.",
     quantifier: "At {at}, a turn of {part} took no text at all; such a turn does not count, so it fails.",
   },
   save: {
@@ -106,12 +107,22 @@ function conditionWords({ asks, label }: NodeOf<"conditional">, { captures }: Fr
   return `group ${label}, which has ${asks.slots.some((slot) => captures[slot - 1]) ? "taken part" : "not taken part"}`;
 }
 
+/** A group that takes back what another one captured last. */
+const TAKES_BACK = "{part} closes at {to}, and takes back what {popped} captured last.";
+const HOLDS_BETWEEN = "Group {group} closes, takes back what {popped} captured last, and holds {captured}, {from}–{until}.";
+
+function templateOf(reel: Reel, frame: Frame): string {
+  const { kind, node, step } = frame;
+  if (reel.endsShort(step)) return NOT_WHOLE;
+  if (kind === "close" && node.kind === "group" && node.pops !== undefined) return node.capture === null ? TAKES_BACK : HOLDS_BETWEEN;
+  const template = SENTENCES[kind];
+  return typeof template === "string" ? template : (template[node.kind] ?? template.otherwise ?? "");
+}
+
 /** The sentence for a step. */
 export function narrate(reel: Reel, step: number): Phrase[] {
   const frame = reel.frame(step);
-  const template = reel.endsShort(step) ? NOT_WHOLE : SENTENCES[frame.kind];
-  const text = typeof template === "string" ? template : (template[frame.node.kind] ?? template.otherwise ?? "");
-  return fillIn(text, reel, frame);
+  return fillIn(templateOf(reel, frame), reel, frame);
 }
 
 /** A sentence as plain text. */
@@ -173,7 +184,9 @@ function fill(name: string, reel: Reel, frame: Frame): Phrase[] {
     case "acts":
       return node.kind === "verb" ? [words(ACTS[node.verb])] : [];
     case "group":
-      return node.kind === "group" ? [words(node.name === null ? `${node.capture}` : `${node.capture}, ${node.name},`)] : [];
+      return node.kind === "group" ? [words(groupWords(reel, node))] : [];
+    case "popped":
+      return node.kind === "group" ? [words(poppedWords(reel, node.pops ?? 0))] : [];
     case "mode":
       return node.kind === "quantifier" ? [words(MODE_WORDS[node.mode])] : [];
     case "choice":
@@ -200,6 +213,16 @@ function fill(name: string, reel: Reel, frame: Frame): Phrase[] {
     default:
       return [words(`{${name}}`)];
   }
+}
+
+function groupWords({ program }: Reel, { capture, name }: NodeOf<"group">): string {
+  const number = program.slots[(capture ?? 0) - 1]?.number ?? capture;
+  return name === null ? `${number}` : `${number}, ${name},`;
+}
+
+function poppedWords({ program }: Reel, slot: number): string {
+  const popped = program.slots[slot - 1];
+  return popped ? `group ${popped.name ?? popped.number}` : "group 0";
 }
 
 function stretch(reel: Reel, from: number, to: number): Phrase[] {

@@ -10,6 +10,7 @@
 import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
 import { CLEARED, EVENT_KINDS, type EventKind, KIND_MASK, Kind, PC_MASK, PC_SHIFT } from "../machine/events.ts";
 import type { MatchTable } from "../machine/matches.ts";
+import { between } from "../machine/stacks.ts";
 import { Op } from "../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, openRegister, type Program } from "../program/program.ts";
 import { drained } from "../slices.ts";
@@ -192,6 +193,11 @@ export class Reel {
 
   private operation(pc: number): number {
     return this.program.code[pc * INSTRUCTION_WIDTH] as number;
+  }
+
+  /** The slot that an instruction closes; 0 where it only takes back what another one holds. */
+  private closes(pc: number): number {
+    return this.operation(pc) === Op.Balance ? (this.program.code[pc * INSTRUCTION_WIDTH + 2] as number) : this.operand(pc);
   }
 
   private operand(pc: number): number {
@@ -413,6 +419,7 @@ export class Reel {
    * attempt's start is reached, or a checkpoint settles the rest.
    */
   captures(step: number): { captures: (Span | null)[]; opened: (number | null)[] } {
+    if (this.program.stackRegister >= 0) return this.stackedCaptures(step);
     const count = this.program.slots.length;
     const captures: (Span | null | undefined)[] = new Array(count).fill(undefined);
     const opened: (number | null | undefined)[] = new Array(count).fill(undefined);
@@ -474,6 +481,31 @@ export class Reel {
       i = this.before(i);
     }
     return { captures: captures.map((c) => c ?? null), opened: opened.map((o) => o ?? null) };
+  }
+
+  /** The same where groups take back what others captured: the live path is gone along from the attempt's start. */
+  private stackedCaptures(step: number): { captures: (Span | null)[]; opened: (number | null)[] } {
+    const { slots } = this.program;
+    const stacks: Span[][] = slots.map(() => []);
+    const opened: (number | null)[] = slots.map(() => null);
+    const path: number[] = [];
+    for (const i of this.livePath(step)) if (this.kind(i) === Kind.Open || this.kind(i) === Kind.Close) path.push(i);
+    for (const i of path.reverse()) {
+      const pc = this.pc(i);
+      const at = this.rows.at(i, 0);
+      const slot = this.closes(pc);
+      if (this.kind(i) === Kind.Open) {
+        opened[slot - 1] = at;
+        continue;
+      }
+      const taken = this.operation(pc) === Op.Balance ? stacks[this.operand(pc) - 1]?.pop() : undefined;
+      if (slot === 0) continue;
+      const start = opened[slot - 1] ?? at;
+      const whole = { start: Math.min(start, at), end: Math.max(start, at) };
+      stacks[slot - 1]?.push(taken ? between(whole.start, whole.end, taken) : whole);
+      opened[slot - 1] = null;
+    }
+    return { captures: stacks.map((stack) => stack.at(-1) ?? null), opened };
   }
 
   /**
@@ -546,7 +578,7 @@ export class Reel {
       if (kind === Kind.Return) i = this.entered(i);
       if (kind !== Kind.Open && kind !== Kind.Close) continue;
       const pc = this.pc(i);
-      if (this.operand(pc) !== group) continue;
+      if (this.closes(pc) !== group) continue;
       if (kind === Kind.Close) closed = { step: i, at: this.rows.at(i, 0) };
       else if (closed) {
         const opened = this.rows.at(i, 0);
@@ -587,7 +619,7 @@ export class Reel {
   /** Whether the event sets or clears the group's capture (any group's, where none is named). */
   changesCapture(step: number, group?: number): boolean {
     const kind = this.kind(step);
-    if (kind === Kind.Open || kind === Kind.Close) return kind === Kind.Close && (group === undefined || this.operand(this.pc(step)) === group);
+    if (kind === Kind.Open || kind === Kind.Close) return kind === Kind.Close && (group === undefined || this.closes(this.pc(step)) === group);
     if ((this.rows.at(step, 1) & CLEARED) === 0) return false;
     const [from, to] = this.cleared(step);
     return group === undefined || (group >= from && group < to);

@@ -39,6 +39,7 @@ const MAX_WORK = 2_000_000;
 
 export const OBSTACLES = {
   references: "A back-reference takes what its group took, which no automaton can know where that may be one of many texts.",
+  stacks: "Groups that take back what others have captured are not followed exactly.",
   inexact: "A lookaround inside another, or a condition on a group, is not followed exactly.",
   units: "One pattern reads code points and the other code units.",
   size: `The patterns made deterministic have more than ${grouped(MAX_PAIRS)} pairs of states, or more than ${grouped(MAX_WORK)} ways between them.`,
@@ -132,6 +133,7 @@ function relationOf(onlyLeft: boolean, onlyRight: boolean, both: boolean): Relat
 
 function obstacleOf(left: Program, right: Program): Obstacle | null {
   if (left.references.length + right.references.length > 0) return "references";
+  if (left.beyond.has("stacks") || right.beyond.has("stacks")) return "stacks";
   if (left.options.codePoints !== right.options.codePoints && (readsBeyondUnits(left) || readsBeyondUnits(right))) return "units";
   return null;
 }

@@ -10,6 +10,8 @@ interface Label {
   readonly end: number;
 }
 
+const LARGEST_NUMBER = 2_147_483_647;
+
 /** Reads what stands behind the opening mark, and opens the group, whose bracket stands at `start`. */
 export function readBalanced(reader: Reader, tree: GrowingTree, end: string, start: number): void {
   const from = reader.at;
@@ -28,6 +30,7 @@ export function readBalanced(reader: Reader, tree: GrowingTree, end: string, sta
   }
   reader.pass(end);
   if (own?.number === 0) reader.report("group-number-nought", own);
+  if (own && (own.number ?? 0) > LARGEST_NUMBER) reader.report("group-number-large", own, LARGEST_NUMBER);
   const pops = other ? slotOf(reader, other) : null;
   if (!own) {
     tree.push({ opener: { kind: "plain" }, start, pops });

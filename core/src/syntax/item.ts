@@ -118,6 +118,11 @@ const VERBS: Readonly<Record<VerbKind, string>> = {
 
 function groupWords(reading: Reading, node: NodeOf<"group">): string {
   const number = groupOf(reading, node);
+  if (node.pops !== undefined) {
+    const popped = reading.slots[node.pops - 1];
+    const taken = `takes back what group ${popped ? (popped.name ?? popped.number) : 0} captured last, which it must have`;
+    return number === null ? taken : `is group ${number}${node.name ? `, named ${node.name}` : ""}: it ${taken}, and holds what is between`;
+  }
   if (number === null) return "only holds its inside together; it captures nothing";
   return `is group ${number}${node.name ? `, named ${node.name}` : ""}`;
 }

@@ -217,11 +217,12 @@ class Writer {
   }
 
   private brackets(node: NodeOf<"group">, body: string): string {
+    if (node.pops !== undefined) throw new NotWritable(node, this.dialect);
     if (node.capture === null) return this.plain(node, body);
     if (node.name === null) return `${this.sign(node, "open")}${body}${this.sign(node, "close")}`;
-    const opener = this.dialect.syntax.groupOpeners.find(([, { kind }]) => kind === "named");
+    const opener = this.dialect.syntax.groupOpeners.find(([, { kind }]) => kind === "named" || kind === "balanced");
     if (!opener) throw new NotWritable(node, this.dialect);
-    return `${this.sign(node, "open")}${opener[0]}${node.name}${(opener[1] as Extract<GroupOpener, { kind: "named" }>).end}${body}${this.sign(node, "close")}`;
+    return `${this.sign(node, "open")}${opener[0]}${node.name}${(opener[1] as Extract<GroupOpener, { kind: "named" | "balanced" }>).end}${body}${this.sign(node, "close")}`;
   }
 
   private group(node: Node, is: (opener: GroupOpener) => boolean, body: string): string {

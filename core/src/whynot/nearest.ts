@@ -94,7 +94,7 @@ export function* nearest(program: Program, text: string, mode: MatchMode): Gener
     }
     if (cut) break;
     const texts = matching(search, cost, program, mode, characters, alphabet.samples);
-    const certain = !automaton.inexact && own.references.length === 0;
+    const certain = !automaton.inexact && own.references.length === 0 && !own.beyond.has("stacks");
     if (texts.length > 0) return { texts, exact: certain && search.refused === 0 };
     // What the automaton takes and the machine does not: a text further away may be the nearest, if any is.
     if (search.accepted(cost).length > 0) search.refused++;

@@ -30,6 +30,7 @@ export function testTable(dialect: DialectName, least: { readonly cases: number;
     expect(mistakes[0]).toMatchObject({ code, start, end });
   });
 
+  if (table.unsupported.length === 0) return;
   test.each(table.unsupported)("%s with %j is not read yet: %s at %i–%i", (pattern, flags, code, start, end) => {
     expect(readIn(dialect, pattern, flags).diagnostics).toContainEqual(expect.objectContaining({ severity: "unsupported", code, start, end }));
   });

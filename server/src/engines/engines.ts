@@ -3,7 +3,9 @@
  * print garbage or die without harm: it gets its question as data on standard input, is ended after a while, and may
  * say so much and no more.
  */
+import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
+import { join } from "node:path";
 import type { EngineAnswer, EngineList } from "@lamprey/api";
 import { execa } from "execa";
 import Joi from "joi";
@@ -25,6 +27,8 @@ const MOST_WAITING = 16;
 const MOST_OUTPUT = 16 * 2 ** 20;
 /** Starting an interpreter is not what is waited for (milliseconds), unless its row says otherwise. */
 const START = 1_500;
+/** Compiling a program of a page takes a second (milliseconds). */
+const COMPILE_PATIENCE = 20_000;
 /** An engine that has not said its version by then is none. */
 const VERSION_PATIENCE = 5_000;
 
@@ -44,6 +48,8 @@ export class Engines {
   private readonly settings: EngineSettings;
   private readonly rows: readonly EngineRow[];
   private readonly limit = pLimit(AT_ONCE);
+  /** Programs that were compiled, by the engine's name. */
+  private readonly programs = new Map<string, Promise<readonly string[] | undefined>>();
   private found: Promise<ReadonlyMap<string, string>> | undefined;
 
   constructor(settings: EngineSettings, rows: readonly EngineRow[] = ENGINES) {
@@ -94,15 +100,36 @@ export class Engines {
     return this.limit(() => (left.aborted ? trouble("died", "Nobody waits for it any more.") : this.run({ ...row, runner }, title, version, question, left)));
   }
 
-  private async run(
-    { file, runner, start = START }: Pick<EngineRow, "file" | "start"> & { readonly runner: readonly string[] },
-    title: string,
-    version: string,
-    question: Uint8Array,
-    left: AbortSignal,
-  ) {
+  /** The program that an engine runs, compiled when it is first asked; undefined where it could not be. */
+  private compiled(name: string, { file, source }: NonNullable<EngineRow["compiled"]>): Promise<readonly string[] | undefined> {
+    const make = async (): Promise<readonly string[] | undefined> => {
+      const folder = mkdtempSync(join(tmpdir(), "lamprey-engine-"));
+      process.once("exit", () => rmSync(folder, { recursive: true, force: true }));
+      const program = join(folder, "Engine.exe");
+      const { failed } = await execa(file, [`-out:${program}`, source], { ...CONFINED, timeout: COMPILE_PATIENCE });
+      if (!failed) return [program];
+      // It may be installed later.
+      this.programs.delete(name);
+      return undefined;
+    };
+    const known = this.programs.get(name) ?? make();
+    this.programs.set(name, known);
+    return known;
+  }
+
+  private async run(row: EngineRow & { readonly runner: readonly string[] }, title: string, version: string, question: Uint8Array, left: AbortSignal) {
     const { patience } = this.settings;
-    const result = await execa(file, runner, { ...CONFINED, input: question, timeout: patience + start, maxBuffer: MOST_OUTPUT, cancelSignal: left });
+    const { file, start = START, env = {} } = row;
+    const runner = row.compiled ? await this.compiled(row.name, row.compiled) : row.runner;
+    if (!runner) return trouble("missing", `What ${title} runs could not be compiled with ${row.compiled?.file}. ${row.install}`);
+    const result = await execa(file, runner, {
+      ...CONFINED,
+      env: { ...CONFINED.env, ...env },
+      input: question,
+      timeout: patience + start,
+      maxBuffer: MOST_OUTPUT,
+      cancelSignal: left,
+    });
     if (result.timedOut) return trouble("hung", `${title} ${version} did not end within ${patience / 1000} s, and was ended.`);
     if (result.isMaxBuffer) return trouble("garbage", `${title} ${version} printed more than is read.`);
     if (result.failed) return trouble("died", `${title} ${version} ended without an answer${result.signal ? ` (${result.signal})` : ""}.`);

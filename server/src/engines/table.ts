@@ -11,6 +11,10 @@ export interface EngineRow {
   readonly version: readonly string[];
   /** Arguments that make it read a question and print an answer; null where that is not done yet. */
   readonly runner: readonly string[] | null;
+  /** What it runs is compiled first, once: the compiler, and the source; where the program is put stands behind `-out:`. */
+  readonly compiled?: { readonly file: string; readonly source: string };
+  /** What it finds in its environment besides where programs are. */
+  readonly env?: Readonly<Record<string, string>>;
   /** Milliseconds that starting may take besides what is waited for; a second and a half where left out. */
   readonly start?: number;
   /** What to install where it is missing. */
@@ -76,8 +80,10 @@ export const ENGINES: readonly EngineRow[] = [
     dialect: "dotnet",
     file: "mono",
     version: ["--version"],
-    runner: null,
-    install: "Install Mono (Debian: apt install mono-mcs).",
+    runner: [],
+    compiled: { file: "mcs", source: runner("Engine.cs") },
+    env: { MONO_GC_PARAMS: "max-heap-size=1g" },
+    install: "Install Mono with its compiler (Debian: apt install mono-mcs mono-runtime).",
   },
   { name: "grep", title: "grep", dialect: "ere", file: "grep", version: ["--version"], runner: null, install: "Install grep." },
   { name: "sed", title: "sed", dialect: "bre", file: "sed", version: ["--version"], runner: null, install: "Install sed." },
