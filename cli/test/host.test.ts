@@ -50,8 +50,8 @@ describe("rewrite", () => {
   });
 
   test("what is not read is said to be", () => {
-    for (const command of [ask.rewrite, ask.calls]) expect(command({ ...request, dialect: "dotnet" })).toMatchObject({ status: "unsupported" });
-    expect(ask.handoff({ pattern: "a", dialect: "dotnet", form: "string" })).toMatchObject({ status: "unsupported" });
+    for (const command of [ask.rewrite, ask.calls]) expect(command({ ...request, dialect: "ere" })).toMatchObject({ status: "unsupported" });
+    expect(ask.handoff({ pattern: "a", dialect: "ere", form: "string" })).toMatchObject({ status: "unsupported" });
   });
 });
 

@@ -56,7 +56,7 @@ describe("risk", () => {
 
   test.each([
     [{ pattern: "(" }, "syntax-error"],
-    [{ pattern: "a", dialect: "dotnet" }, "unsupported"],
+    [{ pattern: "a", dialect: "ere" }, "unsupported"],
     [{ pattern: "a", mode: "sometimes" }, "bad-request"],
     [{ flags: "g" }, "bad-request"],
   ])("%j: %s", (request, status) => {

@@ -19,7 +19,9 @@ import {
 } from "../src/index.ts";
 import { programOf, readIn } from "./support.ts";
 
-const DIALECTS: readonly DialectName[] = ["ecmascript", "python", "java", "pcre", "perl"];
+const DIALECTS: readonly DialectName[] = ["ecmascript", "python", "java", "dotnet", "pcre", "perl"];
+/** Those whose patterns go through every machine: what others add to reading and running has tests of its own. */
+const RUN: ReadonlySet<DialectName> = new Set(["ecmascript", "python"]);
 
 const times = (piece: string, count: number): string => piece.repeat(count);
 
@@ -36,6 +38,7 @@ function throughAll(dialect: DialectName, pattern: string, flags: string, text: 
   }
   const machine = new BacktrackingMachine(compiled.program, text, { mode: "all" });
   runToEnd(machine, 100_000);
+  if (!RUN.has(dialect)) return "ok";
   if (chooseMachine(compiled.program).machine === "linear") new LinearMachine(compiled.program, text, { mode: "all" }).advance(1_000_000);
   forecast(compiled.program, text, { mode: "start", stepBudget: 100_000 });
   if (pattern.length < 100_000) assessNow(compiled.program, "search", { stop: () => true });

@@ -60,6 +60,6 @@ describe("python", () => {
 });
 
 test("a dialect that is not read yet says so", () => {
-  const [first] = readIn("dotnet" satisfies DialectName, "a", "").diagnostics;
+  const [first] = readIn("ere" satisfies DialectName, "a", "").diagnostics;
   expect(first).toMatchObject({ severity: "unsupported", code: "dialect-unread" });
 });

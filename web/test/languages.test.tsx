@@ -22,11 +22,12 @@ describe("the dialect control", () => {
     openBench();
     (await part("button", "Dialect: ECMAScript")).focus();
     await user.keyboard("{Enter}");
-    expect((await screen.findAllByRole("menuitemradio")).map(wordsOf)).toEqual(["ECMAScriptnow", "Python", "Java", "PHP (PCRE)", "Perl"]);
+    expect((await screen.findAllByRole("menuitemradio")).map(wordsOf)).toEqual(["ECMAScriptnow", "Python", "Java", "C# (.NET)", "PHP (PCRE)", "Perl"]);
   });
 
   test.each<[string, RegExp, string[]]>([
     ["java", /./, ["ignore case", "anchors by line", "dot takes line ends", "comments", "case of all scripts", "only LF ends a line"]],
+    ["dotnet", /./, ["ignore case", "anchors by line", "dot takes line ends", "white space ignored", "only named groups capture"]],
     ["pcre", /./, ["ignore case", "anchors by line", "dot takes line ends", "extended", "named groups only", "lazy first", "names shared", "Unicode"]],
     ["perl", /./, ["ignore case", "anchors by line", "dot takes line ends", "extended", "named groups only", "ASCII classes", "extended, sets too"]],
   ])("shows the flags of %s in words", async (dialect, _any, labels) => {

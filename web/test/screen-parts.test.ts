@@ -53,7 +53,7 @@ describe("shapes of lanes", () => {
     expect(wave(0, 8, 5)).toBe("M0 5q2 -3 4 0q2 3 4 0");
   });
 
-  const group = (depth: number): GroupMark => ({ number: 1, name: null, depth, start: 0, end: 1 });
+  const group = (depth: number): GroupMark => ({ slot: 1, number: 1, name: null, depth, start: 0, end: 1 });
 
   test("lines open up for as many rows as groups nest, and for a variant", () => {
     const marks = {

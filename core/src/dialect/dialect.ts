@@ -372,6 +372,8 @@ export interface Dialect {
     readonly noTurnClears?: true;
     /** An iteration beyond the least number that takes nothing: fails; counts and is the last; so does the last one that must be (`at-least`); or that only in loops without a bound. */
     readonly emptyIteration: "fails" | "is-last" | "is-last-at-least" | "is-last-without-bound";
+    /** Hosts show all that a group captured, and not its last capture alone. */
+    readonly showsCaptures?: true;
     /** A group that can take nothing but the empty text, repeated beyond the least number: takes part in that turn, or has none. */
     readonly emptyGroupTurn: "taken" | "none";
     /** A possessive quantifier settles each iteration as it ends, or only all of them at the end. */

@@ -3,14 +3,15 @@
  * units, half-open; lines and columns count from 1.
  */
 import type { MatchTable } from "../machine/matches.ts";
-import type { Group } from "../syntax/tree.ts";
+import type { Slot } from "../syntax/tree.ts";
 import { csvField as field, harmless, quoted } from "../text/csv.ts";
 import { lineColumn, lineStarts } from "../text/visible.ts";
 
 export interface LedgerSource {
   readonly table: MatchTable;
   readonly text: string;
-  readonly groups: readonly Pick<Group, "number" | "name">[];
+  /** The slots of the matches. */
+  readonly groups: readonly Slot[];
   /** Numbers of the matches that are written, from 0; all where it is left out. */
   readonly only?: Int32Array | null;
   /** In CSV: a text that a spreadsheet would run as a formula gets an apostrophe before it, which spreadsheets do not show. */
@@ -55,8 +56,8 @@ function* rowsOf({ table, text, groups, only = null }: LedgerSource): Generator<
       end,
       ...lineColumn(starts, start),
       text: text.slice(start, end),
-      groups: groups.map(({ number }) => {
-        const span = table.group(match, number);
+      groups: groups.map((_, slot) => {
+        const span = table.group(match, slot + 1);
         return span && { ...span, text: text.slice(span.start, span.end) };
       }),
     };

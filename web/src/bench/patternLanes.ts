@@ -77,8 +77,8 @@ export function drawPattern(places: LanePlaces): LaneDrawing {
   for (const group of groups.slice(0, MOST_GROUPS)) {
     const own = pieces(group);
     const d = own.map((p) => bar(p.x1 + 0.5, p.x2 - 0.5, p.under + 1 + group.depth * ROW, BAR)).join("");
-    const colour = `var(--${inkOf(group.number)})`;
-    paths.push({ name: "group", d, fill: fillOf(group.number), stroke: colour });
+    const colour = `var(--${inkOf(group.slot)})`;
+    paths.push({ name: "group", d, fill: fillOf(group.slot), stroke: colour });
     const first = own[0];
     if (!first) continue;
     const text = group.name ? `${group.number} ${group.name}` : String(group.number);

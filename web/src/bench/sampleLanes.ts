@@ -157,12 +157,12 @@ export function drawSample(places: LanePlaces): LaneDrawing {
       const underWay = marks.view !== null && marks.view.kind !== "match" && start === marks.view.attempt;
       for (const group of groups) {
         // The match that is being made shows the captures as of the step, in full ink.
-        const span = underWay ? (marks.view?.captures[group.number - 1] ?? null) : matches.group(m, group.number);
+        const span = underWay ? (marks.view?.captures[group.slot - 1] ?? null) : matches.group(m, group.slot);
         if (!span) continue;
         for (const { x1, x2, under } of places.pieces(span.start, span.end, line)) {
           const y = under + BRACKET_ROW + 1 + group.depth * GROUP_ROW;
           add(
-            `group:${group.number}${underWay ? "" : dim}`,
+            `group:${group.slot}${underWay ? "" : dim}`,
             span.start === span.end ? tick(x1, y + GROUP_HEIGHT, GROUP_HEIGHT) : bar(x1 + 0.5, x2 - 0.5, y, GROUP_HEIGHT),
           );
         }

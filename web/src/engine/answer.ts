@@ -26,7 +26,7 @@ export function quantifierMark({ start, end, operator, mode }: NodeOf<"quantifie
 function marksOf(reading: Reading): PatternReading {
   return {
     diagnostics: reading.diagnostics,
-    groups: reading.groups.map(({ start, end, number, name, depth }) => ({ start, end, number, name, depth })),
+    groups: reading.groups.map(({ start, end, slot, number, name, depth }) => ({ start, end, slot, number, name, depth })),
     quantifiers: quantifiers(reading).map(quantifierMark),
   };
 }

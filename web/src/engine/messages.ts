@@ -23,6 +23,8 @@ import type {
 } from "@lamprey/core";
 
 export interface GroupMark extends Span {
+  /** Where what it holds is kept, counted from 1; several groups may share it. */
+  readonly slot: number;
   readonly number: number;
   readonly name: string | null;
   readonly depth: number;
@@ -148,7 +150,7 @@ export interface OpenCallView {
 }
 
 export interface TurnsAnswer {
-  /** For each group of the pattern, the turns it took in the match, oldest first; empty where it took at most one. */
+  /** For each slot, the turns that its groups took in the match, oldest first, or all that they captured where their host shows that; empty where it took at most one. */
   readonly turns: readonly (readonly Span[])[];
   /** False where the match takes more steps than are recorded for this. */
   readonly complete: boolean;

@@ -12,6 +12,7 @@ import {
   CUTS,
   callsOf,
   callsSlices,
+  capturesOf,
   chartNodeAt,
   type Edit,
   type Examples,
@@ -330,11 +331,21 @@ export class Session {
     const { program } = this.current;
     const reel = record(program, this.sample, { mode: "start", from: start, eventLimit: TURN_EVENTS });
     if (!reel.end.complete || reel.end.matches.length === 0) return { turns: [], complete: false };
-    const turns = program.groups.map(({ number }) => {
-      const all = reel.turns(number, reel.length - 1, MOST_TURNS);
+    const shows = program.reading.dialect?.semantics.showsCaptures;
+    const captured = shows ? (capturesOf(program, this.sample, { start, searched: this.endBefore(start) }, TURN_EVENTS) ?? []) : null;
+    const turns = program.slots.map((_, i) => {
+      const all = captured ? (captured[i] ?? []).slice(-MOST_TURNS) : reel.turns(i + 1, reel.length - 1, MOST_TURNS);
       return all.length > 1 ? all.map(spanOf) : [];
     });
     return { turns, complete: true };
+  }
+
+  /** Where the match before an offset ends; 0 where there is none. */
+  private endBefore(offset: number): number {
+    const { matches } = this.current ?? {};
+    let match = (matches?.firstReaching(offset) ?? 0) - 1;
+    while (matches && match + 1 < matches.length && matches.start(match + 1) < offset) match++;
+    return matches && match >= 0 ? matches.end(match) : 0;
   }
 
   /** The numbers of the matches that a filter lets through. */
@@ -463,7 +474,7 @@ export class Session {
     const { current } = this;
     if (current?.asked.generation !== generation) return null;
     const pieces: string[] = [];
-    for (const piece of saveLedger(form, { table: current.matches, text: this.sample, groups: current.program.groups, harmless, only })) {
+    for (const piece of saveLedger(form, { table: current.matches, text: this.sample, groups: current.program.slots, harmless, only })) {
       pieces.push(piece);
       await pause();
       if (this.current !== current) return null;

@@ -1,5 +1,5 @@
 /** The ledger: every match, and for the chosen one its groups and the turns that repeated groups took. While the reel is wound it follows its step. */
-import { type MatchTable, type Values, visible } from "@lamprey/core";
+import { dialectOf, type MatchTable, type Values, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type CSSProperties, type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
@@ -30,14 +30,13 @@ export function Ledger() {
   const length = useAppSelector((s) => shownSample(s.draft)?.text.length ?? 0);
   const broken = useAppSelector((s) => isBroken(s.bench));
   useChosenByReel(table, view);
-  const groupsOfResult = result?.reading.groups.length ?? 0;
-  const sought = seeking.group <= groupsOfResult ? seeking : { ...seeking, group: 0 };
+  const groups = useMemo(() => bySlot(result?.reading.groups ?? []), [result]);
+  const sought = seeking.group <= (groups.at(-1)?.slot ?? 0) ? seeking : { ...seeking, group: 0 };
   const selected = useSelected(sought);
   // Of a pattern that was empty there is nothing that could stay while another does not read yet.
   if (!result || !table || (broken && result.source.pattern === "")) return <NoRun />;
   // At the step that finds a match, the list shows what the reel does: the captures are those of the match.
   const midway = view !== null && view.kind !== "match";
-  const groups = result.reading.groups;
   return (
     <div className="flex min-h-0 flex-1 flex-col" style={columnsFor(table.length, length)}>
       {!midway && table.length > 1 && <FilterBar seeking={sought} seek={setSeeking} groups={groups} />}
@@ -51,6 +50,13 @@ export function Ledger() {
       <TakeAlong count={table.length} only={selected} />
     </div>
   );
+}
+
+/** Of groups that share what they hold the first, in the order of their numbers. */
+function bySlot(groups: readonly GroupMark[]): readonly GroupMark[] {
+  const first = new Map<number, GroupMark>();
+  for (const group of groups) if (!first.has(group.slot)) first.set(group.slot, group);
+  return [...first.values()].sort((a, b) => a.slot - b.slot);
 }
 
 /** Widths of the numbers and spans of a table, in letters: at least what its heads need. */
@@ -78,8 +84,8 @@ const HEADS = `${COLUMNS} border-b border-rule px-4 py-1 text-[12px] text-ink-2`
 /** The captures as of a step that is on its way. */
 function Midway({ view, groups }: { readonly view: StepView; readonly groups: readonly GroupMark[] }) {
   const rows = groups.map((group): Row => {
-    const { number: n } = group;
-    return { kind: "group", group, value: view.captures[n - 1] ?? null, open: view.opened[n - 1] ?? null, changed: view.changed.includes(n) };
+    const { slot } = group;
+    return { kind: "group", group, value: view.captures[slot - 1] ?? null, open: view.opened[slot - 1] ?? null, changed: view.changed.includes(slot) };
   });
   return (
     <>
@@ -135,8 +141,8 @@ function Matches({ table, groups, seeking, selected }: MatchesProps) {
   const inner = useMemo((): Row[] => {
     if (chosen >= table.length) return [];
     const own = groups.flatMap((group): Row[] => {
-      const took = turns?.turns[group.number - 1] ?? [];
-      const value = table.group(chosen, group.number);
+      const took = turns?.turns[group.slot - 1] ?? [];
+      const value = table.group(chosen, group.slot);
       return [
         { kind: "group", group, value, open: null, changed: false },
         ...took.map((t, i): Row => ({ kind: "turn", number: i + 1, last: i === took.length - 1, value: t })),
@@ -192,6 +198,7 @@ function Rows({ rows, name, chosenRow = -1, onKeyDown, stale = false, children }
   const followed = useAppSelector((s) => s.bench.followed);
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
   const table = result ? tableOf(result.matches) : null;
+  const showsCaptures = result !== null && dialectOf(result.source.dialect)?.semantics.showsCaptures === true;
   const virtual = useRowVirtualizer(rows.count, scroller);
   useEffect(() => {
     if (chosenRow > 0) virtual.scrollToIndex(chosenRow, { align: "auto" });
@@ -235,12 +242,12 @@ function Rows({ rows, name, chosenRow = -1, onKeyDown, stale = false, children }
               ) : row.kind === "group" ? (
                 <GroupRow
                   {...row}
-                  followed={followed === row.group.number}
-                  follow={() => dispatch(followedChosen(followed === row.group.number ? null : row.group.number))}
+                  followed={followed === row.group.slot}
+                  follow={() => dispatch(followedChosen(followed === row.group.slot ? null : row.group.slot))}
                   text={text}
                 />
               ) : (
-                <TurnRow number={row.number} last={row.last} value={row.value} text={text} />
+                <TurnRow number={row.number} last={row.last} value={row.value} text={text} captured={showsCaptures} />
               )}
             </div>
           );

@@ -44,8 +44,8 @@ export function FilterBar({ seeking, seek, groups }: FilterBarProps) {
           onChange={(event) => seek({ ...seeking, group: Number(event.target.value) })}
         >
           <option value={0}>match</option>
-          {groups.map(({ number, name }) => (
-            <option key={number} value={number}>
+          {groups.map(({ slot, number, name }) => (
+            <option key={slot} value={slot}>
               {number}
               {name ? ` ${name}` : ""}
             </option>

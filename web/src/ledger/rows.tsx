@@ -105,7 +105,7 @@ export function GroupRow({ group, value, open, changed, followed, follow, text }
       </Cell>
       <Cell className="pr-2 text-right text-[13px] text-ink-2">{value ? spanText(value.start, value.end) : ""}</Cell>
       <Cell className={`flex min-w-0 items-center gap-2 text-[13px] ${changed ? "font-semibold" : ""}`} style={{ paddingLeft: group.depth * 10 }}>
-        <GroupSwatch group={group.number} />
+        <GroupSwatch group={group.slot} />
         {group.name && <span className="shrink-0 text-ink-2">{group.name}</span>}
         <span className="source truncate">
           <Text text={text} value={value} />
@@ -117,19 +117,30 @@ export function GroupRow({ group, value, open, changed, followed, follow, text }
   );
 }
 
-export function TurnRow({ number: nth, last, value, text }: { number: number; last: boolean; value: Stretch; text: string }) {
+interface TurnRowProps {
+  readonly number: number;
+  readonly last: boolean;
+  readonly value: Stretch;
+  readonly text: string;
+  /** It is one of the captures that the host shows; else a turn whose capture only the last one keeps. */
+  readonly captured: boolean;
+}
+
+export function TurnRow({ number: nth, last, value, text, captured }: TurnRowProps) {
   return (
     <>
       <span />
       <Cell className="pr-2 text-right text-[12px] text-ink-2">{spanText(value.start, value.end)}</Cell>
       <Cell className={`flex min-w-0 items-center gap-2 pl-7 text-[12px] ${last ? "" : "text-ink-2"}`}>
-        <Term word="turn">
-          <span className="shrink-0">turn {nth}</span>
+        <Term word={captured ? "capture" : "turn"}>
+          <span className="shrink-0">
+            {captured ? "capture" : "turn"} {nth}
+          </span>
         </Term>
         <span className="source truncate">
           <Text text={text} value={value} length={40} />
         </span>
-        {last && <span className="shrink-0 text-tide">kept</span>}
+        {last && <span className="shrink-0 text-tide">{captured ? "newest" : "kept"}</span>}
       </Cell>
     </>
   );

@@ -6,6 +6,7 @@ export const GLOSSARY = {
   lane: "A thin bar under a line of text: the bracket shows a match, each bar below it what one group took.",
   ledger: "The table of matches: where each began and ended, and what every group holds.",
   turn: "One pass of a repeated group: it keeps only what its last turn took.",
+  capture: "One stretch that a group took: this dialect's host shows all of them, oldest first.",
   alike: "Matches with the same text, put together and counted.",
   began: "The step at which the attempt that found this match began.",
   found: "The step at which this match was complete.",

@@ -137,6 +137,7 @@ export const dotnet: Dialect = {
     word: edgeWord,
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last-at-least",
+    showsCaptures: true,
     emptyGroupTurn: "taken",
     possessive: "whole",
     unsetReference: "fails",
