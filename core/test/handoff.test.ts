@@ -40,6 +40,9 @@ describe("hand-off", () => {
       "xsud",
       String.raw`Pattern.compile("\u0000\ud83d🐟", Pattern.COMMENTS | Pattern.DOTALL | Pattern.UNICODE_CASE | Pattern.UNIX_LINES)`,
     ],
+    ["dotnet", "verbatim", '\\d+"', "im", String.raw`new Regex(@"\d+""", RegexOptions.IgnoreCase | RegexOptions.Multiline)`],
+    ["dotnet", "verbatim", "a\nb", "snx", 'new Regex(@"a\nb", RegexOptions.Singleline | RegexOptions.ExplicitCapture | RegexOptions.IgnorePatternWhitespace)'],
+    ["dotnet", "string", '\\d"\n\0\ud83d🐟', "", String.raw`new Regex("\\d\"\n\u0000\ud83d🐟")`],
     ["python", "json", 'a"\\', "i", String.raw`"a\"\\"`],
     ["pcre", "php", "\\d+'", "im", String.raw`'/\d+\'/im'`],
     ["pcre", "php", "a/b\\\\", "u", String.raw`'~a/b\\\\~u'`],
@@ -98,9 +101,9 @@ describe("hand-off", () => {
     );
   });
 
-  test("PHP and Perl too, but for what they cannot hold", () => {
+  test("C#, PHP and Perl too, but for what they cannot hold", () => {
     fc.assert(
-      fc.property(pattern, fc.constantFrom("pcre", "perl" as const), (text, dialect) => {
+      fc.property(pattern, fc.constantFrom("dotnet", "pcre", "perl" as const), (text, dialect) => {
         for (const { name, write } of formsOf(dialect)) {
           const source = write({ dialect, pattern: text, flags: "im" });
           if (typeof source !== "string") continue;
@@ -221,6 +224,15 @@ describe("hand-in", () => {
     [">>> re.findall(r'\\d', s)", "python", "raw", "\\d", ""],
     [String.raw`Pattern p = Pattern.compile("\\d+\\.\"", Pattern.MULTILINE | Pattern.CASE_INSENSITIVE);`, "java", "string", '\\d+\\."', "im"],
     ['private static final Pattern TAG = Pattern.compile(\n    "[A-F]{4}" // station\n    + "-\\\\d{6}", 2 | 8);', "java", "string", "[A-F]{4}-\\d{6}", "im"],
+    ['var re = new Regex(@"\\d+""x", RegexOptions.Multiline | RegexOptions.IgnoreCase | RegexOptions.Compiled);', "dotnet", "verbatim", '\\d+"x', "im"],
+    [String.raw`if (Regex.IsMatch(line, "^\\w+\u0041\x41b\0$")) Count++;`, "dotnet", "string", "^\\w+AАb\0$".replace("А", "\x41"), ""],
+    ['Regex.Replace(text, @"a" + // station\n "\\b", "x", RegexOptions.Singleline)', "dotnet", "verbatim", "a\\b", "s"],
+    ['[GeneratedRegex("""a"b\\d""", RegexOptions.ExplicitCapture)]', "dotnet", "verbatim", 'a"b\\d', "n"],
+    ['private static readonly Regex Tag = new(@"x\\s", (RegexOptions)35);', "dotnet", "verbatim", "x\\s", "imx"],
+    ['System.Text.RegularExpressions.Regex.Match(t, @"q", RegexOptions.None, TimeSpan.FromSeconds(1))', "dotnet", "verbatim", "q", ""],
+    ['[RegularExpression(@"^[A-Z]{3}-\\d+$", ErrorMessage = "no tag")]', "dotnet", "verbatim", "^[A-Z]{3}-\\d+$", ""],
+    ['string p = """\n   a\\d\n     b\n   """;', "dotnet", "verbatim", "a\\d\n  b", ""],
+    ['@"\\w"', "dotnet", "verbatim", "\\w", ""],
     [String.raw`java.util.regex.Pattern.compile("\u0041\101\s\t")`, "java", "string", "AA \t", ""],
     [String.raw`if (line.matches("\\w+=\\d*")) count++;`, "java", "string", "\\w+=\\d*", ""],
     [String.raw`name.replaceFirst("^\\s+", "")`, "java", "string", "^\\s+", ""],

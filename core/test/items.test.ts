@@ -90,6 +90,8 @@ describe("spellings of other languages", () => {
     ["python", "\\x{0e9}", "", "\\xe9", "a character by its number"],
     ["python", "(a)\\g{1}", "", "(a)\\1", "a reference to a group"],
     ["java", "(a)\\g{1}", "", "(a)\\1", "a reference to a group"],
+    ["dotnet", "\\x{1f41f}", "", "\\ud83d\\udc1f", "a character by its number"],
+    ["dotnet", "a\\h", "", "a[ \\t]", "a space or a tab"],
     ["java", "[[:alpha:]]", "", "[A-Za-z]", "a class in POSIX"],
     ["pcre", "\\u00e9", "u", "\\x{00e9}", "a character by its number"],
     ["perl", "\\u00e9", "", "\\x{00e9}", "a character by its number"],

@@ -26,6 +26,14 @@ test("classes and the dot say what they take more and less, by example", () => {
   expect(changes("\\d", "python", "ecmascript")[0]).toMatch(/it does not take “٠” \(U\+0660\)/);
 });
 
+test("groups that are numbered otherwise, and references that stand for another group, are said", () => {
+  expect(changes("(a)(?<n>b)(c)\\2", "java", "dotnet")).toEqual(["3–10 it is group 3, not 2", "10–13 it is group 2, not 3", "13–15 it stands for (c)"]);
+  expect(changes("(?<n>a)|(?<n>b)", "dotnet", "perl")).toEqual(["8–15 it is group 2, not 1"]);
+  expect(changes("(?(?=a)b|c)(d)", "dotnet", "pcre")).toEqual(["11–14 it captures, as group 1"]);
+  expect(changes("(a)(?<n>b)(c)\\2", "java", "perl")).toEqual([]);
+  expect(changes("[a-z-[aeiou]]", "dotnet", "ecmascript")).toEqual(["0–13 it is a sequence there, not a set"]);
+});
+
 test("flags are translated by what they switch", () => {
   const [ecmascript, python] = [dialectOf("ecmascript"), dialectOf("python")] as [Dialect, Dialect];
   expect(translateFlags("gimsu", ecmascript, python)).toBe("ims");

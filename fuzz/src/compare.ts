@@ -2,7 +2,7 @@
 import { answers, readPattern } from "./engines.ts";
 import { DIED, type Judge, type Question, type Verdict } from "./judges.ts";
 import { type FuzzCase, fitsDialect, randomCase } from "./patterns.ts";
-import { excused } from "./quirks.ts";
+import { excused, hangs } from "./quirks.ts";
 import type { Random } from "./random.ts";
 
 export interface Difference extends Question {
@@ -28,6 +28,10 @@ export async function compareBatch(judge: Judge, cases: readonly FuzzCase[], tal
   for (const { pattern, flags, texts } of cases) {
     const reading = readPattern(judge.dialect, pattern, flags);
     if (reading === "unsupported") {
+      tally.leftOut += texts.length;
+      continue;
+    }
+    if (reading !== "invalid" && hangs(judge.dialect, { pattern, flags, text: "" })) {
       tally.leftOut += texts.length;
       continue;
     }

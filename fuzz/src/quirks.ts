@@ -10,6 +10,8 @@ interface Quirk {
   readonly dialect: FuzzedDialect;
   readonly why: string;
   readonly excuses: (question: Question, theirs: Verdict) => boolean;
+  /** The judge may not come to an end: it is not asked at all. */
+  readonly hangs?: true;
 }
 
 const byCodePoints = (flags: string): boolean => flags.includes("u") || flags.includes("v");
@@ -105,6 +107,7 @@ export const QUIRKS: readonly Quirk[] = [
   {
     dialect: "dotnet",
     why: "a lazy loop of one turn or more whose turn takes nothing loses where it stands, or never ends",
+    hangs: true,
     excuses: ({ pattern, flags }) => {
       const { root } = read({ dialect: "dotnet", pattern, flags });
       const widths = widthsOf(root);
@@ -113,6 +116,11 @@ export const QUIRKS: readonly Quirk[] = [
           node.kind === "quantifier" && node.mode === "lazy" && node.max === Number.POSITIVE_INFINITY && node.min <= 1 && widths.get(node.body)?.least === 0,
       );
     },
+  },
+  {
+    dialect: "dotnet",
+    why: "the search looks for the first character in lower case where one of several alternatives ignores case",
+    excuses: ({ pattern, flags }) => (flags.includes("i") ? /\(\?[a-z]*-[a-z]*i/.test(pattern) : /\(\?[a-z]*i/.test(pattern)),
   },
   {
     dialect: "dotnet",
@@ -166,6 +174,11 @@ const isCounted = (node: Node): node is NodeOf<"quantifier"> =>
   (new Reckoning(node.body).isSteady(node.body) || [...walk(node.body)].some((inner) => inner !== node && isSteadyTurns(inner)));
 const isSteadyTurns = (node: Node): boolean =>
   node.kind === "quantifier" && node.max > 1 && node.body.kind === "group" && new Reckoning(node.body).isSteady(node.body);
+
+/** Whether the judge may not come to an end on the question. */
+export function hangs(dialect: FuzzedDialect, question: Question): boolean {
+  return QUIRKS.some((quirk) => quirk.hangs === true && quirk.dialect === dialect && quirk.excuses(question, null));
+}
 
 export function excused(dialect: FuzzedDialect, question: Question, theirs: Verdict): boolean {
   return QUIRKS.some((quirk) => quirk.dialect === dialect && quirk.excuses(question, theirs));

@@ -11,7 +11,7 @@ afterAll(async () => {
   for (const judge of open) await judge.close();
 });
 
-test.each(["host", "python", "java"] as const)("our machines agree with %s on random patterns", async (name) => {
+test.each(["host", "python", "java", "dotnet"] as const)("our machines agree with %s on random patterns", async (name) => {
   const judge = await processJudge(name);
   if (!judge) return;
   open.push(judge);

@@ -2,7 +2,7 @@
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import { afterAll, expect, test } from "@jest/globals";
 import { programAround, type Source } from "@lamprey/core";
 import { compareHosts, hostProcess, newHostTally } from "../src/hosts.ts";
@@ -13,7 +13,7 @@ afterAll(async () => {
   for (const host of open) await host.close();
 });
 
-test.each(["ecmascript", "python", "java"] as const)("calls, rewriting and hand-off agree with the host of %s", async (dialect) => {
+test.each(["ecmascript", "python", "java", "dotnet"] as const)("calls, rewriting and hand-off agree with the host of %s", async (dialect) => {
   const host = hostProcess(dialect);
   open.push(host);
   const [there] = await host.ask([{ kind: "calls", pattern: "a", flags: "", text: "a" }]);
@@ -35,9 +35,14 @@ test.each<[Source, readonly [file: string, name: string], string]>([
   [{ dialect: "ecmascript", pattern: "(\\w+)/(\\d)?", flags: "i" }, [process.execPath, "loop.mjs"], "0 eel/7 eel 7\n6 bass/ bass undefined\n"],
   [{ dialect: "python", pattern: "(\\w+)/(\\d)?", flags: "im" }, ["python3", "loop.py"], "0 eel/7 eel 7\n6 bass/ bass None\n"],
   [{ dialect: "java", pattern: "(\\w+)/(\\d)?", flags: "i" }, ["java", "Matches.java"], "eel/7\nbass/\n"],
+  [{ dialect: "dotnet", pattern: "(\\w+)/(\\d)?", flags: "i" }, ["mcs", "Program.cs"], "eel/7\nbass/\n"],
 ])("the program around a pattern runs in its host", (source, [file, name], wanted) => {
   if (spawnSync(file, ["--version"]).error) return;
   const path = join(mkdtempSync(join(tmpdir(), "lamprey-program-")), name);
   writeFileSync(path, String(programAround(source)));
-  expect(spawnSync(file, [path], { input: "eel/7 bass/", encoding: "utf8" }).stdout).toBe(wanted);
+  // What is compiled is run by its own machine.
+  const made = join(dirname(path), "program.exe");
+  const compiled = file === "mcs" ? spawnSync(file, [`-out:${made}`, path]).status === 0 : null;
+  const [runs, program] = compiled ? ["mono", made] : [file, path];
+  expect(spawnSync(runs, [program], { input: "eel/7 bass/", encoding: "utf8" }).stdout).toBe(wanted);
 });

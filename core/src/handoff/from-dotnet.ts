@@ -30,6 +30,9 @@ const LEXIS: Lexis = {
 
 const JOINING: Joining = { sign: "+", adjacent: false };
 
+/** The type of strings, as only C# writes it. */
+const TYPE = "string";
+
 /** Static calls of Regex: the text comes first. */
 const STATIC: ReadonlySet<string> = new Set(["IsMatch", "Match", "Matches", "Replace", "Split", "Count", "EnumerateMatches"]);
 const ATTRIBUTES: ReadonlySet<string> = new Set(["GeneratedRegex", "RegularExpression"]);
@@ -88,14 +91,15 @@ function readFlags(tokens: Tokens): string {
 /** A string and nothing else, but for what gives it a name. */
 function alone(tokens: Tokens, source: string): Candidate | undefined {
   tokens.at = 0;
-  while (tokens.peek()?.kind === "word") tokens.at++;
+  let telling = false;
+  for (; tokens.peek()?.kind === "word"; tokens.at++) telling ||= textOf(tokens.peek()) === TYPE;
   if (tokens.at > 0 && !tokens.pass("=")) return undefined;
   const read: Read | undefined = readConstant(tokens, JOINING);
   while (tokens.pass(";") || tokens.pass(","));
   if (!read || !tokens.ended) return undefined;
   if ("fault" in read) return { sure: "string", fault: read.fault };
   if (read.literals.some(({ mark }) => mark === "'")) return undefined;
-  // Only C# begins a string with such a sign.
-  const sure = read.literals.some(({ opened }) => opened.includes("@")) ? "literal" : "string";
+  // Only C# begins a string with such a sign, or names its type so.
+  const sure = telling || read.literals.some(({ opened }) => opened.includes("@")) ? "literal" : "string";
   return { sure, form: isJson(source) ? "json" : formOf(read), pattern: read.value, flags: "", taken: read.taken };
 }

@@ -142,12 +142,13 @@ function takesValue(before: Token | undefined): boolean {
 function stringAt(source: string, start: number, { strings }: Lexis): StringToken | undefined {
   let quote = start;
   while (quote - start <= LONGEST_PREFIX && quote < source.length && isWord(source.charAt(quote))) quote++;
-  const prefix = source.slice(start, quote).toLowerCase();
+  const letters = source.slice(start, quote).toLowerCase();
   for (const form of strings) {
+    // What is opened by signs has no letters before them.
+    const [opened, at, prefix] = form.open === undefined ? [form.mark, quote, letters] : [form.open, start, ""];
     const rules = Object.hasOwn(form.prefixes, prefix) ? form.prefixes[prefix] : undefined;
-    const opened = form.open ?? form.mark;
-    if (!rules || !source.startsWith(opened, quote)) continue;
-    const from = quote + opened.length;
+    if (!rules || !source.startsWith(opened, at)) continue;
+    const from = at + opened.length;
     const close = closingMark(source, from, form);
     const body = source.slice(from, close.at);
     const end = close.closed ? close.at + form.mark.length : close.at;

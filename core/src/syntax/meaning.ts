@@ -8,7 +8,7 @@ import type { Dialect, Options } from "../dialect/dialect.ts";
 import { visible } from "../text/visible.ts";
 import { charactersOf } from "./characters.ts";
 import type { Reading } from "./read.ts";
-import { anchorOf, childrenOf, type Node, type Span, standsForMore, walk, walkWritten } from "./tree.ts";
+import { anchorOf, childrenOf, type Group, type Node, type NodeOf, type Span, standsForMore, walk, walkWritten } from "./tree.ts";
 
 export interface MeaningChange extends Span {
   readonly message: string;
@@ -95,10 +95,13 @@ export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
   for (const node of walkWritten(to.root)) if (!there.has(keyOf(node))) there.set(keyOf(node), node);
   const capturing = capturingNodes(to.root);
   const said = new Set<string>();
+  const sides = [firstGroups(from), firstGroups(to)] as const;
   for (const node of walkWritten(from.root)) {
     if (node.kind === "sequence" || node.kind === "alternation" || node.kind === "empty") continue;
     const other = there.get(keyOf(node));
-    const messages = other ? itemChanges(node, other, from.dialect, to.dialect, capturing) : ["it is not read as one item any more"];
+    const messages = other
+      ? [...itemChanges(node, other, from.dialect, to.dialect, capturing), ...numberChanges(node, other, from, to, sides)]
+      : ["it is not read as one item any more"];
     for (const message of messages) {
       // The same class ten times is one thing to know.
       const text = node.end - node.start > LONGEST_ALIKE ? `${node.start}–${node.end}` : from.source.pattern.slice(node.start, node.end);
@@ -110,6 +113,27 @@ export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
   }
   return out;
 }
+
+/** What groups are numbered, and what references stand for. */
+function numberChanges(node: Node, other: Node, from: Reading, to: Reading, [one, another]: readonly [BySlot, BySlot]): string[] {
+  if (node.kind === "group" && other.kind === "group") {
+    const [before, after] = [numberOf(node, from), numberOf(other, to)];
+    if (before === after) return [];
+    return [after === undefined ? "it captures nothing" : before === undefined ? `it captures, as group ${after}` : `it is group ${after}, not ${before}`];
+  }
+  if (node.kind !== "back-reference" || other.kind !== "back-reference") return [];
+  const [before, after] = [one.get(node.slots[0] ?? 0), another.get(other.slots[0] ?? 0)];
+  if (before?.start === after?.start) return [];
+  return [after ? `it stands for ${visible(to.source.pattern.slice(after.start, after.end), LONGEST_MEANT)}` : "it stands for a group that there is not"];
+}
+
+const LONGEST_MEANT = 20;
+
+const numberOf = ({ capture }: NodeOf<"group">, { slots }: Reading): number | undefined => (capture === null ? undefined : slots[capture - 1]?.number);
+
+/** The first group of each slot. */
+type BySlot = ReadonlyMap<number, Group>;
+const firstGroups = ({ groups }: Reading): BySlot => new Map([...groups].reverse().map((group) => [group.slot, group]));
 
 const keyOf = ({ start, end, kind }: Node): string => `${start} ${end} ${kind === "quantifier" || kind === "group" ? kind : ""}`;
 
