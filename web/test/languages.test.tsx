@@ -1,5 +1,5 @@
 /**
- * Patterns of Java, PHP and Perl on the bench, as those who write them see them.
+ * Patterns of Java, C#, PHP and Perl on the bench, as those who write them see them.
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
@@ -14,6 +14,20 @@ const choose = async (title: RegExp): Promise<void> => {
   await user.keyboard("{Enter}");
   await press("menuitemradio", title);
 };
+
+/** Winds from the last step back to one whose sentence is such. */
+async function windBack(sentence: RegExp): Promise<void> {
+  await says("position", /of \d+/);
+  const step = () => store.getState().bench.view?.step;
+  await press("button", "To the last step");
+  await until("it is at the end", () => step() !== undefined);
+  const said = () => [...document.querySelectorAll("[data-part=sentence]")].map(wordsOf).join();
+  for (let back = 0; back < 10 && !sentence.test(said()); back++) {
+    const before = step();
+    await press("button", "One step back");
+    await until("it is wound", () => step() !== before);
+  }
+}
 
 const fields = () => store.getState().draft.fields;
 
@@ -69,16 +83,7 @@ describe("calls and verbs", () => {
 
   test("are told in sentences", async () => {
     openBench({ dialect: "perl", pattern: "a+(*COMMIT)b", flags: "", text: "aac ab" });
-    await says("position", /of \d+/);
-    const step = () => store.getState().bench.view?.step;
-    await press("button", "To the last step");
-    await until("it is at the end", () => step() !== undefined);
-    const said = () => [...document.querySelectorAll("[data-part=sentence]")].map(wordsOf).join();
-    for (let back = 0; back < 10 && !/^At 2, \(\*COMMIT\) acts/.test(said()); back++) {
-      const before = step();
-      await press("button", "One step back");
-      await until("it is wound", () => step() !== before);
-    }
+    await windBack(/^At 2, \(\*COMMIT\) acts/);
     await says("sentence", "At 2, (*COMMIT) acts: the search is over, and nothing else is tried.");
   });
 
@@ -96,6 +101,53 @@ describe("calls and verbs", () => {
   });
 });
 
+describe("captures of C#", () => {
+  test("are all listed, oldest first, and the newest is what the group holds", async () => {
+    openBench({ dialect: "dotnet", pattern: "(?:(?<name>\\w),?)+", flags: "", text: "a,b,c" });
+    await rowsAre("Matches", [/a,b,c/, /^line/, /^14–5namec$/, /^0–1capture 1a$/, /^2–3capture 2b$/, /^4–5capture 3cnewest$/]);
+  });
+
+  test("that were taken back are not among them", async () => {
+    openBench({ dialect: "dotnet", pattern: "(?:(?<o>\\()|(?<in-o>\\))|\\w)+", flags: "", text: "(a(b))" });
+    await rowsAre("Matches", [/\(a\(b\)\)/, /^line/, /^1onot set$/, /^21–5ina\(b\)$/, /^3–4capture 1b$/, /^1–5capture 2a\(b\)newest$/]);
+  });
+
+  test("groups of one name are one row, by the numbers that .NET gives", async () => {
+    openBench({ dialect: "dotnet", pattern: "(?<day>\\d)|(?<day>[a-z])(x)?", flags: "", text: "b7" });
+    await rowsAre("Matches", [/^1/, /^line/, /^1not set$/, /^20–1dayb$/, /^2/]);
+    await user.selectOptions(await part("combobox", "In which group"), "2");
+    await user.type(await part("searchbox", "Only matches that hold"), "7");
+    await rowsAre("Matches", [/^21–27$/]);
+    await press("row", /1–2 ?7$/);
+    await rowsAre("Matches", [/^21–27$/, /^line/, /^1not set$/, /^21–2day7$/]);
+  });
+
+  test("are told step by step, and a hazard is judged for all that", async () => {
+    openBench({ dialect: "dotnet", pattern: "(?<o>a)(?<-o>b)", flags: "", text: "ab" });
+    await says("verdict", "linear");
+    await windBack(/closes at 2/);
+    await says("sentence", "(?<-o>b) closes at 2, and takes back what group o captured last.");
+  });
+
+  test("switching from Java says which groups are numbered otherwise", async () => {
+    openBench({ dialect: "java", pattern: "(?<n>a)(b)", flags: "", text: "ab" });
+    await says("count", "1 match");
+    await choose(/C#/);
+    await says("dialect-changes", "it is group 2, not 1");
+  });
+
+  test("are what its calls return, with all that a group captured", async () => {
+    openBench({ dialect: "dotnet", pattern: "(?:(?<name>[a-c]),?)+", flags: "", text: "a,b", at: "?desk=calls" });
+    await says("calls", 're.Match(text)Index 0, Length 3, "a,b", Groups [name: "b" of ["a", "b"]]');
+    await says("calls", "re.Split(text)");
+  });
+
+  test("source text is a verbatim string, where it can hold the pattern", async () => {
+    openBench({ dialect: "dotnet", pattern: '\\d"x', flags: "i", at: "?desk=source" });
+    await says("source", 'new Regex(@"\\d""x", RegexOptions.IgnoreCase)');
+  });
+});
+
 describe("the item at the caret", () => {
   test.each<[string, string, number, RegExp]>([
     ["pcre", "a\\Kb", 2, /has the match begin here/],
@@ -103,6 +155,8 @@ describe("the item at the caret", () => {
     ["pcre", "(?(DEFINE)(?<n>a))(?&n)", 4, /defines groups that are called elsewhere, and is passed over/],
     ["pcre", "(a)(?1)", 5, /calls group 1 as a subroutine/],
     ["perl", "\\X+", 1, /a whole character as a reader sees it/],
+    ["dotnet", "(?<o>a)(?<-o>b)", 9, /takes back what group o captured last, which it must have/],
+    ["dotnet", "(a)(?<n>b)(c)", 13, /is group 2/],
     ["java", "a\\R", 2, /a line end, CR LF as one/],
     ["java", "[a-z&&[^aeiou]]", 1, /takes “b” to “d”, “f” to “h”/],
   ])("of %s in %s is told in words", async (dialect, pattern, at, words) => {
@@ -127,6 +181,7 @@ describe("source text", () => {
   test.each([
     ['preg_match("/^\\d{3}$/u", $line, $m)', "pcre", "^\\d{3}$", "u"],
     ["next unless $line =~ m{^gate (\\d+)}i;", "perl", "^gate (\\d+)", "i"],
+    ['new Regex(@"^(\\w+)\\s", RegexOptions.IgnoreCase | RegexOptions.Compiled);', "dotnet", "^(\\w+)\\s", "i"],
     ['Pattern.compile("(\\\\d+) cm", Pattern.CASE_INSENSITIVE)', "java", "(\\d+) cm", "i"],
   ])("that is pasted is read as what it is: %s", async (source, dialect, pattern, flags) => {
     openBench();
@@ -156,6 +211,7 @@ describe("calls and templates", () => {
     ["pcre", "$2 at $1", "${2}x"],
     ["perl", "$2 at $1", "$2x"],
     ["java", "$2 at $1", "\\$2"],
+    ["dotnet", "$2 at $1", "${2}x"],
   ])("of %s rewrite the sample as that language does", async (dialect, template, other) => {
     openBench({ dialect: dialect as "java", flags: "", at: "?desk=rewrite", template });
     await says("rewritten", "2 replacements; 32 characters become 38");
