@@ -1,5 +1,5 @@
 /** The `lamprey` command: the core without a screen. It reads its arguments, and loads only what the command asked for needs. */
-import { DIALECT_NAMES } from "@lamprey/core";
+import { DIALECT_NAMES, namesFor } from "@lamprey/core";
 import { Command, InvalidArgumentError, Option } from "commander";
 import type { CheckOptions } from "./check/command.ts";
 import type { ExamplesOptions } from "./commands/examples.ts";
@@ -39,6 +39,7 @@ const answerInput = async (command: CommandName): Promise<void> => (await import
 /** Runs a command for a person; what it throws, such as a file that is not there, is one line and exit code 2. */
 async function run(command: () => Promise<number>): Promise<void> {
   try {
+    await namesFor(...process.argv);
     process.exitCode = await command();
   } catch (error) {
     console.error(error instanceof Error ? error.message : String(error));

@@ -98,7 +98,7 @@ describe("match", () => {
   test.each([
     [{ pattern: "a)", text: "" }, "syntax-error", { code: "group-close", start: 1, end: 2 }],
     [{ pattern: "a", text: "", dialect: "ere" }, "unsupported", { code: "dialect-unread" }],
-    [{ pattern: "\\N{DIGIT ONE}", dialect: "python", text: "" }, "unsupported", { code: "character-name-unread" }],
+    [{ pattern: "\\N{DIGIT ONE}", dialect: "python", text: "" }, "unsupported", { code: "character-names-missing" }],
     [{ pattern: "(\\w+)\\1", text: "", machine: "linear" }, "unsupported", { code: "machine-unfit" }],
     [{ pattern: "(a+)+$", text: `${"a".repeat(40)}b`, stepLimit: 5000, machine: "backtracking" }, "step-limit", { code: "step-limit" }],
     [{ pattern: 1, text: "" }, "bad-request", { code: "invalid-field" }],

@@ -3,6 +3,7 @@
 import { once } from "node:events";
 import { createInterface } from "node:readline";
 import type { Readable, Writable } from "node:stream";
+import { namesFor } from "@lamprey/core";
 import type { ObjectSchema } from "joi";
 import { failed, internal } from "./request.ts";
 
@@ -15,6 +16,7 @@ export async function answerLines<R extends { readonly id?: string }>(
 ): Promise<void> {
   for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
     if (line.trim() === "") continue;
+    await namesFor(line);
     if (!output.write(`${answerLine(line, schema, answer)}\n`)) await once(output, "drain");
   }
 }

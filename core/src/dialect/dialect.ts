@@ -6,6 +6,7 @@
  */
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
+import type { NameRule } from "../charset/names.ts";
 import type { Property } from "../charset/properties.ts";
 import type { DiagnosticCode } from "../diagnostic/diagnostic.ts";
 import type { AnchorKind } from "./assertions.ts";
@@ -190,7 +191,12 @@ export type Escape =
   /** `\o{…}`. */
   | { readonly kind: "octal"; readonly loose?: true }
   /** A class outside sets; with a number behind it in braces a character, where `numbered` says so. */
-  | { readonly kind: "class-or-number"; readonly set: (options: Options) => CharSet; readonly numbered: (options: Options) => boolean; readonly names?: true }
+  | {
+      readonly kind: "class-or-number";
+      readonly set: (options: Options) => CharSet;
+      readonly numbered: (options: Options) => boolean;
+      readonly names?: NameRule;
+    }
   /** It may not stand here. */
   | { readonly kind: "misplaced" }
   /** A fixed number of hexadecimal digits, or at most as many where `fewer`; `braces` where `{…}` of any length may stand instead in the strict grammar, `pairs` where two halves of a pair are one. */
@@ -219,8 +225,8 @@ export type Escape =
   | { readonly kind: "name-reference"; readonly marks: readonly (readonly [open: string, close: string])[]; readonly character?: number }
   /** `\q{…|…}`, where sets have operations. */
   | { readonly kind: "strings" }
-  /** `\N{…}`, a character by its name. */
-  | { readonly kind: "named-character" };
+  /** `\N{…}`, a character by its name, which is looked up by such rules. */
+  | { readonly kind: "named-character"; readonly rule: NameRule };
 
 /** Where an escape stands. */
 export interface EscapePlace {

@@ -27,7 +27,7 @@ const CHARACTERS: Escapes = {
   x: { kind: "hex", digits: 2, braces: false, error: "escape-hex-plain" },
   u: { kind: "hex", digits: 4, braces: false, error: "escape-unicode-plain" },
   U: { kind: "hex", digits: 8, braces: false, error: "escape-unicode-long" },
-  N: { kind: "named-character" },
+  N: { kind: "named-character", rule: "unicode" },
 };
 
 const DIGIT_RUN = 10;

@@ -1,6 +1,7 @@
 /** Escapes, read by a dialect's tables: what is common to the outside and the inside of sets. */
 import { type CharSet, complement, EMPTY_SET, subtract } from "../charset/charset.ts";
 import { canonicalize, foldedCharacters, foldSet } from "../charset/folding.ts";
+import { characterNamed, type NameRule, namesAreHere } from "../charset/names.ts";
 import type { Property } from "../charset/properties.ts";
 import type { Dialect, Escape, Options } from "../dialect/dialect.ts";
 import { isNumber, without } from "../text/characters.ts";
@@ -124,7 +125,7 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
       return character(letter.charCodeAt(0));
     }
     case "named-character":
-      return character(namedCharacter(reader, start));
+      return character(namedCharacter(reader, start, meaning.rule));
     case "octal":
       return character(numbered(reader, octalInBraces(reader, start, meaning.loose === true), start));
     case "class-or-number":
@@ -134,7 +135,7 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
         return character(numbered(reader, reader.bracedHex() ?? missingNumber(reader, start), start));
       }
       if (meaning.names && reader.looksAt("{") && !countsFollow(reader, true)) {
-        return character(namedCharacter(reader, start));
+        return character(namedCharacter(reader, start, meaning.names));
       }
       if (inSet && meaning.names) {
         reader.report("escape-misplaced", { start, end: reader.at }, letter);
@@ -213,11 +214,17 @@ function numbered(reader: Reader, value: number, start: number): number {
 }
 
 /** `\N{…}`, behind the N. */
-function namedCharacter(reader: Reader, start: number): number {
+function namedCharacter(reader: Reader, start: number, rule: NameRule): number {
   const braced = reader.pass("{");
   const name = braced ? reader.takeWhile((c) => c !== undefined && c !== "}") : "";
-  const whole = braced && reader.pass("}") && name !== "";
-  reader.report(whole ? "character-name-unread" : "character-name-form", { start, end: reader.at });
+  const span = { start, end: reader.at + 1 };
+  if (!braced || !reader.pass("}") || name === "") reader.report("character-name-form", { start, end: reader.at });
+  else if (!namesAreHere()) reader.report("character-names-missing", span);
+  else {
+    const codePoint = characterNamed(name, rule);
+    if (codePoint !== undefined) return codePoint;
+    reader.report("character-name-unknown", span, name);
+  }
   return REPLACEMENT;
 }
 

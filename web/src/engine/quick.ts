@@ -3,7 +3,7 @@
  * the beginning on, so that lanes are painted in the frame that shows the letter. What does not fit is the worker's,
  * which does the same at its leisure, and everything else.
  */
-import { BacktrackingMachine, CUTS, LinearMachine } from "@lamprey/core";
+import { BacktrackingMachine, CUTS, LinearMachine, lacksNames } from "@lamprey/core";
 import { MATCH_LIMIT, prepare, type Refused, rowsOf } from "./answer.ts";
 import type { Asked, RunResult } from "./messages.ts";
 
@@ -32,7 +32,8 @@ export function forgetDearRuns(): void {
 /** The matches as far as the budget goes; null where it is too short for anything. */
 export function runQuickly(asked: Asked, text: string): QuickAnswer | null {
   const started = performance.now();
-  if (asked.pattern.length > LONGEST_PATTERN || started < restUntil) return null;
+  // The worker waits for the names of characters; the page, which asks for them elsewhere, does not.
+  if (asked.pattern.length > LONGEST_PATTERN || started < restUntil || lacksNames(asked.pattern)) return null;
   const answer = runWithin(asked, text, started);
   if (performance.now() - started > DEAR) restUntil = performance.now() + REST_MS;
   return answer;

@@ -24,7 +24,7 @@ const CHARACTERS: Escapes = {
   c: { kind: "control", any: true },
   x: { kind: "hex", digits: 2, braces: true, error: "escape-hex-braces" },
   u: { kind: "hex", digits: 4, braces: false, pairs: true, error: "escape-unicode-plain" },
-  N: { kind: "named-character" },
+  N: { kind: "named-character", rule: "java" },
   Q: { kind: "quote", end: "\\E" },
 };
 
