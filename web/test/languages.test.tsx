@@ -148,6 +148,16 @@ describe("captures of C#", () => {
   });
 });
 
+describe("characters by their names", () => {
+  test("are fetched, and then read like any other; one that there is not is said where it stands", async () => {
+    openBench({ dialect: "python", pattern: "\\N{EM DASH}+", flags: "", text: "a——b" });
+    await rowsAre("Matches", [/^11–3——/, /^line/]);
+    await until("the line knows it too", () => /takes “—”/.test(wordsOf(document.body)));
+    await type("Pattern", "\\N{EM DASCH}", "instead");
+    await says("mistake", "No character is named “EM DASCH”.");
+  });
+});
+
 describe("the item at the caret", () => {
   test.each<[string, string, number, RegExp]>([
     ["pcre", "a\\Kb", 2, /has the match begin here/],

@@ -7,6 +7,7 @@ import * as Comlink from "comlink";
 import { HazardSession } from "../../src/engine/hazard/session.ts";
 import { judgeList } from "../../src/engine/risks/list.ts";
 import { Session } from "../../src/engine/session.ts";
+import { waiting } from "../../src/engine/waiting.ts";
 
 const WIDTH = 640;
 const HEIGHT = 480;
@@ -45,8 +46,8 @@ globalThis.matchMedia ??= (query: string) => ({ matches: false, media: query, ad
 
 /** The workers that are there, by the name that the page gives them. */
 const SESSIONS: Readonly<Record<string, () => object>> = {
-  "lamprey-engine": () => new Session(),
-  "lamprey-hazard": () => new HazardSession(),
+  "lamprey-engine": () => waiting(new Session()),
+  "lamprey-hazard": () => waiting(new HazardSession()),
   "lamprey-risks": () => ({ judge: judgeList }),
 };
 
