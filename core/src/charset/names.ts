@@ -9,6 +9,8 @@ import { category } from "./properties.ts";
 
 interface Names {
   readonly byName: ReadonlyMap<string, number>;
+  /** The characters of those names. */
+  readonly named: ReadonlySet<number>;
   readonly aliases: ReadonlyMap<string, number>;
   readonly byNumber: typeof import("./names.generated.ts").BY_NUMBER;
 }
@@ -34,7 +36,8 @@ export async function namesFor(...texts: readonly string[]): Promise<void> {
 async function fetchNames(): Promise<void> {
   try {
     const { GAPS, NAMES, ALIASES, BY_NUMBER } = await import("./names.generated.ts");
-    names = { byName: unfolded(NAMES.split("\n"), GAPS.split(" ")), aliases: aliasesIn(ALIASES), byNumber: BY_NUMBER };
+    const byName = unfolded(NAMES.split("\n"), GAPS.split(" "));
+    names = { byName, named: new Set(byName.values()), aliases: aliasesIn(ALIASES), byNumber: BY_NUMBER };
   } finally {
     // What did not come is asked for again.
     coming = undefined;
@@ -82,15 +85,18 @@ export function characterNamed(name: string, rule: NameRule): number | undefined
     }
     case "java": {
       const upper = name.trim().toUpperCase();
-      return byName.get(upper) ?? javaControl(upper, aliases) ?? inBlock(upper);
+      return byName.get(upper) ?? javaControl(upper, aliases) ?? numbered(upper, names, BY_BLOCK) ?? inBlock(upper, names);
     }
   }
 }
 
-/** `CJK UNIFIED IDEOGRAPH-4E00` and kin. */
-function numbered(name: string, { byNumber }: Names): number | undefined {
+/** Prefixes of characters that Java names by their block. */
+const BY_BLOCK: readonly string[] = ["CJK UNIFIED IDEOGRAPH-", "TANGUT IDEOGRAPH-"];
+
+/** `CJK UNIFIED IDEOGRAPH-4E00` and kin, but for some prefixes. */
+function numbered(name: string, { byNumber }: Names, but: readonly string[] = []): number | undefined {
   for (const [prefix, stretches] of byNumber) {
-    if (!name.startsWith(prefix)) continue;
+    if (!name.startsWith(prefix) || but.includes(prefix)) continue;
     const number = name.slice(prefix.length);
     const codePoint = Number.parseInt(number, 16);
     const isOwn = codePoint.toString(16).toUpperCase().padStart(4, "0") === number;
@@ -130,6 +136,7 @@ function inScript(name: string, byName: ReadonlyMap<string, number>): number | u
 
 /** Control characters that Java names with their abbreviation behind, or by it. */
 const JAVA_CONTROLS: Readonly<Record<string, number>> = {
+  NULL: 0x00,
   BEL: 0x07,
   "LINE FEED (LF)": 0x0a,
   "FORM FEED (FF)": 0x0c,
@@ -146,12 +153,12 @@ function javaControl(name: string, aliases: ReadonlyMap<string, number>): number
 }
 
 /** The block and the number, of characters without a name of their own. */
-function inBlock(name: string): number | undefined {
+function inBlock(name: string, { named, byNumber }: Names): number | undefined {
   const space = name.lastIndexOf(" ");
   const number = name.slice(space + 1);
   const codePoint = Number.parseInt(number, 16);
   const block = space > 0 ? blockOf(name.slice(0, space)) : undefined;
   if (!block || codePoint.toString(16).toUpperCase() !== number || !contains(block, codePoint) || contains(category("Cn"), codePoint)) return undefined;
-  for (const own of names?.byName.values() ?? []) if (own === codePoint) return undefined;
-  return codePoint;
+  const hasOwn = byNumber.some(([prefix, stretches]) => !BY_BLOCK.includes(prefix) && stretches.some(([from, to]) => codePoint >= from && codePoint <= to));
+  return hasOwn || named.has(codePoint) ? undefined : codePoint;
 }
