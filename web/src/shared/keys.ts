@@ -83,8 +83,8 @@ export function keyOf(event: KeyboardEvent, inText: boolean): KeyName | undefine
   const keys = written(event);
   const found = anywhere.get(keys);
   if (found || inText || event.ctrlKey || event.metaKey || event.altKey) return found;
-  // A sign is where it is on this keyboard.
-  return outside.get(event.key) ?? outside.get(keys);
+  // A sign is where it is on this keyboard; what has a name of its own goes with what is held down.
+  return outside.get(keys) ?? (event.key.length === 1 ? outside.get(event.key) : undefined);
 }
 
 const SIGNS: Readonly<Record<string, string>> = {

@@ -86,7 +86,7 @@ describe("numbers of groups", () => {
 describe("captures as stacks", () => {
   test("balance brackets however deep they are", () => {
     for (const depth of [1, 2, 50, 3000]) {
-      const whole = "(".repeat(depth) + "x" + ")".repeat(depth);
+      const whole = `${"(".repeat(depth)}x${")".repeat(depth)}`;
       expect(matches(NESTED, whole)).toHaveLength(1);
       expect(matches(NESTED, whole.slice(1))).toEqual([]);
       expect(matches(NESTED, whole.slice(0, -1))).toEqual([]);
