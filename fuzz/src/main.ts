@@ -17,14 +17,20 @@ const TEXTS_EACH = 16;
 /** After so many differences the cause is one that the first of them shows. */
 const MAX_DIFFERENCES = 5;
 
-const JUDGES: Readonly<Record<string, () => Promise<Judge | undefined>>> = {
-  host: () => processJudge("host"),
-  python: () => processJudge("python"),
-  java: () => processJudge("java"),
-  dotnet: () => processJudge("dotnet"),
-  pcre: () => processJudge("pcre"),
-  perl: () => processJudge("perl"),
-  chromium: chromiumJudge,
+interface JudgeRow {
+  readonly start: () => Promise<Judge | undefined>;
+  /** What to install where it is missing, on Debian. */
+  readonly install: string;
+}
+
+const JUDGES: Readonly<Record<string, JudgeRow>> = {
+  host: { start: () => processJudge("host"), install: "nodejs" },
+  python: { start: () => processJudge("python"), install: "python3" },
+  java: { start: () => processJudge("java"), install: "default-jdk-headless" },
+  dotnet: { start: () => processJudge("dotnet"), install: "mono-mcs mono-runtime" },
+  pcre: { start: () => processJudge("pcre"), install: "php-cli" },
+  perl: { start: () => processJudge("perl"), install: "perl" },
+  chromium: { start: chromiumJudge, install: "chromium" },
 };
 
 async function fuzz(judge: Judge, seed: number, pairs: number, seconds: number): Promise<number> {
@@ -122,9 +128,10 @@ else if (program.args[0] === "record") await record();
 else if (program.args[0] === "hosts") total = await compareHostSides(Number(options.seed), Number(options.seconds), program.args.slice(1));
 else
   for (const name of options.judge.split(",")) {
-    const judge = await JUDGES[name]?.();
+    const row = Object.hasOwn(JUDGES, name) ? JUDGES[name] : undefined;
+    const judge = await row?.start();
     if (!judge) {
-      console.log(`${name}: no such judge on this machine`);
+      console.log(row ? `${name}: not on this machine; install it (Debian: apt-get install ${row.install})` : `${name}: there is no such judge`);
       continue;
     }
     try {

@@ -9,23 +9,19 @@
  * nothing recurses: saved states, their undo log and open enclosures lie in typed arrays.
  */
 
-import { type CharSet, contains } from "../charset/charset.ts";
+import type { CharSet } from "../charset/charset.ts";
 import { Op, type Operation, unknownOperation } from "../program/operations.ts";
 import { captureRegister, type Enclosure, FAILS, INSTRUCTION_WIDTH, openRegister, type Program, UNBOUNDED, type Verb } from "../program/program.ts";
 import { oneHasTakenPart } from "../program/registers.ts";
 import type { Span } from "../text/span.ts";
+import { CallsAside } from "./aside.ts";
 import { Came } from "./compiled/layout.ts";
 import { CompiledRun } from "./compiled/run.ts";
 import { Kind, PC_SHIFT } from "./events.ts";
 import { Items, pointAt, pointBefore } from "./items.ts";
 import { MatchTable } from "./matches.ts";
+import { ENOUGH, type MatchMode, Search, type SearchOptions } from "./search.ts";
 import { between, CaptureStacks } from "./stacks.ts";
-
-/**
- * How to ask: `first` match of a search, `all` matches, a match that begins at the offset the run starts from, or one
- * that covers the text from there to its end.
- */
-export type MatchMode = "first" | "all" | "start" | "whole";
 
 /** Told of every event, if there is one. Arguments are numbers only, so that a call costs no allocation. */
 export interface Recorder {
@@ -48,17 +44,8 @@ export const packEvent = (kind: number, pc: number): number => (pc << PC_SHIFT) 
 
 export type Outcome = "running" | "done" | "memory-limit" | "match-limit" | "endless-call";
 
-export interface MachineOptions {
-  readonly mode: MatchMode;
-  /** Offset at which the run starts; 0 where left out. */
-  readonly from?: number;
-  /** Where the search is said to have begun; where it does, if left out. */
-  readonly origin?: number;
+export interface MachineOptions extends SearchOptions {
   readonly recorder?: Recorder;
-  /** Stop after so many matches; no bound where left out. */
-  readonly matchLimit?: number;
-  /** A match that begins and ends at this offset does not count. */
-  readonly notEmptyAt?: number;
   /** Whether `captures` is filled; of a program that stacks what its groups capture. */
   readonly keepCaptures?: boolean;
   /** Steps after which an unrecorded run is handed to its program as WebAssembly; for tests. */
@@ -74,14 +61,12 @@ export const MAX_SAVED_STATES = 1 << 24;
 const STATE = 4; // pc, offset, length of the undo log, step at which it was saved
 const CHANGE = 2; // register, value before
 const FRAME = 5; // enclosure, saved states held at entry, offset at entry, length of the undo log at entry, call at entry
-/** Of a call: where it goes back to, the call around it, its slot, the offset at entry, saved states and open enclosures held at entry; the registers follow. */
-const CALL = 6;
-/** What calls have put aside is held in memory up to so many numbers: a quarter of a GiB. */
-const MAX_ASIDE = 1 << 26;
 const LATIN = 256;
 /** Room when there has to be some, doubled as it is needed: of ten thousand short texts most need little, and making room for each would take longer than running it. */
 const FEW = 8;
 const NO_ROOM = new Int32Array(0);
+
+export type { MatchMode };
 
 export class BacktrackingMachine {
   readonly program: Program;
@@ -106,19 +91,15 @@ export class BacktrackingMachine {
   reach = 0;
 
   private readonly items: Items;
-  private readonly mode: MatchMode;
+  private readonly search: Search;
   /** What a match begins with, where verbs show which attempts there are; null where that is no matter. */
   private readonly starts: CharSet | null;
-  /** There is no second attempt. */
-  private readonly anchored: boolean;
   private readonly recorder: Recorder | null;
-  private readonly matchLimit: number;
   private readonly keepCaptures: boolean;
   private readonly stacks = new CaptureStacks();
   private registers: Int32Array;
   private frames = NO_ROOM;
-  /** Calls that are under way, or may be again: each with what the registers held when it was entered. */
-  private aside = NO_ROOM;
+  private readonly aside = new CallsAside();
   private states = NO_ROOM;
   private changes = NO_ROOM;
   /** The program as WebAssembly, once the run is long enough; null where it cannot be. */
@@ -133,27 +114,18 @@ export class BacktrackingMachine {
   private next: number;
   /** Whether the next choice is of a loop whose group was cleared. */
   private clears = false;
-  /** Where a verb has the search go on when the attempt has failed, or −1; no further than the text where it is over. */
-  private ends = -1;
-  /** The offset from which an attempt must find more than the empty text, or −1. */
-  private notEmptyFrom = -1;
-
   constructor(program: Program, text: string, options: MachineOptions) {
     this.program = program;
     this.text = text;
     this.items = new Items(program, text);
     this.starts = program.starts;
-    this.mode = options.mode;
-    this.anchored = options.mode === "start" || options.mode === "whole" || program.options.sticky;
+    this.search = new Search(program, this.items, text.length, options);
     this.recorder = options.recorder ?? null;
     this.keepCaptures = options.keepCaptures === true && program.stackRegister >= 0;
-    this.matchLimit = options.matchLimit ?? Number.POSITIVE_INFINITY;
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
     this.matches = new MatchTable(program.slots.length);
     this.registers = new Int32Array(program.registerCount).fill(-1);
     this.next = options.from ?? 0;
-    this.items.origin = options.origin ?? this.next;
-    this.notEmptyFrom = options.notEmptyAt ?? -1;
     this.recorder?.watch(this.registers);
   }
 
@@ -176,7 +148,7 @@ export class BacktrackingMachine {
   private compile(): void {
     this.compiled = null;
     if (this.recorder !== null) return;
-    this.compiled = CompiledRun.of(this.program, this.items, this.text, { whole: this.mode === "whole", anchored: this.anchored }) ?? null;
+    this.compiled = CompiledRun.of(this.program, this.items, this.text, { whole: this.search.mode === "whole", anchored: this.search.anchored }) ?? null;
     if (!this.compiled) return;
     const { pc, at, stateCount: states, changeCount: changes, reach, deepest, backtracks, attempt, attempts } = this;
     this.compiled.take({ pc, at, states, changes, reach, deepest, backtracks, attempt, attempts }, this.registers, this.states, this.changes);
@@ -191,7 +163,7 @@ export class BacktrackingMachine {
         this.next = -1;
         this.steps++;
       }
-      const came = compiled.advance(stop - this.steps, this.notEmptyFrom);
+      const came = compiled.advance(stop - this.steps, this.search.notEmptyFrom);
       this.steps += compiled.taken;
       if (compiled.attemptTaken >= 0) this.attemptStep = this.steps - compiled.attemptTaken;
       if (came === Came.Match) this.next = this.afterMatch(compiled.field("attempt"), compiled.field("at"));
@@ -216,25 +188,6 @@ export class BacktrackingMachine {
     this.attemptStep = this.steps;
   }
 
-  /** The same after a verb that ended the attempt and says where the search goes on. */
-  private afterVerb(): number {
-    const { ends, attempt, anchored, text } = this;
-    this.ends = -1;
-    if (ends <= attempt || this.isOwnSearch) return this.afterFailure();
-    if (!anchored && ends <= text.length) return this.goesOn(ends);
-    this.outcome = "done";
-    return -1;
-  }
-
-  /** Whether a search of its own looks here for more than the empty text, and goes no further. */
-  private get isOwnSearch(): boolean {
-    return this.isOwnSearchAt(this.attempt);
-  }
-
-  private isOwnSearchAt(at: number): boolean {
-    return this.notEmptyFrom === at && this.program.searchStart === "goes-on";
-  }
-
   /** Ends what is matched with success: the innermost lookaround or call, or all of it. Returns where to go on. */
   private accept(): number {
     const { registers, program } = this;
@@ -246,7 +199,7 @@ export class BacktrackingMachine {
     }
     const call = callRegister >= 0 ? (registers[callRegister] as number) : -1;
     if (call >= 0) {
-      this.settleDown(this.aside[call + 5] as number);
+      this.settleDown(this.aside.frames(call));
       return this.leaveCall();
     }
     return program.nodes.length - 1;
@@ -266,59 +219,29 @@ export class BacktrackingMachine {
     this.frameCount = frameCount;
   }
 
-  /** The next offset where a match can begin by its first character, or the text's end. */
-  private likelyStart(starts: CharSet, from: number): number {
-    if (this.anchored || this.isOwnSearchAt(from)) return from;
-    let at = from;
-    while (at < this.text.length && !contains(starts, this.items.characterAt(at))) at = this.items.after(at);
-    return at;
-  }
-
   /** Makes the machine ready for another run, from the offset; what it found before is gone. */
   rewind(from: number, notEmptyAt = -1): void {
     this.outcome = "running";
     this.steps = this.backtracks = this.attempts = this.deepest = 0;
     this.matches.clear();
-    this.next = this.items.origin = from;
-    this.notEmptyFrom = notEmptyAt;
+    this.next = from;
+    this.search.rewind(from, notEmptyAt);
   }
 
-  /** Where the next attempt begins after one that failed, or −1 where the run has ended. */
-  private afterFailure(): number {
-    if (!this.anchored && this.attempt < this.text.length) return this.goesOn(this.items.after(this.attempt));
-    this.outcome = "done";
+  /** The offset as it is; −1, and the run has ended, where the search does not go on. */
+  private goesOn(next: number): number {
+    if (next >= 0) return next;
+    this.outcome = next === ENOUGH ? "match-limit" : "done";
     return -1;
   }
 
-  /** The search goes on from there; it may be said to have begun there, where nothing but the empty text was found before. */
-  private goesOn(next: number): number {
-    if (this.notEmptyFrom === this.attempt && this.program.searchStart === "goes-on") this.items.origin = next;
-    return next;
-  }
-
-  /** Where the next attempt begins after a match, or −1. After an empty one ECMA-262 AdvanceStringIndex, or by the dialect. */
+  /** Keeps a match; where the next attempt begins, or −1. */
   private afterMatch(start: number, end: number): number {
-    const { keepRegister, searchStart } = this.program;
+    const { keepRegister } = this.program;
     const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
     this.matches.add(kept >= 0 ? kept : start, end, this.registers);
     if (this.keepCaptures) this.captures.push(this.program.slots.map((_, i) => this.stacks.spans(this.registers[this.newest(i + 1)] as number)));
-    if (kept >= 0) return this.afterKept(kept, end);
-    const stays = end > start || this.program.afterEmptyMatch === "not-empty-here";
-    const next = stays ? end : this.items.afterEmpty(end);
-    this.notEmptyFrom = stays && end === start ? end : -1;
-    this.items.origin = searchStart === "goes-on" ? next : end;
-    if (this.mode !== "all" || next > this.text.length) this.outcome = "done";
-    else if (this.matches.length >= this.matchLimit) this.outcome = "match-limit";
-    return this.outcome === "running" ? next : -1;
-  }
-
-  /** The same, where the match does not begin where its attempt did. */
-  private afterKept(start: number, end: number): number {
-    this.notEmptyFrom = start === end ? end : -1;
-    this.items.origin = end;
-    if (this.mode !== "all") this.outcome = "done";
-    else if (this.matches.length >= this.matchLimit) this.outcome = "match-limit";
-    return this.outcome === "running" ? end : -1;
+    return this.goesOn(this.search.afterMatch(start, end, kept, this.matches.length));
   }
 
   /** The register of the newest capture of a slot. */
@@ -359,31 +282,21 @@ export class BacktrackingMachine {
     return true;
   }
 
-  /** Puts aside what the registers hold, for a call; false where there is no more room. */
+  /** Puts aside what the registers hold, for a call; false where there is no more room, or it would never end. */
   private enterCall(slot: number, back: number, at: number): boolean {
-    const { registers, program } = this;
+    const { registers, program, stateCount: states, frameCount: frames } = this;
     const { callRegister, asideRegister, slots } = program;
     const place = registers[asideRegister] as number;
-    const needed = place + CALL + registers.length;
-    if (needed > this.aside.length) {
-      if (needed > MAX_ASIDE) {
-        this.outcome = "memory-limit";
-        return false;
-      }
-      const grown = new Int32Array(Math.max(needed, 2 * this.aside.length));
-      grown.set(this.aside);
-      this.aside = grown;
+    const around = registers[callRegister] as number;
+    if (this.aside.isEndless(around, slot, at)) {
+      this.outcome = "endless-call";
+      return false;
     }
-    // The same call from the same place would go on without end.
-    for (let around = registers[callRegister] as number; around >= 0; around = this.aside[around + 1] as number) {
-      if (this.aside[around + 2] === slot && this.aside[around + 3] === at) {
-        this.outcome = "endless-call";
-        return false;
-      }
-      if ((this.aside[around + 3] as number) !== at) break;
+    const needed = this.aside.put(place, registers, { back, around, slot, at, states, frames });
+    if (needed < 0) {
+      this.outcome = "memory-limit";
+      return false;
     }
-    this.aside.set([back, registers[callRegister] as number, slot, at, this.stateCount, this.frameCount], place);
-    this.aside.set(registers, place + CALL);
     this.set(callRegister, place);
     this.set(asideRegister, needed);
     for (let i = 1; i <= slots.length; i++) if ((registers[openRegister(i, slots.length)] as number) >= 0) this.set(openRegister(i, slots.length), -1);
@@ -398,19 +311,19 @@ export class BacktrackingMachine {
     const place = registers[callRegister] as number;
     for (let register = 0; register < registers.length; register++) {
       if (register === callRegister || register === asideRegister || register === keepRegister) continue;
-      const before = aside[place + CALL + register] as number;
+      const before = aside.register(place, register);
       if (registers[register] !== before) this.set(register, before);
     }
-    this.set(callRegister, aside[place + 1] as number);
+    this.set(callRegister, aside.around(place));
     // What is saved inside of it may still come back to it.
-    if (this.stateCount === (aside[place + 4] as number)) this.set(asideRegister, place);
-    return aside[place] as number;
+    if (this.stateCount === aside.states(place)) this.set(asideRegister, place);
+    return aside.back(place);
   }
 
   /** The slot of the call under way, or −1. */
   private get called(): number {
     const call = this.registers[this.program.callRegister] as number;
-    return call >= 0 ? (this.aside[call + 2] as number) : -1;
+    return call >= 0 ? this.aside.slot(call) : -1;
   }
 
   /** Leaves open enclosures that hold more than so many states. */
@@ -443,13 +356,13 @@ export class BacktrackingMachine {
     if (kind === "skip") {
       to = mark >= 0 ? (this.registers[mark] as number) : at;
       // Without its mark it is as if it were not there; but a search that may not go on is over.
-      if (to < 0) return this.isOwnSearch ? -1 : this.stateCount;
+      if (to < 0) return this.search.isOwnAt(this.attempt) ? -1 : this.stateCount;
     }
     const look = this.lookAround(kind !== "alternative");
     if (look >= 0) return this.frames[look * FRAME + 1] as number;
     const call = this.program.callRegister >= 0 ? (this.registers[this.program.callRegister] as number) : -1;
-    if (call >= 0) return this.aside[call + 4] as number;
-    this.ends = kind === "commit" ? Number.POSITIVE_INFINITY : to;
+    if (call >= 0) return this.aside.states(call);
+    this.search.endAt(kind === "commit" ? Number.POSITIVE_INFINITY : to);
     return -1;
   }
 
@@ -513,7 +426,7 @@ export class BacktrackingMachine {
 
     run: while (steps < stop) {
       if (next >= 0) {
-        if (this.starts !== null) next = this.likelyStart(this.starts, next);
+        if (this.starts !== null) next = this.search.likelyStart(this.starts, next);
         reach = at = next;
         next = -1;
         pc = stateCount = 0;
@@ -701,7 +614,7 @@ export class BacktrackingMachine {
           break;
         }
         case Op.Match:
-          if ((this.mode === "whole" && at !== length) || (at === this.notEmptyFrom && at === this.attempt)) break;
+          if ((this.search.mode === "whole" && at !== length) || (at === this.search.notEmptyFrom && at === this.attempt)) break;
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Match, pc), top, stateCount, this.attempt);
           next = this.afterMatch(this.attempt, at);
@@ -878,7 +791,7 @@ export class BacktrackingMachine {
       if (stateCount === 0) {
         steps++;
         if (recorder !== null) recorder.write(at, packEvent(Kind.GiveUp, 0), -1, 0, this.attempt);
-        next = this.ends < 0 ? this.afterFailure() : this.afterVerb();
+        next = this.goesOn(this.search.afterFailure(this.attempt));
         if (next < 0) break;
         continue;
       }

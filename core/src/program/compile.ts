@@ -11,10 +11,11 @@ import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import { Reckoning } from "../syntax/bounded.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { type Reading, read, type Source } from "../syntax/read.ts";
-import { childrenOf, type Node, type NodeOf, unknownNode, type VerbKind, walk, waysOf } from "../syntax/tree.ts";
+import { type Node, type NodeOf, unknownNode, type VerbKind, walk } from "../syntax/tree.ts";
 import { type Width, widthsOf } from "../syntax/width.ts";
 import { unknownKey } from "../unknown.ts";
 import { assertionNumber } from "./assertions.ts";
+import { aroundVerbs, type Facts, gatherFacts, insideTheirOwn, pops } from "./facts.ts";
 import { firstCharacter } from "./first.ts";
 import { Op, type Operation } from "./operations.ts";
 import {
@@ -662,114 +663,7 @@ class Compiler {
   }
 }
 
-const pops = (root: Node): boolean => [...walk(root)].some((node) => node.kind === "group" && node.pops !== undefined);
-
-/** Capturing groups that lie in one of the same slot. */
-function insideTheirOwn(root: Node): Set<Node> {
-  const found = new Set<Node>();
-  /** How many groups of each slot are open. */
-  const open = new Map<number, number>();
-  const pending: { readonly node: Node; readonly leaves: boolean }[] = [{ node: root, leaves: false }];
-  for (let next = pending.pop(); next; next = pending.pop()) {
-    const { node, leaves } = next;
-    if (node.kind === "group" && node.capture !== null) {
-      const around = (open.get(node.capture) ?? 0) - (leaves ? 1 : 0);
-      open.set(node.capture, leaves ? around : around + 1);
-      if (leaves) continue;
-      if (around > 0) found.add(node);
-      pending.push({ node, leaves: true });
-    }
-    for (const child of childrenOf(node)) pending.push({ node: child, leaves: false });
-  }
-  return found;
-}
-
 const beginsWithLetter = (branch: Node): boolean => (branch.kind === "sequence" ? branch.items[0] : branch)?.kind === "character";
 
 /** Verbs that act when they are backtracked to, and are passed until then. */
 const ACTS_LATER: Readonly<Record<VerbKind, boolean>> = { accept: false, fail: false, mark: false, commit: true, prune: true, skip: true, alternative: true };
-
-/** What verbs stand in, in the same lookaround: of `alternative` the innermost alternation, of `accept` the groups, the innermost first. */
-function aroundVerbs(root: Node): { readonly alternations: ReadonlyMap<Node, Node>; readonly groups: ReadonlyMap<Node, readonly number[]> } {
-  interface Groups {
-    readonly slot: number;
-    readonly outer: Groups | null;
-  }
-  const alternations = new Map<Node, Node>();
-  const groups = new Map<Node, readonly number[]>();
-  const pending: { readonly node: Node; readonly alternation: Node | null; readonly within: Groups | null }[] = [
-    { node: root, alternation: null, within: null },
-  ];
-  for (let next = pending.pop(); next; next = pending.pop()) {
-    const { node, alternation, within } = next;
-    if (node.kind === "verb" && node.verb === "alternative" && alternation) alternations.set(node, alternation);
-    if (node.kind === "verb" && node.verb === "accept") {
-      const slots: number[] = [];
-      for (let group = within; group; group = group.outer) slots.push(group.slot);
-      groups.set(node, slots);
-    }
-    const isLook = node.kind === "look";
-    const inside = {
-      alternation: isLook ? null : node.kind === "alternation" ? node : alternation,
-      within: isLook ? null : node.kind === "group" && node.capture !== null ? { slot: node.capture, outer: within } : within,
-    };
-    for (const child of childrenOf(node)) pending.push({ node: child, ...inside });
-  }
-  return { alternations, groups };
-}
-
-interface Facts {
-  readonly canBeEmpty: boolean;
-  /** The first and last slot of the capturing groups inside; nought where there is none. */
-  readonly firstSlot: number;
-  readonly lastSlot: number;
-}
-
-/** What the compiler asks of each node, found from the inside out. */
-function gatherFacts(root: Node): Map<Node, Facts> {
-  const facts = new Map<Node, Facts>();
-  const outerFirst = [...walk(root)];
-  for (const node of outerFirst.reverse()) {
-    const inner = childrenOf(node).map((child) => facts.get(child) as Facts);
-    const numbers = inner.filter((f) => f.lastSlot > 0);
-    const own = node.kind === "group" && node.capture !== null ? node.capture : 0;
-    facts.set(node, {
-      canBeEmpty: canBeEmpty(node, inner),
-      firstSlot: own || (numbers[0]?.firstSlot ?? 0),
-      lastSlot: Math.max(own, numbers.at(-1)?.lastSlot ?? 0),
-    });
-  }
-  return facts;
-}
-
-function canBeEmpty(node: Node, inner: readonly Facts[]): boolean {
-  switch (node.kind) {
-    case "character":
-    case "any":
-      return false;
-    case "set":
-      return node.strings.includes("");
-    case "sequence":
-      return inner.every((f) => f.canBeEmpty);
-    case "alternation":
-      return inner.some((f) => f.canBeEmpty);
-    case "conditional":
-      return waysOf(inner).some((f) => f.canBeEmpty);
-    case "call":
-    case "verb":
-    case "keep":
-      return true;
-    case "group":
-    case "atomic":
-      return (inner[0] as Facts).canBeEmpty;
-    case "quantifier":
-      return node.min === 0 || (inner[0] as Facts).canBeEmpty;
-    case "empty":
-    case "assertion":
-    case "look":
-    case "back-reference":
-      return true;
-    default:
-      return unknownNode(node);
-  }
-}
