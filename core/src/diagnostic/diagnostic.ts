@@ -68,7 +68,7 @@ export const MESSAGES = {
   "group-name-twice": ["syntax-error", "The name “{0}” is taken by another group that can take part in the same match. Choose another name."],
   "group-name-missing": ["syntax-error", "A name is missing here, or the “{0}” that ends it."],
   "group-name-characters": ["syntax-error", "“{0}” is not a group name. A name is made of letters, digits and low lines, and does not begin with a digit."],
-  "group-number-nought": ["syntax-error", "0 is the number of the whole match. Give the group another one."],
+  "group-number-nought": ["syntax-error", "The number 0 is that of the whole match. Give the group another one."],
   "group-number-large": ["syntax-error", "Numbers of groups go up to {0}. Give the group a smaller one."],
   "group-name-again": ["syntax-error", "The name “{0}” is group {1} already. Choose another name."],
   "comment-open": ["syntax-error", "This comment is never closed. Add “)” where it ends."],

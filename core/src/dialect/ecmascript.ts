@@ -4,7 +4,7 @@ import { continuesIdentifier, DIGITS, LINE_TERMINATORS, startsIdentifier, WHITE_
 import { closeOverCase } from "../charset/folding.ts";
 import { ecmaProperty } from "../charset/properties.ts";
 import { type Dialect, type Escape, NO_OPTIONS, type Options } from "./dialect.ts";
-import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, NO_CONDITIONS } from "./operators.ts";
+import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS, NO_CONDITIONS } from "./operators.ts";
 
 const NOT_LINE_TERMINATORS = complement(LINE_TERMINATORS);
 
@@ -62,14 +62,7 @@ export const ecmascript: Dialect = {
       ["^", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-start" : "text-start") }],
       ["$", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-end" : "text-end") }],
     ],
-    groupOpeners: [
-      ["?<=", { kind: "look", behind: true, negated: false }],
-      ["?<!", { kind: "look", behind: true, negated: true }],
-      ["?=", { kind: "look", behind: false, negated: false }],
-      ["?!", { kind: "look", behind: false, negated: true }],
-      ["?:", { kind: "plain" }],
-      ["?<", { kind: "named", end: ">" }],
-    ],
+    groupOpeners: [...LOOK_OPENERS, ["?:", { kind: "plain" }], ["?<", { kind: "named", end: ">" }]],
     foreignOpeners: [
       ["?P<", true, "(?<…>"],
       ["?'", true, "(?<…>"],

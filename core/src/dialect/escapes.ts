@@ -44,6 +44,16 @@ export const perlClasses = (sets: Readonly<Record<"d" | "w" | "s" | "h", (option
   P: { kind: "property", negated: true },
 });
 
+/** Where texts, lines and words begin and end, in Perl and those that follow it closely. */
+export const EDGES: Escapes = {
+  A: { kind: "assertion", assertion: () => "text-start" },
+  Z: { kind: "assertion", assertion: () => "last-line-end" },
+  z: { kind: "assertion", assertion: () => "text-end" },
+  G: { kind: "assertion", assertion: () => "search-start" },
+  b: { kind: "assertion", assertion: () => "word-edge" },
+  B: { kind: "assertion", assertion: () => "not-word-edge" },
+};
+
 /** Control characters by their letters. */
 export const CONTROLS: Escapes = {
   a: { kind: "character", codePoint: 0x07 },

@@ -4,7 +4,7 @@ import { continuesPythonName, DIGITS, startsPythonName, WORD } from "../charset/
 import { category, ecmaProperty } from "../charset/properties.ts";
 import { type Dialect, NO_OPTIONS, type Options } from "./dialect.ts";
 import { byOption, classPair, type Escapes } from "./escapes.ts";
-import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline } from "./operators.ts";
+import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS } from "./operators.ts";
 
 const NEWLINE = setOfText("\n");
 const NOT_NEWLINE = complement(NEWLINE);
@@ -79,10 +79,7 @@ export const python: Dialect = {
     groupOpeners: [
       ["?P<", { kind: "named", end: ">" }],
       ["?P=", { kind: "name-reference", end: ")" }],
-      ["?<=", { kind: "look", behind: true, negated: false }],
-      ["?<!", { kind: "look", behind: true, negated: true }],
-      ["?=", { kind: "look", behind: false, negated: false }],
-      ["?!", { kind: "look", behind: false, negated: true }],
+      ...LOOK_OPENERS,
       ["?:", { kind: "plain" }],
       ["?>", { kind: "atomic" }],
       ["?#", { kind: "comment", end: ")" }],

@@ -53,7 +53,7 @@ function factsOf(node: Node): string[] {
     case "look":
       return [node.negated ? "no" : "", node.behind ? "behind" : "ahead", node.widths === null ? "" : `width ${node.widths.join(" or ")}`];
     case "group":
-      return [node.capture === null ? "" : `$${node.capture}`, node.name ?? ""];
+      return [node.capture === null ? "" : `$${node.capture}`, node.name ?? "", node.pops === undefined ? "" : `takes back $${node.pops}`];
     case "back-reference":
       return [node.slots.map((slot) => `$${slot}`).join("|"), node.label, node.folding ?? ""];
     case "conditional":

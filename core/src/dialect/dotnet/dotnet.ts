@@ -3,8 +3,8 @@ import { type CharSet, complement, contains, FULL_SET, setOfText } from "../../c
 import { category } from "../../charset/properties.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, NO_OPTIONS } from "../dialect.ts";
-import { CONTROLS, classPair, type Escapes } from "../escapes.ts";
-import { COMMON_FLAGS, COMMON_OPERATORS, inline } from "../operators.ts";
+import { CONTROLS, classPair, EDGES, type Escapes } from "../escapes.ts";
+import { COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS } from "../operators.ts";
 import { dotnetEdgeWord, dotnetProperty, dotnetSpace, dotnetWord } from "./properties.ts";
 
 const NEWLINE = setOfText("\n");
@@ -63,12 +63,9 @@ export const dotnet: Dialect = {
       ["$", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-end" : "last-line-end") }],
     ],
     groupOpeners: [
-      ["?<=", { kind: "look", behind: true, negated: false }],
-      ["?<!", { kind: "look", behind: true, negated: true }],
+      ...LOOK_OPENERS,
       ["?<", { kind: "balanced", end: ">" }],
       ["?'", { kind: "balanced", end: "'" }],
-      ["?=", { kind: "look", behind: false, negated: false }],
-      ["?!", { kind: "look", behind: false, negated: true }],
       ["?:", { kind: "plain" }],
       ["?>", { kind: "atomic" }],
       ["?#", { kind: "comment", end: ")" }],
@@ -84,12 +81,7 @@ export const dotnet: Dialect = {
     escapes: {
       ...CLASSES,
       ...CHARACTERS,
-      A: { kind: "assertion", assertion: () => "text-start" },
-      Z: { kind: "assertion", assertion: () => "last-line-end" },
-      z: { kind: "assertion", assertion: () => "text-end" },
-      G: { kind: "assertion", assertion: () => "search-start" },
-      b: { kind: "assertion", assertion: () => "word-edge" },
-      B: { kind: "assertion", assertion: () => "not-word-edge" },
+      ...EDGES,
       k: {
         kind: "name-reference",
         marks: [

@@ -4,7 +4,7 @@ import { DIGITS, WORD } from "../../charset/classes.ts";
 import { binaryProperty, category } from "../../charset/properties.ts";
 import { type Dialect, NO_OPTIONS } from "../dialect.ts";
 import { byOption, CONTROLS, type Escapes, LINE_BREAKS, OLDER_BLANKS, perlClasses } from "../escapes.ts";
-import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, NO_CONDITIONS } from "../operators.ts";
+import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS, NO_CONDITIONS } from "../operators.ts";
 import { ASCII_SPACE } from "../posix.ts";
 import { isAsciiLetter, isAsciiNamePart, javaEdgeWord, javaProperty, unicodeWord } from "./properties.ts";
 
@@ -60,15 +60,7 @@ export const java: Dialect = {
         },
       ],
     ],
-    groupOpeners: [
-      ["?<=", { kind: "look", behind: true, negated: false }],
-      ["?<!", { kind: "look", behind: true, negated: true }],
-      ["?<", { kind: "named", end: ">" }],
-      ["?=", { kind: "look", behind: false, negated: false }],
-      ["?!", { kind: "look", behind: false, negated: true }],
-      ["?:", { kind: "plain" }],
-      ["?>", { kind: "atomic" }],
-    ],
+    groupOpeners: [...LOOK_OPENERS, ["?<", { kind: "named", end: ">" }], ["?:", { kind: "plain" }], ["?>", { kind: "atomic" }]],
     foreignOpeners: [
       ["?P<", true, "(?<…>"],
       ["?'", true, "(?<…>"],

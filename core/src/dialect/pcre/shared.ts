@@ -1,6 +1,6 @@
 /** What Perl and PCRE2 write alike: openers of groups, verbs, anchors, flags. */
 import type { Flag, GroupOpener, InlineFlag, Operator, Options, Starred } from "../dialect.ts";
-import { type Escapes, LINE_BREAKS } from "../escapes.ts";
+import { EDGES, type Escapes, LINE_BREAKS } from "../escapes.ts";
 import { COMMON_FLAGS, inline } from "../operators.ts";
 
 const LOOKS = {
@@ -66,12 +66,7 @@ export const PCRE_ANCHORS: readonly (readonly [string, Operator])[] = [
 
 /** Outside of sets. */
 export const PCRE_ESCAPES: Escapes = {
-  A: { kind: "assertion", assertion: () => "text-start" },
-  Z: { kind: "assertion", assertion: () => "last-line-end" },
-  z: { kind: "assertion", assertion: () => "text-end" },
-  G: { kind: "assertion", assertion: () => "search-start" },
-  b: { kind: "assertion", assertion: () => "word-edge" },
-  B: { kind: "assertion", assertion: () => "not-word-edge" },
+  ...EDGES,
   R: { kind: "line-break", others: LINE_BREAKS, settled: "always" },
   k: {
     kind: "name-reference",
