@@ -1,5 +1,5 @@
 /** The `lamprey` command: the core without a screen. It reads its arguments, and loads only what the command asked for needs. */
-import { DIALECT_NAMES, namesFor } from "@lamprey/core";
+import { DIALECT_NAMES } from "@lamprey/core";
 import { Command, InvalidArgumentError, Option } from "commander";
 import type { CheckOptions } from "./check/command.ts";
 import type { ExamplesOptions } from "./commands/examples.ts";
@@ -36,10 +36,13 @@ type CommandName = Parameters<typeof import("./commands/jsonl.ts").answerInput>[
 
 const answerInput = async (command: CommandName): Promise<void> => (await import("./commands/jsonl.ts")).answerInput(command);
 
+/** What a pattern with a character's name in it holds; the names are fetched for no other. */
+const NAMED = "N{";
+
 /** Runs a command for a person; what it throws, such as a file that is not there, is one line and exit code 2. */
 async function run(command: () => Promise<number>): Promise<void> {
   try {
-    await namesFor(...process.argv);
+    if (process.argv.some((word) => word.includes(NAMED))) await (await import("./names.ts")).namesFor(...process.argv);
     process.exitCode = await command();
   } catch (error) {
     console.error(error instanceof Error ? error.message : String(error));
