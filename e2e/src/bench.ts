@@ -100,14 +100,14 @@ export async function typePattern(page: Page, pattern: string): Promise<void> {
   await waitFor(page, "the bench rests", () => document.querySelector("[data-part=work]")?.getAttribute("aria-busy") === "false");
 }
 
-/** Chooses the dialect below the one that is set, by keyboard. */
-export async function nextDialect(page: Page, name: string): Promise<void> {
+/** Chooses a dialect by keyboard, so many below the one that the list opens at. */
+export async function nextDialect(page: Page, name: string, down = 1): Promise<void> {
   const focused = (wanted: string) =>
     document.activeElement?.getAttribute("role") === "menuitemradio" && (document.activeElement.textContent ?? "").includes(wanted);
   await page.focus("[aria-label^=Dialect]");
   await press(page, "Enter");
   await waitFor(page, "the list of dialects", focused, "");
-  await press(page, "ArrowDown");
+  for (let i = 0; i < down; i++) await press(page, "ArrowDown");
   await waitFor(page, `the dialect ${name}`, focused, name);
   await press(page, "Enter");
 }
