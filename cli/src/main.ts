@@ -42,7 +42,7 @@ const NAMED = "N{";
 /** Runs a command for a person; what it throws, such as a file that is not there, is one line and exit code 2. */
 async function run(command: () => Promise<number>): Promise<void> {
   try {
-    if (process.argv.some((word) => word.includes(NAMED))) await (await import("./names.ts")).namesFor(...process.argv);
+    if (process.argv.some((word) => word.includes(NAMED))) await (await import("./commands/names.ts")).namesFor(...process.argv);
     process.exitCode = await command();
   } catch (error) {
     console.error(error instanceof Error ? error.message : String(error));
