@@ -180,6 +180,27 @@ describe("engines that misbehave", () => {
     expect(await own.ask(name, bytes({}))).toMatchObject(wanted);
   });
 
+  test("one whose program cannot be compiled says with what, and is tried again the next time", async () => {
+    const row: EngineRow = {
+      name: "odd",
+      title: "Odd",
+      dialect: "dotnet",
+      file: process.execPath,
+      version: ["--version"],
+      runner: [],
+      compiled: { file: "no-such-compiler", source: "Engine.cs" },
+      install: "Install a compiler.",
+    };
+    const own = new Engines({ on: true, patience: PATIENCE }, [row]);
+    const question = bytes({ pattern: "a", flags: "", text: "a", mode: "all" });
+    for (let time = 0; time < 2; time++) {
+      expect(await own.ask("odd", question)).toEqual({
+        trouble: "missing",
+        message: "What Odd runs could not be compiled with no-such-compiler. Install a compiler.",
+      });
+    }
+  });
+
   test("they see nothing of the server's environment", async () => {
     process.env.LAMPREY_SECRET = "kept";
     expect(await own.ask("looks", bytes({}))).toMatchObject({ refused: "LANG,PATH" });

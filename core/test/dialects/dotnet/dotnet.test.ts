@@ -16,6 +16,8 @@ import {
   record,
   relate,
   runToEnd,
+  saveLedger,
+  select,
   slipsOf,
 } from "../../../src/index.ts";
 import { matchesOf, programOf, readIn } from "../../support.ts";
@@ -152,6 +154,38 @@ describe("captures as stacks", () => {
   test("stand on the chart", () => {
     const graph = graphOf(programOf("(?<o>a)(?<-o>b)", "", "dotnet"));
     expect(graph?.nodes.filter(({ kind }) => kind === "close").map(({ label }) => label)).toContain("takes back 1 o");
+  });
+});
+
+describe("a ledger", () => {
+  const program = programOf("(?<day>\\d)|(?<day>[a-z])(x)?", "", "dotnet");
+  const text = "b7cx";
+  const machine = new BacktrackingMachine(program, text, { mode: "all" });
+  runToEnd(machine);
+  const saved = (form: "csv" | "json" | "text") => [...saveLedger(form, { table: machine.matches, text, groups: program.slots })].join("");
+
+  test("has one column for groups that share what they hold, by their names and numbers", () => {
+    expect(saved("csv").split("\r\n")).toEqual([
+      "match,start,end,line,column,length,text,1 start,1 end,1,day start,day end,day",
+      '1,0,1,1,1,1,"b",,,,0,1,"b"',
+      '2,1,2,1,2,1,"7",,,,1,2,"7"',
+      '3,2,4,1,3,2,"cx",3,4,"x",2,3,"c"',
+      "",
+    ]);
+    expect(saved("text")).toBe("b\t\tb\n7\t\t7\ncx\tx\tc\n");
+  });
+
+  test("says of each in JSON what it is known by", () => {
+    const rows = JSON.parse(saved("json")) as readonly { readonly groups: readonly object[] }[];
+    expect(rows[0]?.groups).toEqual([
+      { number: 1, notSet: true },
+      { number: 2, name: "day", start: 0, end: 1, text: "b" },
+    ]);
+  });
+
+  test("is filtered by what a slot holds, whichever group wrote it", () => {
+    expect([...select(machine.matches, text, { group: 2, holds: "7", exact: true })]).toEqual([1]);
+    expect([...select(machine.matches, text, { group: 1, holds: "", exact: true })]).toEqual([2]);
   });
 });
 
