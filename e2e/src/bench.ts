@@ -100,15 +100,17 @@ export async function typePattern(page: Page, pattern: string): Promise<void> {
   await waitFor(page, "the bench rests", () => document.querySelector("[data-part=work]")?.getAttribute("aria-busy") === "false");
 }
 
-/** Chooses a dialect by keyboard, so many below the one that the list opens at. */
-export async function nextDialect(page: Page, name: string, down = 1): Promise<void> {
+/** Chooses a dialect by keyboard: the last of those that are gone down to, one after the other. */
+export async function nextDialect(page: Page, ...names: readonly string[]): Promise<void> {
   const focused = (wanted: string) =>
     document.activeElement?.getAttribute("role") === "menuitemradio" && (document.activeElement.textContent ?? "").includes(wanted);
   await page.focus("[aria-label^=Dialect]");
   await press(page, "Enter");
   await waitFor(page, "the list of dialects", focused, "");
-  for (let i = 0; i < down; i++) await press(page, "ArrowDown");
-  await waitFor(page, `the dialect ${name}`, focused, name);
+  for (const name of names) {
+    await press(page, "ArrowDown");
+    await waitFor(page, `the dialect ${name}`, focused, name);
+  }
   await press(page, "Enter");
 }
 

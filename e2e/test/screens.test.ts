@@ -177,7 +177,7 @@ describe("what is not read yet", () => {
     // Names of characters are fetched when a pattern has one.
     await typePattern(page, "\\N{LATIN SMALL LETTER G}ate");
     await waitForPart(page, "count", "1 match");
-    await nextDialect(page, "Java", 2);
+    await nextDialect(page, "Python", "Java");
     await typePattern(page, "\\b{g}gate");
     await waitForPart(page, "mistake", "Not read yet at 0–5: Lamprey does not read “\\b{g}” yet: the edge of a whole character as a reader sees it.");
     expect(await part(page, "count")).toBe("1 match");
