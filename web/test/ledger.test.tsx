@@ -38,6 +38,14 @@ describe("matches", () => {
     await rowsAre("Matches", [/a,b,c/, /^line/, /^14–5c$/, /^0–1turn 1a$/, /^2–3turn 2b$/, /^4–5turn 3ckept$/]);
   });
 
+  test("of a match of the whole text the turns are those that cover it", async () => {
+    openBench({ pattern: "(?:(\\w),?)+?", flags: "", text: "a,b,c" });
+    await says("count", "first only: 1 match");
+    await press("button", /^first only/);
+    await press("menuitemradio", /^whole text/);
+    await rowsAre("Matches", [/a,b,c/, /^line/, /^14–5c$/, /^0–1turn 1a$/, /^2–3turn 2b$/, /^4–5turn 3ckept$/]);
+  });
+
   test("empty and not set are two things", async () => {
     openBench({ pattern: "(x)?(y*)weir", text: "weir" });
     await rowsAre("Matches", [/weir/, /^line/, /^1not set$/, /^20–0empty$/]);

@@ -5,7 +5,7 @@
 import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import type { Span } from "../text/span.ts";
-import { BacktrackingMachine } from "./backtracking.ts";
+import { BacktrackingMachine, type MatchMode } from "./backtracking.ts";
 
 const stacked = new WeakMap<Program, Program>();
 
@@ -25,12 +25,19 @@ export interface MatchPlace {
   readonly start: number;
   /** Where the match before it ended; 0 where there is none. */
   readonly searched: number;
+  /** Whether the match was to cover the text. */
+  readonly mode?: Extract<MatchMode, "start" | "whole">;
 }
 
 /** For each slot all that it captured in the match that begins there, oldest first; undefined where the steps did not reach. */
-export function capturesOf(program: Program, text: string, { start, searched }: MatchPlace, stepLimit: number): readonly (readonly Span[])[] | undefined {
+export function capturesOf(
+  program: Program,
+  text: string,
+  { start, searched, mode = "start" }: MatchPlace,
+  stepLimit: number,
+): readonly (readonly Span[])[] | undefined {
   if (program.slots.length === 0) return [];
-  const machine = new BacktrackingMachine(stackedProgram(program), text, { mode: "start", from: start, origin: searched, keepCaptures: true });
+  const machine = new BacktrackingMachine(stackedProgram(program), text, { mode, from: start, origin: searched, keepCaptures: true });
   machine.advance(stepLimit);
   return machine.captures[0];
 }

@@ -325,27 +325,16 @@ export class Session {
     return this.reel && match < this.reel.matchCount ? this.reel.matchStep(match) : null;
   }
 
-  /** Every turn that each repeated group took in a match that begins at the offset. */
+  /** Every turn that each repeated group took in a match that begins at the offset; where its host shows them, all captures. */
   turns(start: number): TurnsAnswer | null {
     if (!this.current) return null;
-    const { program } = this.current;
-    const reel = record(program, this.sample, { mode: "start", from: start, eventLimit: TURN_EVENTS });
-    if (!reel.end.complete || reel.end.matches.length === 0) return { turns: [], complete: false };
-    const shows = program.reading.dialect?.semantics.showsCaptures;
-    const captured = shows ? (capturesOf(program, this.sample, { start, searched: this.endBefore(start) }, TURN_EVENTS) ?? []) : null;
-    const turns = program.slots.map((_, i) => {
-      const all = captured ? (captured[i] ?? []).slice(-MOST_TURNS) : reel.turns(i + 1, reel.length - 1, MOST_TURNS);
-      return all.length > 1 ? all.map(spanOf) : [];
-    });
-    return { turns, complete: true };
-  }
-
-  /** Where the match before an offset ends; 0 where there is none. */
-  private endBefore(offset: number): number {
-    const { matches } = this.current ?? {};
-    let match = (matches?.firstReaching(offset) ?? 0) - 1;
-    while (matches && match + 1 < matches.length && matches.start(match + 1) < offset) match++;
-    return matches && match >= 0 ? matches.end(match) : 0;
+    const { program, matches } = this.current;
+    const mode = this.current.mode === "whole" ? "whole" : "start";
+    const taken = program.reading.dialect?.semantics.showsCaptures
+      ? capturesOf(program, this.sample, { start, searched: endBefore(matches, start), mode }, TURN_EVENTS)
+      : turnsOf(record(program, this.sample, { mode, from: start, eventLimit: TURN_EVENTS }));
+    if (!taken) return { turns: [], complete: false };
+    return { turns: taken.map((all) => (all.length > 1 ? all.slice(-MOST_TURNS).map(spanOf) : [])), complete: true };
   }
 
   /** The numbers of the matches that a filter lets through. */
@@ -506,3 +495,17 @@ function* forecastSlices(program: Program, text: string, mode: MatchMode, budget
 
 const sameSpan = (one: Span | null, other: Span | null): boolean => one?.start === other?.start && one?.end === other?.end;
 const spanOf = ({ start, end }: Span): Span => ({ start, end });
+
+/** The turns of each slot in the match that a reel ends with; undefined where it has none. */
+function turnsOf(reel: Reel): readonly (readonly Span[])[] | undefined {
+  if (!reel.end.complete || reel.end.matches.length === 0) return undefined;
+  return reel.program.slots.map((_, i) => reel.turns(i + 1, reel.length - 1, MOST_TURNS));
+}
+
+/** Where the match before the one that begins at the offset ends; 0 where there is none. */
+function endBefore(matches: MatchTable, offset: number): number {
+  const reaching = matches.firstReaching(offset);
+  // It ends where the other begins, or it is the one before.
+  const before = reaching < matches.length && matches.start(reaching) < offset ? reaching : reaching - 1;
+  return before < 0 ? 0 : matches.end(before);
+}
