@@ -49,6 +49,15 @@ describe("a pasted list", () => {
     await until("in their order", () => /^linear/.test(rows()[0] ?? ""));
   });
 
+  test("of a language that knows characters by name fetches their names", async () => {
+    await open();
+    await user.selectOptions(await part("combobox", "dialect of the list"), "python");
+    fireEvent.change(await part("textbox", "Patterns, one a line"), { target: { value: "\\N{EM DASH}+$\n\\N{EM DASCH}\n" } });
+    await press("button", "Judge them");
+    await until("all are judged", () => screen.queryByRole("button", { name: "Another list" }) !== null);
+    expect(rows()).toEqual([expect.stringMatching(/^degree 2.*\\N\{EM DASH\}/), expect.stringMatching(/^does not read.*EM DASCH/)]);
+  });
+
   test("is searched, and what is not there is said", async () => {
     await judge(LIST);
     const search = await part("searchbox", "Search the list");

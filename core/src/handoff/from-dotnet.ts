@@ -3,7 +3,7 @@ import { CSHARP_STRING, RAW_STRING } from "../host/strings.ts";
 import { type Candidate, isJson } from "./candidate.ts";
 import { DOTNET_FLAGS } from "./dotnet.ts";
 import { type Lexis, scan } from "./scan.ts";
-import { type Constant, type Joining, type Read, readConstant, Tokens, textOf } from "./tokens.ts";
+import { type Constant, type Joining, readConstant, readLastConstant, Tokens, textOf } from "./tokens.ts";
 
 const verbatim = (open: string) => ({ open, mark: '"', prefixes: { "": RAW_STRING }, lines: true, doubled: true });
 
@@ -94,9 +94,8 @@ function alone(tokens: Tokens, source: string): Candidate | undefined {
   let telling = false;
   for (; tokens.peek()?.kind === "word"; tokens.at++) telling ||= textOf(tokens.peek()) === TYPE;
   if (tokens.at > 0 && !tokens.pass("=")) return undefined;
-  const read: Read | undefined = readConstant(tokens, JOINING);
-  while (tokens.pass(";") || tokens.pass(","));
-  if (!read || !tokens.ended) return undefined;
+  const read = readLastConstant(tokens, JOINING);
+  if (!read) return undefined;
   if ("fault" in read) return { sure: "string", fault: read.fault };
   if (read.literals.some(({ mark }) => mark === "'")) return undefined;
   // Only C# begins a string with such a sign, or names its type so.

@@ -3,7 +3,7 @@ import { JAVA_STRING, RAW_STRING } from "../host/strings.ts";
 import { type Candidate, isJson } from "./candidate.ts";
 import { JAVA_FLAGS, JAVA_FLAGS_INSIDE } from "./java.ts";
 import { type Lexis, scan } from "./scan.ts";
-import { type Joining, type Read, readConstant, Tokens, textOf } from "./tokens.ts";
+import { type Joining, readConstant, readLastConstant, Tokens, textOf } from "./tokens.ts";
 
 const LEXIS: Lexis = {
   comments: [
@@ -91,9 +91,8 @@ function alone(tokens: Tokens, source: string): Candidate | undefined {
     tokens.at++;
   }
   if (tokens.at > 0 && !tokens.pass("=")) return undefined;
-  const read: Read | undefined = readConstant(tokens, JOINING);
-  while (tokens.pass(";") || tokens.pass(","));
-  if (!read || !tokens.ended) return undefined;
+  const read = readLastConstant(tokens, JOINING);
+  if (!read) return undefined;
   if ("fault" in read) return { sure: "string", fault: read.fault };
   if (read.literals.some(({ mark }) => mark === "'")) return undefined;
   return { sure: telling ? "literal" : "string", form: isJson(source) ? "json" : "string", pattern: read.value, flags: "", taken: read.taken };

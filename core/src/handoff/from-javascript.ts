@@ -2,7 +2,7 @@
 import { JAVASCRIPT_STRING } from "../host/strings.ts";
 import { type Candidate, isJson } from "./candidate.ts";
 import { type Lexis, scan } from "./scan.ts";
-import { type Constant, type Joining, joinedBy, type Read, readConstant, readList, Tokens, textOf } from "./tokens.ts";
+import { type Constant, type Joining, joinedBy, type Read, readConstant, readLastConstant, readList, Tokens, textOf } from "./tokens.ts";
 
 const RULES = { "": JAVASCRIPT_STRING };
 
@@ -81,9 +81,8 @@ function alone(tokens: Tokens, source: string): Candidate | undefined {
   if (tokens.at === 0 && tokens.peek()?.kind === "string" && textOf(tokens.peek(1)) === ":") tokens.at++;
   if (tokens.at > 0 && !tokens.pass("=") && !tokens.pass(":")) return undefined;
   const raw = tokens.looksAt("String", ".");
-  const read = readConstant(tokens, JOINING);
-  while (tokens.pass(";") || tokens.pass(","));
-  if (!read || !tokens.ended) return undefined;
+  const read = readLastConstant(tokens, JOINING);
+  if (!read) return undefined;
   if ("fault" in read) return { sure: "string", fault: read.fault };
   return { sure: raw ? "literal" : "string", form: isJson(source) ? "json" : "constructor", pattern: read.value, flags: "", taken: read.taken };
 }

@@ -3,7 +3,7 @@ import { PYTHON_BYTES, PYTHON_STRING, RAW_STRING, type StringRules } from "../ho
 import { type Candidate, isJson } from "./candidate.ts";
 import { PYTHON_FLAGS } from "./python.ts";
 import { type Lexis, scan } from "./scan.ts";
-import { type Constant, type Joining, joinedBy, type Read, readConstant, readList, Tokens, textOf } from "./tokens.ts";
+import { type Constant, type Joining, joinedBy, type Read, readConstant, readLastConstant, readList, Tokens, textOf } from "./tokens.ts";
 
 /** By prefix; a formatted one is no constant, and is read to be told so. */
 const PREFIXES: Readonly<Record<string, StringRules>> = {
@@ -121,9 +121,8 @@ function alone(tokens: Tokens, source: string): Candidate | undefined {
     tokens.at++;
   }
   if (tokens.at > 0 && !tokens.pass("=")) return undefined;
-  const read = readConstant(tokens, JOINING);
-  while (tokens.pass(",") || tokens.pass(";"));
-  if (!read || !tokens.ended) return undefined;
+  const read = readLastConstant(tokens, JOINING);
+  if (!read) return undefined;
   if ("fault" in read) return { sure: "string", fault: read.fault };
   const { literals, value, taken } = read;
   const raw = isRaw(read);

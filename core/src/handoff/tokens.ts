@@ -133,6 +133,13 @@ export function readConstant(tokens: Tokens, joining: Joining): Read | undefined
   }
 }
 
+/** The same where nothing comes behind it but what ends a statement or an item of a list; undefined where something does. */
+export function readLastConstant(tokens: Tokens, joining: Joining): Read | undefined {
+  const read = readConstant(tokens, joining);
+  while (tokens.pass(";") || tokens.pass(","));
+  return tokens.ended ? read : undefined;
+}
+
 const follows = (tokens: Tokens): boolean => tokens.peek()?.kind === "string";
 
 function readTerm(tokens: Tokens, { other }: Joining): Read | undefined {

@@ -114,6 +114,7 @@ export class BacktrackingMachine {
   private next: number;
   /** Whether the next choice is of a loop whose group was cleared. */
   private clears = false;
+
   constructor(program: Program, text: string, options: MachineOptions) {
     this.program = program;
     this.text = text;
@@ -224,6 +225,7 @@ export class BacktrackingMachine {
     this.outcome = "running";
     this.steps = this.backtracks = this.attempts = this.deepest = 0;
     this.matches.clear();
+    this.captures.length = 0;
     this.next = from;
     this.search.rewind(from, notEmptyAt);
   }

@@ -1,18 +1,13 @@
 /** Calls of a worker's session that wait: for its code, and for the names of characters where a pattern has one. */
 import { lacksNames, namesAreHere, namesFor } from "@lamprey/core";
 
-/** What is longer is a sample, and no pattern. */
-const LONGEST_PATTERN = 1_000_000;
+const hasPattern = (value: unknown): value is { readonly pattern: string } =>
+  typeof value === "object" && value !== null && "pattern" in value && typeof value.pattern === "string";
 
-/** The patterns among what is asked, wherever they stand. */
-function* textsIn(asked: unknown): Generator<string> {
-  const pending = [asked];
-  while (pending.length > 0) {
-    const next = pending.pop();
-    if (typeof next === "string" && next.length <= LONGEST_PATTERN) yield next;
-    else if (Array.isArray(next) || (typeof next === "object" && next !== null && Object.getPrototypeOf(next) === Object.prototype))
-      pending.push(...Object.values(next));
-  }
+/** The pattern of what is asked, and those that it holds: of a source, or of several that are compared. */
+function patternsIn(asked: unknown): readonly string[] {
+  if (typeof asked !== "object" || asked === null || ArrayBuffer.isView(asked)) return [];
+  return [asked, ...Object.values(asked).flat()].filter(hasPattern).map(({ pattern }) => pattern);
 }
 
 /** Set while the names of characters are on their way: calls wait, in their order. */
@@ -20,7 +15,7 @@ let coming: Promise<void> | null = null;
 
 async function withNames(asked: readonly unknown[]): Promise<void> {
   if (!coming && !namesAreHere()) {
-    const lacking = [...textsIn(asked)].filter(lacksNames);
+    const lacking = asked.flatMap(patternsIn).filter(lacksNames);
     if (lacking.length > 0) {
       // Where they do not come, the pattern says that they are not there.
       coming = namesFor(...lacking)
