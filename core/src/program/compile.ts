@@ -5,36 +5,24 @@
  * a few instructions for each character of the pattern. A list of waiting tasks replaces recursion.
  */
 
-import { type CharSet, contains } from "../charset/charset.ts";
+import type { CharSet } from "../charset/charset.ts";
 import { type FoldingRule, foldedAlike } from "../charset/folding.ts";
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import { Reckoning } from "../syntax/bounded.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { type Reading, read, type Source } from "../syntax/read.ts";
-import { type Node, type NodeOf, unknownNode, type VerbKind, walk } from "../syntax/tree.ts";
+import { type Node, type NodeOf, unknownNode, type VerbKind } from "../syntax/tree.ts";
 import { type Width, widthsOf } from "../syntax/width.ts";
 import { unknownKey } from "../unknown.ts";
 import { assertionNumber } from "./assertions.ts";
-import { aroundVerbs, type Facts, gatherFacts, insideTheirOwn, pops } from "./facts.ts";
+import { Emitter, type Task } from "./emitter.ts";
+import { aroundVerbs, asksOf, type Facts, gatherFacts, insideTheirOwn } from "./facts.ts";
 import { firstCharacter } from "./first.ts";
-import { Op, type Operation } from "./operations.ts";
-import {
-  type Beyond,
-  type Enclosure,
-  FAILS,
-  INSTRUCTION_WIDTH,
-  type Loop,
-  openRegister,
-  type Program,
-  type Reference,
-  UNBOUNDED,
-  type Verb,
-} from "./program.ts";
+import { Op } from "./operations.ts";
+import { type Beyond, type Enclosure, FAILS, type Loop, openRegister, type Program, type Reference, UNBOUNDED, type Verb } from "./program.ts";
 
 /** A reel keeps 26 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
-
-const LATIN = 256;
 
 export type Compiled = { readonly ok: true; readonly program: Program } | { readonly ok: false; readonly diagnostics: readonly Diagnostic[] };
 
@@ -65,15 +53,7 @@ export function compilePart(reading: Reading, part: Node, back: boolean): Progra
   return reading.dialect && new Compiler(reading, reading.dialect).run(part, back);
 }
 
-type Task = () => void;
-
-class Compiler {
-  private readonly code: number[] = [];
-  private readonly nodes: Node[] = [];
-  private readonly resumes = new Map<number, Node>();
-  private readonly sets: CharSet[] = [];
-  private readonly setNumbers = new Map<string, number>();
-  private readonly numbersOf = new Map<CharSet, number>();
+class Compiler extends Emitter {
   private readonly loops: Loop[] = [];
   private readonly enclosures: Enclosure[] = [];
   private readonly references: Reference[] = [];
@@ -95,7 +75,6 @@ class Compiler {
   private readonly groupsAround: ReadonlyMap<Node, readonly number[]>;
   private readonly noted: ReadonlySet<Node>;
   private readonly alternationRegisters = new Map<Node, number>();
-  private readonly tasks: Task[] = [];
   /** Gathered for the first loop. */
   private facts: Map<Node, Facts> | undefined;
   /** Reckoned where a dialect asks for them. */
@@ -108,17 +87,19 @@ class Compiler {
   private readonly dialect: NonNullable<Reading["dialect"]>;
 
   constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>, stacked = false) {
+    super();
     this.reading = reading;
     this.dialect = dialect;
     this.part = reading.root;
     this.registers = 3 * reading.slots.length;
-    this.called = new Set([...walk(reading.root)].flatMap((node) => (node.kind === "call" ? [node.slot] : [])));
+    const { called, takesBack } = asksOf(reading.root);
+    this.called = called;
     const around = aroundVerbs(reading.root);
     this.alternations = around.alternations;
     this.groupsAround = around.groups;
     this.noted = new Set(this.alternations.values());
     this.within = new Set(reading.groups.map(({ slot }) => slot)).size < reading.groups.length ? insideTheirOwn(reading.root) : new Set();
-    if (stacked || pops(reading.root)) {
+    if (stacked || takesBack) {
       this.special.stack = this.registers;
       this.registers += 1 + reading.slots.length;
       this.beyond.add("stacks");
@@ -133,18 +114,15 @@ class Compiler {
   run(part: Node, back: boolean): Program | undefined {
     this.part = part;
     const { root, groups, slots, options, source } = this.reading;
-    this.tasks.push(
+    this.later([
+      () => this.node(part, back),
       () => {
         if (this.called.has(0)) this.emit(root, Op.Return, 0);
         this.emit(root, Op.Match);
       },
-      () => this.node(part, back),
-    );
-    for (let task = this.tasks.pop(); task; task = this.tasks.pop()) {
-      task();
-      if (this.nodes.length > MAX_INSTRUCTIONS) return undefined;
-    }
-    for (const { pc, slot } of this.calls) this.code[pc * INSTRUCTION_WIDTH + 2] = this.begins.get(slot) ?? 0;
+    ]);
+    if (!this.work(MAX_INSTRUCTIONS)) return undefined;
+    for (const { pc, slot } of this.calls) this.aim(pc, 2, this.begins.get(slot) ?? 0);
     const numbersOf: Record<string, Set<number>> = Object.create(null);
     for (const { name, number } of groups) {
       if (name === null) continue;
@@ -153,16 +131,12 @@ class Compiler {
     }
     const groupNames: Record<string, number[]> = Object.create(null);
     for (const name in numbersOf) groupNames[name] = [...(numbersOf[name] ?? [])];
-    const latin = new Uint8Array(LATIN * this.sets.length);
-    this.sets.forEach((set, n) => {
-      for (let unit = 0; unit < LATIN; unit++) if (contains(set, unit)) latin[n * LATIN + unit] = 1;
-    });
     return {
       code: Int32Array.from(this.code),
       nodes: this.nodes,
       resumes: this.resumes,
       sets: this.sets,
-      latin,
+      latin: this.latin(),
       loops: this.loops,
       enclosures: this.enclosures,
       references: this.references,
@@ -185,24 +159,6 @@ class Compiler {
       source,
       reading: this.reading,
     };
-  }
-
-  private emit(node: Node, op: Operation, a = 0, b = 0, c = 0): number {
-    this.code.push(op, a, b, c);
-    return this.nodes.push(node) - 1;
-  }
-
-  private get pc(): number {
-    return this.nodes.length;
-  }
-
-  /** Sets field 1 (a) or 2 (b) of an instruction that is already there to the next instruction's number. */
-  private aim(pc: number, field: 1 | 2): void {
-    this.code[pc * INSTRUCTION_WIDTH + field] = this.pc;
-  }
-
-  private later(tasks: readonly Task[]): void {
-    for (let i = tasks.length - 1; i >= 0; i--) this.tasks.push(tasks[i] as Task);
   }
 
   private node(node: Node, back: boolean): void {
@@ -301,24 +257,6 @@ class Compiler {
     this.emit(node, operation, this.setNumber(set));
   }
 
-  private setNumber(set: CharSet): number {
-    const same = this.numbersOf.get(set);
-    if (same !== undefined) return same;
-    const number = this.equalSetNumber(set);
-    this.numbersOf.set(set, number);
-    return number;
-  }
-
-  private equalSetNumber(set: CharSet): number {
-    const key = set.join();
-    let number = this.setNumbers.get(key);
-    if (number === undefined) {
-      number = this.sets.push(set) - 1;
-      this.setNumbers.set(key, number);
-    }
-    return number;
-  }
-
   private group(node: NodeOf<"group">, back: boolean): void {
     const { capture, body, pops = -1 } = node;
     if (capture === null) {
@@ -367,35 +305,6 @@ class Compiler {
         },
       })),
     );
-  }
-
-  /** Several ways, the first of them tried first. */
-  private choice(node: Node, ways: readonly { readonly node: Node; readonly emit: Task }[]): void {
-    const jumps: number[] = [];
-    const tasks: Task[] = [];
-    ways.forEach((way, i) => {
-      const next = ways[i + 1];
-      if (!next) {
-        tasks.push(way.emit);
-        return;
-      }
-      let choice = 0;
-      tasks.push(
-        () => {
-          choice = this.emit(node, Op.Branch);
-          this.resumes.set(choice, next.node);
-        },
-        way.emit,
-        () => {
-          jumps.push(this.emit(node, Op.Jump));
-          this.aim(choice, 1);
-        },
-      );
-    });
-    tasks.push(() => {
-      for (const jump of jumps) this.aim(jump, 1);
-    });
-    this.later(tasks);
   }
 
   private conditional(node: NodeOf<"conditional">, back: boolean): void {

@@ -1,8 +1,16 @@
 /** What the compiler asks of a tree before it begins: what may be empty, which slots lie where, and what stands in what. */
 import { childrenOf, type Node, unknownNode, walk, waysOf } from "../syntax/tree.ts";
 
-/** Whether a group takes back what another one holds. */
-export const pops = (root: Node): boolean => [...walk(root)].some((node) => node.kind === "group" && node.pops !== undefined);
+/** The slots that are called, and whether a group takes back what another one holds. */
+export function asksOf(root: Node): { readonly called: ReadonlySet<number>; readonly takesBack: boolean } {
+  const called = new Set<number>();
+  let takesBack = false;
+  for (const node of walk(root)) {
+    if (node.kind === "call") called.add(node.slot);
+    takesBack ||= node.kind === "group" && node.pops !== undefined;
+  }
+  return { called, takesBack };
+}
 
 /** Capturing groups that lie in one of the same slot. */
 export function insideTheirOwn(root: Node): Set<Node> {
