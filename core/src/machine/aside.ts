@@ -2,14 +2,18 @@
  * What calls of groups put aside: for each that is under way, or may be again, where it goes back to and what the registers
  * held when it was entered, one behind the other in one array.
  */
+import { openRegister, type Program } from "../program/program.ts";
 
 /** Of a call: where it goes back to, the call around it, its slot, the offset at entry, saved states and open enclosures held at entry; the registers follow. */
 const CALL = 6;
 /** What calls have put aside is held in memory up to so many numbers: a quarter of a GiB. */
 const MAX_ASIDE = 1 << 26;
 
+/** What a call does, and how it fares. */
+export type Entered = "entered" | "endless-call" | "memory-limit";
+
 /** A call as it is entered. */
-export interface EnteredCall {
+interface EnteredCall {
   readonly back: number;
   /** The place of the call around it, or −1. */
   readonly around: number;
@@ -19,11 +23,67 @@ export interface EnteredCall {
   readonly frames: number;
 }
 
+/** Most runs have none: they share it. */
+const NO_ROOM = new Int32Array(0);
+
 export class CallsAside {
-  private cells = new Int32Array(0);
+  private cells = NO_ROOM;
+  private readonly program: Program;
+  private readonly set: (register: number, value: number) => void;
+
+  /** @param set sets a register so that it can be undone */
+  constructor(program: Program, set: (register: number, value: number) => void) {
+    this.program = program;
+    this.set = set;
+  }
+
+  /** The place of the call under way, or −1. */
+  underWay(registers: Int32Array): number {
+    const { callRegister } = this.program;
+    return callRegister < 0 ? -1 : (registers[callRegister] as number);
+  }
+
+  /** The slot of the call under way, or −1. */
+  called(registers: Int32Array): number {
+    const call = this.underWay(registers);
+    return call < 0 ? -1 : this.slot(call);
+  }
+
+  /** Puts aside what the registers hold, for a call that goes back to an instruction: its groups are not open any more. */
+  enter(call: Omit<EnteredCall, "around">, registers: Int32Array): Entered {
+    const { callRegister, asideRegister, slots, verbs } = this.program;
+    const place = registers[asideRegister] as number;
+    const around = this.underWay(registers);
+    if (this.isEndless(around, call.slot, call.at)) return "endless-call";
+    const needed = this.put(place, registers, { ...call, around });
+    if (needed < 0) return "memory-limit";
+    this.set(callRegister, place);
+    this.set(asideRegister, needed);
+    for (let slot = 1; slot <= slots.length; slot++) {
+      const open = openRegister(slot, slots.length);
+      if ((registers[open] as number) >= 0) this.set(open, -1);
+    }
+    for (const { alternation } of verbs) if (alternation >= 0) this.set(alternation, -1);
+    return "entered";
+  }
+
+  /** Puts back what was put aside for the call under way; returns where it goes on. */
+  leave(states: number, registers: Int32Array): number {
+    const { callRegister, asideRegister, keepRegister } = this.program;
+    const place = registers[callRegister] as number;
+    for (let register = 0; register < registers.length; register++) {
+      if (register === callRegister || register === asideRegister || register === keepRegister) continue;
+      const before = this.cells[place + CALL + register] as number;
+      if (registers[register] !== before) this.set(register, before);
+    }
+    this.set(callRegister, this.around(place));
+    // What is saved inside of it may still come back to it.
+    if (states === this.states(place)) this.set(asideRegister, place);
+    return this.cells[place] as number;
+  }
 
   /** Writes a call at the place; returns where the next one would be, or −1 where there is no more room. */
-  put(place: number, registers: Int32Array, { back, around, slot, at, states, frames }: EnteredCall): number {
+  private put(place: number, registers: Int32Array, { back, around, slot, at, states, frames }: EnteredCall): number {
     const needed = place + CALL + registers.length;
     if (needed > this.cells.length) {
       if (needed > MAX_ASIDE) return -1;
@@ -37,7 +97,7 @@ export class CallsAside {
   }
 
   /** Whether the same group is called at the same offset among the calls from a place outwards: it would go on without end. */
-  isEndless(place: number, slot: number, at: number): boolean {
+  private isEndless(place: number, slot: number, at: number): boolean {
     for (let around = place; around >= 0; around = this.around(around)) {
       if (this.cells[around + 3] !== at) return false;
       if (this.slot(around) === slot) return true;
@@ -45,15 +105,11 @@ export class CallsAside {
     return false;
   }
 
-  back(place: number): number {
-    return this.cells[place] as number;
-  }
-
-  around(place: number): number {
+  private around(place: number): number {
     return this.cells[place + 1] as number;
   }
 
-  slot(place: number): number {
+  private slot(place: number): number {
     return this.cells[place + 2] as number;
   }
 
@@ -64,10 +120,5 @@ export class CallsAside {
 
   frames(place: number): number {
     return this.cells[place + 5] as number;
-  }
-
-  /** What a register held when it was entered. */
-  register(place: number, register: number): number {
-    return this.cells[place + CALL + register] as number;
   }
 }

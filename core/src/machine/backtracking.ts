@@ -21,7 +21,7 @@ import { Kind, PC_SHIFT } from "./events.ts";
 import { Items, pointAt, pointBefore } from "./items.ts";
 import { MatchTable } from "./matches.ts";
 import { ENOUGH, type MatchMode, Search, type SearchOptions } from "./search.ts";
-import { between, CaptureStacks } from "./stacks.ts";
+import { GroupStacks } from "./stacks.ts";
 
 /** Told of every event, if there is one. Arguments are numbers only, so that a call costs no allocation. */
 export interface Recorder {
@@ -96,10 +96,10 @@ export class BacktrackingMachine {
   private readonly starts: CharSet | null;
   private readonly recorder: Recorder | null;
   private readonly keepCaptures: boolean;
-  private readonly stacks = new CaptureStacks();
+  private readonly stacks: GroupStacks;
   private registers: Int32Array;
   private frames = NO_ROOM;
-  private readonly aside = new CallsAside();
+  private readonly aside: CallsAside;
   private states = NO_ROOM;
   private changes = NO_ROOM;
   /** The program as WebAssembly, once the run is long enough; null where it cannot be. */
@@ -121,6 +121,9 @@ export class BacktrackingMachine {
     this.items = new Items(program, text);
     this.starts = program.starts;
     this.search = new Search(program, this.items, text.length, options);
+    const set = (register: number, value: number): void => this.set(register, value);
+    this.stacks = new GroupStacks(program, set);
+    this.aside = new CallsAside(program, set);
     this.recorder = options.recorder ?? null;
     this.keepCaptures = options.keepCaptures === true && program.stackRegister >= 0;
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
@@ -192,16 +195,15 @@ export class BacktrackingMachine {
   /** Ends what is matched with success: the innermost lookaround or call, or all of it. Returns where to go on. */
   private accept(): number {
     const { registers, program } = this;
-    const { callRegister } = program;
     const look = this.lookAround(false);
     if (look >= 0) {
       this.frameCount = look + 1;
       return (program.enclosures[this.frames[look * FRAME] as number] as Enclosure).leave;
     }
-    const call = callRegister >= 0 ? (registers[callRegister] as number) : -1;
+    const call = this.aside.underWay(registers);
     if (call >= 0) {
       this.settleDown(this.aside.frames(call));
-      return this.leaveCall();
+      return this.aside.leave(this.stateCount, registers);
     }
     return program.nodes.length - 1;
   }
@@ -242,90 +244,8 @@ export class BacktrackingMachine {
     const { keepRegister } = this.program;
     const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
     this.matches.add(kept >= 0 ? kept : start, end, this.registers);
-    if (this.keepCaptures) this.captures.push(this.program.slots.map((_, i) => this.stacks.spans(this.registers[this.newest(i + 1)] as number)));
+    if (this.keepCaptures) this.captures.push(this.stacks.all(this.registers));
     return this.goesOn(this.search.afterMatch(start, end, kept, this.matches.length));
-  }
-
-  /** The register of the newest capture of a slot. */
-  private newest(slot: number): number {
-    return this.program.stackRegister + slot;
-  }
-
-  /** Stacks what a slot holds now. */
-  private stack(slot: number): void {
-    const { registers, program, stacks } = this;
-    const top = registers[program.stackRegister] as number;
-    const [start, end] = [registers[captureRegister(slot)] as number, registers[captureRegister(slot) + 1] as number];
-    const grown = stacks.push(top, start, end, registers[this.newest(slot)] as number);
-    if (grown < 0) this.outcome = "memory-limit";
-    else {
-      this.set(this.newest(slot), top);
-      this.set(program.stackRegister, grown);
-    }
-  }
-
-  /** Takes the newest capture of a slot away; another one, if any, holds what is between it and what was read. False where there is none. */
-  private balance(slot: number, holder: number, at: number): boolean {
-    const { registers, program, stacks } = this;
-    const cell = slot > 0 ? (registers[this.newest(slot)] as number) : -1;
-    if (cell < 0) return false;
-    const taken = { start: stacks.start(cell), end: stacks.end(cell) };
-    const below = stacks.below(cell);
-    this.set(this.newest(slot), below);
-    this.set(captureRegister(slot), below < 0 ? -1 : stacks.start(below));
-    this.set(captureRegister(slot) + 1, below < 0 ? -1 : stacks.end(below));
-    if (holder === 0) return true;
-    const opened = registers[openRegister(holder, program.slots.length)] as number;
-    const { start, end } = between(Math.min(opened, at), Math.max(opened, at), taken);
-    this.set(captureRegister(holder), start);
-    this.set(captureRegister(holder) + 1, end);
-    this.set(openRegister(holder, program.slots.length), -1);
-    this.stack(holder);
-    return true;
-  }
-
-  /** Puts aside what the registers hold, for a call; false where there is no more room, or it would never end. */
-  private enterCall(slot: number, back: number, at: number): boolean {
-    const { registers, program, stateCount: states, frameCount: frames } = this;
-    const { callRegister, asideRegister, slots } = program;
-    const place = registers[asideRegister] as number;
-    const around = registers[callRegister] as number;
-    if (this.aside.isEndless(around, slot, at)) {
-      this.outcome = "endless-call";
-      return false;
-    }
-    const needed = this.aside.put(place, registers, { back, around, slot, at, states, frames });
-    if (needed < 0) {
-      this.outcome = "memory-limit";
-      return false;
-    }
-    this.set(callRegister, place);
-    this.set(asideRegister, needed);
-    for (let i = 1; i <= slots.length; i++) if ((registers[openRegister(i, slots.length)] as number) >= 0) this.set(openRegister(i, slots.length), -1);
-    for (const { alternation } of program.verbs) if (alternation >= 0) this.set(alternation, -1);
-    return this.outcome === "running";
-  }
-
-  /** Puts back what was put aside; returns where the call goes on. */
-  private leaveCall(): number {
-    const { registers, program, aside } = this;
-    const { callRegister, asideRegister, keepRegister } = program;
-    const place = registers[callRegister] as number;
-    for (let register = 0; register < registers.length; register++) {
-      if (register === callRegister || register === asideRegister || register === keepRegister) continue;
-      const before = aside.register(place, register);
-      if (registers[register] !== before) this.set(register, before);
-    }
-    this.set(callRegister, aside.around(place));
-    // What is saved inside of it may still come back to it.
-    if (this.stateCount === aside.states(place)) this.set(asideRegister, place);
-    return aside.back(place);
-  }
-
-  /** The slot of the call under way, or −1. */
-  private get called(): number {
-    const call = this.registers[this.program.callRegister] as number;
-    return call >= 0 ? this.aside.slot(call) : -1;
   }
 
   /** Leaves open enclosures that hold more than so many states. */
@@ -338,7 +258,7 @@ export class BacktrackingMachine {
    * go on where they fail, only, where it is asked so: through the others a verb acts on what is around them.
    */
   private lookAround(goingOn: boolean): number {
-    const call = this.program.callRegister >= 0 ? (this.registers[this.program.callRegister] as number) : -1;
+    const call = this.aside.underWay(this.registers);
     for (let frame = this.frameCount - 1; frame >= 0; frame--) {
       if (this.frames[frame * FRAME + 4] !== call) return -1;
       const { kind, failed } = this.program.enclosures[this.frames[frame * FRAME] as number] as Enclosure;
@@ -362,7 +282,7 @@ export class BacktrackingMachine {
     }
     const look = this.lookAround(kind !== "alternative");
     if (look >= 0) return this.frames[look * FRAME + 1] as number;
-    const call = this.program.callRegister >= 0 ? (this.registers[this.program.callRegister] as number) : -1;
+    const call = this.aside.underWay(this.registers);
     if (call >= 0) return this.aside.states(call);
     this.search.endAt(kind === "commit" ? Number.POSITIVE_INFINITY : to);
     return -1;
@@ -507,7 +427,7 @@ export class BacktrackingMachine {
           this.set(captureRegister(a), opened < at ? opened : at);
           this.set(captureRegister(a) + 1, opened < at ? at : opened);
           this.set(openRegister(a, slotCount), -1);
-          if (stacked) this.stack(a);
+          if (stacked && !this.stacks.keep(a, registers)) this.outcome = "memory-limit";
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Close, pc), top, stateCount, this.attempt);
           pc++;
@@ -637,7 +557,7 @@ export class BacktrackingMachine {
           continue run;
         }
         case Op.ConditionCall: {
-          const { called } = this;
+          const called = this.aside.called(registers);
           const set = a < 0 ? called >= 0 : called === a;
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Hold, pc), top, stateCount, this.attempt);
@@ -651,18 +571,21 @@ export class BacktrackingMachine {
           pc++;
           if (this.outcome !== "running") break run;
           continue run;
-        case Op.Call:
-          if (!this.enterCall(a, pc + 1, at)) break run;
+        case Op.Call: {
+          const fared = this.aside.enter({ slot: a, back: pc + 1, at, states: stateCount, frames: this.frameCount }, registers);
+          if (fared !== "entered") this.outcome = fared;
+          if (this.outcome !== "running") break run;
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Call, pc), top, stateCount, this.attempt);
           pc = code[word + 2] as number;
           continue run;
+        }
         case Op.Return:
-          if (this.called !== a) {
+          if (this.aside.called(registers) !== a) {
             pc++;
             continue run;
           }
-          go = this.leaveCall();
+          go = this.aside.leave(stateCount, registers);
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Return, pc), top, stateCount, this.attempt);
           pc = go;
@@ -673,13 +596,16 @@ export class BacktrackingMachine {
           pc++;
           if (this.outcome !== "running") break run;
           continue run;
-        case Op.Balance:
-          if (!this.balance(a, code[word + 2] as number, at)) break;
+        case Op.Balance: {
+          const fared = this.stacks.takeBack(a, code[word + 2] as number, at, registers);
+          if (fared === "nothing-there") break;
+          if (fared === "no-room") this.outcome = "memory-limit";
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Close, pc), top, stateCount, this.attempt);
           pc++;
           if (this.outcome !== "running") break run;
           continue run;
+        }
         case Op.Put:
           this.set(code[word + 2] as number, registers[a] as number);
           pc++;
