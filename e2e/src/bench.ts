@@ -72,7 +72,7 @@ export async function openBench(page: Page, address: string): Promise<void> {
 }
 
 /** Waits for a condition in the page; says what was there instead where it does not come. */
-export async function waitFor(page: Page, what: string, condition: (...args: string[]) => boolean, ...args: string[]): Promise<void> {
+export async function waitFor(page: Page, what: string, condition: (...args: string[]) => boolean | Promise<boolean>, ...args: string[]): Promise<void> {
   try {
     await page.waitForFunction(condition, { timeout: 30_000 }, ...args);
   } catch {
@@ -123,15 +123,24 @@ export async function press(page: Page, keys: string): Promise<void> {
 }
 
 export async function clickText(page: Page, selector: string, text: string): Promise<void> {
-  await waitFor(
-    page,
-    "there is",
-    (s, t) => [...document.querySelectorAll(s as string)].some((e) => (e.textContent ?? "").includes(t as string)),
-    selector,
-    text,
-  );
+  await waitFor(page, "there is, and rests", isResting, selector, text);
   const found = await page.evaluateHandle((s, t) => [...document.querySelectorAll(s)].find((e) => (e.textContent ?? "").includes(t)), selector, text);
   await (found as unknown as { click(): Promise<void> }).click();
+}
+
+/**
+ * Whether the first element with a text stands where it stood two frames ago, with nothing over its middle. What is pressed while results
+ * come in moves, and a press that is aimed before and lands after hits its neighbour.
+ */
+async function isResting(...[selector, text]: string[]): Promise<boolean> {
+  const element = [...document.querySelectorAll(selector as string)].find((e) => (e.textContent ?? "").includes(text as string));
+  if (!element) return false;
+  element.scrollIntoView({ block: "nearest", behavior: "instant" });
+  const before = element.getBoundingClientRect();
+  for (let frame = 0; frame < 2; frame++) await new Promise((done) => requestAnimationFrame(done));
+  const { x, y, width, height } = element.getBoundingClientRect();
+  const over = document.elementFromPoint(x + width / 2, y + height / 2);
+  return x === before.x && y === before.y && width === before.width && over !== null && (element.contains(over) || over.contains(element));
 }
 
 /** Waits until the specimen is kept at a revision, or at a later one: on a slow machine a pause between two keys is a rest. */
