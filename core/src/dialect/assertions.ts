@@ -22,6 +22,14 @@ export type AssertionKind =
 /** Anchors where CR LF ends a line as one: they are put together from others (syntax/anchors.ts). */
 export type PairedAnchor = "line-start-by-pairs" | "line-end-by-pairs" | "last-line-end-by-pairs";
 
-export type AnchorKind = AssertionKind | PairedAnchor;
+/**
+ * Where a grapheme cluster begins or ends, put together from others (syntax/clusters.ts): never in an empty text, and
+ * everywhere else; or so far as is known of what stands behind the last match, which is no edge itself.
+ */
+export type ClusterEdge = "cluster-edge" | "not-cluster-edge" | "cluster-edge-since-match";
+
+export type AnchorKind = AssertionKind | PairedAnchor | ClusterEdge;
+
+export const isClusterEdge = (anchor: AnchorKind): anchor is ClusterEdge => anchor.includes("cluster-edge");
 
 export const isPaired = (anchor: AnchorKind): anchor is PairedAnchor => anchor.endsWith("-by-pairs");

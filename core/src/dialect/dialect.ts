@@ -178,8 +178,10 @@ export type Escape =
   | {
       readonly kind: "assertion";
       readonly assertion: (options: Options) => AnchorKind;
-      /** With one of these behind it, it is something that Lamprey does not read yet; with anything else behind `others`, a mistake. */
-      readonly unread?: { readonly behind: readonly string[]; readonly what: string; readonly others?: string };
+      /** What it asserts with one of these names behind it, in braces; null is something that Lamprey does not read yet. */
+      readonly edges?: Readonly<Record<string, AnchorKind | null>>;
+      /** Blanks may stand about the names, and anything else in braces is a mistake. */
+      readonly edgesOnly?: true;
     }
   | { readonly kind: "character"; readonly codePoint: number }
   /** What was taken before it is not part of the match. */

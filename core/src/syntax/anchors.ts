@@ -39,6 +39,7 @@ export function partsAt({ start, end }: Span) {
     set: (set: CharSet): Node => ({ kind: "set", set, fixed: EMPTY_SET, strings: [], negated: false, items: [], folding: null, ...at }),
     textStart: { kind: "assertion", assertion: "text-start", set: EMPTY_SET, ...at } as Node,
     textEnd: { kind: "assertion", assertion: "text-end", set: EMPTY_SET, ...at } as Node,
+    searchStart: { kind: "assertion", assertion: "search-start", set: EMPTY_SET, ...at } as Node,
     either: (...branches: readonly Node[]): Node => ({ kind: "alternation", branches, ...at }),
     inOrder: (...items: readonly Node[]): Node => ({ kind: "sequence", items, ...at }),
     any: (body: Node): Node => repeated(body, 0),

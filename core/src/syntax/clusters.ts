@@ -1,24 +1,29 @@
-/** What `\\X` stands for: a grapheme cluster, put together from sets and counts, so that a machine needs to know nothing of it. */
-import { type CharSet, complement, union } from "../charset/charset.ts";
+/** What `\\X` and `\\b{g}` stand for: a grapheme cluster and its edges, put together from sets and counts, so that a machine needs to know nothing of it. */
+import { type CharSet, complement, FULL_SET, union } from "../charset/charset.ts";
 import { type ClusterSets, clusterSets } from "../charset/clusters.ts";
+import type { ClusterEdge } from "../dialect/assertions.ts";
 import type { ClusterRules } from "../dialect/dialect.ts";
 import { partsAt } from "./anchors.ts";
 import type { Node, Span } from "./tree.ts";
 
 const CARRIAGE_RETURN = 0x0d;
 const LINE_FEED = 0x0a;
+const LEADING_HALVES: CharSet = [0xd800, 0xdbff];
+const TRAILING_HALVES: CharSet = [0xdc00, 0xdfff];
 
 /** An extended grapheme cluster, settled when it is through; without the conjuncts that came with Unicode 15.1. */
 export function graphemeCluster(rules: ClusterRules, span: Span): Node {
   const parts = partsAt(span);
   const sets = clusterSets();
   const { either, inOrder, character, set } = parts;
-  const controls = union(sets.control, [CARRIAGE_RETURN, CARRIAGE_RETURN], [LINE_FEED, LINE_FEED]);
+  const controls = controlsOf(sets);
   const body = either(inOrder(character(CARRIAGE_RETURN), character(LINE_FEED)), set(controls), ...FORMS[rules](parts, sets, complement(controls)));
   return { kind: "group", capture: null, name: null, body: { kind: "atomic", body, ...span }, stands: "grapheme-cluster", ...span };
 }
 
 type Parts = ReturnType<typeof partsAt>;
+
+const controlsOf = ({ control }: ClusterSets): CharSet => union(control, [CARRIAGE_RETURN, CARRIAGE_RETURN], [LINE_FEED, LINE_FEED]);
 
 /** UAX #29, table 1c: syllables of Hangul. */
 const syllables = ({ either, inOrder, set, some, any }: Parts, { l, v, t, lv, lvt }: ClusterSets): readonly Node[] => [
@@ -38,8 +43,10 @@ const FORMS: Readonly<Record<ClusterRules, (parts: Parts, sets: ClusterSets, oth
   "from-here": (parts, sets, others) => {
     const { either, inOrder, set, any } = parts;
     const flag = inOrder(set(sets.regionalIndicator), set(sets.regionalIndicator));
-    const pictographs = inOrder(set(sets.pictograph), joined(parts, sets, "any"));
-    return [inOrder(any(set(sets.prepend)), either(...syllables(parts, sets), flag, pictographs, set(others)), marks(parts, sets))];
+    // Pictographs are joined where one begins the cluster, whatever marks stand between.
+    const pictographs = inOrder(set(sets.pictograph), any(inOrder(marks(parts, sets), set(sets.joiner), set(sets.pictograph))));
+    const characters = inOrder(any(set(sets.prepend)), either(...syllables(parts, sets), flag, set(others)));
+    return [inOrder(either(pictographs, characters), marks(parts, sets))];
   },
   "in-text": (parts, sets, others) => {
     const { either, inOrder, set, any, behind } = parts;
@@ -66,4 +73,61 @@ const FORMS: Readonly<Record<ClusterRules, (parts: Parts, sets: ClusterSets, oth
 function flagInText({ inOrder, set, any, behind, notBehind }: Parts, { regionalIndicator }: ClusterSets): Node {
   const indicator = set(regionalIndicator);
   return inOrder(behind(inOrder(notBehind(indicator), any(inOrder(indicator, indicator)))), indicator, indicator);
+}
+
+/** A lookahead that holds where the edge is. */
+export function clusterEdge(edge: ClusterEdge, span: Span): Node {
+  const parts = partsAt(span);
+  const sets = clusterSets();
+  const body = edge === "cluster-edge-since-match" ? insideSinceMatch(parts, sets) : insideText(parts, sets);
+  return { kind: "look", behind: false, negated: edge !== "not-cluster-edge", widths: null, body, stands: edge, ...span };
+}
+
+/** Between two characters of one cluster (UAX #29, GB3 to GB13); and in an empty text. */
+function insideText({ either, inOrder, character, set, any, behind, notBehind, textStart, textEnd }: Parts, sets: ClusterSets): Node {
+  const { extend, joiner, spacingMark, prepend, l, v, t, lv, lvt, pictograph, regionalIndicator } = sets;
+  const others = complement(controlsOf(sets));
+  const indicator = set(regionalIndicator);
+  const between = (before: Node, after: CharSet): Node => inOrder(behind(before), set(after));
+  return either(
+    inOrder(textStart, textEnd),
+    inOrder(behind(character(CARRIAGE_RETURN)), character(LINE_FEED)),
+    between(set(others), union(extend, joiner, spacingMark)),
+    between(set(prepend), others),
+    between(set(l), union(l, v, lv, lvt)),
+    between(set(union(lv, v)), union(v, t)),
+    between(set(union(lvt, t)), t),
+    between(inOrder(set(pictograph), any(set(extend)), set(joiner)), pictograph),
+    between(inOrder(notBehind(indicator), any(inOrder(indicator, indicator)), indicator), regionalIndicator),
+  );
+}
+
+/** Where the last match ended, and in the cluster that begins there: the rules `from-here`, cut in two at every place. */
+function insideSinceMatch(parts: Parts, sets: ClusterSets): Node {
+  const { either, inOrder, character, set, any, some, behind, searchStart } = parts;
+  const { extend, joiner, spacingMark, l, v, t, lv, lvt, pictograph, regionalIndicator } = sets;
+  const others = complement(controlsOf(sets));
+  const mark = union(extend, joiner, spacingMark);
+  const prepends = any(set(sets.prepend));
+  const indicator = set(regionalIndicator);
+  const pictographs = inOrder(set(pictograph), any(either(set(mark), inOrder(set(joiner), set(pictograph)))));
+  const vowels = either(inOrder(any(set(l)), set(lv), any(set(v))), inOrder(any(set(l)), some(set(v))));
+  const whole = inOrder(prepends, either(...syllables(parts, sets), inOrder(indicator, indicator), set(others)), any(set(mark)));
+  const between = (before: Node, after: CharSet): Node => inOrder(behind(inOrder(searchStart, before)), set(after));
+  return inOrder(
+    behind(set(FULL_SET)),
+    either(
+      inOrder(searchStart, set(FULL_SET)),
+      // A search goes on by units, and can begin between the halves of a pair.
+      inOrder(behind(set(LEADING_HALVES)), set(TRAILING_HALVES)),
+      inOrder(behind(inOrder(searchStart, character(CARRIAGE_RETURN))), character(LINE_FEED)),
+      between(either(whole, pictographs), mark),
+      between(some(set(sets.prepend)), others),
+      between(inOrder(prepends, indicator), regionalIndicator),
+      between(inOrder(pictographs, set(joiner)), pictograph),
+      between(inOrder(prepends, some(set(l))), union(l, v, lv, lvt)),
+      between(inOrder(prepends, vowels), union(v, t)),
+      between(inOrder(prepends, either(inOrder(either(vowels, inOrder(any(set(l)), set(lvt))), any(set(t))), some(set(t)))), t),
+    ),
+  );
 }

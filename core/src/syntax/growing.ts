@@ -3,9 +3,10 @@
  * Groups wait on a list, so nesting cannot overflow the host's stack.
  */
 import { EMPTY_SET } from "../charset/charset.ts";
-import { type AnchorKind, isPaired } from "../dialect/assertions.ts";
+import { type AnchorKind, isClusterEdge, isPaired } from "../dialect/assertions.ts";
 import type { GroupOpener, Options } from "../dialect/dialect.ts";
 import { pairedAnchor } from "./anchors.ts";
+import { clusterEdge } from "./clusters.ts";
 import type { Condition } from "./conditions.ts";
 import { NameTable, type Place } from "./names.ts";
 import type { WrittenGroup } from "./numbering.ts";
@@ -145,6 +146,10 @@ export class GrowingTree {
     const { word, lineEnds } = dialect.semantics;
     if (isPaired(assertion)) {
       this.add(pairedAnchor(assertion, lineEnds(options), { start, end }));
+      return;
+    }
+    if (isClusterEdge(assertion)) {
+      this.add(clusterEdge(assertion, { start, end }));
       return;
     }
     const set = assertion.startsWith("text") ? EMPTY_SET : assertion.includes("word") ? word(options) : lineEnds(options);

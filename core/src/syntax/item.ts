@@ -48,6 +48,9 @@ const ASSERTS: Readonly<Record<AnchorKind, string>> = {
   "word-edge": "holds where a word begins or ends",
   "not-word-edge": "holds where no word begins or ends",
   "not-word-edge-in-text": "holds where no word begins or ends, but not in an empty text",
+  "cluster-edge": "holds between whole characters as a reader sees them, but not in an empty text",
+  "not-cluster-edge": "holds inside a whole character as a reader sees it, and in an empty text",
+  "cluster-edge-since-match": "holds between whole characters as a reader sees them, but not where the last match ended",
 };
 
 function sentenceOf(reading: Reading, node: Node, takes: CharSet | null): string {

@@ -69,6 +69,9 @@ const ASSERTED: Readonly<Record<AnchorKind, string>> = {
   "word-edge": "where a word begins or ends",
   "not-word-edge": "where no word begins or ends",
   "not-word-edge-in-text": "where no word begins or ends, but never in an empty text",
+  "cluster-edge": "between whole characters as a reader sees them, but never in an empty text",
+  "not-cluster-edge": "inside whole characters as a reader sees them, and in an empty text",
+  "cluster-edge-since-match": "between whole characters as a reader sees them, but not where the last match ended",
 };
 
 /** Items longer than this are not asked whether they stand there twice. */

@@ -7,7 +7,9 @@
  */
 import { complement, EMPTY_SET } from "../charset/charset.ts";
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
+import type { AnchorKind } from "../dialect/assertions.ts";
 import type { Dialect, Escape, Operator, Options } from "../dialect/dialect.ts";
+import { isAsciiLetter } from "../text/characters.ts";
 import { unknownKey } from "../unknown.ts";
 import { lineBreak } from "./anchors.ts";
 import { graphemeCluster } from "./clusters.ts";
@@ -186,11 +188,7 @@ class Parser {
 
   private otherEscape(meaning: Escape, start: number): void {
     const { reader, tree } = this;
-    if (meaning.kind === "assertion" && meaning.unread?.behind.some((text) => reader.pass(text))) {
-      reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), meaning.unread.what);
-    } else if (meaning.kind === "assertion" && meaning.unread?.others && reader.looksAt(meaning.unread.others)) {
-      reader.report("escape-unknown-letter", { start, end: reader.at + 1 }, reader.pattern.slice(start + 1, reader.at + 1));
-    } else if (meaning.kind === "assertion") tree.addAssertion(meaning.assertion(reader.options), start);
+    if (meaning.kind === "assertion") this.assertion(meaning, start);
     if (meaning.kind === "line-break") tree.add(lineBreak(meaning.others, meaning.settled, { start, end: reader.at }));
     if (meaning.kind === "cluster") {
       if (meaning.unreadBehind && tree.top.lookbehindGroups >= 0) reader.report("escape-unread", { start, end: reader.at }, "\\X", meaning.unreadBehind);
@@ -214,6 +212,33 @@ class Parser {
       reader.at = from;
       tree.addCharacter(meaning.character, start);
     }
+  }
+
+  /** An assertion, or one of the edges that its sign stands for with a name behind it. */
+  private assertion({ assertion, edges, edgesOnly }: Extract<Escape, { kind: "assertion" }>, start: number): void {
+    const { reader, tree } = this;
+    const edge = edges && this.edgeName(edges, edgesOnly === true);
+    if (edge) tree.addAssertion(edge, start);
+    else if (edge === null)
+      reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), "the edge of something else than a word");
+    else if (edgesOnly && reader.looksAt("{"))
+      reader.report("escape-unknown-letter", { start, end: reader.at + 1 }, reader.pattern.slice(start + 1, reader.at + 1));
+    else tree.addAssertion(assertion(reader.options), start);
+  }
+
+  /** What a name in braces has it assert, where one of them stands here; it is passed then. */
+  private edgeName(edges: Readonly<Record<string, AnchorKind | null>>, blanks: boolean): AnchorKind | null | undefined {
+    const { reader } = this;
+    const from = reader.at;
+    const pass = () => blanks && reader.takeWhile((c) => c === " " || c === "\t");
+    if (reader.pass("{")) {
+      pass();
+      const name = reader.takeWhile(isAsciiLetter);
+      pass();
+      if (Object.hasOwn(edges, name) && reader.pass("}")) return edges[name];
+    }
+    reader.at = from;
+    return undefined;
   }
 
   /** Characters that stand for themselves, up to the end mark. */

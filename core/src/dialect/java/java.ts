@@ -83,7 +83,7 @@ export const java: Dialect = {
       A: { kind: "assertion", assertion: () => "text-start" },
       Z: { kind: "assertion", assertion: ({ unixLines }) => (unixLines ? "last-line-end" : "last-line-end-by-pairs") },
       z: { kind: "assertion", assertion: () => "text-end" },
-      b: { kind: "assertion", assertion: () => "word-edge", unread: { behind: ["{g}"], what: "the edge of a whole character as a reader sees it" } },
+      b: { kind: "assertion", assertion: () => "word-edge", edges: { g: "cluster-edge-since-match" } },
       B: { kind: "assertion", assertion: () => "not-word-edge" },
       R: { kind: "line-break", others: LINE_BREAKS, settled: "repeated" },
       k: { kind: "name-reference", marks: [["<", ">"]] },

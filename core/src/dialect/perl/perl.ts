@@ -26,8 +26,10 @@ const CHARACTERS: Escapes = {
 };
 
 const CONDITIONS: ReadonlySet<ConditionForm> = new Set(["marked-name", "call", "define", "look", "missing"]);
-/** With these behind it `\b` goes by other edges than those of words. */
-const EDGES = ["{gcb}", "{g}", "{wb}", "{sb}", "{lb}"];
+/** What `\b` goes by with one of these names behind it, and `\B`. */
+const UNREAD_EDGES = { wb: null, sb: null, lb: null };
+const EDGES = { g: "cluster-edge", gcb: "cluster-edge", ...UNREAD_EDGES } as const;
+const NO_EDGES = { g: "not-cluster-edge", gcb: "not-cluster-edge", ...UNREAD_EDGES } as const;
 
 export const perl: Dialect = {
   name: "perl",
@@ -66,8 +68,8 @@ export const perl: Dialect = {
       ...CLASSES,
       ...CHARACTERS,
       ...PCRE_ESCAPES,
-      b: { kind: "assertion", assertion: () => "word-edge", unread: { behind: EDGES, what: "the edge of something else than a word", others: "{" } },
-      B: { kind: "assertion", assertion: () => "not-word-edge", unread: { behind: EDGES, what: "the edge of something else than a word", others: "{" } },
+      b: { kind: "assertion", assertion: () => "word-edge", edges: EDGES, edgesOnly: true },
+      B: { kind: "assertion", assertion: () => "not-word-edge", edges: NO_EDGES, edgesOnly: true },
       N: { kind: "class-or-number", set: () => NOT_NEWLINE, numbered: () => true, names: "exact" },
       K: { kind: "keep", inLooks: false },
       g: { kind: "group", referenceOnly: true },
