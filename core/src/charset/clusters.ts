@@ -1,8 +1,8 @@
 /** What characters do in a grapheme cluster (UAX #29, table 2), by the names there. */
-import { type CharSet, setOfRanges } from "./charset.ts";
+import { type CharSet, complement, setOfRanges, union } from "./charset.ts";
 import { CONTROL, EXTEND, HANGUL_L, HANGUL_T, HANGUL_V, PREPEND, REGIONAL_INDICATOR, SPACING_MARK } from "./clusters.generated.ts";
 import { unpackEnds } from "./packed.ts";
-import { binaryProperty } from "./properties.ts";
+import { binaryProperty, looseName } from "./properties.ts";
 
 const FIRST_SYLLABLE = 0xac00;
 const LAST_SYLLABLE = 0xd7a3;
@@ -43,6 +43,45 @@ export function clusterSets(): ClusterSets {
   };
   return sets;
 }
+
+type Class = readonly [names: string, set: (sets: ClusterSets) => CharSet];
+
+const CLASSES: readonly Class[] = [
+  ["cn control", ({ control }) => control],
+  ["cr", () => [0x0d, 0x0d]],
+  ["lf", () => [0x0a, 0x0a]],
+  ["ex extend", ({ extend }) => extend],
+  ["pp prepend", ({ prepend }) => prepend],
+  ["sm spacingmark", ({ spacingMark }) => spacingMark],
+  ["zwj", ({ joiner }) => joiner],
+  ["ri regionalindicator", ({ regionalIndicator }) => regionalIndicator],
+  ["l", ({ l }) => l],
+  ["v", ({ v }) => v],
+  ["t", ({ t }) => t],
+  ["lv", ({ lv }) => lv],
+  ["lvt", ({ lvt }) => lvt],
+  // Classes that had characters in some versions.
+  ["eb ebase ebg ebasegaz em emodifier gaz glueafterzwj", () => []],
+];
+const HANGUL: readonly Class[] = [
+  ["l leadingjamo", ({ l }) => l],
+  ["v voweljamo", ({ v }) => v],
+  ["t trailingjamo", ({ t }) => t],
+  ["lv lvsyllable", ({ lv }) => lv],
+  ["lvt lvtsyllable", ({ lvt }) => lvt],
+];
+
+/** The class of a name, or of another what none of them has. */
+function classNamed(classes: readonly Class[], others: string, name: string): CharSet | undefined {
+  const own = looseName(name);
+  if (others.split(" ").includes(own)) return complement(union(...classes.map(([, set]) => set(clusterSets()))));
+  return classes.find(([names]) => names.split(" ").includes(own))?.[1](clusterSets());
+}
+
+/** Grapheme_Cluster_Break by the code or name of a value, however it is spelled; undefined where there is none. */
+export const clusterClass = (name: string): CharSet | undefined => classNamed(CLASSES, "xx other", name);
+/** Hangul_Syllable_Type by the same. */
+export const hangulType = (name: string): CharSet | undefined => classNamed(HANGUL, "na notapplicable", name);
 
 function syllables(): Pick<ClusterSets, "lv" | "lvt"> {
   const lv: [number, number][] = [];

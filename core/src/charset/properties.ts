@@ -165,27 +165,28 @@ export function ecmaProperty(name: string, value: string | undefined): Property 
   return set && { set, strings: [] };
 }
 
-const stripped = (name: string): string => without(name.toLowerCase(), " \t\n\r\f\v_-");
+/** A name without what spellings of it differ in (UAX #44, LM3), but for a leading “is”. */
+export const looseName = (name: string): string => without(name.toLowerCase(), " \t\n\r\f\v_-");
 
 const loose = lazily((): ReadonlyMap<string, () => CharSet> => {
   const made = new Map<string, () => CharSet>();
-  for (const name of Object.keys(BINARY_PROPERTIES)) made.set(stripped(name), () => binaryProperty(name));
-  for (const [alias, name] of Object.entries(BINARY_ALIASES)) made.set(stripped(alias), () => binaryProperty(name));
-  for (const [name, set] of scriptExtensions()) made.set(stripped(name), () => set);
-  for (const [name, set] of categories()) made.set(stripped(name), () => set);
+  for (const name of Object.keys(BINARY_PROPERTIES)) made.set(looseName(name), () => binaryProperty(name));
+  for (const [alias, name] of Object.entries(BINARY_ALIASES)) made.set(looseName(alias), () => binaryProperty(name));
+  for (const [name, set] of scriptExtensions()) made.set(looseName(name), () => set);
+  for (const [name, set] of categories()) made.set(looseName(name), () => set);
   return made;
 });
 
 /** A category, a script with its extensions, or a binary property by any of its names, however it is spelled (UAX #44, LM3). */
-export const looseProperty = (name: string): CharSet | undefined => loose().get(stripped(name))?.();
+export const looseProperty = (name: string): CharSet | undefined => loose().get(looseName(name))?.();
 
 const looseScripts = lazily((): Record<"Script" | "Script_Extensions", ReadonlyMap<string, CharSet>> => {
-  const by = (table: Table) => new Map([...table].map(([name, set]) => [stripped(name), set]));
+  const by = (table: Table) => new Map([...table].map(([name, set]) => [looseName(name), set]));
   return { Script: by(scripts()), Script_Extensions: by(scriptExtensions()) };
 });
 
 /** A script by any of its names, with or without the characters that it shares with others. */
-export const looseScript = (name: string, which: "Script" | "Script_Extensions"): CharSet | undefined => looseScripts()[which].get(stripped(name));
+export const looseScript = (name: string, which: "Script" | "Script_Extensions"): CharSet | undefined => looseScripts()[which].get(looseName(name));
 
 /** The characters of a category by its code, such as `Nd`. */
 export function category(code: string): CharSet {

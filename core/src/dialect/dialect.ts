@@ -295,9 +295,9 @@ export interface Dialect {
     /** Groups can be called by number, as in `(?1)`. */
     readonly calls: boolean;
     readonly conditions: ReadonlySet<ConditionForm>;
-    /** What `\p` finds by a name, with a value where one is given; `lone`: a single letter may stand without braces; `hyphens`: names have them. */
+    /** What `\p` finds by a name, with a value where one is given, or that it is one that Lamprey does not read yet; `lone`: a single letter may stand without braces; `hyphens`: names have them. */
     readonly property: {
-      readonly find: (name: string, value: string | undefined, options: Options) => Property | undefined;
+      readonly find: (name: string, value: string | undefined, options: Options) => Property | "unread" | undefined;
       readonly lone: boolean;
       readonly hyphens?: true;
     };

@@ -237,8 +237,9 @@ function property(reader: Reader, negated: boolean, letter: string, start: numbe
   const { lone, find, hyphens } = reader.dialect.syntax.property;
   if (lone && !reader.ended && !reader.looksAt("{")) {
     const found = find(String.fromCodePoint(reader.take()), undefined, reader.options);
-    if (!found) reader.report("property-unknown", span(), reader.pattern.slice(start + 2, reader.at));
-    return found ?? NOTHING;
+    if (found && found !== "unread") return found;
+    reader.report("property-unknown", span(), reader.pattern.slice(start + 2, reader.at));
+    return NOTHING;
   }
   if (!reader.pass("{")) {
     reader.report("property-form", span(), letter);
@@ -257,6 +258,7 @@ function property(reader: Reader, negated: boolean, letter: string, start: numbe
   }
   const found = find(name, valued ? value : undefined, reader.options);
   if (!found) reader.report("property-unknown", span(), valued ? `${name}=${value}` : name);
+  else if (found === "unread") reader.report("escape-unread", span(), reader.pattern.slice(start, reader.at), "a property that it has no table of");
   else if (found.strings.length > 0 && !reader.options.setOperations) reader.report("property-of-strings", span(), name);
   else if (found.strings.length > 0 && negated) reader.report("property-negated", span(), name);
   else return maybeFolded(found, reader.options);

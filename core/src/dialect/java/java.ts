@@ -1,20 +1,19 @@
 /** java: java.util.regex of JDK 17, without canonical equivalence. */
 import { type CharSet, complement, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { DIGITS, WORD } from "../../charset/classes.ts";
-import { binaryProperty, category } from "../../charset/properties.ts";
 import { type Dialect, NO_OPTIONS } from "../dialect.ts";
 import { byOption, CONTROLS, type Escapes, LINE_BREAKS, OLDER_BLANKS, perlClasses } from "../escapes.ts";
 import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS, NO_CONDITIONS } from "../operators.ts";
 import { ASCII_SPACE } from "../posix.ts";
-import { isAsciiLetter, isAsciiNamePart, javaEdgeWord, javaProperty, unicodeWord } from "./properties.ts";
+import { isAsciiLetter, isAsciiNamePart, javaEdgeWord, javaProperty, UNICODE_OF_JAVA, unicodeWord } from "./properties.ts";
 
 const NEWLINE = setOfText("\n");
 const LINE_ENDS = setOfText("\n\r\u0085\u2028\u2029");
 const NOT_NEWLINE = complement(NEWLINE);
 const NOT_LINE_ENDS = complement(LINE_ENDS);
-const digit = byOption(DIGITS, () => category("Nd"));
+const digit = byOption(DIGITS, () => UNICODE_OF_JAVA.category("Nd"));
 const word = byOption(WORD, unicodeWord);
-const space = byOption(ASCII_SPACE, () => binaryProperty("White_Space"));
+const space = byOption(ASCII_SPACE, () => UNICODE_OF_JAVA.binaryProperty("White_Space"));
 let edge: CharSet | undefined;
 
 const CLASSES = perlClasses({ d: digit, w: word, s: space, h: () => OLDER_BLANKS });

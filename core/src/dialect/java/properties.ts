@@ -3,12 +3,17 @@
  * and `In` scripts, binary properties and blocks.
  */
 
-import { blockOf } from "../../charset/blocks.ts";
+import { BLOCK_NAMES, blockTitle } from "../../charset/blocks.ts";
 import { type CharSet, complement, FULL_SET, intersection, setOfRanges, setOfText, subtract, union } from "../../charset/charset.ts";
 import { WORD } from "../../charset/classes.ts";
-import { binaryProperty, category, type Property, valuedProperty } from "../../charset/properties.ts";
+import type { Property } from "../../charset/properties.ts";
+import { unicodeOf } from "../../charset/versions.ts";
 import type { Options } from "../dialect.ts";
 import { ASCII_ALPHA, ASCII_POSIX } from "../posix.ts";
+
+/** JDK 17 has Unicode 13. */
+export const UNICODE_OF_JAVA = unicodeOf("13");
+const { category, binaryProperty, valuedProperty, blockOf } = UNICODE_OF_JAVA;
 
 type Make = () => CharSet;
 
@@ -75,6 +80,9 @@ const UNICODE_POSIX: Readonly<Record<string, readonly [Make, Make?]>> = {
       ),
   ],
 };
+
+/** The same behind `Is`, in any case. */
+const POSIX_BEHIND_IS = Object.fromEntries(Object.entries(UNICODE_POSIX).map(([name, row]) => [name.toUpperCase(), row]));
 
 const WHITE = (): CharSet =>
   union(setOfText("\t\n\v\f\r\x1c\x1d\x1e\x1f"), subtract(union(category("Zs"), category("Zl"), category("Zp")), setOfText("\u00a0\u2007\u202f")));
@@ -143,7 +151,8 @@ export function javaProperty(name: string, value: string | undefined, options: O
   if (name.startsWith("In")) return property(block(name.slice(2)));
   if (name.startsWith("Is")) {
     const short = name.slice(2);
-    return property(made(own(UNICODE, short.toUpperCase()), options.ignoreCase) ?? plain(short, options) ?? script(short));
+    const unicode = own(UNICODE, short.toUpperCase()) ?? own(POSIX_BEHIND_IS, short.toUpperCase());
+    return property(made(unicode, options.ignoreCase) ?? plain(short, options) ?? script(short));
   }
   return property((options.asciiClasses ? undefined : made(own(UNICODE_POSIX, name), options.ignoreCase)) ?? plain(name, options));
 }
@@ -164,16 +173,31 @@ function valued(name: string, value: string, options: Options): CharSet | undefi
   }
 }
 
-/** Names that blocks have had before. */
-const OLD_BLOCKS: Readonly<Record<string, string>> = {
-  GREEK: "Greek_And_Coptic",
-  COMBININGMARKSFORSYMBOLS: "Combining_Diacritical_Marks_For_Symbols",
-  CYRILLICSUPPLEMENTARY: "Cyrillic_Supplement",
+/** Blocks that were first named otherwise: so is their constant, and their former names stay. */
+const FIRST_NAMES: Readonly<Record<string, { readonly constant: string; readonly former: string | null }>> = {
+  Greek_And_Coptic: { constant: "GREEK", former: null },
+  Combining_Diacritical_Marks_For_Symbols: { constant: "COMBINING_MARKS_FOR_SYMBOLS", former: "COMBINING MARKS FOR SYMBOLS" },
+  Cyrillic_Supplement: { constant: "CYRILLIC_SUPPLEMENTARY", former: "CYRILLIC SUPPLEMENTARY" },
 };
 
+let blocks: ReadonlyMap<string, string> | undefined;
+
+/** Character.UnicodeBlock.forName: the name of Unicode with its blanks or without them, or that of the constant; in any case. */
 function block(name: string): CharSet | undefined {
-  return blockOf(own(OLD_BLOCKS, name.toUpperCase().replaceAll("_", "").replaceAll(" ", "")) ?? name);
+  blocks ??= new Map(BLOCK_NAMES.flatMap((own) => namesOfBlock(own).map((form) => [form, own] as const)));
+  const own = blocks.get(name.toUpperCase());
+  return own === undefined ? undefined : blockOf(own);
 }
+
+function namesOfBlock(own: string): string[] {
+  const first = FIRST_NAMES[own];
+  const written = blockTitle(own).toUpperCase();
+  const names = first?.former ? [written, first.former] : [written];
+  return [first?.constant ?? own.toUpperCase(), ...names, ...names.map((each) => each.replaceAll(" ", ""))];
+}
+
+/** Second codes of scripts, which Java does not know. */
+const OTHER_CODES: ReadonlySet<string> = new Set(["Qaac", "Qaai"]);
 
 /** A script by its name or its code, in any case. */
 function script(name: string): CharSet | undefined {
@@ -181,7 +205,8 @@ function script(name: string): CharSet | undefined {
     .split("_")
     .map((part) => part.charAt(0).toUpperCase() + part.slice(1).toLowerCase())
     .join("_");
-  return valuedProperty("Script", written);
+  if (OTHER_CODES.has(written)) return undefined;
+  return valuedProperty("Script", written === "Signwriting" ? "SignWriting" : written);
 }
 
 /** What `\b` goes by without `(?U)`: letters and digits of any script, the low line, and marks on them. */

@@ -1,18 +1,17 @@
 /** pcre: PCRE2 10.42 as PHP 8.2's preg functions use it. Without the flag `u` a text is bytes, with it code points. */
 import { complement, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
-import { category } from "../../charset/properties.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, NO_OPTIONS, type Starred } from "../dialect.ts";
 import { byOption, CONTROLS, type Escapes, OLDER_BLANKS, perlClasses } from "../escapes.ts";
 import { COMMON_OPERATORS, inline } from "../operators.ts";
 import { ASCII_SPACE } from "../posix.ts";
-import { pcrePosix, pcreProperty, unicodeSpace, unicodeWord } from "./properties.ts";
+import { pcrePosix, pcreProperty, UNICODE_OF_PCRE, unicodeSpace, unicodeWord } from "./properties.ts";
 import { PCRE_ANCHORS, PCRE_ESCAPES, PCRE_FLAGS, PCRE_INLINE_FLAGS, PCRE_OPENERS, PCRE_RESET, PCRE_STARRED } from "./shared.ts";
 
 const NEWLINE = setOfText("\n");
 const NOT_NEWLINE = complement(NEWLINE);
-const digit = byOption(DIGITS, () => category("Nd"));
+const digit = byOption(DIGITS, () => UNICODE_OF_PCRE.category("Nd"));
 const word = byOption(WORD, unicodeWord);
 const space = byOption(ASCII_SPACE, unicodeSpace);
 

@@ -1,10 +1,15 @@
 /** Properties by their names in PCRE2 10.42, and the classes that the flag `u` has go by Unicode. */
+import { bidiClass } from "../../charset/bidi.ts";
 import { type CharSet, complement, FULL_SET, intersection, setOfRanges, setOfText, subtract, union } from "../../charset/charset.ts";
-import { category, looseProperty, looseScript, type Property } from "../../charset/properties.ts";
-import { without } from "../../text/characters.ts";
+import { looseName, type Property } from "../../charset/properties.ts";
+import { unicodeOf } from "../../charset/versions.ts";
 import type { Options } from "../dialect.ts";
 import { OLDER_BLANKS, VERTICAL } from "../escapes.ts";
 import { ASCII_POSIX } from "../posix.ts";
+
+/** PCRE2 10.42 has Unicode 14. */
+export const UNICODE_OF_PCRE = unicodeOf("14");
+const { category, looseProperty, looseScript } = UNICODE_OF_PCRE;
 
 export const unicodeWord = (): CharSet => union(category("L"), category("N"), setOfText("_"));
 export const unicodeSpace = (): CharSet => union(category("Z"), OLDER_BLANKS, VERTICAL);
@@ -41,8 +46,9 @@ const CATEGORIES: ReadonlyMap<string, string> = new Map(
     .split(" ")
     .map((code) => [code.toLowerCase(), code]),
 );
-/** Names that the property tables have and PCRE2 does not: those of categories in full. */
-const isCategoryName = (name: string): boolean => [...CATEGORIES.values()].some((code) => looseProperty(name) === category(code));
+/** Names that the property tables have and PCRE2 does not: those of categories in full, and some of properties. */
+const UNKNOWN: ReadonlySet<string> = new Set(["assigned", "casedletter", "changeswhennfkccasefolded", "cwkcf"]);
+const isUnknown = (name: string): boolean => UNKNOWN.has(name) || [...CATEGORIES.values()].some((code) => looseProperty(name) === category(code));
 
 /** Which scripts a value is of, by the name before it. */
 const SCRIPTS: Readonly<Record<string, "Script" | "Script_Extensions">> = {
@@ -52,7 +58,6 @@ const SCRIPTS: Readonly<Record<string, "Script" | "Script_Extensions">> = {
   scriptextensions: "Script_Extensions",
 };
 
-const stripped = (name: string): string => without(name.toLowerCase(), " \t\n\r\f\v_-");
 const own = <T>(table: Readonly<Record<string, T>>, name: string): T | undefined => (Object.hasOwn(table, name) ? table[name] : undefined);
 
 /** `\p{name}`, `\p{^name}`, `\p{sc=name}`; undefined where there is none. */
@@ -60,19 +65,26 @@ export function pcreProperty(written: string, value: string | undefined): Proper
   const negated = written.trimStart().startsWith("^");
   const text = negated ? written.trimStart().slice(1) : written;
   const [name, colonValue] = value === undefined && text.includes(":") ? (text.split(":", 2) as [string, string]) : [text, value];
-  const set = colonValue === undefined ? plain(stripped(name)) : valued(stripped(name), colonValue);
+  const set = colonValue === undefined ? plain(looseName(name)) : valued(looseName(name), colonValue);
   return set && { set: negated ? complement(set) : set, strings: [] };
 }
 
 function valued(name: string, value: string): CharSet | undefined {
+  if (name === "bc" || name === "bidiclass") return bidiClass(value);
   const which = own(SCRIPTS, name);
-  return which && looseScript(value, which);
+  return which && script(value, which);
+}
+
+/** A script with its extensions has also those of its own that have extensions themselves. */
+function script(name: string, which: "Script" | "Script_Extensions"): CharSet | undefined {
+  const set = looseScript(name, which);
+  return set && which === "Script_Extensions" ? union(set, looseScript(name, "Script") ?? []) : set;
 }
 
 function plain(name: string): CharSet | undefined {
   const code = CATEGORIES.get(name);
   if (code !== undefined) return category(code);
-  return own(OWN, name)?.() ?? (isCategoryName(name) ? undefined : looseProperty(name));
+  return own(OWN, name)?.() ?? (isUnknown(name) ? undefined : (script(name, "Script_Extensions") ?? looseProperty(name)));
 }
 
 /** The classes of POSIX under the flag `u`; those left out stay as they are. */

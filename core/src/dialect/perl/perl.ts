@@ -1,20 +1,19 @@
 /** perl: Perl 5.36's own engine, on strings of characters: classes and case go by Unicode, unless the flag `a` keeps them to ASCII. */
 import { complement, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { continuesIdentifier, DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
-import { binaryProperty, category } from "../../charset/properties.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, NO_OPTIONS } from "../dialect.ts";
 import { BLANKS, byOption, CONTROLS, type Escapes, perlClasses } from "../escapes.ts";
 import { ANY_NUMBER, COMMON_OPERATORS } from "../operators.ts";
 import { PCRE_ANCHORS, PCRE_ESCAPES, PCRE_FLAGS, PCRE_INLINE_FLAGS, PCRE_OPENERS, PCRE_RESET, PCRE_STARRED } from "../pcre/shared.ts";
 import { ASCII_SPACE } from "../posix.ts";
-import { perlPosix, perlProperty, perlWord } from "./properties.ts";
+import { perlDigit, perlPosix, perlProperty, perlSpace, perlWord } from "./properties.ts";
 
 const NEWLINE = setOfText("\n");
 const NOT_NEWLINE = complement(NEWLINE);
-const digit = byOption(DIGITS, () => category("Nd"));
+const digit = byOption(DIGITS, perlDigit);
 const word = byOption(WORD, perlWord);
-const space = byOption(ASCII_SPACE, () => binaryProperty("White_Space"));
+const space = byOption(ASCII_SPACE, perlSpace);
 
 const CLASSES = perlClasses({ d: digit, w: word, s: space, h: () => BLANKS });
 

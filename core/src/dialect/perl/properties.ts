@@ -1,11 +1,20 @@
 /** Properties by their names in Perl 5.36 (perluniprops), and the classes of POSIX by Unicode. */
-import { blockOf } from "../../charset/blocks.ts";
+import { bidiClass } from "../../charset/bidi.ts";
+import { blockNamed } from "../../charset/block-aliases.ts";
 import { type CharSet, complement, FULL_SET, intersection, setOfRanges, setOfText, subtract, union } from "../../charset/charset.ts";
-import { binaryProperty, category, looseProperty, looseScript, type Property } from "../../charset/properties.ts";
+import { clusterClass, hangulType } from "../../charset/clusters.ts";
+import { looseName, type Property } from "../../charset/properties.ts";
+import { unicodeOf } from "../../charset/versions.ts";
 import { runFrom, without } from "../../text/characters.ts";
 import type { Options } from "../dialect.ts";
 import { ASCII_POSIX } from "../posix.ts";
 
+const { category, binaryProperty, looseProperty, looseScript, blockOf } = unicodeOf("14");
+
+/** `\d`. */
+export const perlDigit = (): CharSet => category("Nd");
+/** `\s`. */
+export const perlSpace = (): CharSet => binaryProperty("White_Space");
 /** `\w`: UTS #18, annex C. */
 export const perlWord = (): CharSet => union(binaryProperty("Alphabetic"), category("M"), category("Nd"), category("Pc"), binaryProperty("Join_Control"));
 
@@ -54,51 +63,56 @@ const OWN: Readonly<Record<string, Make>> = {
   vertspace: () => setOfText("\n\v\f\r\u0085\u2028\u2029"),
   perlspace: () => ASCII_POSIX.space as CharSet,
   perlword: () => ASCII_POSIX.word as CharSet,
+  wspace: () => binaryProperty("White_Space"),
   xperlspace: () => binaryProperty("White_Space"),
   spaceperl: () => binaryProperty("White_Space"),
 };
 
-/** Blocks by other names than their own. */
-const BLOCKS: Readonly<Record<string, string>> = {
-  greek: "Greek_And_Coptic",
-  latin1: "Latin_1_Supplement",
-  ascii: "Basic_Latin",
-  cyrillicsup: "Cyrillic_Supplement",
-};
+/** Properties that Perl has and Lamprey has no tables of: those with a value behind them, and those that stand alone, too. */
+const UNREAD_VALUED: ReadonlySet<string> = new Set(
+  (
+    "age in presentin bpt bidipairedbrackettype bidipairedbracket bmg bpb bidimirroringglyph ccc canonicalcombiningclass dt decompositiontype ea eastasianwidth " +
+    "identifierstatus identifiertype inpc indicpositionalcategory insc indicsyllabiccategory jg joininggroup jt joiningtype lb linebreak na name nt numerictype " +
+    "nv numericvalue sb sentencebreak vo verticalorientation wb wordbreak nfcquickcheck nfcqc nfdquickcheck nfdqc nfkcquickcheck nfkcqc nfkdquickcheck nfkdqc"
+  ).split(" "),
+);
+const UNREAD_LONE: ReadonlySet<string> = new Set("ce compositionexclusion compex fullcompositionexclusion hyphen pcm prependedconcatenationmark".split(" "));
 
 const stripped = (name: string): string => without(name.toLowerCase(), " \t\n\r\f\v-");
-const plainName = (name: string): string => stripped(name).replaceAll("_", "");
 const own = <T>(table: Readonly<Record<string, T>>, name: string): T | undefined => (Object.hasOwn(table, name) ? table[name] : undefined);
 
 /** `\p{name}`, `\p{^name}`, `\p{name=value}`, `\p{name:value}`; undefined where there is none. */
-export function perlProperty(written: string, value: string | undefined, options: Options): Property | undefined {
+export function perlProperty(written: string, value: string | undefined, options: Options): Property | "unread" | undefined {
   const text = written.trimStart();
   const negated = text.startsWith("^");
   const named = negated ? text.slice(1) : text;
   const [name, own] = value === undefined && named.includes(":") ? (named.split(":", 2) as [string, string]) : [named, value];
-  const set = own === undefined ? plain(name, options) : valued(plainName(name), own, options);
+  if (UNREAD_LONE.has(looseName(name)) || (own !== undefined && UNREAD_VALUED.has(looseName(name)))) return "unread";
+  const set = own === undefined ? plain(name, options) : valued(looseName(name), own, options);
   return set && { set: negated ? complement(set) : set, strings: [] };
 }
 
 function plain(name: string, options: Options): CharSet | undefined {
   const short = stripped(name);
-  const found = own(OWN, short) ?? own(OWN, plainName(name));
+  const found = own(OWN, short) ?? own(OWN, looseName(name));
   if (found) return found();
-  const bare = plainName(name);
+  const bare = looseName(name);
   if (bare.startsWith("xposix")) return own(UNICODE_POSIX, bare.slice(6))?.();
   if (bare.startsWith("posix")) return own(ASCII_POSIX, bare.slice(5));
-  const block = bare.startsWith("in") ? blockOf(own(BLOCKS, bare.slice(2)) ?? name.trim().slice(2)) : undefined;
+  const block = bare.startsWith("in") ? blockOf(blockNamed(bare.slice(2))) : undefined;
   if (block) return block;
-  const posix = own(UNICODE_POSIX, bare);
+  const posix = bare === "punct" ? undefined : own(UNICODE_POSIX, bare);
   if (posix) return options.ignoreCase && (bare === "lower" || bare === "upper") ? anyCase() : posix();
-  const set = cased(looseProperty(bare), options);
-  return set ?? (bare.startsWith("is") ? plain(withoutIs(name), options) : undefined);
+  const set = looseProperty(bare);
+  if (set) return cased(set, options);
+  return bare.startsWith("is") ? plain(withoutIs(name), options) : blockOf(blockNamed(bare));
 }
 
-/** The name behind an “Is”. */
+/** The name behind an “Is”, where a low line at the end means nothing any more. */
 function withoutIs(name: string): string {
   const behind = name.trim().slice(2);
-  return behind.slice(runFrom(behind, 0, (c) => c !== undefined && " _-".includes(c)).length);
+  const from = runFrom(behind, 0, (c) => c !== undefined && " _-".includes(c)).length;
+  return behind.slice(from, behind.endsWith("_") ? -1 : undefined);
 }
 
 /** Of letters of one case all letters of any, where case does not count. */
@@ -112,25 +126,36 @@ function valued(name: string, value: string, options: Options): CharSet | undefi
   switch (name) {
     case "sc":
     case "script":
-      return looseScript(plainName(value), "Script");
+      return looseScript(looseName(value), "Script");
     case "scx":
     case "scriptextensions":
-      return looseScript(plainName(value), "Script_Extensions");
+      return looseScript(looseName(value), "Script_Extensions");
     case "gc":
     case "category":
     case "generalcategory":
       return plain(value, options);
     case "blk":
     case "block":
-      return blockOf(own(BLOCKS, plainName(value)) ?? value.trim());
-    default:
-      return plainName(value) === "y" || plainName(value) === "yes" || plainName(value) === "t" || plainName(value) === "true"
-        ? looseProperty(name)
-        : ["n", "no", "f", "false"].includes(plainName(value))
-          ? complement(looseProperty(name) ?? FULL_SET)
-          : undefined;
+      return blockOf(blockNamed(value));
+    case "bc":
+    case "bidiclass":
+      return bidiClass(value);
+    case "gcb":
+    case "graphemeclusterbreak":
+      return clusterClass(value);
+    case "hst":
+    case "hangulsyllabletype":
+      return hangulType(value);
+    default: {
+      const holds = own(TRUTHS, looseName(value));
+      const set = looseProperty(name === "wspace" ? "White_Space" : name);
+      return set && holds !== undefined ? (holds ? set : complement(set)) : undefined;
+    }
   }
 }
+
+/** Values of binary properties. */
+const TRUTHS: Readonly<Record<string, boolean>> = { y: true, yes: true, t: true, true: true, n: false, no: false, f: false, false: false };
 
 /** A class of POSIX by its name; letters of one case are letters of any where case does not count. */
 export function perlPosix(name: string, { asciiClasses, ignoreCase }: Options): CharSet | undefined {
