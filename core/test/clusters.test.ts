@@ -64,14 +64,20 @@ describe("the sets", () => {
 describe("\\X", () => {
   const text = fc.array(fc.constantFrom(...Object.values(CHARACTERS)), { maxLength: 8 }).map((characters) => characters.join(""));
 
-  test.each<DialectName>(["java", "perl"])("cuts any text as the host does, in %s", (dialect) => {
+  test("cuts any text as the host does, in perl", () => {
     const segmenter = new Intl.Segmenter("und", { granularity: "grapheme" });
     fc.assert(
       fc.property(text, (sample) => {
-        expect([sample, clusters(sample, dialect)]).toEqual([sample, [...segmenter.segment(sample)].map(({ segment }) => segment)]);
+        expect([sample, clusters(sample, "perl")]).toEqual([sample, [...segmenter.segment(sample)].map(({ segment }) => segment)]);
       }),
-      { numRuns: 600 },
+      { numRuns: 300 },
     );
+  });
+
+  test("in java joins pictographs where one begins the cluster, whatever marks stand between", () => {
+    expect(clusters("\u0600🐟\u200d🐟", "java")).toEqual(["\u0600🐟\u200d", "🐟"]);
+    expect(clusters("🐟\u0903\u200d🐟", "java")).toEqual(["🐟\u0903\u200d🐟"]);
+    expect(clusters("🐟\u200d\u0301🐟", "java")).toEqual(["🐟\u200d\u0301", "🐟"]);
   });
 
   test.each<DialectName>(["java", "perl", "pcre"])("takes every text to its end, without a gap, in %s", (dialect) => {
@@ -113,5 +119,49 @@ describe("\\X", () => {
     expect(chooseMachine(programOf("\\X+", "", "java")).machine).toBe("linear");
     expect(clusters("aX", "perl", "[\\X]")).toEqual(["X"]);
     expect(readIn("pcre", "[\\X]", "").diagnostics.map(({ code }) => code)).toEqual(["escape-misplaced"]);
+  });
+});
+
+describe("edges", () => {
+  const text = fc.array(fc.constantFrom(...Object.values(CHARACTERS)), { minLength: 1, maxLength: 8 }).map((characters) => characters.join(""));
+  const places = (pattern: string, sample: string, dialect: DialectName): number[] =>
+    (matchesOf(pattern, "", sample, "all", 1e6, dialect) ?? []).map(([start]) => start as number);
+
+  test("in perl are where the clusters of the host begin and end, and \\B is everywhere else", () => {
+    const segmenter = new Intl.Segmenter("und", { granularity: "grapheme" });
+    fc.assert(
+      fc.property(text, (sample) => {
+        const edges = [...[...segmenter.segment(sample)].map(({ index }) => index), sample.length];
+        expect([sample, places("\\b{gcb}", sample, "perl")]).toEqual([sample, edges]);
+        const offsets = [...sample].reduce((found, c) => [...found, (found.at(-1) ?? 0) + c.length], [0]);
+        expect([sample, places("\\B{g}", sample, "perl")]).toEqual([sample, offsets.filter((at) => !edges.includes(at))]);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  test("in java the first of them behind the start is where the first cluster ends", () => {
+    fc.assert(
+      fc.property(text, (sample) => {
+        const [first] = matchesOf("^.+?\\b{g}", "s", sample, "all", 1e6, "java") ?? [];
+        expect([sample, sample.slice(0, first?.[1] as number)]).toEqual([sample, clusters(sample, "java")[0]]);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  test("in java are none where the last match ended", () => {
+    expect(places("\\b{g}.", "ab", "java")).toEqual([0]);
+    expect(places("\\b{g}", "ab", "java")).toEqual([0, 1, 2]);
+  });
+
+  test("of an empty text", () => {
+    expect([places("\\b{g}", "", "java"), places("\\b{g}", "", "perl"), places("\\B{g}", "", "perl")]).toEqual([[0], [], [0]]);
+  });
+
+  test("say what they are, and change their meaning between dialects", () => {
+    expect(itemAt(readIn("perl", "a\\b{gcb}", ""), 3)).toMatchObject({ start: 1, end: 8, kind: "look" });
+    expect(itemAt(readIn("java", "\\b{g}", ""), 1)?.sentence).toContain("not where the last match ended");
+    expect(chooseMachine(programOf("\\b{gcb}.", "", "perl")).machine).toBe("linear");
   });
 });

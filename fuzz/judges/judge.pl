@@ -8,7 +8,7 @@ use re ();
 binmode STDIN, ':raw';
 binmode STDOUT, ':raw';
 $| = 1;
-my $json = JSON::PP->new->utf8->allow_nonref;
+my $json = JSON::PP->new->utf8->canonical->allow_nonref;
 
 # UTF-16 code units before an offset in code points.
 sub units {
