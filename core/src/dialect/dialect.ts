@@ -107,8 +107,8 @@ export type Operator = { readonly where?: (place: OperatorPlace) => boolean } & 
   | { readonly kind: "escape" }
   /** A quantifier that stands for its counts. */
   | { readonly kind: "repeat"; readonly min: number; readonly max: number }
-  /** Counts up to the end mark; where they are none, a bracket that stands for itself. */
-  | { readonly kind: "counts"; readonly end: string; readonly strict: boolean }
+  /** Counts up to the end mark; where they are none, a bracket that stands for itself, but for right behind an escape of one letter where it may not stand there. */
+  | { readonly kind: "counts"; readonly end: string; readonly strict: boolean; readonly notBehindLetters?: true }
   /** What it asserts goes by the flags. */
   | { readonly kind: "anchor"; readonly assertion: (options: Options) => AnchorKind }
   /** A bracket of another operator by itself: it stands for itself, but not in the strict grammar where `strict`. */
@@ -131,8 +131,8 @@ export type GroupOpener =
   | { readonly kind: "call-whole"; readonly end: string }
   /** A group is called by its name. */
   | { readonly kind: "call-name"; readonly end: string }
-  /** Something that the language has and Lamprey does not read yet. */
-  | { readonly kind: "unread"; readonly what: string }
+  /** Something that the language has and Lamprey does not read yet; `holds`: there is a part of a pattern inside. */
+  | { readonly kind: "unread"; readonly what: string; readonly holds?: true }
   /** A comment up to the end mark. */
   | { readonly kind: "comment"; readonly end: string }
   /** A back-reference by name, which goes up to the end mark. */
@@ -174,7 +174,8 @@ export type ConditionForm =
 export type ClusterRules = "from-here" | "in-text" | "by-pairs";
 
 export type Escape =
-  | { readonly kind: "class"; readonly negated: boolean; readonly set: (options: Options) => CharSet }
+  /** `first` is the character that it stands for where it begins a range in a set. */
+  | { readonly kind: "class"; readonly negated: boolean; readonly set: (options: Options) => CharSet; readonly first?: number }
   | {
       readonly kind: "assertion";
       readonly assertion: (options: Options) => AnchorKind;
@@ -219,8 +220,8 @@ export type Escape =
   | { readonly kind: "line-break"; readonly others: CharSet; readonly settled: "always" | "repeated" }
   /** A grapheme cluster, by which rules; where a lookbehind cannot have it yet: what it is there. */
   | { readonly kind: "cluster"; readonly rules: ClusterRules; readonly unreadBehind?: string }
-  /** Something that the language has and Lamprey does not read yet. */
-  | { readonly kind: "unread"; readonly what: string }
+  /** Something that the language has and Lamprey does not read yet, but where it takes what `unless` says. */
+  | { readonly kind: "unread"; readonly what: string; readonly unless?: (options: Options) => CharSet | undefined }
   /** `\p{…}`, in the strict grammar only. */
   | { readonly kind: "property"; readonly negated: boolean }
   /** A name between one of the pairs of marks, as in `\k<…>`; where there is none, the character that it is then, if any. */
@@ -319,6 +320,8 @@ export interface Dialect {
       readonly blanks?: true;
       /** Counts the wrong way round are no mistake; nothing takes such. */
       readonly neverInOrder?: true;
+      /** What has the match begin here may be repeated a number of times. */
+      readonly keepsCounted?: true;
       /** Which lookarounds may be repeated. */
       readonly onLook: (behind: boolean, strict: boolean) => boolean;
     };
@@ -329,6 +332,8 @@ export interface Dialect {
       readonly firstBracket: boolean;
       /** Classes such as `[:alpha:]` inside of sets, by their names; null where there are none. */
       readonly posix: ((name: string, options: Options) => CharSet | undefined) | null;
+      /** What is taken for the name of such a class, be there one or not; anything where it is not given. */
+      readonly posixName?: (name: string) => boolean;
       /** Such a class outside of a set is a set of its letters, and no mistake. */
       readonly posixAlone?: true;
       /** A class as the end of a range: an error, or the hyphen stands for itself. */

@@ -47,6 +47,7 @@ export function readCondition(reader: Reader, tree: GrowingTree, references: Ref
   const isRelative = conditions.has("relative") && (sign === "+" || sign === "-") && isNumber(label.slice(1));
   const number = isRelative ? tree.relative(Number(label)) : conditionNumber(label);
   if (number === undefined && !conditions.has("name")) return broken(reader, start);
+  if (number === 0 && conditions.has("missing")) return broken(reader, start);
   if (number !== undefined && conditions.has("missing")) return { asks: { kind: "groups", slots: references.slotsOfNumber(number) }, label };
   return references.conditionOn(number, label, span);
 }

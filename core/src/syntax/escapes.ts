@@ -157,8 +157,11 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
     case "quote":
     case "line-break":
     case "cluster":
-    case "unread":
       return { kind: "other", meaning };
+    case "unread": {
+      const set = meaning.unless?.(reader.options);
+      return set ? { kind: "class", name: letter, negated: false, set, strings: [] } : { kind: "other", meaning };
+    }
     default:
       return unknownKey(meaning);
   }

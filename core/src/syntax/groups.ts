@@ -80,17 +80,20 @@ export function readGroupEscape(reader: Reader, tree: GrowingTree, references: R
   const calls = escapes.g?.kind === "group" && !escapes.g.referenceOnly;
   const close = open === "{" ? "}" : calls ? CALL_MARKS[open] : undefined;
   const span = () => ({ start, end: reader.at });
+  const skip = (): unknown => open === "{" && reader.dialect.syntax.quantifiers.blanks && reader.takeWhile((c) => c === " " || c === "\t");
   if (close !== undefined) reader.at++;
+  skip();
   const signed = reader.looksAt("-") || (calls && reader.looksAt("+"));
   const isNumber = isDigit(reader.peek(signed ? 1 : 0));
   if (isNumber && (close !== undefined || open !== "")) {
     const number = readNumber(reader, tree);
+    skip();
     if (close !== undefined && !reader.pass(close)) reader.report("group-escape-form", span());
     else if (close === undefined || open === "{") references.addNumber(number, String(number), span());
     else references.addCall(number, String(number), span());
     return;
   }
-  const name = close === undefined ? undefined : readName(reader, close);
+  const name = close === undefined ? undefined : readName(reader, close, open === "{");
   if (name === undefined) reader.report("group-escape-form", span());
   else if (open === "{") references.addName(name, span());
   else references.addNamedCall(name, span());
@@ -147,8 +150,11 @@ function readKnown(reader: Reader, tree: GrowingTree, references: References, op
       return;
     }
     case "unread":
-      reader.takeWhile((c) => c !== undefined && c !== ")");
-      reader.pass(")");
+      if (opener.holds) tree.push({ opener: { kind: "plain" }, start });
+      else {
+        reader.takeWhile((c) => c !== undefined && c !== ")");
+        reader.pass(")");
+      }
       reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), opener.what);
       return;
     case "branch-reset":

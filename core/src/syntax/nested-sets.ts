@@ -73,6 +73,16 @@ function intersected(reader: Reader, top: OpenSet): void {
 
 const LATIN_END = 0xff;
 
+/** The character that a class stands for where a range begins with it, which is passed then. */
+function beginsRange(reader: Reader): number | undefined {
+  const meaning = reader.looksAt("\\") ? reader.dialect.syntax.setEscapes[reader.peek(1) ?? ""] : undefined;
+  const last = reader.peek(3);
+  if (meaning?.kind !== "class" || meaning.first === undefined || reader.peek(2) !== "-" || last === undefined || last === "[" || last === "]")
+    return undefined;
+  reader.at += 2;
+  return meaning.first;
+}
+
 /** A character, a range, a class, or quoted characters. */
 function piece(reader: Reader, items: SetItem[]): { readonly set: CharSet; readonly single: boolean } {
   const start = reader.at;
@@ -80,7 +90,7 @@ function piece(reader: Reader, items: SetItem[]): { readonly set: CharSet; reado
   const rule = folding(reader.options);
   const closed = (set: CharSet): CharSet => (rule === null ? set : closeOverCase(set, rule));
   const before: CharSet[] = [];
-  const read = atom(reader, before);
+  const read = beginsRange(reader) ?? atom(reader, before);
   if (read === undefined) return { set: unionOf(before.map(closed)), single: false };
   if (typeof read !== "number") {
     items.push({ kind: "class", name: reader.pattern.slice(start + 1, reader.at), start, end: reader.at });

@@ -5,7 +5,7 @@
  * piece of the pattern is, the dialect's table of operators says; each kind of it is read in a file of its own.
  * Grammars: ECMA-262 (2025) §22.2.1 and Annex B.1.2; the others as their dialect's file says.
  */
-import { complement, EMPTY_SET } from "../charset/charset.ts";
+import { complement, EMPTY_SET, FULL_SET } from "../charset/charset.ts";
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { AnchorKind } from "../dialect/assertions.ts";
 import type { Dialect, Escape, Operator, Options } from "../dialect/dialect.ts";
@@ -69,6 +69,8 @@ class Parser {
   private readonly tree: GrowingTree;
   private readonly references: References;
   private readonly global: GlobalFlags;
+  /** Where the last escape of one letter ended. */
+  private letterEnd = -1;
 
   constructor(reader: Reader) {
     this.reader = reader;
@@ -165,11 +167,12 @@ class Parser {
     }
   }
 
-  private loneBracket(sign: string, { strict }: OperatorOf<"lone" | "counts">): void {
+  private loneBracket(sign: string, operator: OperatorOf<"lone" | "counts">): void {
     const { reader } = this;
     const start = reader.at;
     reader.at += sign.length;
-    if (reader.strict && strict) reader.report("lone-bracket", { start, end: reader.at }, sign);
+    const refused = operator.kind === "counts" && operator.notBehindLetters && this.letterEnd === start;
+    if ((reader.strict && operator.strict) || refused) reader.report("lone-bracket", { start, end: reader.at }, sign);
     this.tree.addCharacter(sign.charCodeAt(sign.length - 1), start);
   }
 
@@ -184,6 +187,7 @@ class Parser {
     if (read.kind === "other") this.otherEscape(read.meaning, start);
     else if (read.kind === "class") this.addClass(read, start);
     else if (reader.at > start + 1 || c !== undefined) tree.addCharacter(read.codePoint, start);
+    if (reader.at === start + 2 && isAsciiLetter(c)) this.letterEnd = reader.at;
   }
 
   private otherEscape(meaning: Escape, start: number): void {
@@ -199,12 +203,15 @@ class Parser {
       tree.add({ kind: "keep", start, end: reader.at });
     }
     if (meaning.kind === "group") readGroupEscape(reader, tree, this.references, start);
-    if (meaning.kind === "unread") reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), meaning.what);
+    if (meaning.kind === "unread") {
+      reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), meaning.what);
+      tree.add({ kind: "any", set: FULL_SET, start, end: reader.at });
+    }
     if (meaning.kind === "quote") this.quote(meaning.end);
     if (meaning.kind !== "name-reference") return;
     const from = reader.at;
     const marks = meaning.marks.find(([open]) => reader.pass(open));
-    const label = marks && readName(reader, marks[1]);
+    const label = marks && readName(reader, marks[1], marks[0] === "{");
     const span = { start, end: reader.at };
     if (label !== undefined) this.references.addName(label, span);
     else if (meaning.character === undefined) reader.report("reference-name-form", span);

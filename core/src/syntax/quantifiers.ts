@@ -53,12 +53,12 @@ function boundsAt(reader: Reader, sign: string, end: string): Counts | undefined
   const skip = (): string => (blanks ? reader.takeWhile(isBlank) : "");
   skip();
   const least = reader.takeWhile(isDigit);
-  skip();
+  const within = (): unknown => (reader.dialect.syntax.verbose.within && least !== "" ? reader.skipBlanks() : skip());
+  within();
   const comma = reader.pass(",");
-  skip();
+  within();
   const most = comma ? reader.takeWhile(isDigit) : "";
-  skip();
-  if (reader.dialect.syntax.verbose.within) reader.skipBlanks();
+  within();
   const whole = (least !== "" || (comma && leastLeftOut && (most !== "" || !blanks))) && reader.pass(end);
   if (!whole) {
     reader.at = from;
@@ -96,7 +96,9 @@ function repeat(reader: Reader, tree: GrowingTree, { min, max }: Counts, start: 
   const sign = reader.pattern.charAt(start);
   const body = tree.last;
   const strict = quantifiers.onAssertion !== null;
-  if (!body || body.kind === "keep" || (strict && body.kind === "verb" && body.verb !== "accept")) reader.report("nothing-to-repeat", operator, sign);
+  if (body?.kind === "keep" && quantifiers.keepsCounted && max !== Number.POSITIVE_INFINITY) {
+    tree.replaceLast({ kind: "quantifier", min, max, mode, body, operator, start: body.start, end: reader.at });
+  } else if (!body || body.kind === "keep" || (strict && body.kind === "verb" && body.verb !== "accept")) reader.report("nothing-to-repeat", operator, sign);
   else if (body.kind === "quantifier") reader.report(quantifiers.stacked, operator, sign);
   else {
     if (body.kind === "assertion" && quantifiers.onAssertion) reader.report(quantifiers.onAssertion, operator, sign);

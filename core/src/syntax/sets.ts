@@ -48,18 +48,25 @@ export function readSet(reader: Reader): SetNode {
     const posix = readPosix(reader);
     const from = posix ?? readAtom(reader);
     if (options.verboseSets) reader.takeWhile(isBlank);
+    while (passMarks(reader));
     const dash = reader.at;
     if (isRefusedRange(reader, from)) {
       reader.report("range-class", { start: from.start, end: reader.at + 1 });
       add(from);
       continue;
     }
-    if (reader.peek() !== "-" || reader.peek(1) === undefined || reader.peek(1) === "]") {
+    if (reader.quoting !== null || reader.peek() !== "-" || reader.peek(1) === undefined || reader.peek(1) === "]") {
       add(from);
       continue;
     }
     reader.at++;
     if (options.verboseSets) reader.takeWhile(isBlank);
+    while (passMarks(reader));
+    if (reader.quoting === null && (reader.ended || reader.looksAt("]"))) {
+      add(from);
+      add({ kind: "character", codePoint: HYPHEN, start: dash, end: dash + 1 });
+      continue;
+    }
     const to = readPosix(reader) ?? readAtom(reader);
     const span = { start: from.start, end: reader.at };
     if (from.kind === "class" || to.kind === "class") {
@@ -111,13 +118,14 @@ function isRefusedRange(reader: Reader, from: Atom): boolean {
 
 /** `[:alpha:]` and kin inside of a set; undefined where there is none. */
 function readPosix(reader: Reader): Atom | undefined {
-  const { posix } = reader.dialect.syntax.sets;
+  const { posix, posixName } = reader.dialect.syntax.sets;
   const mark = reader.peek(1);
   if (posix === null || reader.quoting !== null || !reader.looksAt("[") || mark === undefined || !POSIX_MARKS.includes(mark)) return undefined;
   const end = posixEnd(reader.pattern, reader.at + 1);
   if (end < 0) return undefined;
   const start = reader.at;
   const text = reader.pattern.slice(start + 2, end);
+  if (mark === ":" && posixName && !posixName(text.startsWith("^") ? text.slice(1) : text)) return undefined;
   reader.at = end + 2;
   const span = { start, end: reader.at };
   if (mark !== ":") {

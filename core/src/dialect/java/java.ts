@@ -2,7 +2,7 @@
 import { type CharSet, complement, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { DIGITS, WORD } from "../../charset/classes.ts";
 import { type Dialect, NO_OPTIONS } from "../dialect.ts";
-import { byOption, CONTROLS, type Escapes, LINE_BREAKS, OLDER_BLANKS, perlClasses } from "../escapes.ts";
+import { byOption, CONTROLS, type Escapes, LINE_BREAKS, OLDER_BLANKS, perlClasses, VERTICAL } from "../escapes.ts";
 import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS, NO_CONDITIONS } from "../operators.ts";
 import { ASCII_SPACE } from "../posix.ts";
 import { isAsciiLetter, isAsciiNamePart, javaEdgeWord, javaProperty, UNICODE_OF_JAVA, unicodeWord } from "./properties.ts";
@@ -89,7 +89,7 @@ export const java: Dialect = {
       G: { kind: "assertion", assertion: () => "search-start" },
       X: { kind: "cluster", rules: "from-here", unreadBehind: "a whole character in a lookbehind" },
     },
-    setEscapes: { ...CLASSES, ...CHARACTERS },
+    setEscapes: { ...CLASSES, ...CHARACTERS, v: { kind: "class", negated: false, set: () => VERTICAL, first: 0x0b } },
     mayEscape: (character) => !isAsciiLetter(character.codePointAt(0) as number),
     unknownEscape: () => "escape-unknown-letter",
     digits: "octal-behind-nought",

@@ -30,8 +30,8 @@ export const PCRE_OPENERS: readonly (readonly [string, GroupOpener])[] = [
 ];
 
 const opener = (opened: Extract<Starred, { kind: "opener" }>["opener"]): Starred => ({ kind: "opener", opener: opened });
-const NOT_SETTLED: Starred = { kind: "unread", what: "a lookaround that is tried another way" };
-const SCRIPT_RUN: Starred = { kind: "unread", what: "a script run" };
+const NOT_SETTLED = opener({ kind: "unread", what: "a lookaround that is tried another way", holds: true });
+const SCRIPT_RUN = opener({ kind: "unread", what: "a script run", holds: true });
 
 /** Verbs, and groups by name. */
 export const PCRE_STARRED: Readonly<Record<string, Starred>> = {

@@ -7,7 +7,7 @@ import { BLANKS, byOption, CONTROLS, type Escapes, perlClasses } from "../escape
 import { ANY_NUMBER, COMMON_OPERATORS } from "../operators.ts";
 import { PCRE_ANCHORS, PCRE_ESCAPES, PCRE_FLAGS, PCRE_INLINE_FLAGS, PCRE_OPENERS, PCRE_RESET, PCRE_STARRED } from "../pcre/shared.ts";
 import { ASCII_SPACE } from "../posix.ts";
-import { perlDigit, perlPosix, perlProperty, perlSpace, perlWord } from "./properties.ts";
+import { isPosixName, perlDigit, perlPosix, perlProperty, perlSpace, perlWord } from "./properties.ts";
 
 const NEWLINE = setOfText("\n");
 const NOT_NEWLINE = complement(NEWLINE);
@@ -42,7 +42,7 @@ export const perl: Dialect = {
   base: { ...NO_OPTIONS, codePoints: true, everyMatch: true, sharedNames: true },
   syntax: {
     strict: () => true,
-    operators: [...COMMON_OPERATORS, ["{", { kind: "counts", end: "}", strict: false, where: ({ first }) => !first }], ...PCRE_ANCHORS],
+    operators: [...COMMON_OPERATORS, ["{", { kind: "counts", end: "}", strict: false, where: ({ first }) => !first, notBehindLetters: true }], ...PCRE_ANCHORS],
     groupOpeners: [
       ["?(?{", { kind: "unread", what: "code in a pattern" }],
       ["??{", { kind: "unread", what: "code in a pattern" }],
@@ -80,7 +80,8 @@ export const perl: Dialect = {
       b: { kind: "character", codePoint: 0x08 },
       N: { kind: "class-or-number", set: () => NOT_NEWLINE, numbered: () => true, names: "exact" },
     },
-    mayEscape: () => true,
+    // It took one byte, before.
+    mayEscape: (character, { inSet }) => inSet || character !== "C",
     unknownEscape: () => "escape-unknown-letter",
     digits: "octal-beyond-groups",
     numbered: ANY_NUMBER,
@@ -99,8 +100,9 @@ export const perl: Dialect = {
       apart: true,
       blanks: true,
       neverInOrder: true,
+      keepsCounted: true,
     },
-    sets: { reader: () => "plain", firstBracket: true, posix: perlPosix, posixAlone: true, classEndsRange: () => true },
+    sets: { reader: () => "plain", firstBracket: true, posix: perlPosix, posixName: isPosixName, posixAlone: true, classEndsRange: () => true },
     names: { starts: startsPythonName, continues: continuesIdentifier, shared: false, several: true, escapes: false },
     conditionNumber: (label) => (isNumber(label) ? Number(label) : undefined),
     escapesInComments: false,

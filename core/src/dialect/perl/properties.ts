@@ -5,7 +5,7 @@ import { type CharSet, complement, FULL_SET, intersection, setOfRanges, setOfTex
 import { clusterClass, hangulType } from "../../charset/clusters.ts";
 import { looseName, type Property } from "../../charset/properties.ts";
 import { unicodeOf } from "../../charset/versions.ts";
-import { runFrom, without } from "../../text/characters.ts";
+import { isWordCharacter, runFrom, without } from "../../text/characters.ts";
 import type { Options } from "../dialect.ts";
 import { ASCII_POSIX } from "../posix.ts";
 
@@ -156,6 +156,9 @@ function valued(name: string, value: string, options: Options): CharSet | undefi
 
 /** Values of binary properties. */
 const TRUTHS: Readonly<Record<string, boolean>> = { y: true, yes: true, t: true, true: true, n: false, no: false, f: false, false: false };
+
+/** Three characters and more between the marks are a name, if a wrong one. */
+export const isPosixName = (name: string): boolean => name.length >= 3 && [...name].every((c) => isWordCharacter(c) && c === c.toLowerCase());
 
 /** A class of POSIX by its name; letters of one case are letters of any where case does not count. */
 export function perlPosix(name: string, { asciiClasses, ignoreCase }: Options): CharSet | undefined {
