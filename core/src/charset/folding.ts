@@ -5,7 +5,7 @@
  * where a character beyond ASCII never folds into ASCII; with it simple case folding (CaseFolding.txt, C and S).
  * `lower` is the lower case of one character, `loose-lower` takes lower-case characters with the same upper case for
  * one (python's re compares back-references by the one and everything else by the other); `round-lower` is the lower case
- * of the upper case (java.util.regex with UNICODE_CASE); `ascii` knows A to Z;
+ * of the upper case (java.util.regex with UNICODE_CASE); `ascii` knows A to Z; `unicode-apart` is `unicode` but for letters of ASCII with others;
  * `lower-both-ways` takes a code unit for its lower case where that one's upper case is the unit again (.NET's invariant culture).
  */
 import { type CharSet, complement, contains, rangesOf, setOfRanges, subtract, union } from "./charset.ts";
@@ -15,6 +15,7 @@ import { LEGACY_UPPERCASE, LOOSE_LOWERCASE, LOWERCASE, ROUND_LOWERCASE, SIMPLE_F
 const RUNS = {
   legacy: LEGACY_UPPERCASE,
   unicode: SIMPLE_FOLDING,
+  "unicode-apart": SIMPLE_FOLDING,
   lower: LOWERCASE,
   "loose-lower": LOOSE_LOWERCASE,
   "round-lower": ROUND_LOWERCASE,
@@ -69,10 +70,13 @@ function comesBack(): (from: number, to: number) => boolean {
   };
 }
 
+const staysApart = (from: number, to: number): boolean => isAscii(from) === isAscii(to);
+const isAscii = (character: number): boolean => character < 0x80;
+
 function tableOf(rule: FoldingRule): FoldingTable {
   let table = tables.get(rule);
   if (!table) {
-    table = readTable(RUNS[rule], rule === "lower-both-ways" ? comesBack() : () => true);
+    table = readTable(RUNS[rule], rule === "lower-both-ways" ? comesBack() : rule === "unicode-apart" ? staysApart : () => true);
     tables.set(rule, table);
   }
   return table;

@@ -29,6 +29,8 @@ export interface Options {
   readonly setOperations: boolean;
   /** Classes such as `\w`, and case, go no further than ASCII. */
   readonly asciiClasses: boolean;
+  /** Case does not mix letters of ASCII with others. */
+  readonly asciiApart: boolean;
   /** Case goes beyond ASCII, where it is a matter of its own. */
   readonly unicodeCase: boolean;
   /** Only LF ends a line, where others do else. */
@@ -58,6 +60,7 @@ export const NO_OPTIONS: Options = {
   codePoints: false,
   setOperations: false,
   asciiClasses: false,
+  asciiApart: false,
   unicodeCase: false,
   unixLines: false,
   verbose: false,

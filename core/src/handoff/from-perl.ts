@@ -81,10 +81,13 @@ function quoted(source: string, start: number, operator: string): Read | undefin
   return { pattern: string ?? bare(written, open), flags: flagsOf(letters), taken: [] };
 }
 
+/** Letters that mean something else twice, wherever the second stands. */
+const TWICE = ["a", "x"];
+
 function flagsOf(letters: string): string {
-  const twice = letters.includes("xx");
-  const single = Array.from(letters).filter((letter) => FLAGS.includes(letter) && !(twice && letter === "x"));
-  return [...new Set(single)].join("") + (twice ? "xx" : "");
+  const known = Array.from(letters).filter((letter) => FLAGS.includes(letter));
+  const twice = TWICE.filter((letter) => known.filter((each) => each === letter).length > 1);
+  return [...new Set(known)].filter((letter) => !twice.includes(letter)).join("") + twice.map((letter) => letter + letter).join("");
 }
 
 /** A delimiter that is escaped, where it means nothing else, is itself; an empty group alone is an empty pattern. */

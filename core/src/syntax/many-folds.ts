@@ -3,6 +3,7 @@
  * single characters is written into its strings, and letters side by side that one letter folds to become one item.
  */
 import { EMPTY_SET, setOfText } from "../charset/charset.ts";
+import type { FoldingRule } from "../charset/folding.ts";
 import { foldedText, manyFolds } from "../charset/many-folds.ts";
 import { type Node, type NodeOf, rewrite } from "./tree.ts";
 
@@ -22,15 +23,19 @@ export function withManyFolds(root: Node): Node {
   });
 }
 
+/** Whether a rule compares a letter with what it folds to: not where it keeps letters of ASCII apart. */
+const compares = (rule: FoldingRule | null, fold: string | undefined): fold is string =>
+  fold !== undefined && (rule === "unicode" || (rule === "unicode-apart" && [...fold].every((letter) => letter > "\x7f")));
+
 /** A letter that folds to several takes all that do, and the several. */
 function folded(node: NodeOf<"character">): Node {
   const fold = manyFolds().of.get(node.codePoint);
-  return fold === undefined ? node : taking(fold, node);
+  return compares(node.folding, fold) ? taking(fold, node.folding, node) : node;
 }
 
-function taking(fold: string, { start, end }: Pick<Node, "start" | "end">): Node {
+function taking(fold: string, folding: FoldingRule | null, { start, end }: Pick<Node, "start" | "end">): Node {
   const set = setOfText(String.fromCodePoint(...(manyFolds().to.get(fold) ?? [])));
-  return { kind: "set", set, fixed: EMPTY_SET, strings: spellings(fold), negated: false, items: [], folding: "unicode", start, end };
+  return { kind: "set", set, fixed: EMPTY_SET, strings: spellings(fold), negated: false, items: [], folding, start, end };
 }
 
 /** All ways to spell what several letters fold to with two letters or more. */
@@ -51,7 +56,7 @@ function foldedSet(node: NodeOf<"set">): Node {
   // Those in ranges are left out.
   for (const item of node.items) {
     const fold = item.kind === "range" && item.from === item.to ? manyFolds().of.get(item.from) : undefined;
-    if (fold !== undefined) for (const spelling of spellings(fold)) strings.add(spelling);
+    if (compares(node.folding, fold)) for (const spelling of spellings(fold)) strings.add(spelling);
   }
   if (strings.size === 0) return node;
   return { ...node, strings: [...strings].sort((a, b) => b.length - a.length) };
@@ -64,13 +69,16 @@ function together(node: NodeOf<"sequence">): Node {
   let changed = false;
   for (let i = 0; i < node.items.length; i++) {
     const run = letters(node.items, i, longest);
-    const length = [...run.keys()].reverse().find((n) => n > 0 && to.has(run.slice(0, n + 1).join("")));
+    const first = node.items[i] as Node;
+    const rule = first.kind === "character" ? first.folding : null;
+    const isFold = (fold: string): boolean => to.has(fold) && compares(rule, fold);
+    const length = [...run.keys()].reverse().find((n) => n > 0 && isFold(run.slice(0, n + 1).join("")));
     if (length === undefined) {
-      items.push(node.items[i] as Node);
+      items.push(first);
       continue;
     }
     const last = node.items[i + length] as Node;
-    items.push(taking(run.slice(0, length + 1).join(""), { start: (node.items[i] as Node).start, end: last.end }));
+    items.push(taking(run.slice(0, length + 1).join(""), rule, { start: first.start, end: last.end }));
     changed = true;
     i += length;
   }

@@ -1,8 +1,9 @@
 /** perl: Perl 5.36's own engine, on strings of characters: classes and case go by Unicode, unless the flag `a` keeps them to ASCII. */
 import { complement, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { continuesIdentifier, DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
+import type { FoldingRule } from "../../charset/folding.ts";
 import { isNumber } from "../../text/characters.ts";
-import { type ConditionForm, type Dialect, NO_OPTIONS } from "../dialect.ts";
+import { type ConditionForm, type Dialect, NO_OPTIONS, type Options } from "../dialect.ts";
 import { BLANKS, byOption, CONTROLS, type Escapes, perlClasses } from "../escapes.ts";
 import { ANY_NUMBER, COMMON_OPERATORS } from "../operators.ts";
 import { PCRE_ANCHORS, PCRE_ESCAPES, PCRE_FLAGS, PCRE_INLINE_FLAGS, PCRE_OPENERS, PCRE_RESET, PCRE_STARRED } from "../pcre/shared.ts";
@@ -30,15 +31,23 @@ const UNREAD_EDGES = { wb: null, sb: null, lb: null };
 const EDGES = { g: "cluster-edge", gcb: "cluster-edge", ...UNREAD_EDGES } as const;
 const NO_EDGES = { g: "not-cluster-edge", gcb: "not-cluster-edge", ...UNREAD_EDGES } as const;
 
+const NOT_ASCII = { asciiClasses: false, asciiApart: false };
+
+const folding = ({ ignoreCase, asciiApart }: Options): FoldingRule | null => (ignoreCase ? (asciiApart ? "unicode-apart" : "unicode") : null);
+
 export const perl: Dialect = {
   name: "perl",
   title: "Perl",
   flags: [
     ...PCRE_FLAGS,
     { letter: "a", sets: { asciiClasses: true }, label: "ASCII classes" },
+    { letter: "aa", sets: { asciiClasses: true, asciiApart: true }, label: "ASCII classes, and case apart" },
     { letter: "xx", sets: { verbose: true, verboseSets: true }, label: "extended, sets too" },
   ],
-  exclusive: [["x", "xx"]],
+  exclusive: [
+    ["x", "xx"],
+    ["a", "aa"],
+  ],
   base: { ...NO_OPTIONS, codePoints: true, everyMatch: true, sharedNames: true },
   syntax: {
     strict: () => true,
@@ -54,15 +63,16 @@ export const perl: Dialect = {
     foreignOpeners: [],
     inlineFlags: {
       ...PCRE_INLINE_FLAGS,
-      a: { sets: { asciiClasses: true }, unsets: null },
-      u: { sets: { asciiClasses: false }, unsets: null },
+      a: { sets: { asciiClasses: true, asciiApart: false }, unsets: null },
+      aa: { sets: { asciiClasses: true, asciiApart: true }, unsets: null },
+      u: { sets: NOT_ASCII, unsets: null },
       // On strings of characters it is the same.
-      d: { sets: { asciiClasses: false }, unsets: null },
+      d: { sets: NOT_ASCII, unsets: null },
       // They are for the call, and mean nothing here.
       ...Object.fromEntries(["p", "o", "g", "c"].map((letter) => [letter, { sets: {}, unsets: {} }])),
     },
-    unreadFlags: ["aa", "l"],
-    inlineFlagRules: { alone: "from-here", repeated: true, emptyOff: true, anyOrder: true, reset: { ...PCRE_RESET, asciiClasses: false } },
+    unreadFlags: ["l"],
+    inlineFlagRules: { alone: "from-here", repeated: true, emptyOff: true, anyOrder: true, reset: { ...PCRE_RESET, ...NOT_ASCII } },
     escapes: {
       ...CLASSES,
       ...CHARACTERS,
@@ -111,8 +121,8 @@ export const perl: Dialect = {
     namesFirst: false,
   },
   semantics: {
-    folding: ({ ignoreCase }) => (ignoreCase ? "unicode" : null),
-    referenceFolding: ({ ignoreCase }) => (ignoreCase ? "unicode" : null),
+    folding,
+    referenceFolding: folding,
     foldsClasses: false,
     manyFolds: true,
     dot: ({ dotTakesAll }) => (dotTakesAll ? FULL_SET : NOT_NEWLINE),
