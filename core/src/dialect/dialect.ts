@@ -35,6 +35,10 @@ export interface Options {
   readonly unicodeCase: boolean;
   /** Only LF ends a line, where others do else. */
   readonly unixLines: boolean;
+  /** The one character that ends a line, where a pattern may say which. */
+  readonly lineEnd: number;
+  /** `\R` takes CR, LF and both of them alone. */
+  readonly plainBreaks: boolean;
   /** White space and comments in the pattern mean nothing. */
   readonly verbose: boolean;
   /** Blanks in sets mean nothing either. */
@@ -63,6 +67,8 @@ export const NO_OPTIONS: Options = {
   asciiApart: false,
   unicodeCase: false,
   unixLines: false,
+  lineEnd: 0x0a,
+  plainBreaks: false,
   verbose: false,
   verboseSets: false,
   lazyFirst: false,
@@ -220,7 +226,7 @@ export type Escape =
   /** What stands up to the end mark, or to the pattern's end, is taken as it is. */
   | { readonly kind: "quote"; readonly end: string }
   /** A line end: CR LF, or one of the others; when it is settled, and not tried another way. */
-  | { readonly kind: "line-break"; readonly others: CharSet; readonly settled: "always" | "repeated" }
+  | { readonly kind: "line-break"; readonly others: (options: Options) => CharSet; readonly settled: "always" | "repeated" }
   /** A grapheme cluster, by which rules; where a lookbehind cannot have it yet: what it is there. */
   | { readonly kind: "cluster"; readonly rules: ClusterRules; readonly unreadBehind?: string }
   /** Something that the language has and Lamprey does not read yet, but where it takes what `unless` says. */

@@ -193,7 +193,7 @@ class Parser {
   private otherEscape(meaning: Escape, start: number): void {
     const { reader, tree } = this;
     if (meaning.kind === "assertion") this.assertion(meaning, start);
-    if (meaning.kind === "line-break") tree.add(lineBreak(meaning.others, meaning.settled, { start, end: reader.at }));
+    if (meaning.kind === "line-break") tree.add(lineBreak(meaning.others(reader.options), meaning.settled, { start, end: reader.at }));
     if (meaning.kind === "cluster") {
       if (meaning.unreadBehind && tree.top.lookbehindGroups >= 0) reader.report("escape-unread", { start, end: reader.at }, "\\X", meaning.unreadBehind);
       tree.add(graphemeCluster(meaning.rules, { start, end: reader.at }));

@@ -84,7 +84,7 @@ export const java: Dialect = {
       z: { kind: "assertion", assertion: () => "text-end" },
       b: { kind: "assertion", assertion: () => "word-edge", edges: { g: "cluster-edge-since-match" } },
       B: { kind: "assertion", assertion: () => "not-word-edge" },
-      R: { kind: "line-break", others: LINE_BREAKS, settled: "repeated" },
+      R: { kind: "line-break", others: () => LINE_BREAKS, settled: "repeated" },
       k: { kind: "name-reference", marks: [["<", ">"]] },
       G: { kind: "assertion", assertion: () => "search-start" },
       X: { kind: "cluster", rules: "from-here", unreadBehind: "a whole character in a lookbehind" },

@@ -1,16 +1,19 @@
 /** pcre: PCRE2 10.42 as PHP 8.2's preg functions use it. Without the flag `u` a text is bytes, with it code points. */
-import { complement, FULL_SET, setOfText } from "../../charset/charset.ts";
+import { type CharSet, complement, FULL_SET } from "../../charset/charset.ts";
 import { DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
 import { isNumber } from "../../text/characters.ts";
-import { type ConditionForm, type Dialect, NO_OPTIONS, type Starred } from "../dialect.ts";
+import { type ConditionForm, type Dialect, NO_OPTIONS, type Options, type Starred } from "../dialect.ts";
 import { byOption, CONTROLS, type Escapes, OLDER_BLANKS, perlClasses } from "../escapes.ts";
 import { COMMON_OPERATORS, inline } from "../operators.ts";
 import { ASCII_SPACE } from "../posix.ts";
 import { pcrePosix, pcreProperty, UNICODE_OF_PCRE, unicodeSpace, unicodeWord } from "./properties.ts";
 import { PCRE_ANCHORS, PCRE_ESCAPES, PCRE_FLAGS, PCRE_INLINE_FLAGS, PCRE_OPENERS, PCRE_RESET, PCRE_STARRED } from "./shared.ts";
 
-const NEWLINE = setOfText("\n");
-const NOT_NEWLINE = complement(NEWLINE);
+/** What ends a line, and all else, by the one character that a pattern may say. */
+const LINE_ENDS = new Map([0x0a, 0x0d, 0x00].map((end) => [end, { set: [end, end], others: complement([end, end]) }] as const));
+const endsOf = ({ lineEnd }: Options) => LINE_ENDS.get(lineEnd) as { readonly set: CharSet; readonly others: CharSet };
+const lineEnds = (options: Options): CharSet => endsOf(options).set;
+const notLineEnd = (options: Options): CharSet => endsOf(options).others;
 const digit = byOption(DIGITS, () => UNICODE_OF_PCRE.category("Nd"));
 const word = byOption(WORD, unicodeWord);
 const space = byOption(ASCII_SPACE, unicodeSpace);
@@ -35,8 +38,8 @@ const STARTS: Readonly<Record<string, Starred>> = {
   UTF: { kind: "start", sets: { codePoints: true } },
   UTF8: { kind: "start", sets: { codePoints: true } },
   UCP: { kind: "start", sets: { asciiClasses: false } },
-  LF: { kind: "start", sets: {} },
-  BSR_UNICODE: { kind: "start", sets: {} },
+  LF: { kind: "start", sets: { lineEnd: 0x0a } },
+  BSR_UNICODE: { kind: "start", sets: { plainBreaks: false } },
   NO_AUTO_POSSESS: { kind: "start", sets: {} },
   NO_DOTSTAR_ANCHOR: { kind: "start", sets: {} },
   NO_JIT: { kind: "start", sets: {} },
@@ -44,12 +47,12 @@ const STARTS: Readonly<Record<string, Starred>> = {
   LIMIT_DEPTH: { kind: "start", sets: {}, valued: true },
   LIMIT_HEAP: { kind: "start", sets: {}, valued: true },
   LIMIT_MATCH: { kind: "start", sets: {}, valued: true },
-  CR: LINE_END,
+  CR: { kind: "start", sets: { lineEnd: 0x0d } },
   CRLF: LINE_END,
   ANY: LINE_END,
   ANYCRLF: LINE_END,
-  NUL: LINE_END,
-  BSR_ANYCRLF: LINE_END,
+  NUL: { kind: "start", sets: { lineEnd: 0 } },
+  BSR_ANYCRLF: { kind: "start", sets: { plainBreaks: true } },
   NOTEMPTY: { kind: "unread", what: "a match that is not empty" },
   NOTEMPTY_ATSTART: { kind: "unread", what: "a match that is not empty" },
 };
@@ -94,7 +97,7 @@ export const pcre: Dialect = {
       ...CLASSES,
       ...CHARACTERS,
       ...PCRE_ESCAPES,
-      N: { kind: "class-or-number", set: () => NOT_NEWLINE, numbered: ({ codePoints }) => codePoints },
+      N: { kind: "class-or-number", set: notLineEnd, numbered: ({ codePoints }) => codePoints },
       K: { kind: "keep", inLooks: true },
       g: { kind: "group" },
       X: { kind: "cluster", rules: "by-pairs" },
@@ -124,7 +127,7 @@ export const pcre: Dialect = {
     escapesInComments: false,
     verbose: {
       blanks: ({ codePoints }) => (codePoints ? " \t\n\v\f\r\u0085\u200e\u200f\u2028\u2029" : " \t\n\v\f\r\u0085"),
-      ends: () => "\n",
+      ends: ({ lineEnd }) => String.fromCharCode(lineEnd),
       within: false,
     },
     forwardReferences: true,
@@ -134,8 +137,8 @@ export const pcre: Dialect = {
     folding: ({ ignoreCase, codePoints }) => (ignoreCase ? (codePoints ? "unicode" : "ascii") : null),
     referenceFolding: ({ ignoreCase, codePoints }) => (ignoreCase ? (codePoints ? "unicode" : "ascii") : null),
     foldsClasses: false,
-    dot: ({ dotTakesAll }) => (dotTakesAll ? FULL_SET : NOT_NEWLINE),
-    lineEnds: () => NEWLINE,
+    dot: (options) => (options.dotTakesAll ? FULL_SET : notLineEnd(options)),
+    lineEnds,
     word,
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last-without-bound",

@@ -1,4 +1,5 @@
 /** What Perl and PCRE2 write alike: openers of groups, verbs, anchors, flags. */
+import { setOfText } from "../../charset/charset.ts";
 import type { Flag, GroupOpener, InlineFlag, Operator, Options, Starred } from "../dialect.ts";
 import { EDGES, type Escapes, LINE_BREAKS } from "../escapes.ts";
 import { COMMON_FLAGS, inline } from "../operators.ts";
@@ -28,6 +29,8 @@ export const PCRE_OPENERS: readonly (readonly [string, GroupOpener])[] = [
   ["?R", { kind: "call-whole", end: ")" }],
   ["?&", { kind: "call-name", end: ")" }],
 ];
+
+const PLAIN_BREAKS = setOfText("\n\r");
 
 const opener = (opened: Extract<Starred, { kind: "opener" }>["opener"]): Starred => ({ kind: "opener", opener: opened });
 const NOT_SETTLED = opener({ kind: "unread", what: "a lookaround that is tried another way", holds: true });
@@ -67,7 +70,7 @@ export const PCRE_ANCHORS: readonly (readonly [string, Operator])[] = [
 /** Outside of sets. */
 export const PCRE_ESCAPES: Escapes = {
   ...EDGES,
-  R: { kind: "line-break", others: LINE_BREAKS, settled: "always" },
+  R: { kind: "line-break", others: ({ plainBreaks }) => (plainBreaks ? PLAIN_BREAKS : LINE_BREAKS), settled: "always" },
   k: {
     kind: "name-reference",
     marks: [
