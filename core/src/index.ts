@@ -109,6 +109,7 @@ export { asideLine, partSlips, withAside } from "./slips/aside.ts";
 export { SLIP_RULES, type SlipCode } from "./slips/messages.ts";
 export { type Proved, type Slip, slipsOf } from "./slips/slips.ts";
 export { Reckoning } from "./syntax/bounded.ts";
+export { flagsIn } from "./syntax/flags.ts";
 export { type ForeignSpelling, foreignSpellings } from "./syntax/foreign.ts";
 export { type ItemWords, itemAt, setWords, type Taken, takenOf } from "./syntax/item.ts";
 export { type MeaningChange, meaningChanges, translateFlags } from "./syntax/meaning.ts";

@@ -50,6 +50,18 @@ describe("the dialect control", () => {
     for (const label of labels) expect((await screen.findAllByRole("button", { name: new RegExp(label) })).length).toBeGreaterThan(0);
   });
 
+  test("a flag in two strengths is one of both, and is changed for the other", async () => {
+    openBench({ dialect: "perl", pattern: "gate", flags: "aaix", text: "gate" });
+    await says("count", "1 match");
+    const pressed = () => within(screen.getByLabelText("Flags")).getAllByRole("button", { pressed: true }).map(wordsOf).join(" ");
+    expect(pressed()).toBe("i x aa");
+    await press("button", "ASCII classes a");
+    await until("the weaker one", () => pressed() === "i x a");
+    await press("button", "extended, sets too xx");
+    await until("the stronger one", () => pressed() === "i a xx");
+    expect([...String(fields().flags)].sort().join("")).toBe("aixx");
+  });
+
   test("carries the flags over that both have, and says what changes in the pattern at hand", async () => {
     openBench({ pattern: "^(\\w+)(b)?\\2$", flags: "gim", text: "Ulm\n" });
     await choose(/PHP/);

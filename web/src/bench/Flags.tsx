@@ -1,5 +1,5 @@
 /** The flags in one line: letters, each with its words while it has the pointer or the focus; all words when opened. */
-import { dialectOf } from "@lamprey/core";
+import { dialectOf, flagsIn } from "@lamprey/core";
 import { Popover, ToggleGroup } from "radix-ui";
 import { usePattern } from "../run/patternHandle.ts";
 import { Tip } from "../shared/Tip.tsx";
@@ -10,16 +10,20 @@ const NONE: readonly never[] = [];
 export function Flags() {
   const pattern = usePattern();
   const { dialect, flags } = useAppSelector((s) => s.draft.fields);
-  const known = dialectOf(dialect)?.flags ?? NONE;
+  const rules = dialectOf(dialect);
+  const known = rules?.flags ?? NONE;
+  const written = rules ? flagsIn(rules, flags) : [...flags];
   // Letters that the dialect does not know are kept: they are a mistake that is said, not one that goes away.
   const set = (letters: readonly string[]) => {
-    const added = letters.filter((letter) => !flags.includes(letter));
-    const left = [...flags].filter((letter) => letters.includes(letter) || !known.some((each) => each.letter === letter));
-    pattern.current?.setFlags([...left, ...added].join(""));
+    const added = letters.filter((letter) => !written.includes(letter));
+    const left = written.filter((letter) => letters.includes(letter) || !known.some((each) => each.letter === letter));
+    // A flag in two strengths is written in one: the one that is chosen now.
+    const gone = (letter: string) => added.some((other) => other !== letter && (other.startsWith(letter) || letter.startsWith(other)));
+    pattern.current?.setFlags([...left.filter((letter) => !gone(letter)), ...added].join(""));
   };
   return (
     <div className="flex h-[22px] items-center">
-      <ToggleGroup.Root type="multiple" value={[...flags]} onValueChange={set} className="flex" aria-label="Flags" data-own-keys>
+      <ToggleGroup.Root type="multiple" value={written} onValueChange={set} className="flex" aria-label="Flags" data-own-keys>
         {known.map(({ letter, label }) => (
           <Tip key={letter} words={label}>
             {/* The tip's state and the toggle's are both said by data-state: the toggle is asked by aria-pressed. */}
@@ -27,7 +31,7 @@ export function Flags() {
               <ToggleGroup.Item
                 value={letter}
                 aria-label={`${label} ${letter}`}
-                className="source h-[20px] w-[16px] rounded-sm text-[14px] leading-none text-ink-2 hover:text-tide aria-pressed:bg-tide-wash aria-pressed:font-semibold aria-pressed:text-tide"
+                className="source h-[20px] min-w-[16px] px-[2px] rounded-sm text-[14px] leading-none text-ink-2 hover:text-tide aria-pressed:bg-tide-wash aria-pressed:font-semibold aria-pressed:text-tide"
               >
                 {letter}
               </ToggleGroup.Item>
@@ -46,13 +50,13 @@ export function Flags() {
               {known.map(({ letter, label }) => (
                 <label
                   key={letter}
-                  className={`flex cursor-pointer items-center gap-2 whitespace-nowrap ${flags.includes(letter) ? "font-semibold text-tide" : ""}`}
+                  className={`flex cursor-pointer items-center gap-2 whitespace-nowrap ${written.includes(letter) ? "font-semibold text-tide" : ""}`}
                 >
                   <input
                     type="checkbox"
                     className="accent-[var(--tide)]"
-                    checked={flags.includes(letter)}
-                    onChange={() => set(flags.includes(letter) ? [...flags].filter((each) => each !== letter) : [...flags, letter])}
+                    checked={written.includes(letter)}
+                    onChange={() => set(written.includes(letter) ? written.filter((each) => each !== letter) : [...written, letter])}
                   />
                   <code className="source">{letter}</code> {label}
                 </label>
