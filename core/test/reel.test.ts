@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { BacktrackingMachine, find, MatchTable, narrate, plain, profile, type Reel, record } from "../src/index.ts";
-import type { Recorder } from "../src/machine/backtracking.ts";
+import type { Recorder } from "../src/machine/events.ts";
 import { programOf } from "./support.ts";
 
 /** Copies the registers at every event. */

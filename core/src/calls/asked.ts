@@ -1,7 +1,7 @@
 /** What a host's calls are made of: the matches of one pattern in one text, each way of asking run once. */
 import { type Found, findSlices } from "../linear/find.ts";
-import type { MatchMode } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
+import type { MatchMode } from "../machine/search.ts";
 import { compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 

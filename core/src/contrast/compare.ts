@@ -2,8 +2,9 @@
 import { Forecast } from "../forecast/forecast.ts";
 import { chooseMachine } from "../linear/choose.ts";
 import { LinearMachine } from "../linear/linear.ts";
-import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
+import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
 import { find } from "../reel/find.ts";
 import type { Reel } from "../reel/reel.ts";

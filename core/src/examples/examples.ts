@@ -7,7 +7,7 @@
  * as all do (V. Chvátal, "A greedy heuristic for the set-covering problem", 1979). The same seed gives the same texts.
  */
 import { findSlices } from "../linear/find.ts";
-import type { MatchMode } from "../machine/backtracking.ts";
+import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
 import { drained } from "../slices.ts";
 import { nearest } from "../whynot/nearest.ts";

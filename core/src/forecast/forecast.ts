@@ -5,9 +5,10 @@
  * for a third of a second first, for most runs are short, and what takes longer is counted under a budget. What was reached by the
  * budget's end is said not to be exact.
  */
-import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { Items } from "../machine/items.ts";
 import { MatchTable } from "../machine/matches.ts";
+import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
 import { type Count, Outcomes, plus } from "./outcomes.ts";
 

@@ -1,6 +1,6 @@
 /** What a pattern is judged for: how its text is asked. */
 import { dialectOf } from "../dialect/index.ts";
-import type { MatchMode } from "../machine/backtracking.ts";
+import type { MatchMode } from "../machine/search.ts";
 import type { Source } from "../syntax/read.ts";
 
 /**

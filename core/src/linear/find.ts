@@ -1,6 +1,7 @@
 /** A run that nobody looks at while it runs: the machine that suits the program, in slices, under a budget. */
-import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
+import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
 import { chooseMachine } from "./choose.ts";
 import { LinearMachine } from "./linear.ts";

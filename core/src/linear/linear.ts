@@ -9,9 +9,10 @@
  */
 import type { CharSet } from "../charset/charset.ts";
 import { Forecast } from "../forecast/forecast.ts";
-import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { Items } from "../machine/items.ts";
 import { MatchTable } from "../machine/matches.ts";
+import type { MatchMode } from "../machine/search.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { requiredOf } from "../program/literals.ts";
 import type { Program } from "../program/program.ts";

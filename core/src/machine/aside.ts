@@ -3,6 +3,7 @@
  * held when it was entered, one behind the other in one array.
  */
 import { openRegister, type Program } from "../program/program.ts";
+import { NO_ROOM, roomFor } from "./room.ts";
 
 /** Of a call: where it goes back to, the call around it, its slot, the offset at entry, saved states and open enclosures held at entry; the registers follow. */
 const CALL = 6;
@@ -22,9 +23,6 @@ interface EnteredCall {
   readonly states: number;
   readonly frames: number;
 }
-
-/** Most runs have none: they share it. */
-const NO_ROOM = new Int32Array(0);
 
 export class CallsAside {
   private cells = NO_ROOM;
@@ -86,9 +84,8 @@ export class CallsAside {
   private put(place: number, registers: Int32Array, { back, around, slot, at, states, frames }: EnteredCall): number {
     const needed = place + CALL + registers.length;
     if (needed > this.cells.length) {
-      if (needed > MAX_ASIDE) return -1;
-      const grown = new Int32Array(Math.max(needed, 2 * this.cells.length));
-      grown.set(this.cells);
+      const grown = roomFor(this.cells, needed, MAX_ASIDE);
+      if (!grown) return -1;
       this.cells = grown;
     }
     this.cells.set([back, around, slot, at, states, frames], place);

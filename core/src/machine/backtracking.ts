@@ -17,30 +17,15 @@ import type { Span } from "../text/span.ts";
 import { CallsAside } from "./aside.ts";
 import { Came } from "./compiled/layout.ts";
 import { CompiledRun } from "./compiled/run.ts";
-import { Kind, PC_SHIFT } from "./events.ts";
+import { OpenEnclosures } from "./enclosures.ts";
+import { Kind, packEvent, type Recorder } from "./events.ts";
 import { Items, pointAt, pointBefore } from "./items.ts";
 import { MatchTable } from "./matches.ts";
-import { ENOUGH, type MatchMode, Search, type SearchOptions } from "./search.ts";
+import { NO_ROOM, roomFor } from "./room.ts";
+import { ENOUGH, Search, type SearchOptions } from "./search.ts";
 import { GroupStacks } from "./stacks.ts";
-
-/** Told of every event, if there is one. Arguments are numbers only, so that a call costs no allocation. */
-export interface Recorder {
-  /**
-   * @param to text offset after the event; for a cut, the number of saved states still held
-   * @param word kind and instruction, packed by `packEvent`
-   * @param top step of the newest saved state still held, −1 where none is
-   * @param saved number of saved states held after the event
-   * @param attempt offset at which this attempt began
-   */
-  write(to: number, word: number, top: number, saved: number, attempt: number): void;
-  /** The event just written also cleared captures. */
-  markCleared(): void;
-  /** Called once, before the run, with the registers that the machine will work on. */
-  watch(registers: Int32Array): void;
-}
-
-/** An event's kind and instruction in one number. */
-export const packEvent = (kind: number, pc: number): number => (pc << PC_SHIFT) | kind;
+import { Steering } from "./steering.ts";
+import { UndoLog } from "./undo.ts";
 
 export type Outcome = "running" | "done" | "memory-limit" | "match-limit" | "endless-call";
 
@@ -59,14 +44,7 @@ const COMPILE_AFTER = 100_000;
 export const MAX_SAVED_STATES = 1 << 24;
 
 const STATE = 4; // pc, offset, length of the undo log, step at which it was saved
-const CHANGE = 2; // register, value before
-const FRAME = 5; // enclosure, saved states held at entry, offset at entry, length of the undo log at entry, call at entry
 const LATIN = 256;
-/** Room when there has to be some, doubled as it is needed: of ten thousand short texts most need little, and making room for each would take longer than running it. */
-const FEW = 8;
-const NO_ROOM = new Int32Array(0);
-
-export type { MatchMode };
 
 export class BacktrackingMachine {
   readonly program: Program;
@@ -98,16 +76,15 @@ export class BacktrackingMachine {
   private readonly keepCaptures: boolean;
   private readonly stacks: GroupStacks;
   private registers: Int32Array;
-  private frames = NO_ROOM;
+  private readonly open: OpenEnclosures;
   private readonly aside: CallsAside;
   private states = NO_ROOM;
-  private changes = NO_ROOM;
+  private readonly log = new UndoLog(2 * MAX_SAVED_STATES);
+  private readonly steering: Steering;
   /** The program as WebAssembly, once the run is long enough; null where it cannot be. */
   private compiled: CompiledRun | null | undefined;
   private readonly compileAfter: number;
-  private changeCount = 0;
   private stateCount = 0;
-  private frameCount = 0;
   private pc = 0;
   private at = 0;
   /** Where the next attempt begins, or −1 while one is under way. */
@@ -124,6 +101,8 @@ export class BacktrackingMachine {
     const set = (register: number, value: number): void => this.set(register, value);
     this.stacks = new GroupStacks(program, set);
     this.aside = new CallsAside(program, set);
+    this.open = new OpenEnclosures(program.enclosures);
+    this.steering = new Steering(program, this.search, this.aside, this.open);
     this.recorder = options.recorder ?? null;
     this.keepCaptures = options.keepCaptures === true && program.stackRegister >= 0;
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
@@ -154,8 +133,8 @@ export class BacktrackingMachine {
     if (this.recorder !== null) return;
     this.compiled = CompiledRun.of(this.program, this.items, this.text, { whole: this.search.mode === "whole", anchored: this.search.anchored }) ?? null;
     if (!this.compiled) return;
-    const { pc, at, stateCount: states, changeCount: changes, reach, deepest, backtracks, attempt, attempts } = this;
-    this.compiled.take({ pc, at, states, changes, reach, deepest, backtracks, attempt, attempts }, this.registers, this.states, this.changes);
+    const { pc, at, stateCount: states, reach, deepest, backtracks, attempt, attempts, log } = this;
+    this.compiled.take({ pc, at, states, changes: log.count, reach, deepest, backtracks, attempt, attempts }, this.registers, this.states, log.changes);
     this.registers = this.compiled.registers;
   }
 
@@ -178,48 +157,20 @@ export class BacktrackingMachine {
       }
     }
     const { states, changes, ...rest } = compiled.standing();
-    Object.assign(this, { ...rest, stateCount: states, changeCount: changes });
+    Object.assign(this, { ...rest, stateCount: states });
+    this.log.count = changes;
   }
 
   /** Begins an attempt: nothing is saved, and no register is set. */
   private begin(at: number): void {
     this.attempt = at;
-    this.stateCount = this.changeCount = this.frameCount = 0;
+    this.stateCount = this.log.count = 0;
+    this.open.leaveTo(0);
     this.registers.fill(-1);
     if (this.program.asideRegister >= 0) this.registers[this.program.asideRegister] = 0;
     if (this.program.stackRegister >= 0) this.registers[this.program.stackRegister] = 0;
     this.attempts++;
     this.attemptStep = this.steps;
-  }
-
-  /** Ends what is matched with success: the innermost lookaround or call, or all of it. Returns where to go on. */
-  private accept(): number {
-    const { registers, program } = this;
-    const look = this.lookAround(false);
-    if (look >= 0) {
-      this.frameCount = look + 1;
-      return (program.enclosures[this.frames[look * FRAME] as number] as Enclosure).leave;
-    }
-    const call = this.aside.underWay(registers);
-    if (call >= 0) {
-      this.settleDown(this.aside.frames(call));
-      return this.aside.leave(this.stateCount, registers);
-    }
-    return program.nodes.length - 1;
-  }
-
-  /** Those of the groups that are open in the call under way, each with the instruction that closes it. */
-  private openGroups(slots: readonly number[]): (readonly [slot: number, close: number])[] {
-    const { program, registers } = this;
-    const open = slots.filter((slot) => (registers[openRegister(slot, program.slots.length)] as number) >= 0);
-    return open.map((slot) => [slot, closeOf(program, slot)] as const);
-  }
-
-  /** Leaves all but so many of the open enclosures; what is saved inside of them is not come back to. */
-  private settleDown(frameCount: number): void {
-    if (this.frameCount <= frameCount) return;
-    this.stateCount = this.frames[frameCount * FRAME + 1] as number;
-    this.frameCount = frameCount;
   }
 
   /** Makes the machine ready for another run, from the offset; what it found before is gone. */
@@ -248,101 +199,31 @@ export class BacktrackingMachine {
     return this.goesOn(this.search.afterMatch(start, end, kept, this.matches.length));
   }
 
-  /** Leaves open enclosures that hold more than so many states. */
-  private dropFrames(held: number): void {
-    while (this.frameCount > 0 && (this.frames[(this.frameCount - 1) * FRAME + 1] as number) > held) this.frameCount--;
-  }
-
-  /**
-   * The innermost open lookaround of the call under way, as an index in the frames; −1 where there is none. Of those that
-   * go on where they fail, only, where it is asked so: through the others a verb acts on what is around them.
-   */
-  private lookAround(goingOn: boolean): number {
-    const call = this.aside.underWay(this.registers);
-    for (let frame = this.frameCount - 1; frame >= 0; frame--) {
-      if (this.frames[frame * FRAME + 4] !== call) return -1;
-      const { kind, failed } = this.program.enclosures[this.frames[frame * FRAME] as number] as Enclosure;
-      if (kind === "look" && (failed !== FAILS || !goingOn)) return frame;
-    }
-    return -1;
-  }
-
-  /**
-   * A verb acts that was backtracked to: it throws saved states away. Returns how many are held then, or −1 where the
-   * attempt is over. A verb reaches no further than the lookaround or the call that it stands in.
-   */
-  private act({ kind, mark, alternation }: Verb, at: number): number {
-    const noted = kind === "alternative" && alternation >= 0 ? (this.registers[alternation] as number) : -1;
-    if (noted >= 0) return Math.min(this.stateCount, noted);
-    let to = -1;
-    if (kind === "skip") {
-      to = mark >= 0 ? (this.registers[mark] as number) : at;
-      // Without its mark it is as if it were not there; but a search that may not go on is over.
-      if (to < 0) return this.search.isOwnAt(this.attempt) ? -1 : this.stateCount;
-    }
-    const look = this.lookAround(kind !== "alternative");
-    if (look >= 0) return this.frames[look * FRAME + 1] as number;
-    const call = this.aside.underWay(this.registers);
-    if (call >= 0) return this.aside.states(call);
-    this.search.endAt(kind === "commit" ? Number.POSITIVE_INFINITY : to);
-    return -1;
-  }
-
-  /** Makes room for one more saved state, or for one more change; false where memory is at its bound. */
-  private growStates(): boolean {
-    if (this.states.length >= MAX_SAVED_STATES * STATE) return false;
-    const grown = new Int32Array(Math.max(FEW * STATE, this.states.length * 2));
-    grown.set(this.states);
-    this.states = grown;
-    return true;
-  }
-
-  private growChanges(): boolean {
-    if (this.changes.length >= MAX_SAVED_STATES * 2 * CHANGE) return false;
-    const grown = new Int32Array(Math.max(FEW * CHANGE, this.changes.length * 2));
-    grown.set(this.changes);
-    this.changes = grown;
-    return true;
-  }
-
-  /** Makes room for one more open enclosure; there are no more of them at once than the pattern nests. */
-  private growFrames(): Int32Array<ArrayBuffer> {
-    const grown = new Int32Array(Math.max(FEW * FRAME, this.frames.length * 2));
-    grown.set(this.frames);
-    this.frames = grown;
-    return grown;
+  /** Makes room for one more saved state; false where memory is at its bound. */
+  private growStates(stateCount: number): boolean {
+    const grown = roomFor(this.states, (stateCount + 1) * STATE, MAX_SAVED_STATES * STATE);
+    if (grown) this.states = grown;
+    return grown !== undefined;
   }
 
   /** Sets a register; what it held is noted where a saved state or an open enclosure may want it back. */
   private set(register: number, value: number): void {
     const { registers } = this;
-    if (this.stateCount > 0 || this.frameCount > 0) {
-      if ((this.changeCount + 1) * CHANGE > this.changes.length && !this.growChanges()) {
-        this.outcome = "memory-limit";
-        return;
-      }
-      this.changes[this.changeCount * CHANGE] = register;
-      this.changes[this.changeCount * CHANGE + 1] = registers[register] as number;
-      this.changeCount++;
+    if ((this.stateCount > 0 || this.open.held >= 0) && !this.log.note(register, registers[register] as number)) {
+      this.outcome = "memory-limit";
+      return;
     }
     registers[register] = value;
   }
 
-  /** Undoes changes until the log is as long as it was. */
-  private undo(length: number): void {
-    const { changes, registers } = this;
-    for (let i = this.changeCount - 1; i >= length; i--) registers[changes[i * CHANGE] as number] = changes[i * CHANGE + 1] as number;
-    this.changeCount = length;
-  }
-
   /** Runs until the run ends or the number of steps is reached. */
   private run(stop: number): void {
-    const { text, program, recorder, registers, items } = this;
+    const { text, program, recorder, registers, items, open, log } = this;
     const { code, latin, loops, enclosures } = program;
     const slotCount = program.slots.length;
     const stacked = program.stackRegister >= 0;
     const length = text.length;
-    let { pc, at, steps, states, frames, stateCount, reach, next } = this;
+    let { pc, at, steps, states, stateCount, reach, next } = this;
     /** Step of the newest saved state; kept only for the recorder. */
     let top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
 
@@ -499,13 +380,7 @@ export class BacktrackingMachine {
           continue run;
         }
         case Op.Enter: {
-          const frame = this.frameCount++ * FRAME;
-          if (frame === frames.length) frames = this.growFrames();
-          frames[frame] = a;
-          frames[frame + 1] = stateCount;
-          frames[frame + 2] = at;
-          frames[frame + 3] = this.changeCount;
-          frames[frame + 4] = program.callRegister >= 0 ? (registers[program.callRegister] as number) : -1;
+          open.enter(a, stateCount, at, log.count, this.aside.underWay(registers));
           if ((enclosures[a] as Enclosure).kind !== "possessive") {
             steps++;
             if (recorder !== null) recorder.write(at, packEvent(Kind.Enter, pc), top, stateCount, this.attempt);
@@ -514,8 +389,9 @@ export class BacktrackingMachine {
           continue run;
         }
         case Op.Leave: {
-          const frame = --this.frameCount * FRAME;
-          const held = frames[frame + 1] as number;
+          const held = open.held;
+          const left = open.count - 1;
+          open.leaveTo(left);
           if (stateCount > held) {
             this.stateCount = stateCount = held;
             top = held > 0 ? (states[held * STATE - 1] as number) : -1;
@@ -523,7 +399,7 @@ export class BacktrackingMachine {
             if (recorder !== null) recorder.write(held, packEvent(Kind.Cut, pc), top, stateCount, this.attempt);
           }
           const enclosure = enclosures[a] as Enclosure;
-          if (enclosure.kind === "look") at = frames[frame + 2] as number;
+          if (enclosure.kind === "look") at = open.at(left);
           if (enclosure.held !== FAILS) {
             if (enclosure.kind !== "possessive") {
               steps++;
@@ -532,7 +408,7 @@ export class BacktrackingMachine {
             pc = enclosure.held;
             continue run;
           }
-          this.undo(frames[frame + 3] as number);
+          log.undo(registers, open.changes(left));
           break;
         }
         case Op.Match:
@@ -572,7 +448,7 @@ export class BacktrackingMachine {
           if (this.outcome !== "running") break run;
           continue run;
         case Op.Call: {
-          const fared = this.aside.enter({ slot: a, back: pc + 1, at, states: stateCount, frames: this.frameCount }, registers);
+          const fared = this.aside.enter({ slot: a, back: pc + 1, at, states: stateCount, frames: open.count }, registers);
           if (fared !== "entered") this.outcome = fared;
           if (this.outcome !== "running") break run;
           steps++;
@@ -612,7 +488,7 @@ export class BacktrackingMachine {
           if (this.outcome !== "running") break run;
           continue run;
         case Op.HereAgain:
-          if (at !== (frames[(this.frameCount - 1) * FRAME + 2] as number)) break;
+          if (at !== open.at(open.count - 1)) break;
           pc++;
           continue run;
         case Op.Verb: {
@@ -629,7 +505,7 @@ export class BacktrackingMachine {
           if (verb.kind === "accept") {
             steps++;
             if (recorder !== null) recorder.write(at, packEvent(Kind.Verb, pc), top, stateCount, this.attempt);
-            for (const [slot, close] of this.openGroups(verb.closes)) {
+            for (const [slot, close] of this.steering.openGroups(verb.closes, registers)) {
               this.set(captureRegister(slot), Math.min(registers[openRegister(slot, slotCount)] as number, at));
               this.set(captureRegister(slot) + 1, Math.max(registers[openRegister(slot, slotCount)] as number, at));
               this.set(openRegister(slot, slotCount), -1);
@@ -637,9 +513,10 @@ export class BacktrackingMachine {
               if (recorder !== null) recorder.write(at, packEvent(Kind.Close, close), top, stateCount, this.attempt);
             }
             const by = pc;
-            pc = this.accept();
-            if (stateCount !== this.stateCount) {
-              stateCount = this.stateCount;
+            const accepted = this.steering.accept(stateCount, registers);
+            pc = accepted.goesOn;
+            if (stateCount !== accepted.states) {
+              this.stateCount = stateCount = accepted.states;
               top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
               steps++;
               if (recorder !== null) recorder.write(stateCount, packEvent(Kind.Cut, by), top, stateCount, this.attempt);
@@ -652,11 +529,11 @@ export class BacktrackingMachine {
           break;
         }
         case Op.Act: {
-          const held = this.act(program.verbs[a] as Verb, at);
+          const held = this.steering.act(program.verbs[a] as Verb, at, this.attempt, stateCount, registers);
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Verb, pc), top, stateCount, this.attempt);
-          if (held < 0) this.frameCount = 0;
-          else this.dropFrames(held);
+          if (held < 0) open.leaveTo(0);
+          else open.drop(held);
           if (Math.max(held, 0) === stateCount) break;
           this.stateCount = stateCount = Math.max(held, 0);
           top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
@@ -670,7 +547,7 @@ export class BacktrackingMachine {
 
       if (saved >= 0) {
         if ((stateCount + 1) * STATE > states.length) {
-          if (!this.growStates()) {
+          if (!this.growStates(stateCount)) {
             this.outcome = "memory-limit";
             break;
           }
@@ -678,7 +555,7 @@ export class BacktrackingMachine {
         }
         states[stateCount * STATE] = saved;
         states[stateCount * STATE + 1] = at;
-        states[stateCount * STATE + 2] = this.changeCount;
+        states[stateCount * STATE + 2] = log.count;
         states[stateCount * STATE + 3] = top = steps;
         this.stateCount = ++stateCount;
         if (stateCount > this.deepest) this.deepest = stateCount;
@@ -702,12 +579,13 @@ export class BacktrackingMachine {
       if (recorder !== null && operation !== Op.Act) recorder.write(at, packEvent(Kind.Mismatch, pc), top, stateCount, this.attempt);
 
       // Backtrack: the newest saved state, but first the end of every enclosure that holds none of its own any more.
-      while (this.frameCount > 0 && frames[(this.frameCount - 1) * FRAME + 1] === stateCount) {
-        const frame = --this.frameCount * FRAME;
-        const look = enclosures[frames[frame] as number] as Enclosure;
+      while (open.held === stateCount) {
+        const left = open.count - 1;
+        open.leaveTo(left);
+        const look = open.enclosure(left);
         if (look.kind !== "look") continue;
-        at = frames[frame + 2] as number;
-        this.undo(frames[frame + 3] as number);
+        at = open.at(left);
+        log.undo(registers, open.changes(left));
         steps++;
         if (look.failed !== FAILS) {
           if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, look.leave), top, stateCount, this.attempt);
@@ -726,7 +604,8 @@ export class BacktrackingMachine {
       this.stateCount = --stateCount;
       pc = states[stateCount * STATE] as number;
       at = states[stateCount * STATE + 1] as number;
-      this.undo(states[stateCount * STATE + 2] as number);
+      const noted = states[stateCount * STATE + 2] as number;
+      if (log.count !== noted) log.undo(registers, noted);
       top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
       steps++;
       this.backtracks++;
@@ -741,12 +620,6 @@ export class BacktrackingMachine {
     this.reach = reach;
     this.next = next;
   }
-}
-
-/** The first instruction that closes the group of a slot. */
-function closeOf({ code }: Program, slot: number): number {
-  for (let word = 0; word < code.length; word += INSTRUCTION_WIDTH) if (code[word] === Op.Close && code[word + 1] === slot) return word / INSTRUCTION_WIDTH;
-  throw new RangeError(`No instruction closes slot ${slot}.`);
 }
 
 /** Runs to the end, or to the limit of steps. */

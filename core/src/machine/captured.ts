@@ -5,7 +5,8 @@
 import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import type { Span } from "../text/span.ts";
-import { BacktrackingMachine, type MatchMode } from "./backtracking.ts";
+import { BacktrackingMachine } from "./backtracking.ts";
+import type { MatchMode } from "./search.ts";
 
 const stacked = new WeakMap<Program, Program>();
 

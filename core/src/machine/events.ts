@@ -1,6 +1,6 @@
 /**
  * The kinds of event that the backtracking machine makes. One event is one step; docs/step-model.md says when each
- * happens. The number of a kind is what a reel stores.
+ * happens. The number of a kind is what a reel stores. And who is told of them.
  */
 export const EVENT_KINDS = [
   "attempt",
@@ -50,3 +50,22 @@ export const Kind = {
   Return: 15,
   Verb: 16,
 } as const;
+
+/** Told of every event, if there is one. Arguments are numbers only, so that a call costs no allocation. */
+export interface Recorder {
+  /**
+   * @param to text offset after the event; for a cut, the number of saved states still held
+   * @param word kind and instruction, packed by `packEvent`
+   * @param top step of the newest saved state still held, −1 where none is
+   * @param saved number of saved states held after the event
+   * @param attempt offset at which this attempt began
+   */
+  write(to: number, word: number, top: number, saved: number, attempt: number): void;
+  /** The event just written also cleared captures. */
+  markCleared(): void;
+  /** Called once, before the run, with the registers that the machine will work on. */
+  watch(registers: Int32Array): void;
+}
+
+/** An event's kind and instruction in one number. */
+export const packEvent = (kind: number, pc: number): number => (pc << PC_SHIFT) | kind;

@@ -1,5 +1,4 @@
-/** Rows that there is room for at first. */
-const FEW = 4;
+import { NO_ROOM, roomFor } from "./room.ts";
 
 /**
  * Matches in one flat table, so that a hundred thousand of them cost two allocations and cross to another thread for
@@ -12,7 +11,7 @@ export class MatchTable {
   private rows: Int32Array<ArrayBuffer>;
   private used = 0;
 
-  constructor(groupCount: number, rows: Int32Array<ArrayBuffer> = new Int32Array(0)) {
+  constructor(groupCount: number, rows: Int32Array<ArrayBuffer> = NO_ROOM) {
     this.groupCount = groupCount;
     this.width = 2 * (groupCount + 1);
     this.rows = rows;
@@ -27,9 +26,7 @@ export class MatchTable {
   add(start: number, end: number, registers: Int32Array): void {
     const at = this.used * this.width;
     if (at + this.width > this.rows.length) {
-      const grown = new Int32Array(Math.max(FEW * this.width, 2 * this.rows.length));
-      grown.set(this.rows.subarray(0, at));
-      this.rows = grown;
+      this.rows = roomFor(this.rows, at + this.width) as Int32Array<ArrayBuffer>;
     }
     this.rows[at] = start;
     this.rows[at + 1] = end;

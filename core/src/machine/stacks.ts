@@ -4,15 +4,12 @@
  */
 import { captureRegister, openRegister, type Program } from "../program/program.ts";
 import type { Span } from "../text/span.ts";
+import { NO_ROOM, roomFor } from "./room.ts";
 
 /** Start, end, and the cell before it, or −1. */
 const CELL = 3;
 /** Captures are held in memory up to so many numbers: a quarter of a GiB. */
 const MAX_STACKED = 1 << 26;
-const FEW = 8 * CELL;
-
-/** Most runs have none: they share it. */
-const NO_ROOM = new Int32Array(0);
 
 export class CaptureStacks {
   private cells = NO_ROOM;
@@ -20,9 +17,8 @@ export class CaptureStacks {
   /** Writes a capture behind `top`, above the cell `below` or −1; returns the new top, or −1 where there is no more room. */
   push(top: number, start: number, end: number, below: number): number {
     if (top + CELL > this.cells.length) {
-      if (top + CELL > MAX_STACKED) return -1;
-      const grown = new Int32Array(Math.min(MAX_STACKED, Math.max(FEW, 2 * this.cells.length)));
-      grown.set(this.cells);
+      const grown = roomFor(this.cells, top + CELL, MAX_STACKED);
+      if (!grown) return -1;
       this.cells = grown;
     }
     this.cells[top] = start;

@@ -5,7 +5,7 @@
  * event before it; the saved states are a chain of the steps that saved them, each knowing the one below (`top`); and
  * captures are read back along that chain as far as the last checkpoint (reel.ts).
  */
-import type { Recorder } from "../machine/backtracking.ts";
+import type { Recorder } from "../machine/events.ts";
 import { CLEARED, KIND_MASK, Kind } from "../machine/events.ts";
 import type { Program } from "../program/program.ts";
 

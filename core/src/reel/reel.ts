@@ -7,9 +7,10 @@
  * a repeated group, and who took what are all read off the live path.
  */
 
-import { BacktrackingMachine, type MatchMode } from "../machine/backtracking.ts";
+import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { CLEARED, EVENT_KINDS, type EventKind, KIND_MASK, Kind, PC_MASK, PC_SHIFT } from "../machine/events.ts";
 import type { MatchTable } from "../machine/matches.ts";
+import type { MatchMode } from "../machine/search.ts";
 import { between } from "../machine/stacks.ts";
 import { Op } from "../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, openRegister, type Program } from "../program/program.ts";

@@ -13,7 +13,7 @@ import { PathAutomaton } from "../automaton/paths.ts";
 import { keyOfProvisos, NO_THREADS, type Proviso, placesAfter, type ThreadSet, Threads, withProvisos } from "../automaton/threads.ts";
 import { exactBounds, exitsBy, type Place, Walk } from "../automaton/walk.ts";
 import { Watches } from "../automaton/watches.ts";
-import type { MatchMode } from "../machine/backtracking.ts";
+import type { MatchMode } from "../machine/search.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "../program/program.ts";

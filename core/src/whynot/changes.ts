@@ -4,7 +4,7 @@
  */
 import { dialectOf } from "../dialect/index.ts";
 import { findSlices } from "../linear/find.ts";
-import type { MatchMode } from "../machine/backtracking.ts";
+import type { MatchMode } from "../machine/search.ts";
 import { compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { relate } from "../relate/relate.ts";

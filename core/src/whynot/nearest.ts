@@ -12,7 +12,7 @@ import { PathAutomaton } from "../automaton/paths.ts";
 import { withoutReferences } from "../automaton/references.ts";
 import { exactBounds } from "../automaton/walk.ts";
 import { findSlices } from "../linear/find.ts";
-import type { MatchMode } from "../machine/backtracking.ts";
+import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
 import { drained } from "../slices.ts";
 

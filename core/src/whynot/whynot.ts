@@ -1,5 +1,5 @@
 /** Why a text does not match: how far the best attempt came, the nearest texts that would, and the least changes of the pattern. */
-import type { MatchMode } from "../machine/backtracking.ts";
+import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
 import { changesFor, type PatternChange } from "./changes.ts";
 import { type Nearest, nearest } from "./nearest.ts";

@@ -3,8 +3,8 @@
  * lie to those of the pattern, what it matches and captures on every text that was tried, and how its own work grows.
  */
 import { Forecast } from "../../forecast/forecast.ts";
-import type { MatchMode } from "../../machine/backtracking.ts";
 import type { MatchTable } from "../../machine/matches.ts";
+import type { MatchMode } from "../../machine/search.ts";
 import { compile } from "../../program/compile.ts";
 import type { Program } from "../../program/program.ts";
 import { type Relation, relate } from "../../relate/relate.ts";

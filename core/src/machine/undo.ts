@@ -1,0 +1,39 @@
+/** What registers held before they were set: a way that is given up leaves nothing behind in them. */
+import { NO_ROOM, roomFor } from "./room.ts";
+
+/** Register, value before. */
+const CHANGE = 2;
+
+export class UndoLog {
+  /** Changes so far, a pair of numbers each. */
+  changes = NO_ROOM;
+  count = 0;
+  private readonly most: number;
+
+  /** @param most changes held in memory at once */
+  constructor(most: number) {
+    this.most = most;
+  }
+
+  /** Notes what a register held; false where there is no more room. */
+  note(register: number, before: number): boolean {
+    const place = this.count * CHANGE;
+    let { changes } = this;
+    if (place + CHANGE > changes.length) {
+      const grown = roomFor(changes, place + CHANGE, this.most * CHANGE);
+      if (!grown) return false;
+      this.changes = changes = grown;
+    }
+    changes[place] = register;
+    changes[place + 1] = before;
+    this.count++;
+    return true;
+  }
+
+  /** Undoes changes until the log is as long as it was. */
+  undo(registers: Int32Array, length: number): void {
+    const { changes } = this;
+    for (let i = this.count - 1; i >= length; i--) registers[changes[i * CHANGE] as number] = changes[i * CHANGE + 1] as number;
+    this.count = length;
+  }
+}
