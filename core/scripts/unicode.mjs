@@ -2,19 +2,13 @@
  * Writes the generated files of core/src/charset from the Unicode data package.
  * Run `node core/scripts/unicode.mjs` after a change of Unicode version.
  */
-import { readdirSync, writeFileSync } from "node:fs";
-import { createRequire } from "node:module";
-import { dirname } from "node:path";
+import { writeFileSync } from "node:fs";
+import { packed, unicodeData } from "./data.mjs";
 import { SCRIPT_CODES } from "./script-codes.mjs";
 
 const VERSION = "17.0.0";
 const LAST = 0x10ffff;
-const require = createRequire(import.meta.url);
-const base = `@unicode/unicode-${VERSION}`;
-const load = async (path) => (await import(require.resolve(`${base}/${path}`))).default;
-const folder = dirname(require.resolve(`${base}/package.json`));
-const namesIn = (property) => readdirSync(`${folder}/${property}`).filter((name) => !name.includes("."));
-const pointsOf = (path) => load(`${path}/code-points.mjs`);
+const { load, namesIn, pointsOf } = unicodeData(VERSION);
 
 // Case.
 
@@ -82,19 +76,6 @@ for (const c of new Set([...upper.keys(), ...lower.keys()])) {
 }
 
 // Sets.
-
-const base36 = (numbers) => numbers.map((n) => n.toString(36)).join(" ");
-
-/** Ends of ranges, as differences in base 36. */
-function packed(codePoints) {
-  const ends = [];
-  let last = -2;
-  for (const c of [...codePoints].sort((a, b) => a - b)) {
-    if (c !== last + 1) ends.push(c, c);
-    last = ends[ends.length - 1] = c;
-  }
-  return base36(ends.map((end, i) => end - (ends[i - 1] ?? 0)));
-}
 
 /** A partition of all code points as lengths of runs in base 36, each followed by what its characters are. */
 function partition(codeOf) {

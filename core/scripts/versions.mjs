@@ -4,66 +4,59 @@
  * They are not installed with the project; before it is run:
  * `npm install --no-save @unicode/unicode-13.0.0 @unicode/unicode-14.0.0`.
  */
-import { readdirSync, writeFileSync } from "node:fs";
-import { createRequire } from "node:module";
-import { dirname } from "node:path";
+import { writeFileSync } from "node:fs";
+import { packed, unicodeData } from "./data.mjs";
 import { SCRIPT_CODES } from "./script-codes.mjs";
 
 const NOW = "17.0.0";
-const OLDER = { 13: "13.0.0", 14: "14.0.0" };
-const require = createRequire(import.meta.url);
-
-const namesIn = (version, property) =>
-  readdirSync(`${dirname(require.resolve(`@unicode/unicode-${version}/package.json`))}/${property}`).filter((name) => !name.includes("."));
-const pointsOf = async (version, path) => (await import(require.resolve(`@unicode/unicode-${version}/${path}/code-points.mjs`))).default;
-
-/** Ends of ranges, as differences in base 36. */
-function packed(codePoints) {
-  const ends = [];
-  let last = -2;
-  for (const c of [...codePoints].sort((a, b) => a - b)) {
-    if (c !== last + 1) ends.push(c, c);
-    last = ends[ends.length - 1] = c;
-  }
-  return ends.map((end, i) => (end - (ends[i - 1] ?? 0)).toString(36)).join(" ");
-}
+/** From the newest to the oldest: each is told by what it differs in from the one before. */
+const OLDER = { 14: "14.0.0", 13: "13.0.0" };
 
 const CODES = { Lowercase_Letter: "Ll", Other_Letter: "Lo", Cased_Letter: "LC", Nonspacing_Mark: "Mn", Spacing_Mark: "Mc" };
 const codeOfScript = new Map([...SCRIPT_CODES].map(([code, name]) => [name, code]).reverse());
 
-const out = {};
-for (const [short, version] of Object.entries(OLDER)) {
-  const unassigned = new Set(await pointsOf(version, "General_Category/Unassigned"));
-  const later = [...unassigned];
-  const stillFree = new Set(await pointsOf(NOW, "General_Category/Unassigned"));
-  const isOld = (c) => !unassigned.has(c);
+const keyOf = (property, name) =>
+  ({ General_Category: CODES[name], Binary_Property: name, Script: `sc=${codeOfScript.get(name)}`, Script_Extensions: `scx=${codeOfScript.get(name)}` })[
+    property
+  ];
+
+/** What a version differs in from a newer one: the characters that came later, and by property those of its own that were in it or not otherwise. */
+async function differences(older, newer) {
+  const unassigned = new Set(await older.pointsOf("General_Category/Unassigned"));
+  const stillFree = new Set(await newer.pointsOf("General_Category/Unassigned"));
   const differs = {};
   for (const property of ["General_Category", "Binary_Property", "Script", "Script_Extensions"]) {
-    const had = namesIn(version, property);
-    for (const name of namesIn(NOW, property)) {
+    const had = older.namesIn(property);
+    for (const name of newer.namesIn(property)) {
       // A script that was not there yet had none of the characters that it shares by now.
       if (!had.includes(name) && property !== "Script_Extensions") continue;
-      const before = new Set(had.includes(name) ? await pointsOf(version, `${property}/${name}`) : []);
-      const now = new Set(await pointsOf(NOW, `${property}/${name}`));
-      const other = [...new Set([...before, ...now])].filter((c) => before.has(c) !== now.has(c) && isOld(c));
+      const before = new Set(had.includes(name) ? await older.pointsOf(`${property}/${name}`) : []);
+      const now = new Set(await newer.pointsOf(`${property}/${name}`));
+      const other = [...new Set([...before, ...now])].filter((c) => before.has(c) !== now.has(c) && !unassigned.has(c));
       if (other.length === 0) continue;
-      const key =
-        property === "General_Category"
-          ? CODES[name]
-          : property === "Binary_Property"
-            ? name
-            : `${property === "Script" ? "sc" : "scx"}=${codeOfScript.get(name)}`;
+      const key = keyOf(property, name);
       if (key === undefined || key.includes("undefined")) throw new Error(`${property} ${name} has no key.`);
       differs[key] = packed(other);
     }
   }
-  out[short] = { later: packed(later.filter((c) => !stillFree.has(c))), differs };
+  return { later: packed([...unassigned].filter((c) => !stillFree.has(c))), differs };
+}
+
+const out = [];
+let newer = unicodeData(NOW);
+for (const [version, full] of Object.entries(OLDER).reverse()) {
+  const older = unicodeData(full);
+  out.push({ version, ...(await differences(older, newer)) });
+  newer = older;
 }
 
 writeFileSync(
   new URL("../src/charset/versions.generated.ts", import.meta.url),
   `// Made by core/scripts/versions.mjs from Unicode ${NOW} and older ones. Do not edit.
-/** For each version the characters that came later, and by property those of its own that were in it or not in it otherwise than now: ends of ranges, as differences in base 36. */
+/**
+ * From the newest to the oldest, what each differs in from the one before: the characters that came later, and by property
+ * those of its own that were in it or not otherwise. Ends of ranges, as differences in base 36.
+ */
 export const VERSIONS = ${JSON.stringify(out, null, 2)} as const;
 `,
 );
@@ -94,6 +87,7 @@ const BIDI = {
   S: "Segment_Separator",
   WS: "White_Space",
 };
+const data14 = unicodeData(OLDER[14]);
 const bidi = [];
 /** DerivedBidiClass.txt, @missing: classes of what is not assigned, by where it stands. */
 const DEFAULTS = {
@@ -110,14 +104,14 @@ function defaultsOf(code) {
   return out;
 }
 /** And of what is ignored by default, and is no character or not assigned. */
-const unassigned14 = new Set(await pointsOf(OLDER[14], "General_Category/Unassigned"));
-const ignored = (await pointsOf(OLDER[14], "Binary_Property/Default_Ignorable_Code_Point")).filter((c) => unassigned14.has(c));
-const neutral = new Set([...ignored, ...(await pointsOf(OLDER[14], "Binary_Property/Noncharacter_Code_Point"))]);
+const unassigned14 = new Set(await data14.pointsOf("General_Category/Unassigned"));
+const ignored = (await data14.pointsOf("Binary_Property/Default_Ignorable_Code_Point")).filter((c) => unassigned14.has(c));
+const neutral = new Set([...ignored, ...(await data14.pointsOf("Binary_Property/Noncharacter_Code_Point"))]);
 for (const [code, name] of Object.entries(BIDI))
   bidi.push([
     code,
     name,
-    code === "L" ? "" : packed([...new Set([...(await pointsOf(OLDER[14], `Bidi_Class/${name}`)), ...(code === "BN" ? neutral : defaultsOf(code))])]),
+    code === "L" ? "" : packed([...new Set([...(await data14.pointsOf(`Bidi_Class/${name}`)), ...(code === "BN" ? neutral : defaultsOf(code))])]),
   ]);
 
 writeFileSync(

@@ -9,9 +9,10 @@ export const NO_BLOCK = "noblock";
 let byName: ReadonlyMap<string, CharSet> | undefined;
 
 /** All of them but the one of what is in none, with low lines for blanks and hyphens. */
-export const BLOCK_NAMES: readonly string[] = BLOCKS.split(" ")
-  .map((block) => block.slice(0, block.indexOf(":")))
-  .filter((name) => looseName(name) !== NO_BLOCK);
+export const blockNames = (): readonly string[] =>
+  BLOCKS.split(" ")
+    .map((block) => block.slice(0, block.indexOf(":")))
+    .filter((name) => looseName(name) !== NO_BLOCK);
 
 const NOT_HYPHENATED: ReadonlySet<string> = new Set(["Extension", "Linear"]);
 

@@ -1,31 +1,69 @@
 /** Properties as older versions of Unicode had them: engines keep to the version that they were built with. */
-import { BLOCK_NAMES, blockOf, NO_BLOCK } from "./blocks.ts";
+import { blockNames, blockOf, NO_BLOCK } from "./blocks.ts";
 import { type CharSet, complement, contains, intersection, subtract, union } from "./charset.ts";
 import { unpackEnds } from "./packed.ts";
 import { binaryProperty, category, looseName, looseProperty, looseScript, valuedProperty } from "./properties.ts";
 import { VERSIONS } from "./versions.generated.ts";
 
-export type OlderVersion = keyof typeof VERSIONS;
+export type OlderVersion = (typeof VERSIONS)[number]["version"];
 
 /** A character that no version has. */
 const UNASSIGNED = 0x378;
 
-interface Differences {
+/** What a version differs in from the next newer one. */
+class Differences {
+  /** The next newer one; none before the version of the other tables. */
+  readonly newer: Differences | undefined;
   readonly later: CharSet;
-  /** By the set of a property those characters that it had otherwise. */
-  readonly otherwise: ReadonlyMap<CharSet, CharSet>;
-  readonly made: Map<CharSet, CharSet | undefined>;
+  readonly made = new Map<CharSet, CharSet | undefined>();
+  private readonly packed: Readonly<Record<string, string>>;
+  private all: ReadonlyMap<CharSet, CharSet> | undefined;
+  private known: ReadonlyMap<string, CharSet> | undefined;
+
+  constructor(index: number) {
+    const { later, differs } = VERSIONS[index] as (typeof VERSIONS)[number];
+    this.newer = VERSIONS[index - 1] && differencesOf((VERSIONS[index - 1] as (typeof VERSIONS)[number]).version);
+    this.later = unpackEnds(later);
+    this.packed = differs;
+  }
+
+  /** The characters that a property had otherwise: by its key, or by its set now, for which all tables are unpacked. */
+  otherwise(set: CharSet, key: string | undefined): CharSet {
+    if (key !== undefined) return unpackEnds(this.packed[key] ?? "");
+    this.all ??= new Map(Object.entries(this.packed).map(([each, ends]) => [setOfKey(each), unpackEnds(ends)] as const));
+    return this.all.get(set) ?? [];
+  }
+
+  /** Blocks of which anything was there, by their names. */
+  blocks(): ReadonlyMap<string, CharSet> {
+    this.known ??= this.readBlocks();
+    return this.known;
+  }
+
+  /** All characters that came after it. */
+  private laterThan(): CharSet {
+    return this.newer ? union(this.later, this.newer.laterThan()) : this.later;
+  }
+
+  private readBlocks(): ReadonlyMap<string, CharSet> {
+    const assigned = subtract(complement(category("Cn")), this.laterThan());
+    const found = new Map<string, CharSet>();
+    for (const name of blockNames()) {
+      const block = blockOf(name);
+      if (block && intersection(block, assigned).length > 0) found.set(looseName(name), block);
+    }
+    return found.set(NO_BLOCK, complement(union(...found.values())));
+  }
 }
 
 const versions = new Map<OlderVersion, Differences>();
 
 function differencesOf(version: OlderVersion): Differences {
-  const known = versions.get(version);
-  if (known) return known;
-  const { later, differs } = VERSIONS[version];
-  const otherwise = new Map(Object.entries(differs).map(([key, ends]) => [setOfKey(key), unpackEnds(ends)] as const));
-  const found = { later: unpackEnds(later), otherwise, made: new Map() };
-  versions.set(version, found);
+  let found = versions.get(version);
+  if (!found) {
+    found = new Differences(VERSIONS.findIndex((each) => each.version === version));
+    versions.set(version, found);
+  }
   return found;
 }
 
@@ -36,17 +74,18 @@ function setOfKey(key: string): CharSet {
 }
 
 /**
- * What the set of a property was that charset/properties.ts gives. Undefined where nothing of it was there, so that it had
- * no name either.
+ * What the set of a property was that charset/properties.ts gives, by its key where that is known. Undefined where nothing of
+ * it was there, so that it had no name either.
  */
-function asOf(version: OlderVersion, set: CharSet): CharSet | undefined {
-  const { later, otherwise, made } = differencesOf(version);
+function asOf(version: Differences, set: CharSet, key?: string): CharSet | undefined {
+  const { newer, later, made } = version;
   if (made.has(set)) return made.get(set);
-  const other = otherwise.get(set) ?? [];
-  const own = union(subtract(set, other), subtract(other, set));
+  const since = newer ? asOf(newer, set, key) : set;
+  const other = version.otherwise(set, key);
+  const own = since && union(subtract(since, other), subtract(other, since));
   // What was not there yet had the properties of what is not there now.
-  const then = contains(set, UNASSIGNED) ? union(own, later) : subtract(own, later);
-  const found = then.length > 0 || set.length === 0 ? then : undefined;
+  const then = own && (contains(set, UNASSIGNED) ? union(own, later) : subtract(own, later));
+  const found = set.length > 0 && then?.length === 0 ? undefined : then;
   made.set(set, found);
   return found;
 }
@@ -61,22 +100,14 @@ export interface Unicode {
   blockOf(name: string): CharSet | undefined;
 }
 
-/** A block of which anything was there. */
-function knownBlock(name: string, version: OlderVersion): CharSet | undefined {
-  const block = blockOf(name);
-  const assigned = block && subtract(intersection(block, complement(category("Cn"))), differencesOf(version).later);
-  return assigned && assigned.length > 0 ? block : undefined;
-}
-
 export function unicodeOf(version: OlderVersion): Unicode {
-  const older = (set: CharSet | undefined) => set && asOf(version, set);
+  const older = (set: CharSet | undefined, key?: string) => set && asOf(differencesOf(version), set, key);
   return {
-    category: (code) => older(category(code)) ?? [],
-    binaryProperty: (name) => older(binaryProperty(name)) ?? [],
+    category: (code) => older(category(code), code) ?? [],
+    binaryProperty: (name) => older(binaryProperty(name), name) ?? [],
     looseProperty: (name) => older(looseProperty(name)),
     looseScript: (name, which) => older(looseScript(name, which)),
     valuedProperty: (name, value) => older(valuedProperty(name, value)),
-    blockOf: (name) =>
-      looseName(name) === NO_BLOCK ? complement(union(...BLOCK_NAMES.map((own) => knownBlock(own, version) ?? []))) : knownBlock(name, version),
+    blockOf: (name) => differencesOf(version).blocks().get(looseName(name)),
   };
 }

@@ -16,14 +16,31 @@ export function graphemeCluster(rules: ClusterRules, span: Span): Node {
   const parts = partsAt(span);
   const sets = clusterSets();
   const { either, inOrder, character, set } = parts;
-  const controls = controlsOf(sets);
-  const body = either(inOrder(character(CARRIAGE_RETURN), character(LINE_FEED)), set(controls), ...FORMS[rules](parts, sets, complement(controls)));
+  const { controls, others } = joinedOf(sets);
+  const body = either(inOrder(character(CARRIAGE_RETURN), character(LINE_FEED)), set(controls), ...FORMS[rules](parts, sets, others));
   return { kind: "group", capture: null, name: null, body: { kind: "atomic", body, ...span }, stands: "grapheme-cluster", ...span };
 }
 
 type Parts = ReturnType<typeof partsAt>;
 
-const controlsOf = ({ control }: ClusterSets): CharSet => union(control, [CARRIAGE_RETURN, CARRIAGE_RETURN], [LINE_FEED, LINE_FEED]);
+interface Joined {
+  /** CR, LF and controls; and all characters but these. */
+  readonly controls: CharSet;
+  readonly others: CharSet;
+  /** What is put to the character before it. */
+  readonly mark: CharSet;
+}
+
+let joinedSets: Joined | undefined;
+
+/** What is put together from the sets: once, for a pattern is read at every keystroke. */
+function joinedOf({ control, extend, joiner, spacingMark }: ClusterSets): Joined {
+  if (!joinedSets) {
+    const controls = union(control, [CARRIAGE_RETURN, CARRIAGE_RETURN], [LINE_FEED, LINE_FEED]);
+    joinedSets = { controls, others: complement(controls), mark: union(extend, joiner, spacingMark) };
+  }
+  return joinedSets;
+}
 
 /** UAX #29, table 1c: syllables of Hangul. */
 const syllables = ({ either, inOrder, set, some, any }: Parts, { l, v, t, lv, lvt }: ClusterSets): readonly Node[] => [
@@ -36,7 +53,7 @@ const syllables = ({ either, inOrder, set, some, any }: Parts, { l, v, t, lv, lv
 const joined = ({ inOrder, set, any, some }: Parts, { extend, joiner, pictograph }: ClusterSets, count: "any" | "some"): Node =>
   (count === "any" ? any : some)(inOrder(any(set(extend)), set(joiner), set(pictograph)));
 
-const marks = ({ set, any }: Parts, { extend, joiner, spacingMark }: ClusterSets): Node => any(set(union(extend, joiner, spacingMark)));
+const marks = ({ set, any }: Parts, sets: ClusterSets): Node => any(set(joinedOf(sets).mark));
 
 /** What is behind CR LF and controls, by the rules; `others` are all characters but these. */
 const FORMS: Readonly<Record<ClusterRules, (parts: Parts, sets: ClusterSets, others: CharSet) => readonly Node[]>> = {
@@ -85,14 +102,14 @@ export function clusterEdge(edge: ClusterEdge, span: Span): Node {
 
 /** Between two characters of one cluster (UAX #29, GB3 to GB13); and in an empty text. */
 function insideText({ either, inOrder, character, set, any, behind, notBehind, textStart, textEnd }: Parts, sets: ClusterSets): Node {
-  const { extend, joiner, spacingMark, prepend, l, v, t, lv, lvt, pictograph, regionalIndicator } = sets;
-  const others = complement(controlsOf(sets));
+  const { extend, joiner, prepend, l, v, t, lv, lvt, pictograph, regionalIndicator } = sets;
+  const { others, mark } = joinedOf(sets);
   const indicator = set(regionalIndicator);
   const between = (before: Node, after: CharSet): Node => inOrder(behind(before), set(after));
   return either(
     inOrder(textStart, textEnd),
     inOrder(behind(character(CARRIAGE_RETURN)), character(LINE_FEED)),
-    between(set(others), union(extend, joiner, spacingMark)),
+    between(set(others), mark),
     between(set(prepend), others),
     between(set(l), union(l, v, lv, lvt)),
     between(set(union(lv, v)), union(v, t)),
@@ -105,9 +122,8 @@ function insideText({ either, inOrder, character, set, any, behind, notBehind, t
 /** Where the last match ended, and in the cluster that begins there: the rules `from-here`, cut in two at every place. */
 function insideSinceMatch(parts: Parts, sets: ClusterSets): Node {
   const { either, inOrder, character, set, any, some, behind, searchStart } = parts;
-  const { extend, joiner, spacingMark, l, v, t, lv, lvt, pictograph, regionalIndicator } = sets;
-  const others = complement(controlsOf(sets));
-  const mark = union(extend, joiner, spacingMark);
+  const { joiner, l, v, t, lv, lvt, pictograph, regionalIndicator } = sets;
+  const { others, mark } = joinedOf(sets);
   const prepends = any(set(sets.prepend));
   const indicator = set(regionalIndicator);
   const pictographs = inOrder(set(pictograph), any(either(set(mark), inOrder(set(joiner), set(pictograph)))));

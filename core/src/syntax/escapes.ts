@@ -170,7 +170,7 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
 /** `\o{…}`, behind the o. */
 function octalInBraces(reader: Reader, start: number, loose: boolean): number {
   const braced = reader.pass("{");
-  if (braced && loose) reader.takeWhile(isBlank);
+  if (braced && loose) reader.takeBlanks();
   const digits = braced ? reader.takeWhile(isOctal) : "";
   // What is no digit ends the number.
   if (braced && loose && !reader.looksAt("}")) reader.takeWhile((c) => c !== undefined && c !== "}");
@@ -180,12 +180,10 @@ function octalInBraces(reader: Reader, start: number, loose: boolean): number {
   return missingNumber(reader, start);
 }
 
-const isBlank = (c: string | undefined): boolean => c === " " || c === "\t";
-
 /** `{…}` with a number up to the first character that is no digit; undefined where it is not closed. */
 function looseHex(reader: Reader): number | undefined {
   reader.at++;
-  reader.takeWhile(isBlank);
+  reader.takeBlanks();
   const digits = reader.takeWhile(isHex);
   reader.takeWhile((c) => c !== undefined && c !== "}");
   if (!reader.pass("}")) return undefined;

@@ -80,7 +80,7 @@ export function readGroupEscape(reader: Reader, tree: GrowingTree, references: R
   const calls = escapes.g?.kind === "group" && !escapes.g.referenceOnly;
   const close = open === "{" ? "}" : calls ? CALL_MARKS[open] : undefined;
   const span = () => ({ start, end: reader.at });
-  const skip = (): unknown => open === "{" && reader.dialect.syntax.quantifiers.blanks && reader.takeWhile((c) => c === " " || c === "\t");
+  const skip = (): unknown => open === "{" && reader.dialect.syntax.quantifiers.blanks && reader.takeBlanks();
   if (close !== undefined) reader.at++;
   skip();
   const signed = reader.looksAt("-") || (calls && reader.looksAt("+"));

@@ -4,10 +4,10 @@ import type { Reader } from "./reader.ts";
 /** Reads a name up to its end mark, which is passed; undefined where it is none, and then the reading place is behind what could be read. */
 export function readName(reader: Reader, end: string, braced = false): string | undefined {
   const blanks = braced && reader.dialect.syntax.quantifiers.blanks === true;
-  if (blanks) reader.takeWhile(isBlank);
+  if (blanks) reader.takeBlanks();
   let name = "";
   while (!reader.ended) {
-    const ends = blanks && name !== "" && reader.takeWhile(isBlank) !== "";
+    const ends = blanks && name !== "" && reader.takeBlanks() !== "";
     if (reader.pass(end)) return name === "" ? undefined : name;
     if (ends) return undefined;
     const codePoint = nameCharacter(reader, name === "");
@@ -16,8 +16,6 @@ export function readName(reader: Reader, end: string, braced = false): string | 
   }
   return undefined;
 }
-
-const isBlank = (c: string | undefined): boolean => c === " " || c === "\t";
 
 /** One character of a name, passed only where the name may go on with it. */
 function nameCharacter(reader: Reader, first: boolean): number | undefined {

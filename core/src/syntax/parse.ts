@@ -237,11 +237,10 @@ class Parser {
   private edgeName(edges: Readonly<Record<string, AnchorKind | null>>, blanks: boolean): AnchorKind | null | undefined {
     const { reader } = this;
     const from = reader.at;
-    const pass = () => blanks && reader.takeWhile((c) => c === " " || c === "\t");
     if (reader.pass("{")) {
-      pass();
+      if (blanks) reader.takeBlanks();
       const name = reader.takeWhile(isAsciiLetter);
-      pass();
+      if (blanks) reader.takeBlanks();
       if (Object.hasOwn(edges, name) && reader.pass("}")) return edges[name];
     }
     reader.at = from;

@@ -8,8 +8,6 @@ import type { QuantifierMode } from "./tree.ts";
 /** Counts above this are the same as "no bound": no text is longer than a host's string. */
 const LARGEST_COUNT = 2_147_483_647;
 
-const isBlank = (c: string | undefined): boolean => c === " " || c === "\t";
-
 interface Counts {
   readonly min: number;
   readonly max: number;
@@ -50,7 +48,7 @@ function boundsAt(reader: Reader, sign: string, end: string): Counts | undefined
   const from = reader.at;
   reader.at += sign.length;
   const { blanks, leastLeftOut } = reader.dialect.syntax.quantifiers;
-  const skip = (): string => (blanks ? reader.takeWhile(isBlank) : "");
+  const skip = (): string => (blanks ? reader.takeBlanks() : "");
   skip();
   const least = reader.takeWhile(isDigit);
   const within = (): unknown => (reader.dialect.syntax.verbose.within && least !== "" ? reader.skipBlanks() : skip());

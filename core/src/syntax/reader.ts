@@ -115,6 +115,11 @@ export class Reader {
     return this.pattern.slice(start, this.at);
   }
 
+  /** Takes blanks and tabs, as they may stand in braces and sets. */
+  takeBlanks(): string {
+    return this.takeWhile((c) => c === " " || c === "\t");
+  }
+
   /** The value of so many hexadecimal digits, or undefined; what is not whole is not passed. */
   hex(length: number): number | undefined {
     const start = this.at;

@@ -47,7 +47,7 @@ export function readSet(reader: Reader): SetNode {
     first = false;
     const posix = readPosix(reader);
     const from = posix ?? readAtom(reader);
-    if (options.verboseSets) reader.takeWhile(isBlank);
+    if (options.verboseSets) reader.takeBlanks();
     while (passMarks(reader));
     const dash = reader.at;
     if (isRefusedRange(reader, from)) {
@@ -60,7 +60,7 @@ export function readSet(reader: Reader): SetNode {
       continue;
     }
     reader.at++;
-    if (options.verboseSets) reader.takeWhile(isBlank);
+    if (options.verboseSets) reader.takeBlanks();
     while (passMarks(reader));
     if (reader.quoting === null && (reader.ended || reader.looksAt("]"))) {
       add(from);
@@ -86,8 +86,6 @@ export function readSet(reader: Reader): SetNode {
   const whole = { kind: "set", strings: [], negated, items, folding: folding(options), start, end: reader.at } as const;
   return foldsClasses ? { ...whole, set: unionOf([own, ...classes]), fixed: EMPTY_SET } : { ...whole, set: own, fixed: unionOf(classes) };
 }
-
-const isBlank = (c: string | undefined): boolean => c === " " || c === "\t";
 
 /** Passes what stands for nothing, as the end of a quotation does. */
 function passMarks(reader: Reader): boolean {

@@ -17,8 +17,8 @@ export function Flags() {
   const set = (letters: readonly string[]) => {
     const added = letters.filter((letter) => !written.includes(letter));
     const left = written.filter((letter) => letters.includes(letter) || !known.some((each) => each.letter === letter));
-    // A flag in two strengths is written in one: the one that is chosen now.
-    const gone = (letter: string) => added.some((other) => other !== letter && (other.startsWith(letter) || letter.startsWith(other)));
+    // Of flags that cannot stand together the one that is chosen now stays.
+    const gone = (letter: string) => rules?.exclusive.some((pair) => pair.includes(letter) && added.some((other) => other !== letter && pair.includes(other)));
     pattern.current?.setFlags([...left.filter((letter) => !gone(letter)), ...added].join(""));
   };
   return (

@@ -3,13 +3,14 @@
  * and `In` scripts, binary properties and blocks.
  */
 
-import { BLOCK_NAMES, blockTitle } from "../../charset/blocks.ts";
+import { blockNames, blockTitle } from "../../charset/blocks.ts";
 import { type CharSet, complement, FULL_SET, intersection, setOfRanges, setOfText, subtract, union } from "../../charset/charset.ts";
 import { WORD } from "../../charset/classes.ts";
 import type { Property } from "../../charset/properties.ts";
 import { unicodeOf } from "../../charset/versions.ts";
 import type { Options } from "../dialect.ts";
 import { ASCII_ALPHA, ASCII_POSIX } from "../posix.ts";
+import { own } from "../tables.ts";
 
 /** JDK 17 has Unicode 13. */
 export const UNICODE_OF_JAVA = unicodeOf("13");
@@ -133,7 +134,6 @@ const CASED: ReadonlySet<string> = new Set(["Lu", "Ll", "Lt"]);
 
 const property = (set: CharSet | undefined): Property | undefined => set && { set, strings: [] };
 const made = (row: readonly [Make, Make?] | undefined, ignoreCase: boolean): CharSet | undefined => (ignoreCase ? (row?.[1] ?? row?.[0]) : row?.[0])?.();
-const own = <T>(table: Readonly<Record<string, T>>, name: string): T | undefined => (Object.hasOwn(table, name) ? table[name] : undefined);
 
 /** CharPredicates.forProperty: names as they are written. */
 function plain(name: string, { ignoreCase }: Options): CharSet | undefined {
@@ -184,7 +184,7 @@ let blocks: ReadonlyMap<string, string> | undefined;
 
 /** Character.UnicodeBlock.forName: the name of Unicode with its blanks or without them, or that of the constant; in any case. */
 function block(name: string): CharSet | undefined {
-  blocks ??= new Map(BLOCK_NAMES.flatMap((own) => namesOfBlock(own).map((form) => [form, own] as const)));
+  blocks ??= new Map(blockNames().flatMap((own) => namesOfBlock(own).map((form) => [form, own] as const)));
   const own = blocks.get(name.toUpperCase());
   return own === undefined ? undefined : blockOf(own);
 }

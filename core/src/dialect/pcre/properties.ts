@@ -6,6 +6,7 @@ import { unicodeOf } from "../../charset/versions.ts";
 import type { Options } from "../dialect.ts";
 import { OLDER_BLANKS, VERTICAL } from "../escapes.ts";
 import { ASCII_POSIX } from "../posix.ts";
+import { own } from "../tables.ts";
 
 /** PCRE2 10.42 has Unicode 14. */
 export const UNICODE_OF_PCRE = unicodeOf("14");
@@ -57,8 +58,6 @@ const SCRIPTS: Readonly<Record<string, "Script" | "Script_Extensions">> = {
   scx: "Script_Extensions",
   scriptextensions: "Script_Extensions",
 };
-
-const own = <T>(table: Readonly<Record<string, T>>, name: string): T | undefined => (Object.hasOwn(table, name) ? table[name] : undefined);
 
 /** `\p{name}`, `\p{^name}`, `\p{sc=name}`; undefined where there is none. */
 export function pcreProperty(written: string, value: string | undefined): Property | undefined {

@@ -8,6 +8,7 @@ import { unicodeOf } from "../../charset/versions.ts";
 import { isWordCharacter, runFrom, without } from "../../text/characters.ts";
 import type { Options } from "../dialect.ts";
 import { ASCII_POSIX } from "../posix.ts";
+import { own } from "../tables.ts";
 
 const { category, binaryProperty, looseProperty, looseScript, blockOf } = unicodeOf("14");
 
@@ -79,7 +80,6 @@ const UNREAD_VALUED: ReadonlySet<string> = new Set(
 const UNREAD_LONE: ReadonlySet<string> = new Set("ce compositionexclusion compex fullcompositionexclusion hyphen pcm prependedconcatenationmark".split(" "));
 
 const stripped = (name: string): string => without(name.toLowerCase(), " \t\n\r\f\v-");
-const own = <T>(table: Readonly<Record<string, T>>, name: string): T | undefined => (Object.hasOwn(table, name) ? table[name] : undefined);
 
 /** `\p{name}`, `\p{^name}`, `\p{name=value}`, `\p{name:value}`; undefined where there is none. */
 export function perlProperty(written: string, value: string | undefined, options: Options): Property | "unread" | undefined {
