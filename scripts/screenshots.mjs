@@ -86,6 +86,8 @@ const openTab = async (page, name) => {
     tab?.dispatchEvent(new MouseEvent("mousedown", { bubbles: true }));
   }, name);
   await rest(600);
+  // The words of a tab that has the focus lie over what it opened.
+  await page.evaluate(() => document.activeElement?.matches("[role=tab]") && document.activeElement.blur());
 };
 const click = (page, selector, text) =>
   page.evaluate((s, t) => [...document.querySelectorAll(s)].find((e) => e.textContent.trim().startsWith(t))?.click(), selector, text);
