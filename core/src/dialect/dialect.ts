@@ -325,7 +325,7 @@ export interface Dialect {
       readonly countsOnNothing: boolean;
       /** Comments may stand between a quantifier and its mode, and blanks where they mean nothing. */
       readonly apart?: true;
-      /** Blanks may stand around the counts. */
+      /** Blanks may stand in braces: around counts, and around names and numbers of groups. */
       readonly blanks?: true;
       /** Counts the wrong way round are no mistake; nothing takes such. */
       readonly neverInOrder?: true;

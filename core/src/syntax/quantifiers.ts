@@ -94,9 +94,8 @@ function repeat(reader: Reader, tree: GrowingTree, { min, max }: Counts, start: 
   const sign = reader.pattern.charAt(start);
   const body = tree.last;
   const strict = quantifiers.onAssertion !== null;
-  if (body?.kind === "keep" && quantifiers.keepsCounted && max !== Number.POSITIVE_INFINITY) {
-    tree.replaceLast({ kind: "quantifier", min, max, mode, body, operator, start: body.start, end: reader.at });
-  } else if (!body || body.kind === "keep" || (strict && body.kind === "verb" && body.verb !== "accept")) reader.report("nothing-to-repeat", operator, sign);
+  const keepsOn = body?.kind === "keep" && !(quantifiers.keepsCounted && max !== Number.POSITIVE_INFINITY);
+  if (!body || keepsOn || (strict && body.kind === "verb" && body.verb !== "accept")) reader.report("nothing-to-repeat", operator, sign);
   else if (body.kind === "quantifier") reader.report(quantifiers.stacked, operator, sign);
   else {
     if (body.kind === "assertion" && quantifiers.onAssertion) reader.report(quantifiers.onAssertion, operator, sign);
