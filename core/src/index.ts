@@ -92,7 +92,6 @@ export {
   MOST_REWRITTEN,
   type Piece,
   piecesOf,
-  pieceText,
   type Rewritten,
   replaced,
   replacementOf,

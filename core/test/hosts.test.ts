@@ -1,6 +1,6 @@
 /** The hosts' side: tables of calls and replacements with answers recorded from the hosts, and what is said of them. */
 import { readFileSync } from "node:fs";
-import { describe, expect, test } from "@jest/globals";
+import { beforeAll, describe, expect, test } from "@jest/globals";
 import {
   callsSlices,
   type DialectName,
@@ -13,6 +13,8 @@ import {
   jsonOf,
   lineStarts,
   MOST_REWRITTEN,
+  namesFor,
+  piecesOf,
   readTemplate,
   replaced,
   rewriteSlices,
@@ -62,6 +64,8 @@ describe("what hosts were recorded to say", () => {
 });
 
 describe("templates", () => {
+  beforeAll(() => namesFor("\\N{}"));
+
   test.each<[DialectName, string, string, [string, number, number][]]>([
     ["python", "(a)", "x\\2y", [["template-group", 1, 3]]],
     ["python", "(a)", "\\10", [["template-group-digit", 0, 3]]],
@@ -93,6 +97,31 @@ describe("templates", () => {
     ["python", "(a)", "\\g<-1>", [["template-name", 0, 6]]],
     ["python", "(?P<n>a)", "\\g<m>", [["template-name-unknown", 0, 5]]],
     ["ecmascript", "(a)", "$9 $<n> \\q ${", []],
+    ["perl", "(a)", "x\\U\\Ly", [["template-case-empty", 3, 5]]],
+    ["perl", "(a)", "\\U\\Q\\E\\Ea", [["template-case-empty", 6, 8]]],
+    [
+      "perl",
+      "(a)",
+      "\\o \\N{} \\c{ \\x{4",
+      [
+        ["template-escape-form", 0, 2],
+        ["character-name-unknown", 3, 7],
+        ["template-escape-form", 8, 11],
+        ["template-escape-form", 12, 15],
+      ],
+    ],
+    [
+      "perl",
+      "(a)",
+      "$x @y $1[0] $& $01 $+{n}{m} @",
+      [
+        ["template-variable", 0, 2],
+        ["template-variable", 3, 5],
+        ["template-variable", 6, 8],
+        ["template-variable", 15, 18],
+        ["template-variable", 19, 21],
+      ],
+    ],
   ])("mistakes in %s /%s/ with %s", (dialect, pattern, source, wanted) => {
     expect(readTemplate(source, programOf(pattern, "", dialect)).diagnostics.map(({ code, start, end }) => [code, start, end])).toEqual(wanted);
   });
@@ -129,6 +158,36 @@ describe("templates", () => {
     ["python", "(a)", "\\101", ["“\\101” is the character number 65, in octal. Group 1 and then “01” is “\\g<1>01”."]],
   ])("what does not show in %s /%s/ with %s", (dialect, pattern, source, wanted) => {
     expect(readTemplate(source, programOf(pattern, "", dialect)).remarks.map(({ message }) => message)).toEqual(wanted);
+  });
+
+  test("a change of case goes over parts, and what is inside of another is made first", () => {
+    const program = programOf("(x?)(y)", "", "perl");
+    const template = readTemplate("\\u$1$2\\Q.\\E-\\L\\U\\EA\\E", program);
+    expect(template.changes).toEqual([
+      { kind: "quote", from: 2, to: 3 },
+      { kind: "lower", from: 4, to: 5 },
+      { kind: "title-first", from: 0, to: 5 },
+    ]);
+    const { matches } = drained(findSlices(program, "ay", { mode: "all" }));
+    expect(piecesOf(template, matches, 0, "ay").map(({ text, from }) => [text, from])).toEqual([
+      ["", { start: 1, end: 1 }],
+      ["Y", { start: 1, end: 2 }],
+      ["\\.", null],
+      ["-", null],
+      ["a", null],
+    ]);
+  });
+
+  test("how long a text with changed parts will be is known before it is written", () => {
+    const program = programOf("ß|ŉ|x", "", "perl");
+    const text = "ßŉx ".repeat(3000);
+    const { matches } = drained(findSlices(program, text, { mode: "all" }));
+    const template = readTemplate("\\U$&\\E\\Q$&.", program);
+    const size = drained(sizeOf(template, matches, text, { first: false }));
+    const made = drained(rewriteSlices(template, matches, text, { first: false }));
+    expect(made.ok && made.pieces.join("")).toBe("SSß\\.ʼNŉ\\.Xx\\. ".repeat(3000));
+    expect(size.length).toBe(made.length);
+    expect(made.ok && made.pieces.join("").length).toBe(size.length);
   });
 
   test("every part has the span that wrote it", () => {
@@ -168,7 +227,7 @@ describe("rewriting", () => {
 
   test("the size is that of the text made", () => {
     const template = readTemplate("[$`|$'|$&]", program);
-    const size = drained(sizeOf(template, matches, text.length, { first: false }));
+    const size = drained(sizeOf(template, matches, text, { first: false }));
     const made = drained(rewriteSlices(template, matches, text, { first: false }));
     expect(made.ok && made.pieces.join("").length).toBe(size.length);
   });

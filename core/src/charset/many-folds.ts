@@ -21,9 +21,10 @@ const WHERE: readonly (readonly [number, number])[] = [
 
 /** What a character folds to, of one letter or several: that of its capitals. */
 export function fullFold(character: string): string {
-  const small = character.toLowerCase();
+  const [small, capitals] = [character.toLowerCase(), character.toUpperCase()];
   // Capital sharp s has a capital of its own, itself, and the dotted capital I folds to what its small letter is.
-  return foldedText(character === "ẞ" ? "ss" : [...small].length > 1 ? small : character.toUpperCase());
+  if (character === "ẞ") return "ss";
+  return foldedText([...small].length > 1 ? small : [...capitals].length > 1 ? capitals : character);
 }
 
 /** Letter by letter what case does not tell apart. */

@@ -4,7 +4,7 @@
  */
 import type { MatchTable } from "../machine/matches.ts";
 import type { Span } from "../text/span.ts";
-import { piecesOf, pieceText, type Scope } from "./rewrite.ts";
+import { piecesOf, type Scope } from "./rewrite.ts";
 import type { Template } from "./template.ts";
 
 /** Numbers of a hunk: start and end of its lines, its first match and the one behind its last, and its first line from 0. */
@@ -96,9 +96,9 @@ export function hunkView(hunks: Hunks, index: number, template: Template, matche
     if ((first && match > 0) || but?.has(match)) both({ kind: "alone", text: gone, match, group: null });
     else {
       was.push({ kind: "gone", text: gone, match, group: null });
-      for (const piece of piecesOf(template, matches, match, text.length)) {
+      for (const piece of piecesOf(template, matches, match, text)) {
         const group = piece.part.kind === "group" && piece.from ? (piece.part.slots.find((slot) => matches.group(match, slot)) ?? null) : null;
-        is.push({ kind: "come", text: cut(pieceText(piece, text)), match, group });
+        is.push({ kind: "come", text: cut(piece.text), match, group });
       }
       if (template.parts.length === 0) is.push({ kind: "come", text: "", match, group: null });
     }

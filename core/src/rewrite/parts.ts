@@ -1,11 +1,13 @@
 /** A template while it is read: text that follows text is one part. */
 import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Span } from "../text/span.ts";
+import type { ChangeKind } from "./changes.ts";
 import { type Remark, type RemarkCode, remark } from "./remarks.ts";
-import type { Template, TemplatePart } from "./template.ts";
+import type { Change, Template, TemplatePart } from "./template.ts";
 
 export class GrowingTemplate {
   private readonly parts: TemplatePart[] = [];
+  private readonly changes: Change[] = [];
   private readonly diagnostics: Diagnostic[] = [];
   private readonly remarks: Remark[] = [];
 
@@ -31,6 +33,20 @@ export class GrowingTemplate {
     this.parts.push(part);
   }
 
+  get length(): number {
+    return this.parts.length;
+  }
+
+  get isRefused(): boolean {
+    return this.diagnostics.length > 0;
+  }
+
+  /** All parts from one on are changed. */
+  change(kind: ChangeKind, from: number): void {
+    const to = this.parts.length;
+    if (to > from) this.changes.push({ kind, from, to });
+  }
+
   refuse(code: DiagnosticCode, span: Span, ...words: readonly (string | number)[]): void {
     this.diagnostics.push(diagnostic(code, span, ...words));
   }
@@ -40,8 +56,8 @@ export class GrowingTemplate {
   }
 
   finish(): Template {
-    const { source, parts, diagnostics, remarks } = this;
-    return { source, parts, diagnostics, remarks };
+    const { source, parts, changes, diagnostics, remarks } = this;
+    return { source, parts, changes, diagnostics, remarks };
   }
 }
 

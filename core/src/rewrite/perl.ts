@@ -1,118 +1,268 @@
 /** The right side of Perl's s///, as a double-quoted string without code (perlop, Quote and Quote-like Operators). */
+import { LAST_CODE_POINT } from "../charset/charset.ts";
+import { characterNamed, namesAreHere } from "../charset/names.ts";
 import type { Program } from "../program/program.ts";
 import { isHex } from "../syntax/reader.ts";
-import { isWordCharacter, runFrom } from "../text/characters.ts";
+import { isNumber, isWordCharacter, runFrom, without } from "../text/characters.ts";
+import type { ChangeKind } from "./changes.ts";
 import { GrowingTemplate, isAsciiLetter, isDigit, isOctal } from "./parts.ts";
 import type { Template } from "./template.ts";
 
 const CHARACTERS: Readonly<Record<string, string>> = { n: "\n", r: "\r", t: "\t", f: "\f", b: "\b", a: "\x07", e: "\x1b" };
-const CASES = "ULEulQF";
+
+/** Letters that change what follows, up to `\E`; those of the first character end with what they stand in. */
+const CASES: Readonly<Record<string, ChangeKind>> = {
+  U: "upper",
+  L: "lower",
+  F: "fold",
+  Q: "quote",
+  u: "title-first",
+  l: "lower-first",
+};
+const CASES_END = "E";
+/** One of these ends the one before it. */
+const ALTERNATES = "LUF";
+const FIRST_ONLY = "lu";
+/** A letter for all and the opposite one for the first are taken the other way round. */
+const MISORDERED = ["Lu", "Ul"];
 
 export function readPerlTemplate(source: string, program: Program): Template {
-  const template = new GrowingTemplate(source);
-  for (let at = 0; at < source.length; ) {
-    if (source[at] === "\\") at = readEscape(template, source, at, program);
-    else if (source[at] === "$") at = readVariable(template, source, at, program);
-    else if (source[at] === "@" && isNameLike(source[at + 1])) {
-      template.refuse("template-variable", { start: at, end: at + 2 }, source.slice(at, at + 2));
-      at += 2;
-    } else {
-      template.asWritten(at, at + 1);
-      at++;
-    }
-  }
-  return template.finish();
+  return new PerlTemplate(source, program).read();
 }
 
 const isNameStart = (character: string | undefined): boolean =>
   isAsciiLetter(character) || character === "_" || (character !== undefined && character > "\x7f");
-const isNameLike = (character: string | undefined): boolean => character !== undefined && (isNameStart(character) || "{:$-+".includes(character));
 
-function readEscape(template: GrowingTemplate, source: string, start: number, program: Program): number {
-  const next = source[start + 1];
-  const made = (text: string, end: number): number => {
-    template.text(text, { start, end });
+interface OpenCase {
+  readonly letter: string;
+  /** Parts before it. */
+  readonly from: number;
+}
+
+class PerlTemplate {
+  private readonly template: GrowingTemplate;
+  private readonly open: OpenCase[] = [];
+  /** A letter that has changed places with the one before it. */
+  private exchanged: { readonly at: number; readonly letter: string } | undefined;
+  private at = 0;
+  private readonly source: string;
+  private readonly program: Program;
+
+  constructor(source: string, program: Program) {
+    this.source = source;
+    this.program = program;
+    this.template = new GrowingTemplate(source);
+  }
+
+  read(): Template {
+    const { source, template } = this;
+    while (this.at < source.length) this.at = this.next();
+    while (this.open.length > 0) this.closeCase();
+    return template.finish();
+  }
+
+  /** Reads what begins here; like all that is called for it, it says where that ends. */
+  private next(): number {
+    const { at, source } = this;
+    if (source[at] === "\\") return this.escape();
+    if (source[at] === "$") return this.variable();
+    if (source[at] === "@" && this.isArray()) return this.refuse("template-variable", at + 2, source.slice(at, at + 2));
+    return this.put(source.charAt(at), at + 1);
+  }
+
+  private refuse(code: Parameters<GrowingTemplate["refuse"]>[0], end: number, ...words: readonly (string | number)[]): number {
+    const behind = Math.min(Math.max(end, this.at + 1), this.source.length);
+    this.template.refuse(code, { start: this.at, end: behind }, ...words);
+    return behind;
+  }
+
+  private put(text: string, end: number): number {
+    this.template.text(text, { start: this.at, end });
     return end;
-  };
-  if (next === undefined) {
-    template.refuse("template-escape-end", { start, end: start + 1 });
-    return start + 1;
   }
-  if (CASES.includes(next)) {
-    template.refuse("template-case-unread", { start, end: start + 2 }, `\\${next}`);
-    return start + 2;
+
+  /** `@name`, `@{…}`, `@$…`, `@-` and `@+`; any other `@` is one. */
+  private isArray(): boolean {
+    const next = this.source[this.at + 1];
+    return isNameStart(next) || (next !== undefined && ("{$-+:".includes(next) || (next === "'" && isNameStart(this.source[this.at + 2]))));
   }
-  if (next === "x") return readHex(source, start, made);
-  if (next === "c" && source[start + 2] !== undefined)
-    return made(
-      String.fromCharCode(
-        source
-          .charAt(start + 2)
-          .toUpperCase()
-          .charCodeAt(0) ^ 0x40,
-      ),
-      start + 3,
-    );
-  if (isDigit(next)) {
-    // One to nine are groups, unless more digits make it a character by its number.
-    let end = start + 1;
-    while (isOctal(source[end]) && end < start + 4) end++;
-    if (next !== "0" && !(end > start + 2)) {
-      let last = start + 2;
-      while (isDigit(source[last])) last++;
-      return pushGroup(template, program, Number(source.slice(start + 1, last)), start, last);
+
+  private escape(): number {
+    const { at, source } = this;
+    const next = this.exchanged?.at === at + 1 ? this.exchanged.letter : source[at + 1];
+    if (next === undefined) return this.refuse("template-escape-end", at + 1);
+    if (next === CASES_END) return this.endCase();
+    if (Object.hasOwn(CASES, next)) return this.openCase(next);
+    if (isDigit(next)) return this.digits(next);
+    switch (next) {
+      case "x":
+        return this.hex();
+      case "o":
+        return this.octal();
+      case "N":
+        return this.named();
+      case "c":
+        return this.control();
+      default:
+        return this.put(CHARACTERS[next] ?? next, at + 2);
     }
-    return made(String.fromCodePoint(Number.parseInt(source.slice(start + 1, end), 8)), end);
   }
-  if (next === "N" || next === "o") {
-    template.refuse("template-case-unread", { start, end: start + 2 }, `\\${next}`);
-    return start + 2;
-  }
-  return made(CHARACTERS[next] ?? next, start + 2);
-}
 
-function readHex(source: string, start: number, made: (text: string, end: number) => number): number {
-  if (source[start + 2] === "{") {
-    const close = source.indexOf("}", start);
-    const inside = source.slice(start + 3, close < 0 ? source.length : close).trim();
-    const value = Number.parseInt(runFrom(inside, 0, isHex) || "0", 16);
-    return made(value <= 0x10ffff ? String.fromCodePoint(value) : "", close < 0 ? source.length : close + 1);
-  }
-  const digits = runFrom(source, start + 2, isHex).slice(0, 2);
-  return made(String.fromCodePoint(Number.parseInt(digits || "0", 16)), start + 2 + digits.length);
-}
-
-function pushGroup(template: GrowingTemplate, { slots }: Program, number: number, start: number, end: number): number {
-  template.push({ kind: "group", slots: number <= slots.length ? [number] : [], label: String(number), start, end });
-  return end;
-}
-
-/** `$1`, `${1}`, `$&`, `${&}`, `$+{name}`. */
-function readVariable(template: GrowingTemplate, source: string, start: number, program: Program): number {
-  const braced = source[start + 1] === "{";
-  const at = start + (braced ? 2 : 1);
-  const refuse = (end: number): number => {
-    template.refuse("template-variable", { start, end: Math.min(end, source.length) }, source.slice(start, end));
-    return Math.max(Math.min(end, source.length), start + 1);
-  };
-  if (source[at] === "&") {
-    const end = at + 1;
-    if (braced && source[end] !== "}") return refuse(end);
-    template.push({ kind: "whole", start, end: braced ? end + 1 : end });
-    return braced ? end + 1 : end;
-  }
-  if (isDigit(source[at]) && source[at] !== "0") {
+  /** One digit is a group; more, or a zero, are a character by its number in octal. */
+  private digits(first: string): number {
+    const { at, source } = this;
+    if (first !== "0" && !isDigit(source[at + 2])) return this.group(Number(first), at + 2);
     let end = at + 1;
-    while (isDigit(source[end])) end++;
-    if (braced && source[end] !== "}") return refuse(end);
-    return pushGroup(template, program, Number(source.slice(at, end)), start, braced ? end + 1 : end);
+    while (isOctal(source[end]) && end < at + 4) end++;
+    if (end === at + 1) return this.put(first, at + 2);
+    return this.put(String.fromCodePoint(Number.parseInt(source.slice(at + 1, end), 8)), end);
   }
-  const named = !braced && source.startsWith("+{", at) ? namedAt(source, at + 2) : undefined;
-  if (!named) return refuse(start + 2);
-  const { label, end } = named;
-  const slots = Object.hasOwn(program.groupNames, label) ? (program.groupNames[label] as readonly number[]) : [];
-  template.push({ kind: "group", slots, label, start, end });
-  return end;
+
+  private hex(): number {
+    const { at, source } = this;
+    if (source[at + 2] !== "{") {
+      const digits = runFrom(source, at + 2, isHex).slice(0, 2);
+      return this.put(String.fromCodePoint(Number.parseInt(digits || "0", 16)), at + 2 + digits.length);
+    }
+    const inside = this.braced();
+    if (!inside) return this.notWhole("\\x{41}");
+    return this.character(Number.parseInt(numberAt(inside.text, isHex) || "0", 16), inside.end);
+  }
+
+  private octal(): number {
+    const inside = this.braced();
+    if (!inside) return this.notWhole("\\o{101}");
+    if (inside.text === "") return this.refuse("template-escape-form", inside.end, "\\o{}", "\\o{101}");
+    return this.character(Number.parseInt(numberAt(inside.text, isOctal) || "0", 8), inside.end);
+  }
+
+  private named(): number {
+    const { at, source } = this;
+    const inside = this.braced();
+    if (!inside) return this.notWhole("\\N{EM DASH}");
+    const { text, end } = inside;
+    if (text.startsWith("U+")) {
+      const digits = without(text.slice(2), "_");
+      if (digits === "" || runFrom(digits, 0, isHex) !== digits) return this.refuse("template-escape-form", end, source.slice(at, end), "\\N{U+2014}");
+      return this.character(Number.parseInt(digits, 16), end);
+    }
+    if (!namesAreHere()) return this.refuse("character-names-missing", end);
+    const codePoint = characterNamed(text, "exact");
+    if (codePoint === undefined) return this.refuse("character-name-unknown", end, text);
+    return this.character(codePoint, end);
+  }
+
+  private character(codePoint: number, end: number): number {
+    if (codePoint > LAST_CODE_POINT) return this.refuse("template-unread", end, this.source.slice(this.at, end));
+    return this.put(String.fromCodePoint(codePoint), end);
+  }
+
+  /** What stands in the braces behind a letter, without the blanks at its ends. */
+  private braced(): { readonly text: string; readonly end: number } | undefined {
+    const { at, source } = this;
+    const close = source[at + 2] === "{" ? source.indexOf("}", at) : -1;
+    return close < 0 ? undefined : { text: source.slice(at + 3, close).trim(), end: close + 1 };
+  }
+
+  private notWhole(example: string): number {
+    const { at, source } = this;
+    return this.refuse("template-escape-form", at + (source[at + 2] === "{" ? 3 : 2), source.slice(at, at + 2), example);
+  }
+
+  private control(): number {
+    const { at, source } = this;
+    const sign = source[at + 2];
+    if (sign === undefined || sign === "{" || sign > "~" || sign < " ") return this.notWhole("\\cA");
+    return this.put(String.fromCharCode(sign.toUpperCase().charCodeAt(0) ^ 0x40), at + 3);
+  }
+
+  private openCase(letter: string): number {
+    const { at, source, open } = this;
+    // What ends at once changes nothing.
+    if (source.startsWith(`\\${CASES_END}`, at + 2)) return at + 4;
+    const behind = source[at + 2] === "\\" ? source.charAt(at + 3) : "";
+    if (MISORDERED.includes(letter + behind)) {
+      this.exchanged = { at: at + 3, letter };
+      return this.openCase(behind);
+    }
+    while (ALTERNATES.includes(letter) && open.some((each) => ALTERNATES.includes(each.letter))) {
+      if (this.isEmpty()) return this.refuseEmpty(letter);
+      this.closeCase();
+    }
+    open.push({ letter, from: this.template.length });
+    return at + 2;
+  }
+
+  private endCase(): number {
+    for (let ended = false; this.open.length > 0 && !ended; ) {
+      if (this.isEmpty()) return this.refuseEmpty(CASES_END);
+      ended = !FIRST_ONLY.includes(this.closeCase());
+    }
+    return this.at + 2;
+  }
+
+  /** Whether nothing stands in the innermost change. What was refused may have stood there. */
+  private isEmpty(): boolean {
+    return this.open.at(-1)?.from === this.template.length && !this.template.isRefused;
+  }
+
+  private refuseEmpty(by: string): number {
+    return this.refuse("template-case-empty", this.at + 2, `\\${this.open.at(-1)?.letter}`, `\\${by}`);
+  }
+
+  /** Ends the innermost change, and says its letter. */
+  private closeCase(): string {
+    const { letter, from } = this.open.pop() as OpenCase;
+    this.template.change(CASES[letter] as ChangeKind, from);
+    return letter;
+  }
+
+  private group(number: number, end: number): number {
+    const { slots } = this.program;
+    this.template.push({ kind: "group", slots: number <= slots.length ? [number] : [], label: String(number), start: this.at, end });
+    return end;
+  }
+
+  /** `$1`, `${1}`, `$&`, `${&}`, `$+{name}`. */
+  private variable(): number {
+    const { at, source } = this;
+    const braced = source[at + 1] === "{";
+    const from = at + (braced ? 2 : 1);
+    const digits = runFrom(source, from, isDigit);
+    const name = source[from] === "&" ? "&" : digits;
+    const end = from + name.length + (braced ? 1 : 0);
+    const ends = !braced || source[end - 1] === "}";
+    if (name !== "" && ends && (braced || !this.isElement(end))) {
+      if (name === "&") {
+        this.template.push({ kind: "whole", start: at, end });
+        return end;
+      }
+      // The name of the program stands in $0, and no other number begins with 0 without braces.
+      if (Number(name) > 0 && (braced || !name.startsWith("0"))) return this.group(Number(name), end);
+    }
+    const named = !braced && source.startsWith("+{", from) ? namedAt(source, from + 2) : undefined;
+    if (!named || this.isElement(named.end)) return this.refuse("template-variable", Math.max(at + 2, end), source.slice(at, Math.max(at + 2, end)));
+    const { label } = named;
+    const slots = Object.hasOwn(this.program.groupNames, label) ? (this.program.groupNames[label] as readonly number[]) : [];
+    this.template.push({ kind: "group", slots, label, start: at, end: named.end });
+    return named.end;
+  }
+
+  /** Whether brackets behind a variable ask for an element: `$1[0]` is one of the array `@1`. */
+  private isElement(at: number): boolean {
+    const from = this.source.startsWith("->", at) ? at + 2 : at;
+    return this.source[from] === "[" || this.source[from] === "{";
+  }
+}
+
+/** Digits from the beginning on, with single `_` before them. */
+function numberAt(text: string, isOwn: (character: string | undefined) => boolean): string {
+  let digits = "";
+  for (let at = 0; at < text.length; at++) {
+    if (isOwn(text[at])) digits += text[at];
+    else if (text[at] !== "_" || !isOwn(text[at + 1])) break;
+  }
+  return digits;
 }
 
 /** `name}` in quotes or without, with blanks around it. */
@@ -122,5 +272,5 @@ function namedAt(source: string, from: number): { readonly label: string; readon
   const inside = source.slice(from, close).trim();
   const quote = inside.charAt(0);
   const label = (quote === "'" || quote === '"') && inside.length > 1 && inside.endsWith(quote) ? inside.slice(1, -1) : inside;
-  return label !== "" && Array.from(label).every(isWordCharacter) ? { label, end: close + 1 } : undefined;
+  return label !== "" && !isNumber(label.charAt(0)) && Array.from(label).every(isWordCharacter) ? { label, end: close + 1 } : undefined;
 }

@@ -6,6 +6,7 @@
  */
 import type { MatchTable } from "../machine/matches.ts";
 import { unknownKey } from "../unknown.ts";
+import { makeChanges } from "./changes.ts";
 import type { Template, TemplatePart } from "./template.ts";
 
 /** A result longer than this is refused: 256 million characters are near what a host's string can hold, and a page's memory. */
@@ -13,6 +14,8 @@ export const MOST_REWRITTEN = 256 * 1024 * 1024;
 
 /** Matches put in between two slices. */
 const SLICE = 5_000;
+/** And characters, where they are changed one by one. */
+const CHANGED_SLICE = 500_000;
 
 /** Which matches of a table are replaced: the first, or all; those in `but`, by number from 0, are left alone. */
 export interface Scope {
@@ -23,9 +26,10 @@ export interface Scope {
 /** A stretch of a replacement, as one part of the template makes it. */
 export interface Piece {
   readonly part: TemplatePart;
-  /** Half-open stretch of the sample that is put in; null where the text is the template's own. */
+  /** Half-open stretch of the sample that it was taken from; null where the text is the template's own. */
   readonly from: { readonly start: number; readonly end: number } | null;
-  readonly length: number;
+  /** What is put in. */
+  readonly text: string;
 }
 
 /** The numbers of the matches that are replaced, in the order of the text. */
@@ -35,11 +39,20 @@ export function* replaced(matches: MatchTable, { first, but }: Scope): Generator
 }
 
 /** What comes in the place of a match, part by part. */
-export function piecesOf(template: Template, matches: MatchTable, match: number, textLength: number): Piece[] {
-  return template.parts.map((part) => {
-    const from = stretchOf(part, matches, match, textLength);
-    return { part, from, length: from ? from.end - from.start : part.kind === "text" ? part.text.length : 0 };
+export function piecesOf(template: Template, matches: MatchTable, match: number, text: string): Piece[] {
+  const from = template.parts.map((part) => stretchOf(part, matches, match, text.length));
+  const texts = textsOf(template, matches, match, text);
+  return template.parts.map((part, i) => ({ part, from: from[i] as Piece["from"], text: texts[i] as string }));
+}
+
+function textsOf({ parts, changes }: Template, matches: MatchTable, match: number, text: string): string[] {
+  const texts = parts.map((part) => {
+    if (part.kind === "text") return part.text;
+    const from = stretchOf(part, matches, match, text.length);
+    return from ? text.slice(from.start, from.end) : "";
   });
+  makeChanges(texts, changes);
+  return texts;
 }
 
 function stretchOf(part: TemplatePart, matches: MatchTable, match: number, textLength: number): Piece["from"] {
@@ -63,13 +76,11 @@ function stretchOf(part: TemplatePart, matches: MatchTable, match: number, textL
   }
 }
 
-/** What a piece puts in. */
-export const pieceText = ({ part, from }: Piece, text: string): string => (from ? text.slice(from.start, from.end) : part.kind === "text" ? part.text : "");
-
 /** What comes in the place of a match; nothing is made for it but the text. */
-export function replacementOf({ parts }: Template, matches: MatchTable, match: number, text: string): string {
+export function replacementOf(template: Template, matches: MatchTable, match: number, text: string): string {
+  if (template.changes.length > 0) return textsOf(template, matches, match, text).join("");
   let out = "";
-  for (const part of parts) {
+  for (const part of template.parts) {
     if (part.kind === "text") out += part.text;
     else {
       const from = stretchOf(part, matches, match, text.length);
@@ -85,21 +96,30 @@ export interface Size {
   readonly length: number;
 }
 
-/** How long the result is; yields how many matches were reckoned. */
-export function* sizeOf(template: Template, matches: MatchTable, textLength: number, scope: Scope): Generator<number, Size> {
+/**
+ * How long the result is; yields how many matches were reckoned. What a change does to a length is known when it has been
+ * made; of a result that is too large without it it is not.
+ */
+export function* sizeOf(template: Template, matches: MatchTable, text: string, scope: Scope): Generator<number, Size> {
   // What the template itself puts in is the same for every match.
   const own = template.parts.reduce((sum, part) => sum + (part.kind === "text" ? part.text.length : 0), 0);
   const taken = template.parts.filter(({ kind }) => kind !== "text");
-  let [replacements, length] = [0, textLength];
+  let [replacements, length, changed] = [0, text.length, 0];
   for (const match of replaced(matches, scope)) {
-    length += own;
+    let put = own;
     for (const part of taken) {
-      const from = stretchOf(part, matches, match, textLength);
-      if (from) length += from.end - from.start;
+      const from = stretchOf(part, matches, match, text.length);
+      if (from) put += from.end - from.start;
     }
-    length -= matches.end(match) - matches.start(match);
+    if (template.changes.length > 0 && length + put <= MOST_REWRITTEN) {
+      put = replacementOf(template, matches, match, text).length;
+      changed += put;
+    }
+    length += put - (matches.end(match) - matches.start(match));
     replacements++;
-    if (replacements % SLICE === 0) yield replacements;
+    if (replacements % SLICE !== 0 && changed < CHANGED_SLICE) continue;
+    changed = 0;
+    yield replacements;
   }
   return { replacements, length };
 }
@@ -108,17 +128,19 @@ export type Rewritten = Size & ({ readonly ok: true; readonly pieces: readonly s
 
 /** The text as it would be, in pieces to be put one behind the other; not `ok` where it would be longer than `MOST_REWRITTEN`. */
 export function* rewriteSlices(template: Template, matches: MatchTable, text: string, scope: Scope): Generator<number, Rewritten> {
-  const size = yield* sizeOf(template, matches, text.length, scope);
+  const size = yield* sizeOf(template, matches, text, scope);
   if (size.length > MOST_REWRITTEN) return { ok: false, ...size };
   const pieces: string[] = [];
-  let [at, written] = [0, 0];
+  let [at, written, changed] = [0, 0, 0];
   let piece = "";
   for (const match of replaced(matches, scope)) {
-    piece += text.slice(at, matches.start(match)) + replacementOf(template, matches, match, text);
+    const put = replacementOf(template, matches, match, text);
+    piece += text.slice(at, matches.start(match)) + put;
     at = matches.end(match);
-    if (++written % SLICE !== 0) continue;
+    if (template.changes.length > 0) changed += put.length;
+    if (++written % SLICE !== 0 && changed < CHANGED_SLICE) continue;
     pieces.push(piece);
-    piece = "";
+    [piece, changed] = ["", 0];
     yield written;
   }
   pieces.push(piece + text.slice(at));

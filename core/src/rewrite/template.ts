@@ -5,6 +5,7 @@
  */
 import type { Diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Span } from "../text/span.ts";
+import type { ChangeKind } from "./changes.ts";
 import type { Remark } from "./remarks.ts";
 
 export type TemplatePart = Span &
@@ -18,10 +19,20 @@ export type TemplatePart = Span &
     | { readonly kind: "after" }
   );
 
+/** How what some parts put in is changed. */
+export interface Change {
+  readonly kind: ChangeKind;
+  /** Half-open stretch of parts, by number. */
+  readonly from: number;
+  readonly to: number;
+}
+
 export interface Template {
   /** As written; spans lie in it. */
   readonly source: string;
   readonly parts: readonly TemplatePart[];
+  /** In the order in which they are made: what is inside another comes before it. */
+  readonly changes: readonly Change[];
   /** What its host refuses; a template with any is not used. */
   readonly diagnostics: readonly Diagnostic[];
   /** Where it does something else than it looks. */

@@ -71,7 +71,7 @@ export class Rewritings {
     }
     const text = this.sample();
     const scope: Scope = { first: false, but: new Set(but) };
-    const size = await drive(sizeOf(template, run.matches, text.length, scope), useless);
+    const size = await drive(sizeOf(template, run.matches, text, scope), useless);
     const hunks = this.known?.matches === run.matches ? this.known.hunks : await drive(hunksOf(run.matches, text, lineStarts(text)), useless);
     if (!size || !hunks || useless()) return null;
     this.known = { matches: run.matches, hunks };

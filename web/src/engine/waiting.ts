@@ -1,13 +1,15 @@
-/** Calls of a worker's session that wait: for its code, and for the names of characters where a pattern has one. */
+/** Calls of a worker's session that wait: for its code, and for the names of characters where a pattern or a template has one. */
 import { lacksNames, namesAreHere, namesFor } from "@lamprey/core";
 
-const hasPattern = (value: unknown): value is { readonly pattern: string } =>
-  typeof value === "object" && value !== null && "pattern" in value && typeof value.pattern === "string";
-
-/** The pattern of what is asked, and those that it holds: of a source, or of several that are compared. */
-function patternsIn(asked: unknown): readonly string[] {
+/** The pattern and the template of what is asked, and those that it holds: of a source, or of several that are compared. */
+function writtenIn(asked: unknown): readonly string[] {
   if (typeof asked !== "object" || asked === null || ArrayBuffer.isView(asked)) return [];
-  return [asked, ...Object.values(asked).flat()].filter(hasPattern).map(({ pattern }) => pattern);
+  return [asked, ...Object.values(asked).flat()].flatMap((each) => ["pattern", "template"].flatMap((key) => textAt(each, key)));
+}
+
+function textAt(value: unknown, key: string): readonly string[] {
+  const text: unknown = typeof value === "object" && value !== null ? Reflect.get(value, key) : undefined;
+  return typeof text === "string" ? [text] : [];
 }
 
 /** Set while the names of characters are on their way: calls wait, in their order. */
@@ -15,7 +17,7 @@ let coming: Promise<void> | null = null;
 
 async function withNames(asked: readonly unknown[]): Promise<void> {
   if (!coming && !namesAreHere()) {
-    const lacking = asked.flatMap(patternsIn).filter(lacksNames);
+    const lacking = asked.flatMap(writtenIn).filter(lacksNames);
     if (lacking.length > 0) {
       // Where they do not come, the pattern says that they are not there.
       coming = namesFor(...lacking)
