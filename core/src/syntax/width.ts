@@ -5,7 +5,7 @@
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Lookbehind } from "../dialect/dialect.ts";
 import { Reckoning } from "./bounded.ts";
-import { childrenOf, type Node, type Span, unknownNode, walk, waysOf } from "./tree.ts";
+import { childrenOf, type Node, type NodeOf, type Span, unknownNode, walk, waysOf } from "./tree.ts";
 
 export interface Width {
   readonly least: number;
@@ -76,8 +76,9 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
   switch (node.kind) {
     case "character":
     case "any":
-    case "set":
       return ONE;
+    case "set":
+      return widthOfSet(node);
     case "group":
     case "atomic":
       return inner[0] as Width;
@@ -106,6 +107,11 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
     default:
       return unknownNode(node);
   }
+}
+
+function widthOfSet({ strings }: NodeOf<"set">): Width {
+  const lengths = strings.map((string) => Array.from(string).length);
+  return strings.length === 0 ? ONE : { least: Math.min(1, ...lengths), most: Math.max(1, ...lengths) };
 }
 
 /** The parts of a lookbehind that must each have one width. */
