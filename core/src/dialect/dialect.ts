@@ -398,6 +398,8 @@ export interface Dialect {
     readonly showsCaptures?: true;
     /** A group that can take nothing but the empty text, repeated beyond the least number: takes part in that turn, or has none. */
     readonly emptyGroupTurn: "taken" | "none";
+    /** A lookaround that is repeated without a bound has one turn more than it must, and no further. */
+    readonly lookOnceMore?: true;
     /** A possessive quantifier settles each iteration as it ends, or only all of them at the end. */
     readonly possessive: "each-iteration" | "whole";
     /** A reference to a group that has not taken part: matches the empty text, or fails. */

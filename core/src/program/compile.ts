@@ -495,6 +495,10 @@ class Compiler extends Emitter {
       if (this.called.size > 0) this.aside(body, back);
       return;
     }
+    if (body.kind === "look" && node.max === Number.POSITIVE_INFINITY && this.dialect.semantics.lookOnceMore) {
+      this.quantifier({ ...node, max: node.min + 1 }, back);
+      return;
+    }
     const optional = node.min === 0 && node.max === 1;
     if (node.max > node.min && !optional && this.hasNoFurtherTurn(body)) {
       this.quantifier({ ...node, max: node.min }, back);

@@ -75,17 +75,15 @@ function passComment(reader: Reader): boolean {
 }
 
 /** What stands for nothing may stand between a quantifier and its mode. */
-function passEmptyQuotes(reader: Reader): void {
-  if (reader.dialect.syntax.escapes.E?.kind !== "nothing") return;
-  while (reader.pass("\\Q\\E") || reader.pass("\\E"));
+function passEmptyQuotes(reader: Reader): boolean {
+  return reader.dialect.syntax.escapes.E?.kind === "nothing" && (reader.pass("\\Q\\E") || reader.pass("\\E"));
 }
 
 /** Reads the mode behind the counts, and repeats the last item. */
 function repeat(reader: Reader, tree: GrowingTree, { min, max }: Counts, start: number): void {
   const { quantifiers, verbose } = reader.dialect.syntax;
   if (verbose.within) reader.skipBlanks();
-  passEmptyQuotes(reader);
-  if (quantifiers.apart) while (reader.skipBlanks() || passComment(reader));
+  while (passEmptyQuotes(reader) || (quantifiers.apart && (reader.skipBlanks() || passComment(reader))));
   const marked = reader.pass("?");
   const lazy = marked !== reader.options.lazyFirst;
   const possessive = !marked && quantifiers.possessive && reader.pass("+");
