@@ -1,5 +1,5 @@
 /** Escapes, read by a dialect's tables: what is common to the outside and the inside of sets. */
-import { type CharSet, complement, EMPTY_SET, subtract } from "../charset/charset.ts";
+import { type CharSet, complement, EMPTY_SET, LAST_CODE_POINT, subtract } from "../charset/charset.ts";
 import { canonicalize, foldedCharacters, foldSet } from "../charset/folding.ts";
 import { characterNamed, type NameRule, namesAreHere } from "../charset/names.ts";
 import type { Property } from "../charset/properties.ts";
@@ -48,9 +48,9 @@ export function readEscape(reader: Reader, start: number, inSet: boolean): Escap
   const meaning = Object.hasOwn(table, c) ? table[c] : undefined;
   if (meaning && applies(meaning, reader)) {
     reader.at++;
-    return readByTable(reader, meaning, c, start, inSet);
+    return reader.spread(() => readByTable(reader, meaning, c, start, inSet));
   }
-  if (isDigit(c)) return character(DIGITS[syntax.digits](reader, start, inSet));
+  if (isDigit(c)) return character(reader.spread(() => DIGITS[syntax.digits](reader, start, inSet)));
   const codePoint = reader.take();
   const text = String.fromCodePoint(codePoint);
   const { strict, hasNames, options } = reader;
@@ -129,21 +129,18 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
     case "octal":
       return character(numbered(reader, octalInBraces(reader, start, meaning.loose === true), start));
     case "class-or-number":
-      if (reader.looksAt("{U+")) {
-        reader.at += 2;
+      if (passCodeSign(reader, meaning.names !== undefined)) {
         if (!meaning.numbered(reader.options)) reader.report("escape-number-flag", { start, end: reader.at });
-        return character(numbered(reader, reader.bracedHex() ?? missingNumber(reader, start), start));
+        return character(numbered(reader, codeInBraces(reader, meaning.names !== undefined) ?? missingNumber(reader, start), start));
       }
       if (meaning.names && reader.looksAt("{") && !countsFollow(reader, true)) {
         return character(namedCharacter(reader, start, meaning.names));
       }
-      if (inSet && meaning.names) {
+      if (inSet) {
         reader.report("escape-misplaced", { start, end: reader.at }, letter);
         return character(letter.charCodeAt(0));
       }
-      if (!meaning.names && reader.looksAt("{") && !countsFollow(reader, false)) {
-        reader.report("character-name-form", { start, end: reader.at + 1 });
-      }
+      if (opensNoCounts(reader, meaning.names !== undefined)) reader.report("character-name-form", { start, end: reader.at + 1 });
       return { kind: "class", name: letter, negated: false, set: meaning.set(reader.options), strings: [] };
     case "misplaced":
       reader.report("escape-misplaced", { start, end: reader.at }, letter);
@@ -165,6 +162,38 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
     default:
       return unknownKey(meaning);
   }
+}
+
+/** Passes `{U+`; `loose`: blanks may stand behind the brace. */
+function passCodeSign(reader: Reader, loose: boolean): boolean {
+  const from = reader.at;
+  if (reader.pass("{")) {
+    if (loose) reader.takeBlanks();
+    if (reader.pass("U+")) return true;
+  }
+  reader.at = from;
+  return false;
+}
+
+/** `41}`; `loose`: single low lines may stand between the digits, and blanks behind them. */
+function codeInBraces(reader: Reader, loose: boolean): number | undefined {
+  const from = reader.at;
+  const digits = reader.takeWhile((c) => isHex(c) || (loose && c === "_"));
+  if (loose) reader.takeBlanks();
+  const value =
+    digits === "" || digits.startsWith("_") || digits.endsWith("_") || digits.includes("__") ? Number.NaN : Number.parseInt(without(digits, "_"), 16);
+  if (value <= LAST_CODE_POINT && reader.pass("}")) return value;
+  reader.at = from;
+  return undefined;
+}
+
+/** Whether a brace stands next that opens no counts; `loose`: blanks that mean nothing may stand before it. */
+function opensNoCounts(reader: Reader, loose: boolean): boolean {
+  const from = reader.at;
+  if (loose) reader.skipBlanks();
+  const opens = reader.looksAt("{") && !countsFollow(reader, loose);
+  reader.at = from;
+  return opens;
 }
 
 /** `\o{…}`, behind the o. */
@@ -217,7 +246,7 @@ function numbered(reader: Reader, value: number, start: number): number {
 /** `\N{…}`, behind the N. */
 function namedCharacter(reader: Reader, start: number, rule: NameRule): number {
   const braced = reader.pass("{");
-  const name = braced ? reader.takeWhile((c) => c !== undefined && c !== "}") : "";
+  const name = braced ? reader.together(() => reader.takeWhile((c) => c !== undefined && c !== "}")) : "";
   const span = { start, end: reader.at + 1 };
   if (!braced || !reader.pass("}") || name === "") reader.report("character-name-form", { start, end: reader.at });
   else if (!namesAreHere()) reader.report("character-names-missing", span);
@@ -249,9 +278,9 @@ function property(reader: Reader, negated: boolean, letter: string, start: numbe
   const isName = lone
     ? (c: string | undefined) => c !== undefined && c !== "}" && c !== "="
     : (c: string | undefined) => isNameCharacter(c) || (hyphens === true && c === "-");
-  const name = reader.takeWhile(isName);
+  const name = reader.together(() => reader.takeWhile(isName));
   const valued = reader.pass("=");
-  const value = valued ? reader.takeWhile(isName) : "";
+  const value = valued ? reader.together(() => reader.takeWhile(isName)) : "";
   const closed = reader.pass("}");
   if (!closed || name === "" || (valued && value === "")) {
     reader.report("property-form", span(), letter);

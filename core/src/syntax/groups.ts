@@ -13,10 +13,9 @@ import { readStarred } from "./starred.ts";
 /** Reads an opening bracket and what follows it; the reading place is behind the bracket, which stands at `start`. */
 export function readGroup(reader: Reader, tree: GrowingTree, references: References, global: GlobalFlags, start: number): void {
   if (reader.dialect.syntax.verbose.within) reader.skipBlanks();
-  const found = reader.dialect.syntax.groupOpeners.find(([text]) => reader.looksAt(text));
+  const found = reader.dialect.syntax.groupOpeners.find(([text]) => passOpener(reader, text));
   if (found) {
-    reader.at += found[0].length;
-    readKnown(reader, tree, references, found[1], start);
+    reader.spread(() => readKnown(reader, tree, references, found[1], start));
     return;
   }
   if (reader.looksAt("*") && Object.keys(reader.dialect.syntax.starred).length > 0) {
@@ -34,21 +33,30 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
     return;
   }
   if (readForeign(reader, tree, start)) return;
-  const next = reader.peek(1);
+  reader.at++;
+  const next = reader.spread(() => reader.peek());
   const { anyOrder, signs } = reader.dialect.syntax.inlineFlagRules;
   const none = anyOrder && !signs && (next === ")" || next === ":");
   if (next === "-" || (signs && next === "+") || isLetter(next) || none || (next === "^" && reader.dialect.syntax.inlineFlagRules.reset !== null)) {
-    reader.at++;
     // Right inside of a condition that asks for a part of a pattern.
     const asksForPart = tree.top.condition?.asks.kind === "look" && reader.dialect.syntax.conditions.has("expression");
     if (asksForPart) reader.report("condition-flags", { start, end: reader.at + 1 });
-    readInlineFlags(reader, tree, start, global);
+    reader.spread(() => readInlineFlags(reader, tree, start, global));
     return;
   }
-  const end = Math.min(reader.at + 2, reader.pattern.length);
+  const end = Math.min(reader.at + 1, reader.pattern.length);
   reader.report("group-kind", { start, end }, reader.pattern.slice(start, end), reader.dialect.title);
   reader.at = end;
   tree.push({ opener: { kind: "plain" }, start });
+}
+
+/** Blanks that mean nothing may stand before the third sign of an opener. */
+function passOpener(reader: Reader, text: string): boolean {
+  const from = reader.at;
+  const [first, rest] = [text.slice(0, 2), text.slice(2)];
+  if (reader.pass(first) && (rest === "" || reader.spread(() => reader.pass(rest)))) return true;
+  reader.at = from;
+  return false;
 }
 
 /** `(?1)`, `(?-1)`, `(?+1)`; false where what follows is none of them. */

@@ -21,8 +21,9 @@ export function readName(reader: Reader, end: string, braced = false): string | 
 function nameCharacter(reader: Reader, first: boolean): number | undefined {
   const { starts, continues, escapes } = reader.dialect.syntax.names;
   const start = reader.at;
+  reader.settle();
   const escaped = escapes && reader.pass("\\u");
-  const codePoint = escaped ? reader.unicodeEscape(true) : reader.pattern.codePointAt(start);
+  const codePoint = escaped ? reader.unicodeEscape(true) : reader.pattern.codePointAt(reader.at);
   if (codePoint === undefined || !(first ? starts : continues)(codePoint)) {
     reader.at = start;
     return undefined;

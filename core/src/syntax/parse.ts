@@ -98,7 +98,8 @@ class Parser {
     const diagnostics = [...reader.diagnostics].sort((a, b) => a.start - b.start);
     const { manyFolds, lookbehind } = this.dialect.semantics;
     const root = manyFolds ? withManyFolds(asTyped) : asTyped;
-    if (diagnostics.length === 0) diagnostics.push(...settleLookbehinds(root, root === asTyped ? tree.lookbehinds : sameNodes(tree.lookbehinds, root), lookbehind));
+    if (diagnostics.length === 0)
+      diagnostics.push(...settleLookbehinds(root, root === asTyped ? tree.lookbehinds : sameNodes(tree.lookbehinds, root), lookbehind));
     return {
       root,
       groups: tree.groups,
@@ -211,8 +212,10 @@ class Parser {
     if (meaning.kind === "quote") this.quote(meaning.end);
     if (meaning.kind !== "name-reference") return;
     const from = reader.at;
-    const marks = meaning.marks.find(([open]) => reader.pass(open));
-    const label = marks && readName(reader, marks[1], marks[0] === "{");
+    const label = reader.spread(() => {
+      const marks = meaning.marks.find(([open]) => reader.pass(open));
+      return marks && readName(reader, marks[1], marks[0] === "{");
+    });
     const span = { start, end: reader.at };
     if (label !== undefined) this.references.addName(label, span);
     else if (meaning.character === undefined) reader.report("reference-name-form", span);
@@ -225,7 +228,7 @@ class Parser {
   /** An assertion, or one of the edges that its sign stands for with a name behind it. */
   private assertion({ assertion, edges, edgesOnly }: Extract<Escape, { kind: "assertion" }>, start: number): void {
     const { reader, tree } = this;
-    const edge = edges && this.edgeName(edges, edgesOnly === true);
+    const edge = edges && reader.spread(() => this.edgeName(edges, edgesOnly === true));
     if (edge) tree.addAssertion(edge, start);
     else if (edge === null)
       reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), "the edge of something else than a word");
@@ -240,7 +243,8 @@ class Parser {
     const from = reader.at;
     if (reader.pass("{")) {
       if (blanks) reader.takeBlanks();
-      const name = reader.takeWhile(isAsciiLetter);
+      // The first letter follows at once where blanks may stand between signs.
+      const name = isAsciiLetter(reader.pattern[reader.at]) ? reader.takeWhile(isAsciiLetter) : "";
       if (blanks) reader.takeBlanks();
       if (Object.hasOwn(edges, name) && reader.pass("}")) return edges[name];
     }

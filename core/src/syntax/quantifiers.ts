@@ -47,21 +47,24 @@ export function readCounts(reader: Reader, tree: GrowingTree, { end }: Extract<O
 function boundsAt(reader: Reader, sign: string, end: string): Counts | undefined {
   const from = reader.at;
   reader.at += sign.length;
+  // What is spread out must begin with a digit all the same.
+  const counts = isDigit(reader.peek()) ? reader.spread(() => countsAt(reader, end)) : countsAt(reader, end);
+  if (!counts) reader.at = from;
+  return counts;
+}
+
+function countsAt(reader: Reader, end: string): Counts | undefined {
   const { blanks, leastLeftOut } = reader.dialect.syntax.quantifiers;
   const skip = (): string => (blanks ? reader.takeBlanks() : "");
   skip();
   const least = reader.takeWhile(isDigit);
-  const within = (): unknown => (reader.dialect.syntax.verbose.within && least !== "" ? reader.skipBlanks() : skip());
-  within();
+  skip();
   const comma = reader.pass(",");
-  within();
+  skip();
   const most = comma ? reader.takeWhile(isDigit) : "";
-  within();
+  skip();
   const whole = (least !== "" || (comma && leastLeftOut && (most !== "" || !blanks))) && reader.pass(end);
-  if (!whole) {
-    reader.at = from;
-    return undefined;
-  }
+  if (!whole) return undefined;
   const min = Number(least);
   return { min, max: !comma ? min : most === "" ? Number.POSITIVE_INFINITY : Number(most) };
 }

@@ -26,6 +26,8 @@ export class Reader {
   readonly dialect: Dialect;
   readonly strict: boolean;
   readonly diagnostics: Diagnostic[] = [];
+  /** Set while signs are read between which blanks mean nothing. */
+  private isSpread = false;
   /** What groups are numbered, where that hangs on all of them; null before it is known. */
   numbering: Numbering | null = null;
   /** What the whole pattern is known to hold before it is read: capturing groups, and whether any has a name. */
@@ -42,11 +44,47 @@ export class Reader {
   }
 
   get ended(): boolean {
-    return this.at >= this.pattern.length;
+    return this.here >= this.pattern.length;
   }
 
   peek(ahead = 0): string | undefined {
-    return this.pattern[this.at + ahead];
+    return this.pattern[this.here + ahead];
+  }
+
+  /** Where the next sign stands. */
+  private get here(): number {
+    if (!this.isSpread) return this.at;
+    const from = this.at;
+    this.isSpread = false;
+    this.skipBlanks();
+    this.isSpread = true;
+    const here = this.at;
+    this.at = from;
+    return here;
+  }
+
+  /** Reads the signs of one operator, between which blanks and comments may stand where the dialect and the flags have it so. */
+  spread<T>(read: () => T): T {
+    const { isSpread } = this;
+    this.isSpread = this.options.verbose && this.dialect.syntax.verbose.within;
+    const result = read();
+    this.isSpread = isSpread;
+    return result;
+  }
+
+  /** Goes to where the next sign stands. */
+  settle(): void {
+    this.at = this.here;
+  }
+
+  /** Reads signs in the midst of such, of which each counts; blanks before them do not. */
+  together<T>(read: () => T): T {
+    const { isSpread } = this;
+    this.settle();
+    this.isSpread = false;
+    const result = read();
+    this.isSpread = isSpread;
+    return result;
   }
 
   /** The operator at the reading place, with its sign; `first` says that nothing stands before it in its alternative. */
@@ -56,7 +94,7 @@ export class Reader {
   }
 
   looksAt(text: string): boolean {
-    return this.pattern.startsWith(text, this.at);
+    return this.pattern.startsWith(text, this.here);
   }
 
   /** In a verbose pattern, passes blanks and comments. */
@@ -96,13 +134,15 @@ export class Reader {
 
   /** Passes the text where it stands here. */
   pass(text: string): boolean {
-    if (!this.looksAt(text)) return false;
-    this.at += text.length;
+    const { here } = this;
+    if (!this.pattern.startsWith(text, here)) return false;
+    this.at = here + text.length;
     return true;
   }
 
   /** Takes one character: a code point where the flags say so, else a code unit. */
   take(): number {
+    this.settle();
     const c = this.options.codePoints ? (this.pattern.codePointAt(this.at) as number) : this.pattern.charCodeAt(this.at);
     this.at += c > 0xffff ? 2 : 1;
     return c;
@@ -110,9 +150,19 @@ export class Reader {
 
   /** Takes characters while the test holds. */
   takeWhile(test: (c: string | undefined) => boolean, most = Number.POSITIVE_INFINITY): string {
+    if (this.isSpread) return this.takeSpread(test, most);
     const start = this.at;
     while (this.at - start < most && test(this.pattern[this.at])) this.at++;
     return this.pattern.slice(start, this.at);
+  }
+
+  private takeSpread(test: (c: string | undefined) => boolean, most: number): string {
+    let taken = "";
+    for (let { here } = this; taken.length < most && test(this.pattern[here]); here = this.here) {
+      taken += this.pattern[here];
+      this.at = here + 1;
+    }
+    return taken;
   }
 
   /** Takes blanks and tabs, as they may stand in braces and sets. */
@@ -131,7 +181,8 @@ export class Reader {
 
   /** `{…}` with a code point in hexadecimal digits. */
   bracedHex(): number | undefined {
-    const start = this.at++;
+    const start = this.at;
+    this.pass("{");
     const digits = this.takeWhile(isHex);
     const value = digits === "" ? Number.NaN : Number.parseInt(digits, 16);
     if (value <= 0x10ffff && this.pass("}")) return value;
@@ -143,9 +194,9 @@ export class Reader {
   unicodeEscape(braces: boolean, pairs = braces): number | undefined {
     if (braces && this.peek() === "{") return this.bracedHex();
     const unit = this.hex(4);
-    if (unit === undefined || !pairs || !isHighSurrogate(unit) || !this.looksAt("\\u")) return unit;
+    if (unit === undefined || !pairs || !isHighSurrogate(unit)) return unit;
     const between = this.at;
-    this.at += 2;
+    if (!this.pass("\\u")) return unit;
     const low = this.hex(4);
     if (low !== undefined && isLowSurrogate(low)) return 0x10000 + ((unit - 0xd800) << 10) + (low - 0xdc00);
     this.at = between;

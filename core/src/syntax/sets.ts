@@ -22,6 +22,7 @@ export function readSet(reader: Reader): SetNode {
   ) {
     reader.report("set-posix-alone", { start, end: posixEnd(reader.pattern, reader.at) + 2 });
   }
+  if (options.verboseSets) reader.takeBlanks();
   const negated = reader.pass("^");
   const items: SetItem[] = [];
   const classes: CharSet[] = [];

@@ -116,7 +116,7 @@ export const dotnet: Dialect = {
     groupNumbers: "named-last",
     conditionNumber: (label) => (isNumber(label) ? Number(label) : undefined),
     escapesInComments: false,
-    verbose: { blanks: () => " \t\n\v\f\r", ends: () => "\n", within: false },
+    verbose: { blanks: () => " \t\n\f\r", ends: () => "\n", within: false },
     forwardReferences: true,
     namesFirst: false,
   },

@@ -2,7 +2,7 @@
 import { type CharSet, complement, FULL_SET } from "../../charset/charset.ts";
 import { DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
 import { isNumber } from "../../text/characters.ts";
-import { type ConditionForm, type Dialect, NO_OPTIONS, type Options, type Starred } from "../dialect.ts";
+import { type ConditionForm, type Dialect, type Escape, NO_OPTIONS, type Options, type Starred } from "../dialect.ts";
 import { byOption, CONTROLS, type Escapes, OLDER_BLANKS, perlClasses } from "../escapes.ts";
 import { COMMON_OPERATORS, inline } from "../operators.ts";
 import { ASCII_SPACE } from "../posix.ts";
@@ -62,6 +62,9 @@ const CONDITIONS: ReadonlySet<ConditionForm> = new Set(["relative", "name", "mar
 const isAsciiDigit = (codePoint: number): boolean => codePoint >= 0x30 && codePoint <= 0x39;
 const isAlphanumeric = (c: string): boolean => (c >= "0" && c <= "9") || (c >= "a" && c <= "z") || (c >= "A" && c <= "Z");
 
+/** `\N`; with a number in braces a character, where there are code points. */
+const NOT_LINE_END_OR_NUMBER: Escape = { kind: "class-or-number", set: notLineEnd, numbered: ({ codePoints }) => codePoints };
+
 export const pcre: Dialect = {
   name: "pcre",
   title: "PHP (PCRE)",
@@ -97,13 +100,20 @@ export const pcre: Dialect = {
       ...CLASSES,
       ...CHARACTERS,
       ...PCRE_ESCAPES,
-      N: { kind: "class-or-number", set: notLineEnd, numbered: ({ codePoints }) => codePoints },
+      N: NOT_LINE_END_OR_NUMBER,
       K: { kind: "keep", inLooks: true },
       g: { kind: "group" },
       X: { kind: "cluster", rules: "by-pairs" },
       C: { kind: "unread", what: "one byte of a character", unless: ({ codePoints }) => (codePoints ? undefined : FULL_SET) },
     },
-    setEscapes: { ...CLASSES, ...CHARACTERS, b: { kind: "character", codePoint: 0x08 }, g: { kind: "character", codePoint: 0x67 }, ...MISPLACED },
+    setEscapes: {
+      ...CLASSES,
+      ...CHARACTERS,
+      b: { kind: "character", codePoint: 0x08 },
+      g: { kind: "character", codePoint: 0x67 },
+      ...MISPLACED,
+      N: NOT_LINE_END_OR_NUMBER,
+    },
     mayEscape: (character) => !isAlphanumeric(character),
     unknownEscape: () => "escape-unknown-letter",
     digits: "octal-beyond-groups",

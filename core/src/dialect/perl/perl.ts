@@ -116,7 +116,7 @@ export const perl: Dialect = {
     names: { starts: startsPythonName, continues: continuesIdentifier, shared: false, several: true, escapes: false },
     conditionNumber: (label) => (isNumber(label) ? Number(label) : undefined),
     escapesInComments: false,
-    verbose: { blanks: () => " \t\n\v\f\r\u0085\u200e\u200f\u2028\u2029", ends: () => "\n\v\f\r\u0085\u2028\u2029", within: false },
+    verbose: { blanks: () => " \t\n\v\f\r\u0085\u200e\u200f\u2028\u2029", ends: () => "\n", within: false },
     forwardReferences: true,
     namesFirst: false,
   },
