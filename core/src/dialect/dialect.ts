@@ -382,6 +382,8 @@ export interface Dialect {
     readonly referenceFolding: (options: Options) => FoldingRule | null;
     /** Letters may fold to several. */
     readonly manyFolds?: true;
+    /** Letters that have no case of their own are other cases of theirs only beside letters (`lone-letters.ts`). */
+    readonly loneLetters?: true;
     /** Classes in a set are folded with the rest of it. */
     readonly foldsClasses: boolean;
     readonly dot: (options: Options) => CharSet;

@@ -2,9 +2,10 @@
  * Sets as java.util.regex reads them: sets in sets are joined with what stands beside them, `&&` intersects what stands
  * before it with what follows, and case is folded character by character, before anything is negated.
  */
-import { type CharSet, complement, EMPTY_SET, intersection, setOfText, union, unionOf } from "../charset/charset.ts";
-import { closeOverCase } from "../charset/folding.ts";
+import { type CharSet, complement, EMPTY_SET, intersection, union, unionOf } from "../charset/charset.ts";
+import { closeOverCase, closeRange } from "../charset/folding.ts";
 import { readEscape } from "./escapes.ts";
+import { isLoneLetter } from "./lone-letters.ts";
 import { type Reader, reportOrder } from "./reader.ts";
 import type { SetNode } from "./sets.ts";
 import type { SetItem } from "./tree.ts";
@@ -88,10 +89,12 @@ function piece(reader: Reader, items: SetItem[]): { readonly set: CharSet; reado
   const start = reader.at;
   const { folding } = reader.dialect.semantics;
   const rule = folding(reader.options);
-  const closed = (set: CharSet): CharSet => (rule === null ? set : closeOverCase(set, rule));
-  const before: CharSet[] = [];
+  const single = (codePoint: number): CharSet =>
+    rule === null || isLoneLetter(codePoint, rule) ? [codePoint, codePoint] : closeOverCase([codePoint, codePoint], rule);
+  const singles = (text: string): CharSet => unionOf(Array.from(text, (each) => single(each.codePointAt(0) as number)));
+  const before: string[] = [];
   const read = beginsRange(reader) ?? atom(reader, before);
-  if (read === undefined) return { set: unionOf(before.map(closed)), single: false };
+  if (read === undefined) return { set: singles(before.join("")), single: false };
   if (typeof read !== "number") {
     items.push({ kind: "class", name: reader.pattern.slice(start + 1, reader.at), start, end: reader.at });
     return { set: read, single: false };
@@ -109,11 +112,12 @@ function piece(reader: Reader, items: SetItem[]): { readonly set: CharSet; reado
     else to = last;
   }
   items.push({ kind: "range", from: read, to, start, end: reader.at });
-  return { set: unionOf([...before, [read, to]].map(closed)), single: to === read && read <= LATIN_END };
+  const own = to === read ? single(read) : rule === null ? [read, to] : closeRange(read, to, rule);
+  return { set: union(singles(before.join("")), own), single: to === read && read <= LATIN_END };
 }
 
 /** A character, or a class as its characters; of quoted characters the last, and those before it into the list; undefined where nothing is quoted. */
-function atom(reader: Reader, before: CharSet[]): number | CharSet | undefined {
+function atom(reader: Reader, before: string[]): number | CharSet | undefined {
   const start = reader.at;
   if (!reader.pass("\\")) return reader.take();
   const read = readEscape(reader, start, true);
@@ -122,6 +126,6 @@ function atom(reader: Reader, before: CharSet[]): number | CharSet | undefined {
   const { meaning } = read;
   const characters = meaning.kind === "quote" ? Array.from(reader.quoted(meaning.end)) : [];
   const last = characters.pop();
-  if (characters.length > 0) before.push(setOfText(characters.join("")));
+  if (characters.length > 0) before.push(characters.join(""));
   return last?.codePointAt(0);
 }

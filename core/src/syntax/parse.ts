@@ -17,6 +17,7 @@ import { readEscape } from "./escapes.ts";
 import { readGroup, readGroupEscape } from "./groups.ts";
 import { GrowingTree } from "./growing.ts";
 import { GlobalFlags } from "./inline-flags.ts";
+import { withLoneLetters } from "./lone-letters.ts";
 import { withManyFolds } from "./many-folds.ts";
 import { readName } from "./names.ts";
 import { readNestedSet } from "./nested-sets.ts";
@@ -96,8 +97,8 @@ class Parser {
     const asTyped = this.read();
     this.references.resolve();
     const diagnostics = [...reader.diagnostics].sort((a, b) => a.start - b.start);
-    const { manyFolds, lookbehind } = this.dialect.semantics;
-    const root = manyFolds ? withManyFolds(asTyped) : asTyped;
+    const { manyFolds, loneLetters, lookbehind } = this.dialect.semantics;
+    const root = manyFolds ? withManyFolds(asTyped) : loneLetters ? withLoneLetters(asTyped) : asTyped;
     if (diagnostics.length === 0)
       diagnostics.push(...settleLookbehinds(root, root === asTyped ? tree.lookbehinds : sameNodes(tree.lookbehinds, root), lookbehind));
     return {

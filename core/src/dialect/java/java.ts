@@ -119,6 +119,7 @@ export const java: Dialect = {
     folding: ({ ignoreCase, unicodeCase }) => (ignoreCase ? (unicodeCase ? "round-lower" : "ascii") : null),
     referenceFolding: ({ ignoreCase, unicodeCase }) => (ignoreCase ? (unicodeCase ? "round-lower" : "ascii") : null),
     foldsClasses: false,
+    loneLetters: true,
     dot: ({ dotTakesAll, unixLines }) => (dotTakesAll ? FULL_SET : unixLines ? NOT_NEWLINE : NOT_LINE_ENDS),
     lineEnds: ({ unixLines }) => (unixLines ? NEWLINE : LINE_ENDS),
     word: (options) => {

@@ -118,7 +118,9 @@ function withoutIs(name: string): string {
 /** Of letters of one case all letters of any, where case does not count. */
 function cased(set: CharSet | undefined, { ignoreCase }: Options): CharSet | undefined {
   if (!set || !ignoreCase) return set;
-  if (["Lu", "Ll", "Lt"].some((code) => category(code) === set)) return union(category("Lu"), category("Ll"), category("Lt"));
+  // Of letters for titles Perl has one class, that of letters of any case.
+  if (category("Lt") === set) return anyCase();
+  if (["Lu", "Ll"].some((code) => category(code) === set)) return union(category("Lu"), category("Ll"), category("Lt"));
   return [binaryProperty("Uppercase"), binaryProperty("Lowercase")].includes(set) ? anyCase() : set;
 }
 
