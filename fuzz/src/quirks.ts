@@ -2,7 +2,7 @@
  * Where a judge itself is wrong: differences of these kinds are not counted. Each says by which rule the judge errs, so
  * that it can be taken out when the judge is mended.
  */
-import { type Node, type NodeOf, Reckoning, read, walk, widthsOf } from "@lamprey/core";
+import { type Node, read, walk, widthsOf } from "@lamprey/core";
 import type { Question, Verdict } from "./judges.ts";
 import type { FuzzedDialect } from "./patterns.ts";
 
@@ -67,27 +67,6 @@ export const QUIRKS: readonly Quirk[] = [
     dialect: "java",
     why: "after an empty match the search goes on inside a surrogate pair, where each construct sees half characters in a way of its own",
     excuses: ({ text }) => /[\ud800-\udbff][\udc00-\udfff]/.test(text),
-  },
-  {
-    dialect: "java",
-    why: "what a group took inside a lookaround, or in what is settled, stays, even from attempts that failed",
-    excuses: ({ pattern, flags }) =>
-      nodesOf(pattern, flags).some((node) => (node.kind === "look" || node.kind === "atomic" || isPossessive(node)) && captures(node) > 0),
-  },
-  {
-    dialect: "java",
-    why: "turns that are counted and not tried keep what groups inside took in those that were given up",
-    excuses: ({ pattern, flags }) =>
-      nodesOf(pattern, flags).some((node) => {
-        if (!isCounted(node)) return false;
-        const own = node.body.kind === "group" && node.body.capture !== null ? 1 : 0;
-        return captures(node) > own;
-      }),
-  },
-  {
-    dialect: "java",
-    why: "a turn that takes nothing ends its loop, even before the least number of turns",
-    excuses: ({ pattern, flags }) => nodesOf(pattern, flags).some((node) => node.kind === "quantifier" && node.min > 1 && node.body.kind === "group"),
   },
   {
     dialect: "java",
@@ -166,15 +145,6 @@ export const QUIRKS: readonly Quirk[] = [
 const nodesOf = (pattern: string, flags: string, dialect: FuzzedDialect = "java"): readonly Node[] => [...walk(read({ dialect, pattern, flags }).root)];
 const captures = (node: Node): number => [...walk(node)].filter((inner) => inner.kind === "group" && inner.capture !== null).length;
 const isPossessive = (node: Node): boolean => node.kind === "quantifier" && node.mode === "possessive";
-/** Turns of a group that are counted: by itself, or around such. */
-const isCounted = (node: Node): node is NodeOf<"quantifier"> =>
-  node.kind === "quantifier" &&
-  node.max > 1 &&
-  node.body.kind === "group" &&
-  (new Reckoning(node.body).isSteady(node.body) || [...walk(node.body)].some((inner) => inner !== node && isSteadyTurns(inner)));
-const isSteadyTurns = (node: Node): boolean =>
-  node.kind === "quantifier" && node.max > 1 && node.body.kind === "group" && new Reckoning(node.body).isSteady(node.body);
-
 /** Whether the judge may not come to an end on the question. */
 export function hangs(dialect: FuzzedDialect, question: Question): boolean {
   return QUIRKS.some((quirk) => quirk.hangs === true && quirk.dialect === dialect && quirk.excuses(question, null));

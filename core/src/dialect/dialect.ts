@@ -250,6 +250,13 @@ export interface EscapePlace {
 }
 
 /**
+ * Captures that outlast the way on which they were made: `settled` those of lookarounds, atomic groups and possessive
+ * quantifiers that held, even into the next attempts of a search (java.util.regex undoes what a group took only where
+ * what follows inside fails); `failed-look` those of a lookaround whose inside failed (Perl undoes captures only at a choice).
+ */
+export type CapturesStay = "settled" | "failed-look";
+
+/**
  * The widths that a lookbehind may have. One of any width reads from right to left; the others go back by their width and
  * read from left to right: one width for all that is inside, or one for each of its alternatives. `bounded` are those of
  * java.util.regex: tried from the nearest place to the furthest, of which there must be one; `furthest-first` those of Perl,
@@ -396,12 +403,16 @@ export interface Dialect {
     readonly noTurnClears?: true;
     /** An iteration beyond the least number that takes nothing: fails; counts and is the last; so does the last one that must be (`at-least`); or that only in loops without a bound. */
     readonly emptyIteration: "fails" | "is-last" | "is-last-at-least" | "is-last-without-bound";
+    /** A turn that takes nothing ends its loop even before the least number of turns, where turns are tried and not counted. */
+    readonly emptyTurnEnds?: true;
     /** Hosts show all that a group captured, and not its last capture alone. */
     readonly showsCaptures?: true;
     /** A group that can take nothing but the empty text, repeated beyond the least number: takes part in that turn, or has none. */
     readonly emptyGroupTurn: "taken" | "none";
     /** A lookaround that is repeated without a bound has one turn more than it must, and no further. */
     readonly lookOnceMore?: true;
+    /** What a group took stays, though the way is given up on which it took it. */
+    readonly capturesStay?: CapturesStay;
     /** A possessive quantifier settles each iteration as it ends, or only all of them at the end. */
     readonly possessive: "each-iteration" | "whole";
     /** A reference to a group that has not taken part: matches the empty text, or fails. */

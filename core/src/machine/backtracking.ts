@@ -10,7 +10,7 @@
  */
 
 import type { CharSet } from "../charset/charset.ts";
-import { Op, type Operation, unknownOperation } from "../program/operations.ts";
+import { Op, type Operation, PutWhen, unknownOperation } from "../program/operations.ts";
 import { captureRegister, type Enclosure, FAILS, INSTRUCTION_WIDTH, openRegister, type Program, UNBOUNDED, type Verb } from "../program/program.ts";
 import { oneHasTakenPart } from "../program/registers.ts";
 import type { Span } from "../text/span.ts";
@@ -89,6 +89,10 @@ export class BacktrackingMachine {
   private at = 0;
   /** Where the next attempt begins, or −1 while one is under way. */
   private next: number;
+  /** Registers below this hold captures. */
+  private readonly captureEnd: number;
+  /** Whether the attempt is the first of a search: what stayed of those before is forgotten. */
+  private searches = true;
   /** Whether the next choice is of a loop whose group was cleared. */
   private clears = false;
 
@@ -106,6 +110,7 @@ export class BacktrackingMachine {
     this.recorder = options.recorder ?? null;
     this.keepCaptures = options.keepCaptures === true && program.stackRegister >= 0;
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
+    this.captureEnd = openRegister(1, program.slots.length);
     this.matches = new MatchTable(program.slots.length);
     this.registers = new Int32Array(program.registerCount).fill(-1);
     this.next = options.from ?? 0;
@@ -166,7 +171,8 @@ export class BacktrackingMachine {
     this.attempt = at;
     this.stateCount = this.log.count = 0;
     this.open.leaveTo(0);
-    this.registers.fill(-1);
+    this.registers.fill(-1, this.program.capturesStay === "settled" && !this.searches ? this.captureEnd : 0);
+    this.searches = false;
     if (this.program.asideRegister >= 0) this.registers[this.program.asideRegister] = 0;
     if (this.program.stackRegister >= 0) this.registers[this.program.stackRegister] = 0;
     this.attempts++;
@@ -180,6 +186,7 @@ export class BacktrackingMachine {
     this.matches.clear();
     this.captures.length = 0;
     this.next = from;
+    this.searches = true;
     this.search.rewind(from, notEmptyAt);
   }
 
@@ -194,6 +201,7 @@ export class BacktrackingMachine {
   private afterMatch(start: number, end: number): number {
     const { keepRegister } = this.program;
     const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
+    this.searches = true;
     this.matches.add(kept >= 0 ? kept : start, end, this.registers);
     if (this.keepCaptures) this.captures.push(this.stacks.all(this.registers));
     return this.goesOn(this.search.afterMatch(start, end, kept, this.matches.length));
@@ -209,17 +217,23 @@ export class BacktrackingMachine {
   /** Sets a register; what it held is noted where a saved state or an open enclosure may want it back. */
   private set(register: number, value: number): void {
     const { registers } = this;
-    if ((this.stateCount > 0 || this.open.held >= 0) && !this.log.note(register, registers[register] as number)) {
+    if ((this.stateCount > 0 || this.open.held >= 0 || this.program.capturesStay !== null) && !this.log.note(register, registers[register] as number)) {
       this.outcome = "memory-limit";
       return;
     }
     registers[register] = value;
   }
 
+  /** Undoes what an enclosure did that has failed, or was not to hold, but for what groups took where that stays. */
+  private undoEnclosure(changes: number): void {
+    if (this.program.capturesStay === "failed-look") this.log.undoOthers(this.registers, changes, this.captureEnd);
+    else this.log.undo(this.registers, changes);
+  }
+
   /** Runs until the run ends or the number of steps is reached. */
   private run(stop: number): void {
     const { text, program, recorder, registers, items, open, log } = this;
-    const { code, latin, loops, enclosures } = program;
+    const { code, latin, loops, enclosures, capturesStay } = program;
     const slotCount = program.slots.length;
     const stacked = program.stackRegister >= 0;
     const length = text.length;
@@ -333,7 +347,7 @@ export class BacktrackingMachine {
           if (loop.counter >= 0) {
             const count = registers[loop.counter] as number;
             if (count < loop.min) {
-              pc++;
+              pc = loop.emptyEnds && count > 0 && registers[loop.begin] === at ? (code[word + 2] as number) : pc + 1;
               continue run;
             }
             if (count >= loop.max) {
@@ -400,6 +414,7 @@ export class BacktrackingMachine {
           }
           const enclosure = enclosures[a] as Enclosure;
           if (enclosure.kind === "look") at = open.at(left);
+          if (capturesStay === "settled") log.forget(open.changes(left), this.captureEnd);
           if (enclosure.held !== FAILS) {
             if (enclosure.kind !== "possessive") {
               steps++;
@@ -408,7 +423,7 @@ export class BacktrackingMachine {
             pc = enclosure.held;
             continue run;
           }
-          log.undo(registers, open.changes(left));
+          this.undoEnclosure(open.changes(left));
           break;
         }
         case Op.Match:
@@ -482,11 +497,14 @@ export class BacktrackingMachine {
           if (this.outcome !== "running") break run;
           continue run;
         }
-        case Op.Put:
-          this.set(code[word + 2] as number, registers[a] as number);
+        case Op.Put: {
+          const [other, when] = [code[word + 2] as number, code[word + 3] as number];
+          const puts = when === PutWhen.Always || (when === PutWhen.ToNothing ? registers[other] === -1 : registers[a] !== -1);
+          if (puts) this.set(other, registers[a] as number);
           pc++;
           if (this.outcome !== "running") break run;
           continue run;
+        }
         case Op.HereAgain:
           if (at !== open.at(open.count - 1)) break;
           pc++;
@@ -585,7 +603,7 @@ export class BacktrackingMachine {
         const look = open.enclosure(left);
         if (look.kind !== "look") continue;
         at = open.at(left);
-        log.undo(registers, open.changes(left));
+        this.undoEnclosure(open.changes(left));
         steps++;
         if (look.failed !== FAILS) {
           if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, look.leave), top, stateCount, this.attempt);
@@ -597,6 +615,7 @@ export class BacktrackingMachine {
       if (stateCount === 0) {
         steps++;
         if (recorder !== null) recorder.write(at, packEvent(Kind.GiveUp, 0), -1, 0, this.attempt);
+        if (capturesStay === "settled") log.undo(registers, 0);
         next = this.goesOn(this.search.afterFailure(this.attempt));
         if (next < 0) break;
         continue;

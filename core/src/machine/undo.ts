@@ -30,6 +30,37 @@ export class UndoLog {
     return true;
   }
 
+  /** Forgets the changes of the registers below a bound, from one of the log on: they stand. */
+  forget(from: number, bound: number): void {
+    const { changes } = this;
+    let kept = from;
+    for (let i = from; i < this.count; i++) {
+      const register = changes[i * CHANGE] as number;
+      if (register < bound) continue;
+      changes[kept * CHANGE] = register;
+      changes[kept * CHANGE + 1] = changes[i * CHANGE + 1] as number;
+      kept++;
+    }
+    this.count = kept;
+  }
+
+  /** Undoes the changes of the other registers, from one of the log on; those of the registers below the bound stay in it. */
+  undoOthers(registers: Int32Array, from: number, bound: number): void {
+    const { changes } = this;
+    for (let i = this.count - 1; i >= from; i--) {
+      const register = changes[i * CHANGE] as number;
+      if (register >= bound) registers[register] = changes[i * CHANGE + 1] as number;
+    }
+    let kept = from;
+    for (let i = from; i < this.count; i++) {
+      if ((changes[i * CHANGE] as number) >= bound) continue;
+      changes[kept * CHANGE] = changes[i * CHANGE] as number;
+      changes[kept * CHANGE + 1] = changes[i * CHANGE + 1] as number;
+      kept++;
+    }
+    this.count = kept;
+  }
+
   /** Undoes changes until the log is as long as it was. */
   undo(registers: Int32Array, length: number): void {
     const { changes } = this;

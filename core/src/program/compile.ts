@@ -11,15 +11,15 @@ import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import { Reckoning } from "../syntax/bounded.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { type Reading, read, type Source } from "../syntax/read.ts";
-import { type Node, type NodeOf, unknownNode, type VerbKind } from "../syntax/tree.ts";
+import { type Node, type NodeOf, unknownNode, type VerbKind, walk } from "../syntax/tree.ts";
 import { type Width, widthsOf } from "../syntax/width.ts";
 import { unknownKey } from "../unknown.ts";
 import { assertionNumber } from "./assertions.ts";
 import { Emitter, type Task } from "./emitter.ts";
 import { aroundVerbs, asksOf, type Facts, gatherFacts, insideTheirOwn } from "./facts.ts";
 import { firstCharacter } from "./first.ts";
-import { Op } from "./operations.ts";
-import { type Beyond, type Enclosure, FAILS, type Loop, openRegister, type Program, type Reference, UNBOUNDED, type Verb } from "./program.ts";
+import { Op, PutWhen } from "./operations.ts";
+import { type Beyond, captureRegister, type Enclosure, FAILS, type Loop, openRegister, type Program, type Reference, UNBOUNDED, type Verb } from "./program.ts";
 
 /** A reel keeps 26 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
@@ -60,6 +60,11 @@ class Compiler extends Emitter {
   private readonly asked: (readonly number[])[] = [];
   private readonly verbs: Verb[] = [];
   private readonly beyond = new Set<Beyond>();
+  private keepers: ReadonlySet<Node> | undefined;
+  /** What the groups of `keepsFirst` still have to be given. */
+  private readonly firsts: Task[] = [];
+  /** A register that is never set; −1 where none is needed. */
+  private nothing = -1;
   private readonly special = { keep: -1, call: -1, aside: -1, stack: -1 };
   /** Groups inside of one of their own slot. */
   private readonly within: ReadonlySet<Node>;
@@ -118,6 +123,7 @@ class Compiler extends Emitter {
       () => this.node(part, back),
       () => {
         if (this.called.has(0)) this.emit(root, Op.Return, 0);
+        this.settleFirsts(0);
         this.emit(root, Op.Match);
       },
     ]);
@@ -143,6 +149,7 @@ class Compiler extends Emitter {
       asked: this.asked,
       verbs: this.verbs,
       beyond: this.beyond,
+      capturesStay: this.beyond.has("stays") ? (this.dialect.semantics.capturesStay ?? null) : null,
       starts: this.beyond.has("verbs") && this.dialect.semantics.skipsToFirst(options) ? firstCharacter(part) : null,
       keepRegister: this.special.keep,
       callRegister: this.special.call,
@@ -257,12 +264,12 @@ class Compiler extends Emitter {
     this.emit(node, operation, this.setNumber(set));
   }
 
-  private group(node: NodeOf<"group">, back: boolean): void {
-    const { capture, body, pops = -1 } = node;
+  private group(node: NodeOf<"group">, back: boolean, inside: Task = () => this.node(node.body, back)): void {
+    const { capture, pops = -1 } = node;
     if (capture === null) {
       // Brackets in brackets: inside one another, they wait like everything else.
       const popped = () => this.emit(node, Op.Balance, pops, 0, back ? 1 : 0);
-      this.later([() => this.node(body, back), ...(pops < 0 ? [] : [popped])]);
+      this.later([inside, ...(pops < 0 ? [] : [popped])]);
       return;
     }
     const opened = openRegister(capture, this.reading.slots.length);
@@ -275,7 +282,7 @@ class Compiler extends Emitter {
     // Of several groups in one slot the first is called.
     if (!this.begins.has(capture)) this.begins.set(capture, begin);
     this.later([
-      () => this.node(body, back),
+      inside,
       () => {
         if (pops < 0) this.emit(node, Op.Close, capture, back ? 1 : 0);
         else this.emit(node, Op.Balance, pops, capture, back ? 1 : 0);
@@ -431,6 +438,7 @@ class Compiler extends Emitter {
       begin: -1,
       emptyIsLast: false,
       cleared: 0,
+      emptyEnds: false,
       notesFrom: 0,
       emptyOn: -1,
       clearFrom: 0,
@@ -476,16 +484,27 @@ class Compiler extends Emitter {
 
   private enclose(kind: Enclosure["kind"], node: Node, negated: boolean, inside: Task): void {
     const number = this.enclosures.length;
+    if (this.capturesStay(kind, node)) this.beyond.add("stays");
     const enclosure = { kind, node, leave: FAILS, held: FAILS, failed: FAILS };
     this.enclosures.push(enclosure);
     this.emit(node, Op.Enter, number);
+    const firsts = this.firsts.length;
     this.later([
       inside,
       () => {
+        this.settleFirsts(firsts);
         const leave = this.emit(node, Op.Leave, number);
         this.enclosures[number] = { ...enclosure, leave, [negated ? "failed" : "held"]: this.pc };
       },
     ]);
+  }
+
+  /** Whether a group inside may capture what stays. */
+  private capturesStay(kind: Enclosure["kind"], node: Node): boolean {
+    const { capturesStay } = this.dialect.semantics;
+    if (capturesStay === undefined || (capturesStay === "failed-look" && kind !== "look")) return false;
+    // A quantifier can be one that was made anew; its body is the tree's.
+    return this.factsOf(node.kind === "quantifier" ? node.body : node).lastSlot > 0;
   }
 
   private quantifier(node: NodeOf<"quantifier">, back: boolean): void {
@@ -500,23 +519,91 @@ class Compiler extends Emitter {
       return;
     }
     const optional = node.min === 0 && node.max === 1;
-    if (node.max > node.min && !optional && this.hasNoFurtherTurn(body)) {
-      this.quantifier({ ...node, max: node.min }, back);
+    if (node.max > node.min && !optional && node.mode !== "possessive" && this.hasNoFurtherTurn(body)) {
+      const inner = this.leakingInside(body);
+      const settled = () => this.enclose("possessive", node, false, () => this.node(inner as Node, back));
+      const furtherTurn = () => this.loop({ ...node, min: 0, max: 1 }, settled);
+      this.later([() => this.quantifier({ ...node, max: node.min }, back), ...(inner ? [furtherTurn] : [])]);
       return;
     }
-    if (node.mode !== "possessive") this.loop(node, () => this.node(body, back));
-    else {
+    if (this.keepsFirst().has(node)) this.loopKeepingFirst(node, back);
+    else if (node.mode !== "possessive") {
+      const inner = optional ? undefined : this.leakingInside(body);
+      const settled = () => this.enclose("possessive", node, false, () => this.node(inner as Node, back));
+      this.loop(node, () => (inner ? this.group(body as NodeOf<"group">, back, settled) : this.node(body, back)));
+    } else {
       const settled = () => this.enclose("possessive", node, false, () => this.node(body, back));
       const iteration = this.dialect.semantics.possessive === "each-iteration" ? settled : () => this.node(body, back);
       this.enclose("possessive", node, false, () => this.loop(node, iteration));
     }
   }
 
+  /**
+   * Groups whose turns are counted, repeated greedily inside of another quantifier: what the first of their runs captured
+   * last is what is held in the end, as java.util.regex sets it when it comes back out of what followed.
+   */
+  private keepsFirst(): ReadonlySet<Node> {
+    if (this.keepers) return this.keepers;
+    const found = new Set<Node>();
+    this.keepers = found;
+    if (this.dialect.semantics.capturesStay !== "settled") return found;
+    // In the order of the pattern an outer one comes before what it holds.
+    let end = -1;
+    for (const node of walk(this.part)) {
+      if (node.kind !== "quantifier" || node.max < 2 || node.mode === "possessive") continue;
+      const steady = node.body.kind === "group" && this.isSteady(node.body);
+      if (!steady) end = Math.max(end, node.end);
+      else if (node.end <= end && node.max > node.min && node.mode === "greedy" && node.body.kind === "group" && node.body.capture !== null) found.add(node);
+    }
+    return found;
+  }
+
+  private loopKeepingFirst(node: NodeOf<"quantifier">, back: boolean): void {
+    const { min, max } = node;
+    const group = node.body as NodeOf<"group">;
+    const capture = captureRegister(group.capture as number);
+    const [last, first] = [this.registers, this.registers + 2];
+    this.registers += 4;
+    const both = (from: number, to: number, when: number): void => {
+      for (const i of [0, 1]) this.emit(node, Op.Put, from < 0 ? this.nothing : from + i, to + i, when);
+    };
+    const inner = this.leakingInside(group);
+    const settled = () => this.enclose("possessive", node, false, () => this.node(inner as Node, back));
+    const turn = () => (inner ? this.group(group, back, settled) : this.node(group, back));
+    if (this.nothing < 0) this.nothing = this.registers++;
+    this.beyond.add("stays");
+    this.later([
+      ...(min > 0 ? [() => this.loop({ ...node, max: min }, turn)] : []),
+      () => both(-1, last, PutWhen.Always),
+      () => this.loop({ ...node, min: 0, max: max - min }, () => this.later([turn, () => both(capture, last, PutWhen.Always)])),
+      () => both(last, first, PutWhen.ToNothing),
+    ]);
+    this.firsts.push(() => {
+      both(first, capture, PutWhen.Something);
+      both(-1, first, PutWhen.Always);
+    });
+  }
+
+  /** Gives the groups of `keepsFirst` that were met since then what they hold. */
+  private settleFirsts(from: number): void {
+    for (const settle of this.firsts.splice(from)) settle();
+  }
+
+  /** What stands in a group whose turns are counted and not tried, so that what groups inside take stays; undefined where none does. */
+  private leakingInside(body: Node): Node | undefined {
+    if (this.dialect.semantics.capturesStay !== "settled" || body.kind !== "group" || this.factsOf(body.body).lastSlot === 0) return undefined;
+    return this.isSteady(body) ? body.body : undefined;
+  }
+
+  private isSteady(part: Node): boolean {
+    this.reckoning ??= new Reckoning(this.part);
+    return this.reckoning.isSteady(part);
+  }
+
   private hasNoFurtherTurn(body: Node): boolean {
     if (this.dialect.semantics.emptyGroupTurn === "taken" || body.kind !== "group") return false;
     this.widths ??= widthsOf(this.part);
-    this.reckoning ??= new Reckoning(this.part);
-    return this.widths.get(body)?.most === 0 && this.reckoning.isSteady(body);
+    return this.widths.get(body)?.most === 0 && this.isSteady(body);
   }
 
   /** The slot of a group that has not taken part where it has no turn, by the dialect; 0 where it is no such group. */
@@ -547,6 +634,10 @@ class Compiler extends Emitter {
     const emptyIsLast = canBeEmpty && endsEmpty;
     const begun = canBeEmpty && (endsEmpty || emptyIteration === "fails");
     const cleared = this.clearedWithoutTurn(body, min);
+    const notesAll =
+      emptyIsLast && min > 0 && mode !== "possessive" && body.kind === "group" && this.dialect.semantics.emptyTurnEnds === true && !this.isSteady(body);
+    const emptyEnds = notesAll && min > 1;
+    if (emptyEnds) this.beyond.add("turns");
     const number = this.loops.length;
     this.loops.push({
       node,
@@ -557,7 +648,8 @@ class Compiler extends Emitter {
       begin: begun ? this.registers++ : -1,
       emptyIsLast,
       cleared,
-      notesFrom: emptyIteration === "is-last" ? min : Math.max(0, min - 1),
+      emptyEnds,
+      notesFrom: notesAll ? 0 : emptyIteration === "is-last" ? min : Math.max(0, min - 1),
       emptyOn: -1,
       clearFrom: clears ? firstSlot : 0,
       clearTo: clears ? lastSlot + 1 : 0,

@@ -28,10 +28,10 @@ const WRITTEN: Readonly<Record<Operand, (value: number, program: Program) => str
   loop: (value, { loops }) => {
     const loop = loops[value];
     if (!loop) return `${value}?`;
-    const { min, max, lazy, counter, begin, emptyIsLast, clearFrom, clearTo } = loop;
+    const { min, max, lazy, counter, begin, emptyIsLast, emptyEnds, clearFrom, clearTo } = loop;
     const facts = [
       counter >= 0 ? "counts" : "",
-      begin >= 0 ? (emptyIsLast ? "ends-empty" : "fails-empty") : "",
+      begin >= 0 ? (emptyIsLast ? (emptyEnds ? "ends-empty-early" : "ends-empty") : "fails-empty") : "",
       clearTo > clearFrom ? `clears ${clearFrom}–${clearTo - 1}` : "",
     ];
     return [`${value}{${min},${max === UNBOUNDED ? "" : max}}${lazy ? "?" : ""}`, ...facts.filter((fact) => fact !== "")].join(" ");
@@ -54,6 +54,7 @@ const WRITTEN: Readonly<Record<Operand, (value: number, program: Program) => str
   slots: (value, { asked }) => (asked[value] ?? []).map((slot) => `$${slot}`).join("|"),
   verb: (value, { verbs }) => verbs[value]?.kind ?? `${value}?`,
   register: (value) => `r${value}`,
+  when: (value) => ["", "where that is not set", "where set"][value] ?? `${value}?`,
   more: (value) => (value === 1 ? "and the next" : ""),
   called: (value) => (value < 0 ? "any" : `$${value}`),
   begins: (value) => (value === 1 ? "begins" : ""),

@@ -68,6 +68,8 @@ export type Operand =
   /** The number of a verb, in a program's `verbs`. */
   | "verb"
   | "register"
+  /** When a register is copied: a number of `PutWhen`. */
+  | "when"
   /** 1 where the alternative that comes next is saved above them, else 0. */
   | "more"
   /** A slot that is called; 0 for the whole pattern, −1 for any. */
@@ -171,11 +173,14 @@ export const OPERATIONS: Readonly<Record<Operation, OperationRow>> = {
   [Op.NoteStates]: { name: "note-states", operands: ["register", "more"], flow: "on", does: "notes" },
   // The newest capture of the first slot is taken away, and there must be one; the second, if any, holds what is between.
   [Op.Balance]: { name: "balance", operands: ["slot", "slot", "backward"], flow: "on", does: "notes" },
-  // A register is copied to another.
-  [Op.Put]: { name: "put", operands: ["register", "register"], flow: "on", does: "notes" },
+  // A register is copied to another: always, where the other holds nothing, or where the one holds something (`PutWhen`).
+  [Op.Put]: { name: "put", operands: ["register", "register", "when"], flow: "on", does: "notes" },
   // A lookbehind that goes back step by step has come to where it was asked.
   [Op.HereAgain]: { name: "here-again", operands: ["enclosure"], flow: "on", does: "asserts" },
 };
+
+/** When a register is copied. */
+export const PutWhen = { Always: 0, ToNothing: 1, Something: 2 } as const;
 
 /** What steers the backtracking, or hangs on more than a state: programs with it (`Program.beyond`) are run by the backtracking machine alone. */
 export type BacktrackersOwn =

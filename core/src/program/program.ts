@@ -4,9 +4,10 @@
  * Instructions are four 32-bit numbers each, `[operation, a, b, c]`, in one flat array; `pc` counts instructions.
  * `operations.ts` says what they mean. Every instruction points back to the node of the syntax tree that it acts for.
  */
+
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
-import type { Dialect, Options } from "../dialect/dialect.ts";
+import type { CapturesStay, Dialect, Options } from "../dialect/dialect.ts";
 import type { Reading, Source } from "../syntax/read.ts";
 import type { Group, Node, NodeOf, Slot, VerbKind } from "../syntax/tree.ts";
 
@@ -27,6 +28,8 @@ export interface Loop {
   readonly begin: number;
   /** An iteration beyond the least number that takes nothing is the last one; else it fails. */
   readonly emptyIsLast: boolean;
+  /** A turn that takes nothing ends the loop, even before the least number of turns. */
+  readonly emptyEnds: boolean;
   /** Of a loop that an empty turn ends the first turn that can, counted from nought. */
   readonly notesFrom: number;
   /** Where a turn goes on that took nothing and may not have; −1 where it fails. Only automata have such loops. */
@@ -65,7 +68,7 @@ export interface Verb {
  * What outcomes may hang on besides the instruction, the offset and what the registers of loops and groups hold. Who
  * follows programs by those alone leaves such programs to the backtracking machine.
  */
-export type Beyond = "calls" | "verbs" | "search-start" | "keep" | "looks-back" | "stacks";
+export type Beyond = "calls" | "verbs" | "search-start" | "keep" | "looks-back" | "stacks" | "stays" | "turns";
 
 /** As an exit of an enclosure: nothing goes on from there, and the way fails. */
 export const FAILS = -1;
@@ -94,6 +97,8 @@ export interface Program {
   readonly asked: readonly (readonly number[])[];
   readonly verbs: readonly Verb[];
   readonly beyond: ReadonlySet<Beyond>;
+  /** Captures that outlast the way on which they were made, where the pattern has such; else null. */
+  readonly capturesStay: CapturesStay | null;
   /** Characters that an attempt is begun at, where a search skips the others and it shows; else null. */
   readonly starts: CharSet | null;
   /** Registers of where the match begins if not where the attempt did, of the call under way, and of how much is put aside; −1 where there are none. */

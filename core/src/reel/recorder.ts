@@ -8,6 +8,7 @@
 import type { Recorder } from "../machine/events.ts";
 import { CLEARED, KIND_MASK, Kind } from "../machine/events.ts";
 import type { Program } from "../program/program.ts";
+import { RegisterTrace } from "./trace.ts";
 
 export const ROW_WIDTH = 3;
 const CHUNK_BITS = 16;
@@ -38,9 +39,12 @@ export class ReelRecorder implements Recorder {
   private attemptStep = 0;
   private reach = 0;
   private registers: Int32Array;
+  /** All that captures were, where that cannot be read back along the chain; else null. */
+  readonly trace: RegisterTrace | null;
 
   constructor(program: Program) {
     this.program = program;
+    this.trace = program.capturesStay === null ? null : new RegisterTrace(3 * program.slots.length);
     this.checkpointWidth = CHECKPOINT_HEAD + 3 * program.slots.length;
     let interval = CHECKPOINT_ROWS;
     while (interval < this.checkpointWidth * ROWS_PER_REGISTER) interval *= 2;
@@ -57,6 +61,7 @@ export class ReelRecorder implements Recorder {
     const step = this.length;
     if ((step & CHUNK_MASK) === 0) this.addChunk();
     if ((step & (this.interval - 1)) === 0) this.addCheckpoint();
+    this.trace?.write(step, this.registers);
     const { chunk, cursor } = this;
     chunk[cursor] = to;
     chunk[cursor + 1] = word;
@@ -108,6 +113,6 @@ export class ReelRecorder implements Recorder {
 
   /** Bytes held. */
   get bytes(): number {
-    return this.chunks.reduce((sum, chunk) => sum + chunk.byteLength, 0) + this.checkpoints.length * this.checkpointWidth * 4;
+    return this.chunks.reduce((sum, chunk) => sum + chunk.byteLength, 0) + this.checkpoints.length * this.checkpointWidth * 4 + (this.trace?.bytes ?? 0);
   }
 }

@@ -421,6 +421,7 @@ export class Reel {
    */
   captures(step: number): { captures: (Span | null)[]; opened: (number | null)[] } {
     if (this.program.stackRegister >= 0) return this.stackedCaptures(step);
+    if (this.rows.trace) return this.tracedCaptures(this.rows.trace.at(step));
     const count = this.program.slots.length;
     const captures: (Span | null | undefined)[] = new Array(count).fill(undefined);
     const opened: (number | null | undefined)[] = new Array(count).fill(undefined);
@@ -482,6 +483,17 @@ export class Reel {
       i = this.before(i);
     }
     return { captures: captures.map((c) => c ?? null), opened: opened.map((o) => o ?? null) };
+  }
+
+  /** The same from what the registers held. */
+  private tracedCaptures(registers: Int32Array): { captures: (Span | null)[]; opened: (number | null)[] } {
+    const { slots } = this.program;
+    const held = (register: number): number | null => ((registers[register] as number) < 0 ? null : (registers[register] as number));
+    const captures = slots.map((_, i) => {
+      const [start, end] = [held(captureRegister(i + 1)), held(captureRegister(i + 1) + 1)];
+      return start === null || end === null ? null : { start, end };
+    });
+    return { captures, opened: slots.map((_, i) => held(openRegister(i + 1, slots.length))) };
   }
 
   /** The same where groups take back what others captured: the live path is gone along from the attempt's start. */

@@ -28,7 +28,7 @@ type Step =
   | { readonly kind: "turns"; readonly of: Reckoned; readonly max: number; readonly steady: boolean }
   | { readonly kind: "choice"; readonly among: readonly Reckoned[] }
   | { readonly kind: "run"; readonly parts: readonly Step[] }
-  | { readonly kind: "endless" };
+  | { readonly kind: "endless"; readonly steady: boolean };
 
 const NOTHING: Step = { kind: "run", parts: [] };
 
@@ -114,7 +114,8 @@ function reckon(whole: Step): Reckoned {
         steady = false;
         break;
       case "endless":
-        valid = steady = false;
+        valid = false;
+        steady &&= step.steady;
         break;
     }
   }
@@ -142,10 +143,11 @@ function stepOf(node: Node, inside: readonly Step[]): Step {
     case "conditional":
       return { kind: "choice", among: inside.map(reckon) };
     case "back-reference":
+      return { kind: "endless", steady: true };
     case "call":
     case "verb":
     case "keep":
-      return { kind: "endless" };
+      return { kind: "endless", steady: false };
     case "quantifier":
       return repeated(node, reckon(inside[0] as Step));
     default:
@@ -157,12 +159,12 @@ function repeated({ body, min, max, mode }: NodeOf<"quantifier">, of: Reckoned):
   const grouped = body.kind === "group" && body.stands === undefined;
   const optional = min === 0 && max === 1;
   if (optional && grouped && mode !== "possessive") return { kind: "choice", among: [of, { most: 0, valid: true, steady: true, astray: false }] };
-  if (!of.valid) return { kind: "endless" };
+  if (!of.valid) return { kind: "endless", steady: of.steady && min === max };
   if (optional) return { kind: "characters", count: of.most, steady: false };
   const turns = Math.min(max, MOST_TURNS);
   const single = body.kind === "character" || body.kind === "any" || body.kind === "set";
   // A greedy run of one item is reckoned without a look at whether the number runs over.
   if (single && mode === "greedy" && max === Number.POSITIVE_INFINITY) return { kind: "characters", count: turns, steady: false };
-  if (grouped && mode !== "possessive" && !of.steady) return { kind: "endless" };
+  if (grouped && mode !== "possessive" && !of.steady) return { kind: "endless", steady: false };
   return { kind: "turns", of, max: turns, steady: min === max };
 }

@@ -133,6 +133,7 @@ export const perl: Dialect = {
     emptyIteration: "is-last-at-least",
     emptyGroupTurn: "taken",
     possessive: "whole",
+    capturesStay: "failed-look",
     unsetReference: "fails",
     lookbehind: "furthest-first",
     afterEmptyMatch: "not-empty-here",

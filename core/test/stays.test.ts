@@ -1,0 +1,92 @@
+/** Captures that outlast the way on which they were made: what the engines were recorded to say is in the tables of java and perl. */
+import { describe, expect, test } from "@jest/globals";
+import { BacktrackingMachine, chooseMachine, type DialectName, record, runToEnd } from "../src/index.ts";
+import type { Recorder } from "../src/machine/events.ts";
+import { UndoLog } from "../src/machine/undo.ts";
+import { captureRegister, openRegister } from "../src/program/program.ts";
+import { RegisterTrace } from "../src/reel/trace.ts";
+import { programOf } from "./support.ts";
+
+describe("the undo log", () => {
+  const logged = (): { log: UndoLog; registers: Int32Array } => {
+    const log = new UndoLog(100);
+    const registers = Int32Array.of(10, 11, 12, 13);
+    for (const register of [0, 2, 1, 3, 0]) {
+      log.note(register, registers[register] as number);
+      registers[register] = (registers[register] as number) + 10;
+    }
+    return { log, registers };
+  };
+
+  test("forgets the changes of captures, and undoes the others", () => {
+    const { log, registers } = logged();
+    log.forget(1, 2);
+    log.undo(registers, 0);
+    expect([...registers]).toEqual([10, 21, 12, 13]);
+  });
+
+  test("undoes the others at once, and captures when it is asked to", () => {
+    const { log, registers } = logged();
+    log.undoOthers(registers, 1, 2);
+    expect([...registers]).toEqual([30, 21, 12, 13]);
+    log.undo(registers, 0);
+    expect([...registers]).toEqual([10, 11, 12, 13]);
+  });
+});
+
+test("a trace gives the registers after any step", () => {
+  const trace = new RegisterTrace(3);
+  const registers = Int32Array.of(-1, -1, -1, 7);
+  const wanted: number[][] = [];
+  for (let step = 0; step < 5000; step++) {
+    if (step % 3 !== 1) registers[(step * 7) % 3] = step % 11;
+    trace.write(step, registers);
+    wanted.push([...registers.subarray(0, 3)]);
+  }
+  for (const step of [0, 1, 2, 1023, 1024, 1025, 3071, 4998, 4999, 9999]) expect([...trace.at(step)]).toEqual(wanted[Math.min(step, 4999)]);
+});
+
+describe.each<[DialectName, string, string]>([
+  ["java", "(?:(?!(a)b)|(?=(a)).)*c|(b)", "aabab ca"],
+  ["java", "(?>(a)|b)c|\\w", "aab bc"],
+  ["java", "(?:(\\w)+,?)+;|,", "aa,ab a,aaa;"],
+  ["java", "(?:(a)\\1)*c|(a|b)++x", "aaaab abxc"],
+  ["java", "(?:(?=(a)))*?b|(a*?){2}d", "aab aad"],
+  ["perl", "(?!(a)b)\\w|(?:(?!(?:(a)|b)*c).)*$", "abac aab"],
+])("%s %s", (dialect, pattern, text) => {
+  const program = programOf(pattern, "", dialect);
+
+  test("is run by the naive machine alone, and says why", () => {
+    expect(program.capturesStay).not.toBeNull();
+    expect(chooseMachine(program)).toEqual({
+      machine: "backtracking",
+      reason: "what groups in it capture stays, though the way is given up on which they did",
+    });
+  });
+
+  test("the reel shows at every step what the machine held", () => {
+    const held: number[][] = [];
+    let registers = new Int32Array(0);
+    const recorder: Recorder = {
+      watch: (own) => {
+        registers = own as Int32Array<ArrayBuffer>;
+      },
+      write: () => {
+        held.push([...registers.subarray(0, openRegister(1, program.slots.length))]);
+      },
+      markCleared: () => {},
+    };
+    const machine = new BacktrackingMachine(program, text, { mode: "all", recorder });
+    expect(runToEnd(machine, 100_000)).toBe("done");
+    expect(machine.matches.length).toBeGreaterThan(0);
+    const reel = record(program, text, { mode: "all", eventLimit: 100_000 });
+    expect(reel.length).toBe(held.length);
+    held.forEach((own, step) => {
+      const wanted = program.slots.map((_, i) => {
+        const [start, end] = [own[captureRegister(i + 1)] as number, own[captureRegister(i + 1) + 1] as number];
+        return start < 0 ? null : { start, end };
+      });
+      expect([step, reel.captures(step).captures]).toEqual([step, wanted]);
+    });
+  });
+});
