@@ -240,6 +240,7 @@ export class Walk<W extends Way> {
           else visitor.lose?.();
           break;
         case Op.Put:
+        case Op.MarkPlace:
           pending.push({ ...place, pc: pc + 1 });
           break;
         case Op.Call:
@@ -248,6 +249,7 @@ export class Walk<W extends Way> {
         case Op.Act:
         case Op.ConditionCall:
         case Op.NoteStates:
+        case Op.BackToPlace:
           // What comes of these hangs on more than a place: ways are missing then.
           this.spent = true;
           break;

@@ -70,6 +70,8 @@ const KINDS: Readonly<Record<Operation, ChartNodeKind | null>> = {
   [Op.NoteStates]: null,
   [Op.Balance]: "close",
   [Op.Put]: null,
+  [Op.MarkPlace]: "enter",
+  [Op.BackToPlace]: "leave",
 };
 
 /** The graph of a program; null where it is too large to be read. */
@@ -174,6 +176,8 @@ function nodeLabel(program: Program, pc: number): string {
     case Op.HereAgain:
     case Op.NoteStates:
     case Op.Put:
+    case Op.MarkPlace:
+    case Op.BackToPlace:
       return labelOf(source.pattern, part);
     default:
       return unknownOperation(operation);

@@ -19,8 +19,20 @@ export type AssertionKind =
   /** The same, but never in an empty text. */
   | "not-word-edge-in-text";
 
-/** Anchors where CR LF ends a line as one: they are put together from others (syntax/anchors.ts). */
-export type PairedAnchor = "line-start-by-pairs" | "line-end-by-pairs" | "last-line-end-by-pairs";
+/**
+ * Anchors that know of CR LF: they are put together from others (syntax/anchors.ts). `by-pairs` take it as one line end;
+ * `with-pair` as one at the text's end, and each half as one elsewhere; of `pair` nothing else ends a line.
+ */
+const PAIRED_ANCHORS = [
+  "line-start-by-pairs",
+  "line-end-by-pairs",
+  "last-line-end-by-pairs",
+  "last-line-end-with-pair",
+  "line-start-of-pair",
+  "line-end-of-pair",
+  "last-line-end-of-pair",
+] as const;
+export type PairedAnchor = (typeof PAIRED_ANCHORS)[number];
 
 /**
  * Where a grapheme cluster begins or ends, put together from others (syntax/clusters.ts): never in an empty text, and
@@ -32,4 +44,5 @@ export type AnchorKind = AssertionKind | PairedAnchor | ClusterEdge;
 
 export const isClusterEdge = (anchor: AnchorKind): anchor is ClusterEdge => anchor.includes("cluster-edge");
 
-export const isPaired = (anchor: AnchorKind): anchor is PairedAnchor => anchor.endsWith("-by-pairs");
+const PAIRED: ReadonlySet<string> = new Set(PAIRED_ANCHORS);
+export const isPaired = (anchor: AnchorKind): anchor is PairedAnchor => PAIRED.has(anchor);

@@ -35,8 +35,8 @@ export interface Options {
   readonly unicodeCase: boolean;
   /** Only LF ends a line, where others do else. */
   readonly unixLines: boolean;
-  /** The one character that ends a line, where a pattern may say which. */
-  readonly lineEnd: number;
+  /** What ends a line, where a pattern may say: one character, CR LF, each of both and both, or all that Unicode has for it. */
+  readonly lineEnd: number | "crlf" | "any-crlf" | "any";
   /** `\R` takes CR, LF and both of them alone. */
   readonly plainBreaks: boolean;
   /** White space and comments in the pattern mean nothing. */
@@ -130,7 +130,8 @@ export type GroupOpener =
   | { readonly kind: "named"; readonly end: string }
   /** The same by a name or a number, behind a hyphen that of a group whose newest capture is taken away; or that alone. */
   | { readonly kind: "balanced"; readonly end: string }
-  | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean }
+  /** `reenters`: it may be tried another way when it has been left. */
+  | { readonly kind: "look"; readonly behind: boolean; readonly negated: boolean; readonly reenters?: true }
   | { readonly kind: "atomic" }
   /** `(?(1)…|…)`; the opener ends before the group it asks for. */
   | { readonly kind: "conditional" }
@@ -374,7 +375,7 @@ export interface Dialect {
     /** In a verbose pattern: the blanks, and what ends a comment. */
     readonly verbose: {
       readonly blanks: (options: Options) => string;
-      readonly ends: (options: Options) => string;
+      readonly ends: (options: Options) => string | readonly string[];
       /** Blanks may stand between the signs of one operator, too. */
       readonly within: boolean;
     };
@@ -396,6 +397,10 @@ export interface Dialect {
     readonly dot: (options: Options) => CharSet;
     /** What ends a line, for anchors. */
     readonly lineEnds: (options: Options) => CharSet;
+    /** Whether only CR LF ends a line, so that what takes all but line ends takes either half alone. */
+    readonly pairEnds?: (options: Options) => boolean;
+    /** Whether a search begins no attempt between CR and LF, unless the pattern asks for one of them. */
+    readonly skipsLineFeeds?: (options: Options) => boolean;
     readonly word: (options: Options) => CharSet;
     /** Captures inside a quantifier are cleared when an iteration begins. */
     readonly clearsCapturesEachIteration: boolean;

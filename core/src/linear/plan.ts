@@ -62,6 +62,8 @@ export const REFUSALS: Readonly<Record<Refusal, string>> = {
   keep: "it leaves out what was taken before a place in it",
   "looks-back": "a lookbehind in it goes back by several widths and keeps, or settles, what it takes",
   stays: "what groups in it capture stays, though the way is given up on which they did",
+  "line-feeds": "a search for it does not begin between CR and LF",
+  reenters: "a lookaround in it may be tried another way when it has been left",
   turns: "a turn in it that takes nothing ends its loop before the least number of turns",
   stacks: "its groups take back what others have captured",
   references: "it has back-references to groups of many texts, known only while it matches",

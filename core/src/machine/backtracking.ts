@@ -505,6 +505,17 @@ export class BacktrackingMachine {
           if (this.outcome !== "running") break run;
           continue run;
         }
+        case Op.MarkPlace:
+          this.set(a, at);
+          pc++;
+          if (this.outcome !== "running") break run;
+          continue run;
+        case Op.BackToPlace:
+          at = registers[a] as number;
+          steps++;
+          if (recorder !== null) recorder.write(at, packEvent(Kind.Hold, pc), top, stateCount, this.attempt);
+          pc++;
+          continue run;
         case Op.HereAgain:
           if (at !== open.at(open.count - 1)) break;
           pc++;

@@ -29,6 +29,9 @@ export function pointBefore(text: string, at: number): number {
   return isHigh(high) ? 0x10000 + ((high - 0xd800) << 10) + (unit - 0xdc00) : unit;
 }
 
+const CARRIAGE_RETURN = 0x0d;
+const LINE_FEED = 0x0a;
+
 export class Items {
   readonly program: Program;
   readonly text: string;
@@ -126,6 +129,11 @@ export class Items {
   /** The offset one character further: by code points where the text is read so. */
   after(at: number): number {
     return at + (this.codePoints && at < this.text.length && pointAt(this.text, at) > 0xffff ? 2 : 1);
+  }
+
+  /** Whether a place lies between CR and LF. */
+  isBetweenPair(at: number): boolean {
+    return this.text.charCodeAt(at - 1) === CARRIAGE_RETURN && this.text.charCodeAt(at) === LINE_FEED;
   }
 
   /** Where a search goes on that has found the empty match at the offset, where it is not looked for there again. */

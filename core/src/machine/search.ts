@@ -87,8 +87,11 @@ export class Search {
 
   /** The search goes on from there; it may be said to have begun there, where nothing but the empty text was found before. */
   private goesOn(attempt: number, next: number): number {
-    if (this.isOwnAt(attempt)) this.items.origin = next;
-    return next;
+    if (this.isOwnAt(attempt)) {
+      this.items.origin = next;
+      return next;
+    }
+    return this.program.skipsLineFeeds && this.items.isBetweenPair(next) ? next + 1 : next;
   }
 
   /**

@@ -11,7 +11,7 @@ import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import { Reckoning } from "../syntax/bounded.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { type Reading, read, type Source } from "../syntax/read.ts";
-import { type Node, type NodeOf, unknownNode, type VerbKind, walk } from "../syntax/tree.ts";
+import { type Node, type NodeOf, unknownNode, type VerbKind, walk, walkWritten } from "../syntax/tree.ts";
 import { type Width, widthsOf } from "../syntax/width.ts";
 import { unknownKey } from "../unknown.ts";
 import { assertionNumber } from "./assertions.ts";
@@ -118,6 +118,7 @@ class Compiler extends Emitter {
 
   run(part: Node, back: boolean): Program | undefined {
     this.part = part;
+    if (this.dialect.semantics.skipsLineFeeds?.(this.reading.options) && !asksForLineEnd(part)) this.beyond.add("line-feeds");
     const { root, groups, slots, options, source } = this.reading;
     this.later([
       () => this.node(part, back),
@@ -149,6 +150,7 @@ class Compiler extends Emitter {
       asked: this.asked,
       verbs: this.verbs,
       beyond: this.beyond,
+      skipsLineFeeds: this.beyond.has("line-feeds"),
       capturesStay: this.beyond.has("stays") ? (this.dialect.semantics.capturesStay ?? null) : null,
       starts: this.beyond.has("verbs") && this.dialect.semantics.skipsToFirst(options) ? firstCharacter(part) : null,
       keepRegister: this.special.keep,
@@ -399,7 +401,7 @@ class Compiler extends Emitter {
         if (width > 0) this.emit(node, Op.StepBack, width);
         this.later([() => this.node(part, false)]);
       };
-    this.enclose("look", node, node.negated, () => {
+    const inside = (): void => {
       if (reach !== 0) this.searchBack(node, widths?.[0] ?? 0, reach);
       else if (widths === null) this.later([() => this.node(body, behind)]);
       else if (widths.length === 1) from(widths[0] as number, body)();
@@ -410,7 +412,16 @@ class Compiler extends Emitter {
           branches.map((branch, i) => ({ node: branch, emit: from(widths[i] as number, branch) })),
         );
       }
-    });
+    };
+    if (!node.reenters) {
+      this.enclose("look", node, node.negated, inside);
+      return;
+    }
+    // Nothing is settled: it notes where it was asked, and goes back there.
+    this.beyond.add("reenters");
+    const place = this.registers++;
+    this.emit(node, Op.MarkPlace, place);
+    this.later([() => this.later([inside]), () => this.emit(node, Op.BackToPlace, place)]);
   }
 
   /**
@@ -666,6 +677,16 @@ class Compiler extends Emitter {
       },
     ]);
   }
+}
+
+/** Whether CR or LF is written in a pattern, by itself or in a set, and not as a class. */
+function asksForLineEnd(root: Node): boolean {
+  const isOne = (codePoint: number): boolean => codePoint === 0x0a || codePoint === 0x0d;
+  for (const node of walkWritten(root)) {
+    if (node.kind === "character" && isOne(node.codePoint)) return true;
+    if (node.kind === "set" && node.items.some((item) => item.kind === "range" && (isOne(item.from) || isOne(item.to)))) return true;
+  }
+  return false;
 }
 
 const beginsWithLetter = (branch: Node): boolean => (branch.kind === "sequence" ? branch.items[0] : branch)?.kind === "character";

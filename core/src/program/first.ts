@@ -4,7 +4,7 @@
  */
 import { type CharSet, countOf } from "../charset/charset.ts";
 import { charactersOf } from "../syntax/characters.ts";
-import { childrenOf, type Node, walk } from "../syntax/tree.ts";
+import { childrenOf, type Node, type NodeOf, walk } from "../syntax/tree.ts";
 
 /** What is known of where a part begins: its first character, that it has none and takes nothing, or nothing at all. */
 type First = CharSet | "nothing" | null;
@@ -28,10 +28,12 @@ const MOST_CASES = 2;
 
 function firstOf(node: Node, inner: readonly First[]): First {
   switch (node.kind) {
-    case "character": {
-      const set = charactersOf(node);
-      return countOf(set) <= MOST_CASES ? set : null;
-    }
+    case "set":
+      // One character in brackets is that character.
+      if (node.negated || node.items.length !== 1 || node.items[0]?.kind !== "range" || node.items[0].from !== node.items[0].to) return null;
+      return fewCharacters(node);
+    case "character":
+      return fewCharacters(node);
     case "sequence":
       return inner.find((first) => first !== "nothing") ?? (inner.length === 0 ? "nothing" : inner.includes(null) ? null : "nothing");
     case "group":
@@ -53,10 +55,14 @@ function firstOf(node: Node, inner: readonly First[]): First {
     case "verb":
       return node.verb === "accept" ? null : "nothing";
     case "any":
-    case "set":
     case "back-reference":
     case "conditional":
     case "call":
       return null;
   }
+}
+
+function fewCharacters(node: NodeOf<"character" | "set">): First {
+  const set = charactersOf(node);
+  return countOf(set) <= MOST_CASES ? set : null;
 }

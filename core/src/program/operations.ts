@@ -38,6 +38,8 @@ export const Op = {
   NoteStates: 28,
   Balance: 29,
   Put: 30,
+  MarkPlace: 31,
+  BackToPlace: 32,
 } as const;
 
 export type Operation = (typeof Op)[keyof typeof Op];
@@ -175,6 +177,9 @@ export const OPERATIONS: Readonly<Record<Operation, OperationRow>> = {
   [Op.Balance]: { name: "balance", operands: ["slot", "slot", "backward"], flow: "on", does: "notes" },
   // A register is copied to another: always, where the other holds nothing, or where the one holds something (`PutWhen`).
   [Op.Put]: { name: "put", operands: ["register", "register", "when"], flow: "on", does: "notes" },
+  // A lookaround that may be tried another way notes where it was asked, and goes back there.
+  [Op.MarkPlace]: { name: "mark-place", operands: ["register"], flow: "on", does: "notes" },
+  [Op.BackToPlace]: { name: "back-to-place", operands: ["register"], flow: "on", does: "steps-back" },
   // A lookbehind that goes back step by step has come to where it was asked.
   [Op.HereAgain]: { name: "here-again", operands: ["enclosure"], flow: "on", does: "asserts" },
 };
@@ -193,7 +198,9 @@ export type BacktrackersOwn =
   | typeof Op.HereAgain
   | typeof Op.NoteStates
   | typeof Op.Balance
-  | typeof Op.Put;
+  | typeof Op.Put
+  | typeof Op.MarkPlace
+  | typeof Op.BackToPlace;
 
 /** Ends an exhaustive switch of a reader that is never given the backtracking machine's own operations. Throws. */
 export function refuseOperation(operation: BacktrackersOwn): never {

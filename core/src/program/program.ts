@@ -68,7 +68,7 @@ export interface Verb {
  * What outcomes may hang on besides the instruction, the offset and what the registers of loops and groups hold. Who
  * follows programs by those alone leaves such programs to the backtracking machine.
  */
-export type Beyond = "calls" | "verbs" | "search-start" | "keep" | "looks-back" | "stacks" | "stays" | "turns";
+export type Beyond = "calls" | "verbs" | "search-start" | "keep" | "looks-back" | "stacks" | "stays" | "turns" | "line-feeds" | "reenters";
 
 /** As an exit of an enclosure: nothing goes on from there, and the way fails. */
 export const FAILS = -1;
@@ -99,6 +99,8 @@ export interface Program {
   readonly beyond: ReadonlySet<Beyond>;
   /** Captures that outlast the way on which they were made, where the pattern has such; else null. */
   readonly capturesStay: CapturesStay | null;
+  /** A search begins no attempt between CR and LF. */
+  readonly skipsLineFeeds: boolean;
   /** Characters that an attempt is begun at, where a search skips the others and it shows; else null. */
   readonly starts: CharSet | null;
   /** Registers of where the match begins if not where the attempt did, of the call under way, and of how much is put aside; −1 where there are none. */

@@ -119,6 +119,8 @@ export function effectsOf({ code, loops, references, slots, asked, keepRegister 
     case Op.NoteStates:
     case Op.Balance:
     case Op.Put:
+    case Op.MarkPlace:
+    case Op.BackToPlace:
       return NONE;
     default:
       return unknownOperation(operation);

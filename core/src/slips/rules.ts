@@ -95,8 +95,17 @@ function lettersBefore(shape: Shape, node: Node): string {
   return word.toLowerCase();
 }
 
-const STARTS = new Set(["text-start", "line-start", "line-start-before-text", "line-start-by-pairs"]);
-const ENDS = new Set(["text-end", "line-end", "last-line-end", "line-end-by-pairs", "last-line-end-by-pairs"]);
+const STARTS = new Set(["text-start", "line-start", "line-start-before-text", "line-start-by-pairs", "line-start-of-pair"]);
+const ENDS = new Set([
+  "text-end",
+  "line-end",
+  "last-line-end",
+  "line-end-by-pairs",
+  "last-line-end-by-pairs",
+  "last-line-end-with-pair",
+  "line-end-of-pair",
+  "last-line-end-of-pair",
+]);
 const itemsOf = (node: Node): readonly Node[] => (node.kind === "sequence" ? node.items : [node]);
 const isAnchor = (node: Node | undefined, kinds: ReadonlySet<string>): node is Node => kinds.has(anchorOf(node) ?? "");
 

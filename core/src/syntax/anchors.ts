@@ -21,6 +21,13 @@ export function lineBreak(others: CharSet, settled: "always" | "repeated", span:
   return { kind: "group", capture: null, name: null, body: settled === "always" ? { kind: "atomic", body, ...span } : body, stands: "line-break", ...span };
 }
 
+/** Any character, but not where CR LF stands. */
+export function noPair(span: Span): Node {
+  const { inOrder, character, set, notAhead } = partsAt(span);
+  const body = inOrder(notAhead(inOrder(character(CARRIAGE_RETURN), character(LINE_FEED))), set(FULL_SET));
+  return { kind: "group", capture: null, name: null, body, stands: "no-pair", ...span };
+}
+
 /** What is repeated of a part: a line end is settled with each turn. */
 export function asRepeated(node: Node): Node {
   if (node.kind !== "group" || node.stands !== "line-break" || node.body.kind === "atomic") return node;
@@ -68,4 +75,11 @@ const BODIES: Readonly<Record<PairedAnchor, (parts: Parts, lineEnds: CharSet) =>
       inOrder(character(CARRIAGE_RETURN), character(LINE_FEED), textEnd),
       inOrder(notBehind(character(CARRIAGE_RETURN)), character(LINE_FEED), textEnd),
     ),
+  "last-line-end-with-pair": ({ either, inOrder, textEnd, character, set }, lineEnds) =>
+    either(textEnd, inOrder(set(lineEnds), textEnd), inOrder(character(CARRIAGE_RETURN), character(LINE_FEED), textEnd)),
+  // Not behind a pair that ends the text.
+  "line-start-of-pair": ({ either, inOrder, textStart, behind, character, set }) =>
+    either(textStart, inOrder(behind(inOrder(character(CARRIAGE_RETURN), character(LINE_FEED))), set(FULL_SET))),
+  "line-end-of-pair": ({ either, inOrder, textEnd, character }) => either(textEnd, inOrder(character(CARRIAGE_RETURN), character(LINE_FEED))),
+  "last-line-end-of-pair": ({ either, inOrder, textEnd, character }) => either(textEnd, inOrder(character(CARRIAGE_RETURN), character(LINE_FEED), textEnd)),
 };

@@ -40,6 +40,8 @@ interface OpenGroup {
   readonly lookbehindGroups: number;
   /** Whether it lies in a lookaround, or is one. */
   readonly inLook: boolean;
+  /** Whether that may be tried another way when it has been left. */
+  readonly reenters: boolean;
   readonly branches: Node[];
   place: Place;
   branchStart: number;
@@ -210,6 +212,7 @@ export class GrowingTree {
       most: this.count,
       lookbehindGroups: outer && outer.lookbehindGroups >= 0 ? outer.lookbehindGroups : behind ? this.count : -1,
       inLook: opener.kind === "look" || outer?.inLook === true,
+      reenters: (opener.kind === "look" && opener.reenters === true) || outer?.reenters === true,
       branches: [],
       place: { bracket: {}, outer: outer?.place ?? null },
       branchStart: reader.at,
@@ -249,7 +252,7 @@ export class GrowingTree {
     }
     let node: Node;
     if (opener.kind === "look") {
-      node = { kind: "look", behind: opener.behind, negated: opener.negated, widths: null, body, ...span };
+      node = { kind: "look", behind: opener.behind, negated: opener.negated, widths: null, body, ...(opener.reenters && { reenters: true }), ...span };
       if (opener.behind && reader.dialect.semantics.lookbehind !== "any-width") this.lookbehinds.push(node);
     } else if (opener.kind === "atomic") node = { kind: "atomic", body, ...span };
     else if (opener.kind === "conditional") {

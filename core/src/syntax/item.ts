@@ -43,6 +43,10 @@ const ASSERTS: Readonly<Record<AnchorKind, string>> = {
   "line-start-by-pairs": "holds where a line begins, CR LF as one",
   "line-end-by-pairs": "holds where a line ends, CR LF as one",
   "last-line-end-by-pairs": "holds where the text ends, and before a line end that ends it, CR LF as one",
+  "last-line-end-with-pair": "holds where the text ends, and before a line end that ends it, CR LF too",
+  "line-start-of-pair": "holds where the text begins, and behind CR LF",
+  "line-end-of-pair": "holds before CR LF, and where the text ends",
+  "last-line-end-of-pair": "holds where the text ends, and before CR LF that ends it",
   "word-start": "holds where a word begins",
   "word-end": "holds where a word ends",
   "word-edge": "holds where a word begins or ends",
@@ -70,7 +74,7 @@ function sentenceOf(reading: Reading, node: Node, takes: CharSet | null): string
       return `${ASSERTS[node.assertion]}, and takes nothing`;
     case "look":
       if (node.stands && !takesText(node.stands)) return `${ASSERTS[node.stands]}, and takes nothing`;
-      return `holds where ${node.behind ? "what stands before it" : "what follows"} ${node.negated ? "is not" : "is"} its inside, and takes nothing`;
+      return `holds where ${node.behind ? "what stands before it" : "what follows"} ${node.negated ? "is not" : "is"} its inside, and takes nothing${node.reenters ? "; it may be tried another way" : ""}`;
     case "atomic":
       return "is not tried another way once it is through";
     case "group":
@@ -97,6 +101,7 @@ function sentenceOf(reading: Reading, node: Node, takes: CharSet | null): string
 }
 
 const TAKEN: Readonly<Record<TextSign, string>> = {
+  "no-pair": "takes any character, but not where CR LF stands",
   "line-break": "takes a line end, CR LF as one",
   "grapheme-cluster": "takes a whole character as a reader sees it, with its marks and joined parts",
 };

@@ -11,7 +11,7 @@ import type { AnchorKind } from "../dialect/assertions.ts";
 import type { Dialect, Escape, Operator, Options } from "../dialect/dialect.ts";
 import { isAsciiLetter } from "../text/characters.ts";
 import { unknownKey } from "../unknown.ts";
-import { lineBreak } from "./anchors.ts";
+import { lineBreak, noPair } from "./anchors.ts";
 import { graphemeCluster } from "./clusters.ts";
 import { readEscape } from "./escapes.ts";
 import { readGroup, readGroupEscape } from "./groups.ts";
@@ -143,7 +143,8 @@ class Parser {
         return;
       case "any":
         reader.at += sign.length;
-        tree.add({ kind: "any", set: dialect.semantics.dot(reader.options), start, end: reader.at });
+        if (dialect.semantics.pairEnds?.(reader.options) && !reader.options.dotTakesAll) tree.add(noPair({ start, end: reader.at }));
+        else tree.add({ kind: "any", set: dialect.semantics.dot(reader.options), start, end: reader.at });
         return;
       case "set":
         tree.add(SET_READERS[dialect.syntax.sets.reader(reader.options)](reader));
@@ -188,8 +189,10 @@ class Parser {
     if (isDigit(c) && c !== "0" && this.references.readNumber(start)) return;
     const read = readEscape(reader, start, false);
     if (read.kind === "other") this.otherEscape(read.meaning, start);
-    else if (read.kind === "class") this.addClass(read, start);
-    else if (reader.at > start + 1 || c !== undefined) tree.addCharacter(read.codePoint, start);
+    else if (read.kind === "class") {
+      if (read.name === "N" && this.dialect.semantics.pairEnds?.(reader.options)) tree.add(noPair({ start, end: reader.at }));
+      else this.addClass(read, start);
+    } else if (reader.at > start + 1 || c !== undefined) tree.addCharacter(read.codePoint, start);
     if (reader.at === start + 2 && isAsciiLetter(c)) this.letterEnd = reader.at;
   }
 

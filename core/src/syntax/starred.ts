@@ -45,7 +45,11 @@ export function readStarred(reader: Reader, tree: GrowingTree, global: GlobalFla
       if (!whole || (meaning.named === "must" && name === "")) {
         passed(reader);
         reader.report("starred-form", span(), meaning.named === "must" ? `(*${word === "" ? "" : word}:name)` : `(*${word})`);
-      } else tree.add({ kind: "verb", verb: meaning.verb, name: name === "" ? null : name, ...span() });
+        return undefined;
+      }
+      if (tree.top.reenters && meaning.verb !== "fail" && meaning.verb !== "mark")
+        reader.report("escape-unread", span(), reader.pattern.slice(start, reader.at), "a verb in a lookaround that may be tried another way");
+      tree.add({ kind: "verb", verb: meaning.verb, name: name === "" ? null : name, ...span() });
       return undefined;
     }
     default:

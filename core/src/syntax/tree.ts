@@ -30,7 +30,7 @@ export type SetItem = Span & ({ readonly kind: "range"; readonly from: number; r
 type Folding = { readonly folding: FoldingRule | null };
 
 /** Signs that take text and are put together from other parts. */
-export type TextSign = "line-break" | "grapheme-cluster";
+export type TextSign = "line-break" | "no-pair" | "grapheme-cluster";
 
 /** Set where one sign of the pattern stands for the whole, and nothing inside has a text of its own: what it stands for. */
 type Sign = { readonly stands?: PairedAnchor | ClusterEdge | TextSign };
@@ -65,6 +65,8 @@ export type Node = Span &
         readonly negated: boolean;
         readonly widths: readonly number[] | null;
         readonly back?: number;
+        /** It may be tried another way when it has been left. */
+        readonly reenters?: true;
         readonly body: Node;
       } & Sign)
     /** What is inside is settled when it is through. */
@@ -218,7 +220,7 @@ export function anchorOf(node: Node | undefined): AnchorKind | undefined {
 }
 
 export function takesText(sign: PairedAnchor | ClusterEdge | TextSign | undefined): sign is TextSign {
-  return sign === "line-break" || sign === "grapheme-cluster";
+  return sign === "line-break" || sign === "no-pair" || sign === "grapheme-cluster";
 }
 
 /** What a match says of one group, or of several that stand for the same: a place in the row of captures. */

@@ -154,7 +154,8 @@ class Writer {
         return item(
           this.group(
             node,
-            ({ kind, ...rest }) => kind === "look" && "behind" in rest && rest.behind === node.behind && rest.negated === node.negated,
+            ({ kind, ...rest }) =>
+              kind === "look" && "behind" in rest && rest.behind === node.behind && rest.negated === node.negated && rest.reenters === node.reenters,
             textOf(inner),
           ),
         );

@@ -24,6 +24,7 @@ export const PERLISH_ITEMS = [
   "\\v",
   "\\R",
   "\\N",
+  "\\X",
   "\\a",
   "\\e",
   "\\cJ",
@@ -120,7 +121,7 @@ export const pcre: Vocabulary = {
   flags: ["i", "m", "s", "x", "n", "U", "J", "u"],
   items: [...COMMON_ITEMS, ...COMMON_SETS, ...PERLISH_ITEMS, "\\g<1>", "\\g'n'", "\\g<+1>", "(?U)", "(?J)", "[[:<:]]a", "(*MARK:k)", "(*PRUNE:m)", "\u0085"],
   itemsWith: [["u", ["ſ", "\u212a", "[k-s]", "σ", "ς", "\\x{1F41F}", "\\N{U+61}", "\\p{Greek}", "\\x{3c3}"]]],
-  openers: [...COMMON_OPENERS, ...PERLISH_OPENERS],
+  openers: [...COMMON_OPENERS, ...PERLISH_OPENERS, "(*napla:", "(?<*"],
   quantifiers: [...COMMON_QUANTIFIERS, "*+", "++", "?+", "{1,2}+", "{,2}"],
   conditions: [...PERLISH_CONDITIONS, "(?(+1)", "(?(-1)", "(?(n)"],
   pieces: [

@@ -1,5 +1,5 @@
 /** pcre: PCRE2 10.42 as PHP 8.2's preg functions use it. Without the flag `u` a text is bytes, with it code points. */
-import { type CharSet, complement, FULL_SET } from "../../charset/charset.ts";
+import { type CharSet, complement, EMPTY_SET, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, type Escape, NO_OPTIONS, type Options, type Starred } from "../dialect.ts";
@@ -7,11 +7,39 @@ import { byOption, CONTROLS, type Escapes, OLDER_BLANKS, perlClasses } from "../
 import { COMMON_OPERATORS, inline } from "../operators.ts";
 import { ASCII_SPACE } from "../posix.ts";
 import { pcrePosix, pcreProperty, UNICODE_OF_PCRE, unicodeSpace, unicodeWord } from "./properties.ts";
-import { PCRE_ANCHORS, PCRE_ESCAPES, PCRE_FLAGS, PCRE_INLINE_FLAGS, PCRE_OPENERS, PCRE_RESET, PCRE_STARRED } from "./shared.ts";
+import {
+  PCRE_ANCHORS,
+  PCRE_ESCAPES,
+  PCRE_FLAGS,
+  PCRE_INLINE_FLAGS,
+  PCRE_OPENERS,
+  PCRE_RESET,
+  PCRE_STARRED,
+  REENTERING_OPENERS,
+  REENTERING_STARRED,
+} from "./shared.ts";
 
-/** What ends a line, and all else, by the one character that a pattern may say. */
-const LINE_ENDS = new Map([0x0a, 0x0d, 0x00].map((end) => [end, { set: [end, end], others: complement([end, end]) }] as const));
-const endsOf = ({ lineEnd }: Options) => LINE_ENDS.get(lineEnd) as { readonly set: CharSet; readonly others: CharSet };
+interface LineEnds {
+  /** The characters that end a line each by itself. */
+  readonly set: CharSet;
+  /** All others. */
+  readonly others: CharSet;
+  /** What ends a comment. */
+  readonly marks: readonly string[];
+}
+
+const characterEnds = (text: string): LineEnds => ({ set: setOfText(text), others: complement(setOfText(text)), marks: [...text] });
+
+/** What ends a line, by what a pattern may say at its start. */
+const LINE_ENDS: ReadonlyMap<Options["lineEnd"], LineEnds> = new Map<Options["lineEnd"], LineEnds>([
+  [0x0a, characterEnds("\n")],
+  [0x0d, characterEnds("\r")],
+  [0x00, characterEnds("\0")],
+  ["any-crlf", characterEnds("\r\n")],
+  ["any", characterEnds("\n\v\f\r\u0085\u2028\u2029")],
+  ["crlf", { set: EMPTY_SET, others: FULL_SET, marks: ["\r\n"] }],
+]);
+const endsOf = ({ lineEnd }: Options) => LINE_ENDS.get(lineEnd) as LineEnds;
 const lineEnds = (options: Options): CharSet => endsOf(options).set;
 const notLineEnd = (options: Options): CharSet => endsOf(options).others;
 const digit = byOption(DIGITS, () => UNICODE_OF_PCRE.category("Nd"));
@@ -32,8 +60,6 @@ const CHARACTERS: Escapes = {
 /** What means something outside of sets and nothing in them. */
 const MISPLACED: Escapes = Object.fromEntries([..."ABCGKNRXZkz"].map((letter) => [letter, { kind: "misplaced" } as const]));
 
-const LINE_END: Starred = { kind: "unread", what: "line ends of another kind" };
-
 const STARTS: Readonly<Record<string, Starred>> = {
   UTF: { kind: "start", sets: { codePoints: true } },
   UTF8: { kind: "start", sets: { codePoints: true } },
@@ -48,9 +74,9 @@ const STARTS: Readonly<Record<string, Starred>> = {
   LIMIT_HEAP: { kind: "start", sets: {}, valued: true },
   LIMIT_MATCH: { kind: "start", sets: {}, valued: true },
   CR: { kind: "start", sets: { lineEnd: 0x0d } },
-  CRLF: LINE_END,
-  ANY: LINE_END,
-  ANYCRLF: LINE_END,
+  CRLF: { kind: "start", sets: { lineEnd: "crlf" } },
+  ANY: { kind: "start", sets: { lineEnd: "any" } },
+  ANYCRLF: { kind: "start", sets: { lineEnd: "any-crlf" } },
   NUL: { kind: "start", sets: { lineEnd: 0 } },
   BSR_ANYCRLF: { kind: "start", sets: { plainBreaks: true } },
   NOTEMPTY: { kind: "unread", what: "a match that is not empty" },
@@ -86,12 +112,7 @@ export const pcre: Dialect = {
       ["{", { kind: "counts", end: "}", strict: false }],
       ...PCRE_ANCHORS,
     ],
-    groupOpeners: [
-      ["?<*", { kind: "unread", what: "a lookaround that is tried another way", holds: true }],
-      ["?*", { kind: "unread", what: "a lookaround that is tried another way", holds: true }],
-      ["?C", { kind: "unread", what: "a callout" }],
-      ...PCRE_OPENERS,
-    ],
+    groupOpeners: [...REENTERING_OPENERS, ["?C", { kind: "unread", what: "a callout" }], ...PCRE_OPENERS],
     foreignOpeners: [],
     inlineFlags: { ...PCRE_INLINE_FLAGS, J: { sets: { sharedNames: true }, unsets: { sharedNames: false } }, U: inline("lazyFirst") },
     unreadFlags: [],
@@ -118,7 +139,7 @@ export const pcre: Dialect = {
     unknownEscape: () => "escape-unknown-letter",
     digits: "octal-beyond-groups",
     numbered: ({ codePoints }) => (codePoints ? { most: 0x10ffff, surrogates: false } : { most: 0xff, surrogates: true }),
-    starred: { ...PCRE_STARRED, ...STARTS },
+    starred: { ...PCRE_STARRED, ...REENTERING_STARRED, ...STARTS },
     calls: true,
     conditions: CONDITIONS,
     property: { find: pcreProperty, lone: true },
@@ -138,7 +159,7 @@ export const pcre: Dialect = {
     escapesInComments: false,
     verbose: {
       blanks: ({ codePoints }) => (codePoints ? " \t\n\v\f\r\u0085\u200e\u200f\u2028\u2029" : " \t\n\v\f\r\u0085"),
-      ends: ({ lineEnd }) => String.fromCharCode(lineEnd),
+      ends: (options) => endsOf(options).marks,
       within: false,
     },
     forwardReferences: true,
@@ -150,6 +171,8 @@ export const pcre: Dialect = {
     foldsClasses: false,
     dot: (options) => (options.dotTakesAll ? FULL_SET : notLineEnd(options)),
     lineEnds,
+    pairEnds: ({ lineEnd }) => lineEnd === "crlf",
+    skipsLineFeeds: ({ lineEnd }) => typeof lineEnd !== "number",
     word,
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last-without-bound",

@@ -1,5 +1,6 @@
 /** What Perl and PCRE2 write alike: openers of groups, verbs, anchors, flags. */
 import { setOfText } from "../../charset/charset.ts";
+import type { AnchorKind } from "../assertions.ts";
 import type { Flag, GroupOpener, InlineFlag, Operator, Options, Starred } from "../dialect.ts";
 import { EDGES, type Escapes, LINE_BREAKS } from "../escapes.ts";
 import { COMMON_FLAGS, inline } from "../operators.ts";
@@ -33,8 +34,25 @@ export const PCRE_OPENERS: readonly (readonly [string, GroupOpener])[] = [
 const PLAIN_BREAKS = setOfText("\n\r");
 
 const opener = (opened: Extract<Starred, { kind: "opener" }>["opener"]): Starred => ({ kind: "opener", opener: opened });
-const NOT_SETTLED = opener({ kind: "unread", what: "a lookaround that is tried another way", holds: true });
 const SCRIPT_RUN = opener({ kind: "unread", what: "a script run", holds: true });
+
+/** Lookarounds that may be tried another way when they have been left, which Perl has not. */
+const REENTERING = {
+  ahead: { kind: "look", behind: false, negated: false, reenters: true },
+  behind: { kind: "look", behind: true, negated: false, reenters: true },
+} as const satisfies Readonly<Record<string, GroupOpener>>;
+
+export const REENTERING_OPENERS: readonly (readonly [string, GroupOpener])[] = [
+  ["?*", REENTERING.ahead],
+  ["?<*", REENTERING.behind],
+];
+
+export const REENTERING_STARRED: Readonly<Record<string, Starred>> = {
+  napla: opener(REENTERING.ahead),
+  naplb: opener(REENTERING.behind),
+  non_atomic_positive_lookahead: opener(REENTERING.ahead),
+  non_atomic_positive_lookbehind: opener(REENTERING.behind),
+};
 
 /** Verbs, and groups by name. */
 export const PCRE_STARRED: Readonly<Record<string, Starred>> = {
@@ -52,24 +70,34 @@ export const PCRE_STARRED: Readonly<Record<string, Starred>> = {
   positive_lookbehind: opener(LOOKS.plb),
   negative_lookbehind: opener(LOOKS.nlb),
   atomic: opener({ kind: "atomic" }),
-  napla: NOT_SETTLED,
-  naplb: NOT_SETTLED,
-  non_atomic_positive_lookahead: NOT_SETTLED,
-  non_atomic_positive_lookbehind: NOT_SETTLED,
   sr: SCRIPT_RUN,
   script_run: SCRIPT_RUN,
   asr: SCRIPT_RUN,
   atomic_script_run: SCRIPT_RUN,
 };
 
+/** Where the text ends, or before the line end that ends it. */
+const lastLineEnd = ({ lineEnd }: Options): AnchorKind =>
+  typeof lineEnd === "number" ? "last-line-end" : lineEnd === "crlf" ? "last-line-end-of-pair" : "last-line-end-with-pair";
+
 export const PCRE_ANCHORS: readonly (readonly [string, Operator])[] = [
-  ["^", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-start-in-text" : "text-start") }],
-  ["$", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-end" : "last-line-end") }],
+  [
+    "^",
+    {
+      kind: "anchor",
+      assertion: ({ lineAnchors, lineEnd }) => (!lineAnchors ? "text-start" : lineEnd === "crlf" ? "line-start-of-pair" : "line-start-in-text"),
+    },
+  ],
+  [
+    "$",
+    { kind: "anchor", assertion: (options) => (options.lineAnchors ? (options.lineEnd === "crlf" ? "line-end-of-pair" : "line-end") : lastLineEnd(options)) },
+  ],
 ];
 
 /** Outside of sets. */
 export const PCRE_ESCAPES: Escapes = {
   ...EDGES,
+  Z: { kind: "assertion", assertion: lastLineEnd },
   R: { kind: "line-break", others: ({ plainBreaks }) => (plainBreaks ? PLAIN_BREAKS : LINE_BREAKS), settled: "always" },
   k: {
     kind: "name-reference",

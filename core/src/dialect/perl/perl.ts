@@ -95,7 +95,7 @@ export const perl: Dialect = {
     unknownEscape: () => "escape-unknown-letter",
     digits: "octal-beyond-groups",
     numbered: ANY_NUMBER,
-    starred: Object.fromEntries(Object.entries(PCRE_STARRED).filter(([word]) => !word.startsWith("na") && !word.startsWith("non_"))),
+    starred: PCRE_STARRED,
     calls: true,
     conditions: CONDITIONS,
     property: { find: perlProperty, lone: true },

@@ -52,6 +52,8 @@ const COMPILED: Readonly<Record<Operation, boolean>> = {
   [Op.NoteStates]: false,
   [Op.Balance]: false,
   [Op.Put]: false,
+  [Op.MarkPlace]: false,
+  [Op.BackToPlace]: false,
 };
 
 /** The module's bytes, or null where the program is not compiled. */
