@@ -304,6 +304,7 @@ export class BacktrackingMachine {
           }
           break;
         case Op.Branch:
+          if (capturesStay === "failed-look" && !program.lookedUp.has(a)) open.noteChoice(log.count);
           saved = a;
           go = pc + 1;
           break;
@@ -344,6 +345,7 @@ export class BacktrackingMachine {
         }
         case Op.LoopTry: {
           const loop = loops[a] as (typeof loops)[number];
+          if (capturesStay === "failed-look" && loop.unwinds) open.noteChoice(log.count);
           if (loop.counter >= 0) {
             const count = registers[loop.counter] as number;
             if (count < loop.min) {
@@ -614,6 +616,8 @@ export class BacktrackingMachine {
         const look = open.enclosure(left);
         if (look.kind !== "look") continue;
         at = open.at(left);
+        // Perl undoes captures at a choice alone: those before the first stay.
+        if (capturesStay === "failed-look") log.undo(registers, open.firstChoice(left, log.count));
         this.undoEnclosure(open.changes(left));
         steps++;
         if (look.failed !== FAILS) {
@@ -635,7 +639,10 @@ export class BacktrackingMachine {
       pc = states[stateCount * STATE] as number;
       at = states[stateCount * STATE + 1] as number;
       const noted = states[stateCount * STATE + 2] as number;
-      if (log.count !== noted) log.undo(registers, noted);
+      if (log.count !== noted) {
+        if (capturesStay === "failed-look" && open.count > 0 && program.lookedUp.has(pc)) log.undoOthers(registers, noted, this.captureEnd);
+        else log.undo(registers, noted);
+      }
       top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
       steps++;
       this.backtracks++;

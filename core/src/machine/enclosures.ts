@@ -2,8 +2,8 @@
 import { type Enclosure, FAILS } from "../program/program.ts";
 import { NO_ROOM, roomFor } from "./room.ts";
 
-/** Enclosure, saved states held at entry, offset at entry, length of the undo log at entry, call at entry. */
-const FRAME = 5;
+/** Enclosure, saved states held at entry, offset at entry, length of the undo log at entry, call at entry, length of the log at the first choice or −1. */
+const FRAME = 6;
 
 export class OpenEnclosures {
   /** How many are open; the innermost is the last of them. */
@@ -27,6 +27,7 @@ export class OpenEnclosures {
     frames[frame + 2] = at;
     frames[frame + 3] = changes;
     frames[frame + 4] = call;
+    frames[frame + 5] = -1;
     this.held = states;
   }
 
@@ -53,6 +54,18 @@ export class OpenEnclosures {
   /** Length of the undo log at entry. */
   changes(index: number): number {
     return this.frames[index * FRAME + 3] as number;
+  }
+
+  /** Notes that the innermost has come to a choice, with the length of the undo log. */
+  noteChoice(changes: number): void {
+    const place = (this.count - 1) * FRAME + 5;
+    if (this.count > 0 && this.frames[place] === -1) this.frames[place] = changes;
+  }
+
+  /** Length of the undo log when it came to its first choice; so much as it is, where it has come to none. */
+  firstChoice(index: number, changes: number): number {
+    const noted = this.frames[index * FRAME + 5] as number;
+    return noted < 0 ? changes : noted;
   }
 
   /** Leaves all but so many; returns how many saved states are held then, for what is saved inside is not come back to. */

@@ -60,6 +60,8 @@ class Compiler extends Emitter {
   private readonly asked: (readonly number[])[] = [];
   private readonly verbs: Verb[] = [];
   private readonly beyond = new Set<Beyond>();
+  private readonly lookedUp = new Set<number>();
+  private lasts: ReadonlySet<Node> | undefined;
   private keepers: ReadonlySet<Node> | undefined;
   /** What the groups of `keepsFirst` still have to be given. */
   private readonly firsts: Task[] = [];
@@ -151,6 +153,7 @@ class Compiler extends Emitter {
       verbs: this.verbs,
       beyond: this.beyond,
       skipsLineFeeds: this.beyond.has("line-feeds"),
+      lookedUp: this.lookedUp,
       capturesStay: this.beyond.has("stays") ? (this.dialect.semantics.capturesStay ?? null) : null,
       starts: this.beyond.has("verbs") && this.dialect.semantics.skipsToFirst(options) ? firstCharacter(part) : null,
       keepRegister: this.special.keep,
@@ -304,12 +307,16 @@ class Compiler extends Emitter {
       this.emit(node, Op.NoteStates, register, together ? 0 : 1);
       last = () => this.emit(node, Op.NoteStates, register, 0);
     }
+    const literal = this.dialect.semantics.lettersTogether === true && node.branches.every(isLiteral);
     this.choice(
       node,
       node.branches.map((branch, i) => ({
         node: branch,
         emit: () => {
-          if (i === node.branches.length - 1) last();
+          const isLast = i === node.branches.length - 1;
+          if (isLast) last();
+          // A way begins with the choice of the next, if there is one.
+          if (literal && i > 0) this.lookedUp.add(isLast ? this.pc : this.pc - 1);
           this.node(branch, back);
         },
       })),
@@ -450,6 +457,7 @@ class Compiler extends Emitter {
       emptyIsLast: false,
       cleared: 0,
       emptyEnds: false,
+      unwinds: false,
       notesFrom: 0,
       emptyOn: -1,
       clearFrom: 0,
@@ -606,6 +614,20 @@ class Compiler extends Emitter {
     return this.isSteady(body) ? body.body : undefined;
   }
 
+  /** Quantifiers of one item that are the last of a group. */
+  private endsGroup(): ReadonlySet<Node> {
+    if (this.lasts) return this.lasts;
+    const found = new Set<Node>();
+    this.lasts = found;
+    if (this.dialect.semantics.capturesStay !== "failed-look") return found;
+    for (const node of walk(this.part)) {
+      if (node.kind !== "group" || node.capture === null) continue;
+      const last = node.body.kind === "sequence" ? node.body.items.at(-1) : node.body;
+      if (last?.kind === "quantifier") found.add(last);
+    }
+    return found;
+  }
+
   private isSteady(part: Node): boolean {
     this.reckoning ??= new Reckoning(this.part);
     return this.reckoning.isSteady(part);
@@ -660,6 +682,7 @@ class Compiler extends Emitter {
       emptyIsLast,
       cleared,
       emptyEnds,
+      unwinds: body.kind === "group" || this.endsGroup().has(node),
       notesFrom: notesAll ? 0 : emptyIteration === "is-last" ? min : Math.max(0, min - 1),
       emptyOn: -1,
       clearFrom: clears ? firstSlot : 0,
@@ -689,6 +712,7 @@ function asksForLineEnd(root: Node): boolean {
   return false;
 }
 
+const isLiteral = (branch: Node): boolean => (branch.kind === "sequence" ? branch.items : [branch]).every(({ kind }) => kind === "character");
 const beginsWithLetter = (branch: Node): boolean => (branch.kind === "sequence" ? branch.items[0] : branch)?.kind === "character";
 
 /** Verbs that act when they are backtracked to, and are passed until then. */

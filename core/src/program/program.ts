@@ -28,6 +28,8 @@ export interface Loop {
   readonly begin: number;
   /** An iteration beyond the least number that takes nothing is the last one; else it fails. */
   readonly emptyIsLast: boolean;
+  /** What is captured behind it in a lookaround is undone where that fails, where captures stay of such. */
+  readonly unwinds: boolean;
   /** A turn that takes nothing ends the loop, even before the least number of turns. */
   readonly emptyEnds: boolean;
   /** Of a loop that an empty turn ends the first turn that can, counted from nought. */
@@ -99,6 +101,8 @@ export interface Program {
   readonly beyond: ReadonlySet<Beyond>;
   /** Captures that outlast the way on which they were made, where the pattern has such; else null. */
   readonly capturesStay: CapturesStay | null;
+  /** Where alternatives begin that are looked up together: what failed of one undoes no capture. */
+  readonly lookedUp: ReadonlySet<number>;
   /** A search begins no attempt between CR and LF. */
   readonly skipsLineFeeds: boolean;
   /** Characters that an attempt is begun at, where a search skips the others and it shows; else null. */
