@@ -220,8 +220,6 @@ function loopsInLoops(pattern: string, flags: string): boolean {
 /** The host's own slips, known from comparing machines: they are told by the matches that it finds. */
 function excusedHere(dialect: FuzzedDialect, question: HostQuestion, theirs: unknown): boolean {
   const { pattern, flags, text } = question;
-  // PHP says the name of the last mark besides, which is not done here.
-  if (dialect === "pcre" && /\(\*[A-Z]*:/.test(pattern)) return true;
   // A loop right inside of another of its kind is one loop to .NET, which has a turn less that takes nothing.
   if (dialect === "dotnet" && question.kind === "calls" && loopsInLoops(pattern, flags)) return true;
   if (isRefused(theirs)) return excused(dialect, { pattern, flags, text }, null);

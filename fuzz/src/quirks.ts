@@ -140,6 +140,47 @@ export const QUIRKS: readonly Quirk[] = [
           [...walk(node)].some((inner) => inner.kind === "verb" || (node.kind === "look" && node.behind && (inner.kind === "atomic" || isPossessive(inner)))),
       ),
   },
+  {
+    dialect: "perl",
+    why: "a lookahead of one optional character is taken for what a match begins with",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "perl").some(
+        (node) =>
+          node.kind === "look" &&
+          !node.behind &&
+          !node.negated &&
+          node.body.kind === "quantifier" &&
+          node.body.min === 0 &&
+          node.body.body.kind === "character",
+      ),
+  },
+  {
+    dialect: "perl",
+    why: "what a repeated group took in a lookaround whose inside failed is undone or not by how the repetition is compiled",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "perl").some(
+        (node) => node.kind === "look" && [...walk(node)].some((inner) => inner.kind === "quantifier" && captures(inner) > 0),
+      ),
+  },
+  {
+    dialect: "pcre",
+    why: "the just-in-time compiler, having tried a lazy run that is settled at the start of a pattern, begins behind it",
+    excuses: ({ pattern }) => /^[(?:^]*\(\?>|^\(\*atomic:/.test(pattern) && /\+\?|\{1,\}\?/.test(pattern),
+  },
+  {
+    dialect: "pcre",
+    why: "a group that is repeated not once makes a lookahead that begins with it fail",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "pcre").some(
+        (node) =>
+          node.kind === "look" &&
+          !node.behind &&
+          !node.negated &&
+          [...walk(node)].some(
+            (inner) => inner.kind === "quantifier" && inner.max === 0 && inner.body.kind === "group" && inner.body.body.kind === "alternation",
+          ),
+      ),
+  },
 ];
 
 const nodesOf = (pattern: string, flags: string, dialect: FuzzedDialect = "java"): readonly Node[] => [...walk(read({ dialect, pattern, flags }).root)];

@@ -1,5 +1,6 @@
 /** What a host's calls are made of: the matches of one pattern in one text, each way of asking run once. */
 import { type Found, findSlices } from "../linear/find.ts";
+import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import type { MatchMode } from "../machine/search.ts";
 import { compileSource } from "../program/compile.ts";
@@ -50,6 +51,15 @@ export class Asked {
     const found = yield* findSlices(program, this.text, { mode, ...this.limits });
     this.cut ??= found.cut;
     return found.matches;
+  }
+
+  /** For each of those matches the name that its last verb with one left behind; undefined where no verb has one. */
+  marks(mode: MatchMode): readonly (string | null)[] | undefined {
+    if (this.program.markRegister < 0) return undefined;
+    const { stepLimit, matchLimit } = this.limits;
+    const machine = new BacktrackingMachine(this.program, this.text, { mode, matchLimit });
+    machine.advance(stepLimit);
+    return machine.marks;
   }
 
   private programWithout(flag: string): Program {

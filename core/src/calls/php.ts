@@ -16,10 +16,10 @@ function namesOf({ slots, groupNames }: Program): readonly (string | undefined)[
 }
 
 /** An array by numbers, and where groups have names by those too, each before its number. */
-function array(program: Program, count: number, value: (slot: number) => Value, isSet: (slot: number) => boolean): Value {
+function array(program: Program, count: number, value: (slot: number) => Value, isSet: (slot: number) => boolean, mark?: Value): Value {
   const names = namesOf(program);
   const items = Array.from({ length: count }, (_, slot) => value(slot));
-  if (names.slice(0, count).every((name) => name === undefined)) return list(items);
+  if (!mark && names.slice(0, count).every((name) => name === undefined)) return list(items);
   const fields = new Map<string, Value>();
   items.forEach((item, slot) => {
     const name = names[slot];
@@ -27,15 +27,29 @@ function array(program: Program, count: number, value: (slot: number) => Value, 
     if (name !== undefined && (isSet(slot) || !fields.has(name))) fields.set(name, item);
     fields.set(String(slot), item);
   });
+  if (mark) fields.set("MARK", mark);
   return map([...fields]);
 }
 
+const markValue = (name: string | null | undefined): Value | undefined => (name ? { kind: "text", text: name, from: null } : undefined);
+
+/** The marks of all matches, by number where some have none; undefined where none has. */
+function marksValue(marks: readonly (string | null)[]): Value | undefined {
+  const found = marks.flatMap((name, match) => {
+    const value = markValue(name);
+    return value ? [[String(match), value] as const] : [];
+  });
+  if (found.length === 0) return undefined;
+  const inOrder = found.every(([match], i) => match === String(i));
+  return inOrder ? list(found.map(([, value]) => value)) : map(found);
+}
+
 /** A match as preg_match gives it: groups that did not take part are left out at the end, and empty before. */
-function matchArray({ program, text }: CallsContext, table: MatchTable, match: number): Value {
+function matchArray({ program, text }: CallsContext, table: MatchTable, match: number, mark: string | null | undefined): Value {
   let last = table.groupCount;
   while (last > 0 && !table.group(match, last)) last--;
   const isSet = (slot: number): boolean => table.group(match, slot) !== null;
-  return array(program, last + 1, (slot) => sliceOf(text, table.group(match, slot)) ?? EMPTY, isSet);
+  return array(program, last + 1, (slot) => sliceOf(text, table.group(match, slot)) ?? EMPTY, isSet, markValue(mark));
 }
 
 const answer = (result: number, matches: Value): Outcome => ({
@@ -55,7 +69,7 @@ export const PHP_CALLS: HostCalls = {
       written: "preg_match($re, $text, $m)",
       *run(context) {
         const table = yield* context.asked.matches("first");
-        return answer(Math.min(1, table.length), table.length === 0 ? list([]) : matchArray(context, table, 0));
+        return answer(Math.min(1, table.length), table.length === 0 ? list([]) : matchArray(context, table, 0, context.asked.marks("first")?.[0]));
       },
       remark: ({ program }) =>
         program.slots.length > 0
@@ -70,7 +84,7 @@ export const PHP_CALLS: HostCalls = {
         const column = (slot: number): Value => listOf(table.length, most, (match) => sliceOf(text, table.group(match, slot)) ?? EMPTY);
         return answer(
           table.length,
-          array(program, table.groupCount + 1, column, () => true),
+          array(program, table.groupCount + 1, column, () => true, marksValue(asked.marks("all")?.slice(0, most) ?? [])),
         );
       },
       remark: ({ program }) => (program.slots.length > 0 ? "There is one list for each group, over all matches." : undefined),
@@ -80,9 +94,10 @@ export const PHP_CALLS: HostCalls = {
       written: "preg_match_all($re, $text, $m, PREG_SET_ORDER)",
       *run(context) {
         const table = yield* context.asked.matches("all");
+        const marks = context.asked.marks("all");
         return answer(
           table.length,
-          listOf(table.length, context.most, (match) => matchArray(context, table, match)),
+          listOf(table.length, context.most, (match) => matchArray(context, table, match, marks?.[match])),
         );
       },
     },

@@ -67,10 +67,10 @@ export class CallsAside {
 
   /** Puts back what was put aside for the call under way; returns where it goes on. */
   leave(states: number, registers: Int32Array): number {
-    const { callRegister, asideRegister, keepRegister } = this.program;
+    const { callRegister, asideRegister, keepRegister, markRegister } = this.program;
     const place = registers[callRegister] as number;
     for (let register = 0; register < registers.length; register++) {
-      if (register === callRegister || register === asideRegister || register === keepRegister) continue;
+      if (register === callRegister || register === asideRegister || register === keepRegister || register === markRegister) continue;
       const before = this.cells[place + CALL + register] as number;
       if (registers[register] !== before) this.set(register, before);
     }

@@ -52,6 +52,8 @@ export class BacktrackingMachine {
   readonly matches: MatchTable;
   /** For each match and slot all that it captured, oldest first, where that is asked for. */
   readonly captures: (readonly (readonly Span[])[])[] = [];
+  /** For each match the name that its last verb with one left behind; null where none did. Empty where no verb of the program has one. */
+  readonly marks: (string | null)[] = [];
   outcome: Outcome = "running";
   /** Events so far. */
   steps = 0;
@@ -184,7 +186,7 @@ export class BacktrackingMachine {
     this.outcome = "running";
     this.steps = this.backtracks = this.attempts = this.deepest = 0;
     this.matches.clear();
-    this.captures.length = 0;
+    this.captures.length = this.marks.length = 0;
     this.next = from;
     this.searches = true;
     this.search.rewind(from, notEmptyAt);
@@ -203,6 +205,7 @@ export class BacktrackingMachine {
     const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
     this.searches = true;
     this.matches.add(kept >= 0 ? kept : start, end, this.registers);
+    if (this.program.markRegister >= 0) this.marks.push(this.program.markNames[this.registers[this.program.markRegister] as number] ?? null);
     if (this.keepCaptures) this.captures.push(this.stacks.all(this.registers));
     return this.goesOn(this.search.afterMatch(start, end, kept, this.matches.length));
   }
@@ -524,6 +527,7 @@ export class BacktrackingMachine {
           continue run;
         case Op.Verb: {
           const verb = program.verbs[a] as Verb;
+          if (verb.named >= 0) this.set(program.markRegister, verb.named);
           if (verb.kind === "fail") break;
           if (verb.kind === "mark") {
             this.set(verb.mark, at);

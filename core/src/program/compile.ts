@@ -67,9 +67,11 @@ class Compiler extends Emitter {
   private readonly firsts: Task[] = [];
   /** A register that is never set; −1 where none is needed. */
   private nothing = -1;
-  private readonly special = { keep: -1, call: -1, aside: -1, stack: -1 };
+  private readonly special = { keep: -1, call: -1, aside: -1, stack: -1, mark: -1 };
   /** Groups inside of one of their own slot. */
   private readonly within: ReadonlySet<Node>;
+  /** Names that verbs leave behind, one for each verb with one. */
+  private readonly markNames: string[] = [];
   private readonly marks = new Map<string, number>();
   /** Where the groups begin, and the calls of them that are still to be aimed. */
   private readonly begins = new Map<number, number>([[0, 0]]);
@@ -160,6 +162,8 @@ class Compiler extends Emitter {
       callRegister: this.special.call,
       asideRegister: this.special.aside,
       stackRegister: this.special.stack,
+      markRegister: this.special.mark,
+      markNames: this.markNames,
       groups,
       slots,
       groupNames,
@@ -394,7 +398,10 @@ class Compiler extends Emitter {
     const around = this.alternations.get(node);
     const alternation = around ? (this.alternationRegisters.get(around) ?? -1) : -1;
     const closes = verb === "accept" ? (this.groupsAround.get(node) ?? []) : [];
-    const number = this.verbs.push({ kind: verb, mark, alternation, closes }) - 1;
+    // A verb that skips goes by a mark, and leaves none.
+    const named = name === null || verb === "skip" ? -1 : this.markNames.push(name) - 1;
+    if (named >= 0 && this.special.mark < 0) this.special.mark = this.registers++;
+    const number = this.verbs.push({ kind: verb, mark, named, alternation, closes }) - 1;
     this.emit(node, Op.Verb, number);
     if (ACTS_LATER[verb]) this.emit(node, Op.Act, number);
   }

@@ -60,6 +60,8 @@ export interface Verb {
   readonly kind: VerbKind;
   /** Register of the offset where its mark was passed, or where `skip` looks for one; −1 where it has no name. */
   readonly mark: number;
+  /** The number of the name that it leaves behind, in `Program.markNames`; −1 where it has none. */
+  readonly named: number;
   /** Of `accept`: slots of the groups that it stands in, in the same lookaround, the innermost first. */
   readonly closes: readonly number[];
   /** Of `alternative`: register of the number of saved states that it leaves in the alternation around it, or −1 where there is none. */
@@ -109,6 +111,9 @@ export interface Program {
   readonly starts: CharSet | null;
   /** Registers of where the match begins if not where the attempt did, of the call under way, and of how much is put aside; −1 where there are none. */
   readonly keepRegister: number;
+  /** Register of the name that the last verb with one left behind, by number; −1 where no verb has one. */
+  readonly markRegister: number;
+  readonly markNames: readonly string[];
   readonly callRegister: number;
   readonly asideRegister: number;
   /**
