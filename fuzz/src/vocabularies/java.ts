@@ -17,6 +17,7 @@ export const java: Vocabulary = {
     "\\H",
     "\\v",
     "\\R",
+    "\\X",
     "\\a",
     "\\e",
     "\\cJ",
