@@ -8,18 +8,18 @@
 import type { CharSet } from "../charset/charset.ts";
 import { type FoldingRule, foldedAlike } from "../charset/folding.ts";
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
-import { Reckoning } from "../syntax/bounded.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { type Reading, read, type Source } from "../syntax/read.ts";
-import { type Node, type NodeOf, unknownNode, type VerbKind, walk, walkWritten } from "../syntax/tree.ts";
+import { type Node, type NodeOf, unknownNode, type VerbKind } from "../syntax/tree.ts";
 import { type Width, widthsOf } from "../syntax/width.ts";
 import { unknownKey } from "../unknown.ts";
 import { assertionNumber } from "./assertions.ts";
 import { Emitter, type Task } from "./emitter.ts";
-import { aroundVerbs, asksOf, type Facts, gatherFacts, insideTheirOwn } from "./facts.ts";
+import { aroundVerbs, asksForLineEnd, asksOf, type Facts, gatherFacts, insideTheirOwn } from "./facts.ts";
 import { firstCharacter } from "./first.ts";
 import { Op, PutWhen } from "./operations.ts";
 import { type Beyond, captureRegister, type Enclosure, FAILS, type Loop, openRegister, type Program, type Reference, UNBOUNDED, type Verb } from "./program.ts";
+import { Staying } from "./staying.ts";
 
 /** A reel keeps 26 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
@@ -61,9 +61,8 @@ class Compiler extends Emitter {
   private readonly verbs: Verb[] = [];
   private readonly beyond = new Set<Beyond>();
   private readonly lookedUp = new Set<number>();
-  private lasts: ReadonlySet<Node> | undefined;
-  private keepers: ReadonlySet<Node> | undefined;
-  /** What the groups of `keepsFirst` still have to be given. */
+  private stayingOf: Staying | undefined;
+  /** What groups still have to be given that keep what their first run captured. */
   private readonly firsts: Task[] = [];
   /** A register that is never set; −1 where none is needed. */
   private nothing = -1;
@@ -88,7 +87,6 @@ class Compiler extends Emitter {
   private facts: Map<Node, Facts> | undefined;
   /** Reckoned where a dialect asks for them. */
   private widths: ReadonlyMap<Node, Width> | undefined;
-  private reckoning: Reckoning | undefined;
   private registers: number;
   private part: Node;
 
@@ -510,7 +508,7 @@ class Compiler extends Emitter {
 
   private enclose(kind: Enclosure["kind"], node: Node, negated: boolean, inside: Task): void {
     const number = this.enclosures.length;
-    if (this.capturesStay(kind, node)) this.beyond.add("stays");
+    if (this.staying.isIn(kind, node)) this.beyond.add("stays");
     const enclosure = { kind, node, leave: FAILS, held: FAILS, failed: FAILS };
     this.enclosures.push(enclosure);
     this.emit(node, Op.Enter, number);
@@ -523,14 +521,6 @@ class Compiler extends Emitter {
         this.enclosures[number] = { ...enclosure, leave, [negated ? "failed" : "held"]: this.pc };
       },
     ]);
-  }
-
-  /** Whether a group inside may capture what stays. */
-  private capturesStay(kind: Enclosure["kind"], node: Node): boolean {
-    const { capturesStay } = this.dialect.semantics;
-    if (capturesStay === undefined || (capturesStay === "failed-look" && kind !== "look")) return false;
-    // A quantifier can be one that was made anew; its body is the tree's.
-    return this.factsOf(node.kind === "quantifier" ? node.body : node).lastSlot > 0;
   }
 
   private quantifier(node: NodeOf<"quantifier">, back: boolean): void {
@@ -546,15 +536,15 @@ class Compiler extends Emitter {
     }
     const optional = node.min === 0 && node.max === 1;
     if (node.max > node.min && !optional && node.mode !== "possessive" && this.hasNoFurtherTurn(body)) {
-      const inner = this.leakingInside(body);
+      const inner = this.staying.settledInside(body);
       const settled = () => this.enclose("possessive", node, false, () => this.node(inner as Node, back));
       const furtherTurn = () => this.loop({ ...node, min: 0, max: 1 }, settled);
       this.later([() => this.quantifier({ ...node, max: node.min }, back), ...(inner ? [furtherTurn] : [])]);
       return;
     }
-    if (this.keepsFirst().has(node)) this.loopKeepingFirst(node, back);
+    if (this.staying.keepsFirst(node)) this.loopKeepingFirst(node, back);
     else if (node.mode !== "possessive") {
-      const inner = optional ? undefined : this.leakingInside(body);
+      const inner = optional ? undefined : this.staying.settledInside(body);
       const settled = () => this.enclose("possessive", node, false, () => this.node(inner as Node, back));
       this.loop(node, () => (inner ? this.group(body as NodeOf<"group">, back, settled) : this.node(body, back)));
     } else {
@@ -562,26 +552,6 @@ class Compiler extends Emitter {
       const iteration = this.dialect.semantics.possessive === "each-iteration" ? settled : () => this.node(body, back);
       this.enclose("possessive", node, false, () => this.loop(node, iteration));
     }
-  }
-
-  /**
-   * Groups whose turns are counted, repeated greedily inside of another quantifier: what the first of their runs captured
-   * last is what is held in the end, as java.util.regex sets it when it comes back out of what followed.
-   */
-  private keepsFirst(): ReadonlySet<Node> {
-    if (this.keepers) return this.keepers;
-    const found = new Set<Node>();
-    this.keepers = found;
-    if (this.dialect.semantics.capturesStay !== "settled") return found;
-    // In the order of the pattern an outer one comes before what it holds.
-    let end = -1;
-    for (const node of walk(this.part)) {
-      if (node.kind !== "quantifier" || node.max < 2 || node.mode === "possessive") continue;
-      const steady = node.body.kind === "group" && this.isSteady(node.body);
-      if (!steady) end = Math.max(end, node.end);
-      else if (node.end <= end && node.max > node.min && node.mode === "greedy" && node.body.kind === "group" && node.body.capture !== null) found.add(node);
-    }
-    return found;
   }
 
   private loopKeepingFirst(node: NodeOf<"quantifier">, back: boolean): void {
@@ -593,7 +563,7 @@ class Compiler extends Emitter {
     const both = (from: number, to: number, when: number): void => {
       for (const i of [0, 1]) this.emit(node, Op.Put, from < 0 ? this.nothing : from + i, to + i, when);
     };
-    const inner = this.leakingInside(group);
+    const inner = this.staying.settledInside(group);
     const settled = () => this.enclose("possessive", node, false, () => this.node(inner as Node, back));
     const turn = () => (inner ? this.group(group, back, settled) : this.node(group, back));
     if (this.nothing < 0) this.nothing = this.registers++;
@@ -610,40 +580,15 @@ class Compiler extends Emitter {
     });
   }
 
-  /** Gives the groups of `keepsFirst` that were met since then what they hold. */
+  /** Gives the groups that keep what their first run captured, and were met since then, what they hold. */
   private settleFirsts(from: number): void {
     for (const settle of this.firsts.splice(from)) settle();
-  }
-
-  /** What stands in a group whose turns are counted and not tried, so that what groups inside take stays; undefined where none does. */
-  private leakingInside(body: Node): Node | undefined {
-    if (this.dialect.semantics.capturesStay !== "settled" || body.kind !== "group" || this.factsOf(body.body).lastSlot === 0) return undefined;
-    return this.isSteady(body) ? body.body : undefined;
-  }
-
-  /** Quantifiers of one item that are the last of a group. */
-  private endsGroup(): ReadonlySet<Node> {
-    if (this.lasts) return this.lasts;
-    const found = new Set<Node>();
-    this.lasts = found;
-    if (this.dialect.semantics.capturesStay !== "failed-look") return found;
-    for (const node of walk(this.part)) {
-      if (node.kind !== "group" || node.capture === null) continue;
-      const last = node.body.kind === "sequence" ? node.body.items.at(-1) : node.body;
-      if (last?.kind === "quantifier") found.add(last);
-    }
-    return found;
-  }
-
-  private isSteady(part: Node): boolean {
-    this.reckoning ??= new Reckoning(this.part);
-    return this.reckoning.isSteady(part);
   }
 
   private hasNoFurtherTurn(body: Node): boolean {
     if (this.dialect.semantics.emptyGroupTurn === "taken" || body.kind !== "group") return false;
     this.widths ??= widthsOf(this.part);
-    return this.widths.get(body)?.most === 0 && this.isSteady(body);
+    return this.widths.get(body)?.most === 0 && this.staying.isSteady(body);
   }
 
   /** The slot of a group that has not taken part where it has no turn, by the dialect; 0 where it is no such group. */
@@ -656,6 +601,11 @@ class Compiler extends Emitter {
     const { least, most } = this.widths.get(group) as Width;
     const { firstSlot, lastSlot } = this.factsOf(group);
     return least === most && least > 0 && firstSlot === lastSlot ? group.capture : 0;
+  }
+
+  private get staying(): Staying {
+    this.stayingOf ??= new Staying(this.part, this.dialect.semantics.capturesStay, (node) => this.factsOf(node));
+    return this.stayingOf;
   }
 
   private factsOf(node: Node): Facts {
@@ -675,7 +625,7 @@ class Compiler extends Emitter {
     const begun = canBeEmpty && (endsEmpty || emptyIteration === "fails");
     const cleared = this.clearedWithoutTurn(body, min);
     const notesAll =
-      emptyIsLast && min > 0 && mode !== "possessive" && body.kind === "group" && this.dialect.semantics.emptyTurnEnds === true && !this.isSteady(body);
+      emptyIsLast && min > 0 && mode !== "possessive" && body.kind === "group" && this.dialect.semantics.emptyTurnEnds === true && !this.staying.isSteady(body);
     const emptyEnds = notesAll && min > 1;
     if (emptyEnds) this.beyond.add("turns");
     const number = this.loops.length;
@@ -689,7 +639,7 @@ class Compiler extends Emitter {
       emptyIsLast,
       cleared,
       emptyEnds,
-      unwinds: body.kind === "group" || this.endsGroup().has(node),
+      unwinds: this.staying.unwinds(node, body),
       notesFrom: notesAll ? 0 : emptyIteration === "is-last" ? min : Math.max(0, min - 1),
       emptyOn: -1,
       clearFrom: clears ? firstSlot : 0,
@@ -707,16 +657,6 @@ class Compiler extends Emitter {
       },
     ]);
   }
-}
-
-/** Whether CR or LF is written in a pattern, by itself or in a set, and not as a class. */
-function asksForLineEnd(root: Node): boolean {
-  const isOne = (codePoint: number): boolean => codePoint === 0x0a || codePoint === 0x0d;
-  for (const node of walkWritten(root)) {
-    if (node.kind === "character" && isOne(node.codePoint)) return true;
-    if (node.kind === "set" && node.items.some((item) => item.kind === "range" && (isOne(item.from) || isOne(item.to)))) return true;
-  }
-  return false;
 }
 
 const isLiteral = (branch: Node): boolean => (branch.kind === "sequence" ? branch.items : [branch]).every(({ kind }) => kind === "character");

@@ -1,5 +1,5 @@
 /** What the compiler asks of a tree before it begins: what may be empty, which slots lie where, and what stands in what. */
-import { childrenOf, type Node, unknownNode, walk, waysOf } from "../syntax/tree.ts";
+import { childrenOf, type Node, unknownNode, walk, walkWritten, waysOf } from "../syntax/tree.ts";
 
 /** The slots that are called, and whether a group takes back what another one holds. */
 export function asksOf(root: Node): { readonly called: ReadonlySet<number>; readonly takesBack: boolean } {
@@ -115,4 +115,14 @@ function canBeEmpty(node: Node, inner: readonly Facts[]): boolean {
     default:
       return unknownNode(node);
   }
+}
+
+/** Whether CR or LF is written in a pattern, by itself or in a set, and not as a class. */
+export function asksForLineEnd(root: Node): boolean {
+  const isOne = (codePoint: number): boolean => codePoint === 0x0a || codePoint === 0x0d;
+  for (const node of walkWritten(root)) {
+    if (node.kind === "character" && isOne(node.codePoint)) return true;
+    if (node.kind === "set" && node.items.some((item) => item.kind === "range" && (isOne(item.from) || isOne(item.to)))) return true;
+  }
+  return false;
 }
