@@ -16,8 +16,9 @@ const shared = {
 };
 
 export default {
-  // Browser tests wait for a server, a browser and a worker; nothing else comes near this.
-  testTimeout: 60_000,
+  // Browser tests wait for a server, a browser and a worker, and a machine that others share takes three times as long;
+  // nothing else comes near this.
+  testTimeout: 180_000,
   projects: [
     { ...shared, displayName: "unit", testMatch: ["<rootDir>/{core,sources,server,cli,web,fuzz,scripts}/test/**/*.test.{ts,tsx}"] },
     { ...shared, displayName: "e2e", testMatch: ["<rootDir>/e2e/test/**/*.test.ts"] },

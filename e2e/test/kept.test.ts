@@ -17,7 +17,7 @@ beforeAll(async () => {
   browser = await startBrowser();
   storms = new Storms(browser, await startServer());
   await storms.open();
-}, 120_000);
+}, 240_000);
 
 afterAll(async () => {
   await browser?.close();

@@ -28,7 +28,7 @@ beforeAll(async () => {
   const specimen = (await made.json()) as { id: string; samples: { id: string }[] };
   id = specimen.id;
   sample = specimen.samples[0]?.id as string;
-}, 60_000);
+}, 180_000);
 
 afterAll(async () => {
   await server?.stop();

@@ -79,7 +79,7 @@ test("one that is killed while it starts for the first time is whole the next ti
     await server.end();
   }
   expect([...totals]).toEqual([demo.length]);
-}, 120_000);
+}, 240_000);
 
 test("one that is killed while it makes a backup, or a database from before words its own, has lost nothing", async () => {
   const first = await startServer();
@@ -107,7 +107,7 @@ test("one that is killed while it makes a backup, or a database from before word
   const search = async (words: string) => ((await (await fetch(`${server.address}/api/specimens?search=${words}&limit=1`)).json()) as { total: number }).total;
   expect([await search(""), await search("weir")]).toEqual([demo.length, expect.any(Number)]);
   expect(await search("weir")).toBeGreaterThan(1);
-}, 60_000);
+}, 180_000);
 
 test("one that is told to end answers what is under way, and keeps it", async () => {
   const server = await startServer();
@@ -127,4 +127,4 @@ test("one that is told to end answers what is under way, and keeps it", async ()
   const { total } = (await (await fetch(`${again.address}/api/specimens?search=Under%20way`)).json()) as { total: number };
   // What was acknowledged is there; what was not may be.
   expect(total).toBeGreaterThanOrEqual(kept);
-}, 60_000);
+}, 180_000);

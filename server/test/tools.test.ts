@@ -55,7 +55,7 @@ test("everything goes into a file and comes back, through the server and by hand
   expect(tool(other, "import", file)).toEqual({ status: 1, said: expect.stringContaining(`At specimens.${all - 1}.title: `) });
   expect(tool(other, "verify").said).toContain(`${all} specimens`);
   await server.stop();
-}, 60_000);
+}, 180_000);
 
 test.each([
   [["verify"], /^There is no database in /],

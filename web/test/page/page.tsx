@@ -56,7 +56,7 @@ export const part = (role: string, name: string | RegExp): Promise<HTMLElement> 
 export const wordsOf = (element: Element): string => (element.textContent ?? "").replace(/\s+/g, " ").trim();
 
 /** Nothing here is judged by its speed: a busy machine may take its time. */
-const PATIENCE = { timeout: 20_000 };
+const PATIENCE = { timeout: 50_000 };
 
 /** Waits until a part of the page that is marked so says something. */
 export async function says(name: string, words: string | RegExp): Promise<void> {
