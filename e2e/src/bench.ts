@@ -74,7 +74,7 @@ export async function openBench(page: Page, address: string): Promise<void> {
 /** Waits for a condition in the page; says what was there instead where it does not come. */
 export async function waitFor(page: Page, what: string, condition: (...args: string[]) => boolean | Promise<boolean>, ...args: string[]): Promise<void> {
   try {
-    await page.waitForFunction(condition, { timeout: 30_000 }, ...args);
+    await page.waitForFunction(condition, { timeout: 60_000 }, ...args);
   } catch {
     const text = await page.evaluate(() => document.body.innerText.slice(0, 1500));
     throw new Error(`It did not come to this: ${what} (${args.join(", ")}). The page says:\n${text}`);
