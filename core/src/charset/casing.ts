@@ -2,6 +2,8 @@
  * The case of texts, character by character and without regard to what stands around them: full mappings, of one character
  * or several (The Unicode Standard, 3.13; SpecialCasing.txt without its conditions).
  */
+import { type CharSet, rangesOf, setOfRanges, subtract } from "./charset.ts";
+import { canonicalize, closeOverCase, type FoldingRule } from "./folding.ts";
 import { fullFold } from "./many-folds.ts";
 
 type Casing = (text: string) => string;
@@ -32,7 +34,7 @@ function firstBy(casing: Casing, text: string): string {
 }
 
 /** Letters of two signs that have a form for titles: capital, title, small. */
-const DIGRAPHS = ["ǄǅǆǇǈǉǊǋǌǱǲǳ"].flatMap((all) => Array.from(all));
+const DIGRAPHS = Array.from("ǄǅǆǇǈǉǊǋǌǱǲǳ");
 const DIGRAPH_FORMS = 3;
 
 /** Georgian letters are no capitals in titles. */
@@ -57,3 +59,23 @@ function titleOf(character: string): string {
 }
 
 const isGreekExtended = (codePoint: number): boolean => codePoint >= 0x1f00 && codePoint <= 0x1fff;
+
+/** The upper case of a character where that is one character, else itself (UnicodeData.txt): Greek with a small iota beneath has it beneath there too. */
+export function simpleUpperCase(codePoint: number): number {
+  const character = String.fromCodePoint(codePoint);
+  const single = [upperOf(character), titleOf(character)].find((text) => Array.from(text).length === 1) ?? character;
+  return single.codePointAt(0) as number;
+}
+
+/**
+ * A range with what its case takes in: characters of which itself, its upper case, or the lower case of that lies in the
+ * range (java.util.regex with UNICODE_CASE).
+ */
+export function closeRange(from: number, to: number, rule: FoldingRule): CharSet {
+  const isIn = (codePoint: number): boolean => codePoint >= from && codePoint <= to;
+  const closed = closeOverCase([from, to], rule);
+  const gone = rangesOf(subtract(closed, [from, to]))
+    .flatMap(([first, last]) => Array.from({ length: last - first + 1 }, (_, i) => first + i))
+    .filter((codePoint) => !isIn(simpleUpperCase(codePoint)) && !isIn(canonicalize(codePoint, rule)));
+  return subtract(closed, setOfRanges(gone.map((each) => [each, each] as const)));
+}

@@ -87,28 +87,6 @@ export function canonicalize(character: number, rule: FoldingRule): number {
   return tableOf(rule).canonical.get(character) ?? character;
 }
 
-/** The upper case of a character, one character (UnicodeData.txt), as far as the rule knows of cases of it. */
-export function simpleUpperCase(character: number, rule: FoldingRule): number {
-  const capitals = Array.from(String.fromCodePoint(character).toUpperCase());
-  if (capitals.length === 1) return (capitals[0] as string).codePointAt(0) as number;
-  // Of a letter whose full upper case is several, the one other that is its case.
-  const alike = rangesOf(foldedAlike(character, rule)).flatMap(([from, to]) => (from === to ? [from] : [from, to]));
-  const other = alike.find((each) => each !== character);
-  return other !== undefined && canonicalize(other, rule) === character && String.fromCodePoint(character) !== "ß" ? other : character;
-}
-
-/**
- * A range with what its case takes in: characters of which itself, its upper case, or the lower case of that lies in the
- * range (java.util.regex with UNICODE_CASE).
- */
-export function closeRange(from: number, to: number, rule: FoldingRule): CharSet {
-  const isIn = (character: number): boolean => character >= from && character <= to;
-  const gone = rangesOf(subtract(closeOverCase([from, to], rule), [from, to]))
-    .flatMap(([first, last]) => Array.from({ length: last - first + 1 }, (_, i) => first + i))
-    .filter((character) => !isIn(simpleUpperCase(character, rule)) && !isIn(canonicalize(character, rule)));
-  return subtract(closeOverCase([from, to], rule), setOfRanges(gone.map((each) => [each, each] as const)));
-}
-
 /** The characters whose canonical form is in the set. */
 export function unfoldSet(set: CharSet, rule: FoldingRule): CharSet {
   const gone: [number, number][] = [];

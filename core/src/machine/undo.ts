@@ -32,16 +32,7 @@ export class UndoLog {
 
   /** Forgets the changes of the registers below a bound, from one of the log on: they stand. */
   forget(from: number, bound: number): void {
-    const { changes } = this;
-    let kept = from;
-    for (let i = from; i < this.count; i++) {
-      const register = changes[i * CHANGE] as number;
-      if (register < bound) continue;
-      changes[kept * CHANGE] = register;
-      changes[kept * CHANGE + 1] = changes[i * CHANGE + 1] as number;
-      kept++;
-    }
-    this.count = kept;
+    this.keep(from, (register) => register >= bound);
   }
 
   /** Undoes the changes of the other registers, from one of the log on; those of the registers below the bound stay in it. */
@@ -51,11 +42,16 @@ export class UndoLog {
       const register = changes[i * CHANGE] as number;
       if (register >= bound) registers[register] = changes[i * CHANGE + 1] as number;
     }
+    this.keep(from, (register) => register < bound);
+  }
+
+  /** Leaves out of the log, from one of its changes on, those of registers that are not to be kept. */
+  private keep(from: number, isKept: (register: number) => boolean): void {
+    const { changes } = this;
     let kept = from;
     for (let i = from; i < this.count; i++) {
-      if ((changes[i * CHANGE] as number) >= bound) continue;
-      changes[kept * CHANGE] = changes[i * CHANGE] as number;
-      changes[kept * CHANGE + 1] = changes[i * CHANGE + 1] as number;
+      if (!isKept(changes[i * CHANGE] as number)) continue;
+      changes.copyWithin(kept * CHANGE, i * CHANGE, (i + 1) * CHANGE);
       kept++;
     }
     this.count = kept;

@@ -72,8 +72,6 @@ export class GrowingTree {
   /** Groups without a name so far, where numbers hang on all of them. */
   private unnamed = 0;
   readonly names = new NameTable();
-  /** Lookbehinds that go back by a width, which is known only when all groups are. */
-  readonly lookbehinds: Node[] = [];
   private readonly reader: Reader;
   private readonly closed: boolean[] = [];
   /** The first name of each number. */
@@ -253,7 +251,6 @@ export class GrowingTree {
     let node: Node;
     if (opener.kind === "look") {
       node = { kind: "look", behind: opener.behind, negated: opener.negated, widths: null, body, ...(opener.reenters && { reenters: true }), ...span };
-      if (opener.behind && reader.dialect.semantics.lookbehind !== "any-width") this.lookbehinds.push(node);
     } else if (opener.kind === "atomic") node = { kind: "atomic", body, ...span };
     else if (opener.kind === "conditional") {
       const [yes, no, more] = branches as [Node, Node | undefined, Node | undefined];

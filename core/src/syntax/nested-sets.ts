@@ -2,8 +2,9 @@
  * Sets as java.util.regex reads them: sets in sets are joined with what stands beside them, `&&` intersects what stands
  * before it with what follows, and case is folded character by character, before anything is negated.
  */
+import { closeRange } from "../charset/casing.ts";
 import { type CharSet, complement, EMPTY_SET, intersection, union, unionOf } from "../charset/charset.ts";
-import { closeOverCase, closeRange } from "../charset/folding.ts";
+import { closeOverCase } from "../charset/folding.ts";
 import { readEscape } from "./escapes.ts";
 import { isLoneLetter } from "./lone-letters.ts";
 import { type Reader, reportOrder } from "./reader.ts";

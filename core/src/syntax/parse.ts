@@ -28,7 +28,7 @@ import { References } from "./references.ts";
 import { readSetWithOperations } from "./set-operations.ts";
 import { readSet } from "./sets.ts";
 import { readSubtractedSet } from "./subtracted-sets.ts";
-import { type Group, type Node, type Slot, walk } from "./tree.ts";
+import type { Group, Node, Slot } from "./tree.ts";
 import { settleLookbehinds } from "./width.ts";
 
 /** A pattern this long is no longer one that a person reads; longer ones are refused before they cost memory. */
@@ -99,8 +99,7 @@ class Parser {
     const diagnostics = [...reader.diagnostics].sort((a, b) => a.start - b.start);
     const { manyFolds, loneLetters, lookbehind } = this.dialect.semantics;
     const root = manyFolds ? withManyFolds(asTyped) : loneLetters ? withLoneLetters(asTyped) : asTyped;
-    if (diagnostics.length === 0)
-      diagnostics.push(...settleLookbehinds(root, root === asTyped ? tree.lookbehinds : sameNodes(tree.lookbehinds, root), lookbehind));
+    if (diagnostics.length === 0) diagnostics.push(...settleLookbehinds(root, lookbehind));
     return {
       root,
       groups: tree.groups,
@@ -303,11 +302,4 @@ function countGroups(pattern: string, nestedSets: boolean): { count: number; nam
     }
   }
   return { count, named };
-}
-
-/** The nodes of another tree that stand where these do and are of their kind. */
-function sameNodes(nodes: readonly Node[], root: Node): readonly Node[] {
-  if (nodes.length === 0) return nodes;
-  const kinds = new Map(nodes.map(({ start, kind }) => [start, kind]));
-  return [...walk(root)].filter(({ start, kind }) => kinds.get(start) === kind);
 }

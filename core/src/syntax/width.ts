@@ -5,7 +5,7 @@
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Lookbehind } from "../dialect/dialect.ts";
 import { Reckoning } from "./bounded.ts";
-import { childrenOf, type Node, type NodeOf, type Span, unknownNode, walk, waysOf } from "./tree.ts";
+import { childrenOf, type Node, type NodeOf, type Span, unknownNode, walk, walkWritten, waysOf } from "./tree.ts";
 
 export interface Width {
   readonly least: number;
@@ -124,17 +124,20 @@ const PARTS_OF_ONE_WIDTH: Readonly<Record<Exclude<Lookbehind, "any-width" | "bou
 const LONGEST_BEHIND = 255;
 
 /** Gives lookbehinds their widths, in a dialect that asks for such; what has none is said. */
-export function settleLookbehinds(root: Node, lookbehinds: readonly Node[], rule: Lookbehind): Diagnostic[] {
+export function settleLookbehinds(root: Node, rule: Lookbehind): Diagnostic[] {
   const diagnostics: Diagnostic[] = [];
-  if (lookbehinds.length === 0 || rule === "any-width") return diagnostics;
+  if (rule === "any-width") return diagnostics;
+  const lookbehinds = [...walkWritten(root)]
+    .filter((node): node is NodeOf<"look"> => node.kind === "look" && node.behind)
+    .sort((one, other) => one.end - other.end);
+  if (lookbehinds.length === 0) return diagnostics;
   const widths = widthsOf(root, rule);
   if (rule === "bounded") {
     const reckoning = new Reckoning(root);
-    return lookbehinds.flatMap((look) => (look.kind === "look" ? reckoning.settle(look, widths.get(look.body)) : []));
+    return lookbehinds.flatMap((look) => reckoning.settle(look, widths.get(look.body)));
   }
   if (rule === "furthest-first") {
     for (const look of lookbehinds) {
-      if (look.kind !== "look") continue;
       const { least, most } = widths.get(look.body) ?? NONE;
       if (most > LONGEST_BEHIND) diagnostics.push(diagnostic("lookbehind-long", look, LONGEST_BEHIND));
       // The one place where a node is not whole when it is made: its widths are known only when all groups are.
@@ -145,7 +148,6 @@ export function settleLookbehinds(root: Node, lookbehinds: readonly Node[], rule
     return diagnostics;
   }
   for (const look of lookbehinds) {
-    if (look.kind !== "look") continue;
     const parts = PARTS_OF_ONE_WIDTH[rule](look.body);
     const settled = parts.map((part) => widths.get(part) ?? NONE);
     settled.forEach(({ least, most }, i) => {
