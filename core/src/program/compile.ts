@@ -11,15 +11,14 @@ import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { type Reading, read, type Source } from "../syntax/read.ts";
 import { type Node, type NodeOf, unknownNode, type VerbKind } from "../syntax/tree.ts";
-import { type Width, widthsOf } from "../syntax/width.ts";
 import { unknownKey } from "../unknown.ts";
 import { assertionNumber } from "./assertions.ts";
-import { Emitter, type Task } from "./emitter.ts";
-import { aroundVerbs, asksForLineEnd, asksOf, type Facts, gatherFacts, insideTheirOwn } from "./facts.ts";
+import type { Task } from "./emitter.ts";
+import { aroundVerbs, asksForLineEnd, asksOf, insideTheirOwn } from "./facts.ts";
 import { firstCharacter } from "./first.ts";
-import { Op, PutWhen } from "./operations.ts";
-import { type Beyond, captureRegister, type Enclosure, FAILS, type Loop, openRegister, type Program, type Reference, UNBOUNDED, type Verb } from "./program.ts";
-import { Staying } from "./staying.ts";
+import { Looks } from "./looks.ts";
+import { Op } from "./operations.ts";
+import { type Enclosure, openRegister, type Program, type Reference, type Verb } from "./program.ts";
 
 /** A reel keeps 26 bits for the instruction; patterns that people write need a few thousand. */
 export const MAX_INSTRUCTIONS = 1 << 24;
@@ -53,19 +52,11 @@ export function compilePart(reading: Reading, part: Node, back: boolean): Progra
   return reading.dialect && new Compiler(reading, reading.dialect).run(part, back);
 }
 
-class Compiler extends Emitter {
-  private readonly loops: Loop[] = [];
-  private readonly enclosures: Enclosure[] = [];
+class Compiler extends Looks {
   private readonly references: Reference[] = [];
   private readonly asked: (readonly number[])[] = [];
   private readonly verbs: Verb[] = [];
-  private readonly beyond = new Set<Beyond>();
   private readonly lookedUp = new Set<number>();
-  private stayingOf: Staying | undefined;
-  /** What groups still have to be given that keep what their first run captured. */
-  private readonly firsts: Task[] = [];
-  /** A register that is never set; −1 where none is needed. */
-  private nothing = -1;
   private readonly special = { keep: -1, call: -1, aside: -1, stack: -1, mark: -1 };
   /** Groups inside of one of their own slot. */
   private readonly within: ReadonlySet<Node>;
@@ -83,22 +74,9 @@ class Compiler extends Emitter {
   private readonly groupsAround: ReadonlyMap<Node, readonly number[]>;
   private readonly noted: ReadonlySet<Node>;
   private readonly alternationRegisters = new Map<Node, number>();
-  /** Gathered for the first loop. */
-  private facts: Map<Node, Facts> | undefined;
-  /** Reckoned where a dialect asks for them. */
-  private widths: ReadonlyMap<Node, Width> | undefined;
-  private registers: number;
-  private part: Node;
-
-  private readonly reading: Reading;
-  private readonly dialect: NonNullable<Reading["dialect"]>;
 
   constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>, stacked = false) {
-    super();
-    this.reading = reading;
-    this.dialect = dialect;
-    this.part = reading.root;
-    this.registers = 3 * reading.slots.length;
+    super(reading, dialect);
     const { called, takesBack } = asksOf(reading.root);
     this.called = called;
     const around = aroundVerbs(reading.root);
@@ -175,7 +153,7 @@ class Compiler extends Emitter {
     };
   }
 
-  private node(node: Node, back: boolean): void {
+  protected node(node: Node, back: boolean): void {
     switch (node.kind) {
       case "empty":
         return;
@@ -271,7 +249,7 @@ class Compiler extends Emitter {
     this.emit(node, operation, this.setNumber(set));
   }
 
-  private group(node: NodeOf<"group">, back: boolean, inside: Task = () => this.node(node.body, back)): void {
+  protected group(node: NodeOf<"group">, back: boolean, inside: Task = () => this.node(node.body, back)): void {
     const { capture, pops = -1 } = node;
     if (capture === null) {
       // Brackets in brackets: inside one another, they wait like everything else.
@@ -379,8 +357,9 @@ class Compiler extends Emitter {
   }
 
   /** Emits a part that is come to by calls alone. */
-  private aside(node: Node, back: boolean): void {
-    if (node.kind === "empty") return;
+  protected aside(node: Node, back: boolean): void {
+    // What is never gone through may be called.
+    if (node.kind === "empty" || this.called.size === 0) return;
     const jump = this.emit(node, Op.Jump);
     this.later([() => this.node(node, back), () => this.aim(jump, 1)]);
   }
@@ -402,260 +381,6 @@ class Compiler extends Emitter {
     const number = this.verbs.push({ kind: verb, mark, named, alternation, closes }) - 1;
     this.emit(node, Op.Verb, number);
     if (ACTS_LATER[verb]) this.emit(node, Op.Act, number);
-  }
-
-  private look(node: NodeOf<"look">): void {
-    const { behind, widths, body, back: reach = 0 } = node;
-    /** Goes back by so many characters, and reads on from there. */
-    const from =
-      (width: number, part: Node): Task =>
-      () => {
-        if (width > 0) this.emit(node, Op.StepBack, width);
-        this.later([() => this.node(part, false)]);
-      };
-    const inside = (): void => {
-      if (reach !== 0) this.searchBack(node, widths?.[0] ?? 0, reach);
-      else if (widths === null) this.later([() => this.node(body, behind)]);
-      else if (widths.length === 1) from(widths[0] as number, body)();
-      else {
-        const branches = body.kind === "alternation" ? body.branches : [body];
-        this.choice(
-          body,
-          branches.map((branch, i) => ({ node: branch, emit: from(widths[i] as number, branch) })),
-        );
-      }
-    };
-    if (!node.reenters) {
-      this.enclose("look", node, node.negated, inside);
-      return;
-    }
-    // Nothing is settled: it notes where it was asked, and goes back there.
-    this.beyond.add("reenters");
-    const place = this.registers++;
-    this.emit(node, Op.MarkPlace, place);
-    this.later([() => this.later([inside]), () => this.emit(node, Op.BackToPlace, place)]);
-  }
-
-  /**
-   * A lookbehind that is tried from the nearest place to the furthest, and must end where it was asked: a lazy loop goes
-   * back character by character.
-   */
-  private searchBack(node: NodeOf<"look">, first: number, reach: number): void {
-    const enclosure = this.enclosures.length - 1;
-    const [least, further] = reach > 0 ? [first, reach] : [first + reach, -reach];
-    if (reach < 0) {
-      this.fromFurthest(node, least, further, enclosure);
-      return;
-    }
-    const operator = { start: node.start, end: node.start };
-    this.beyond.add("looks-back");
-    if (least > 0) this.emit(node, Op.StepBack, least);
-    const number = this.loops.length;
-    const turns: NodeOf<"quantifier"> = { kind: "quantifier", min: 0, max: further, mode: "lazy", body: node.body, operator, start: node.start, end: node.end };
-    this.loops.push({
-      node: turns,
-      min: 0,
-      max: Math.min(further, UNBOUNDED - 1),
-      lazy: true,
-      counter: this.registers++,
-      begin: -1,
-      emptyIsLast: false,
-      cleared: 0,
-      emptyEnds: false,
-      unwinds: false,
-      notesFrom: 0,
-      emptyOn: -1,
-      clearFrom: 0,
-      clearTo: 0,
-    });
-    this.emit(node, Op.LoopEnter, number);
-    const start = this.emit(node, Op.LoopTry, number);
-    this.emit(node, Op.StepBack, 1);
-    this.emit(node, Op.LoopNext, number, start);
-    this.aim(start, 2);
-    this.later([() => this.node(node.body, false), () => this.emit(node, Op.HereAgain, enclosure)]);
-  }
-
-  /** The same from the furthest place to the nearest: each place is an alternative. */
-  private fromFurthest(node: NodeOf<"look">, least: number, further: number, enclosure: number): void {
-    this.beyond.add("looks-back");
-    const widths = Array.from({ length: further + 1 }, (_, i) => least + further - i);
-    const jumps: number[] = [];
-    const tasks: Task[] = [];
-    widths.forEach((width, i) => {
-      let choice = -1;
-      tasks.push(() => {
-        if (i < widths.length - 1) {
-          choice = this.emit(node, Op.Branch);
-          this.resumes.set(choice, node);
-        }
-        if (width > 0) this.emit(node, Op.StepBack, width);
-      });
-      tasks.push(() => {
-        jumps.push(this.emit(node, Op.Jump));
-        if (choice >= 0) this.aim(choice, 1);
-      });
-    });
-    this.later([
-      ...tasks,
-      () => {
-        for (const jump of jumps) this.aim(jump, 1);
-      },
-      () => this.node(node.body, false),
-      () => this.emit(node, Op.HereAgain, enclosure),
-    ]);
-  }
-
-  private enclose(kind: Enclosure["kind"], node: Node, negated: boolean, inside: Task): void {
-    const number = this.enclosures.length;
-    if (this.staying.isIn(kind, node)) this.beyond.add("stays");
-    const enclosure = { kind, node, leave: FAILS, held: FAILS, failed: FAILS };
-    this.enclosures.push(enclosure);
-    this.emit(node, Op.Enter, number);
-    const firsts = this.firsts.length;
-    this.later([
-      inside,
-      () => {
-        this.settleFirsts(firsts);
-        const leave = this.emit(node, Op.Leave, number);
-        this.enclosures[number] = { ...enclosure, leave, [negated ? "failed" : "held"]: this.pc };
-      },
-    ]);
-  }
-
-  private quantifier(node: NodeOf<"quantifier">, back: boolean): void {
-    const { body } = node;
-    if (node.max === 0) {
-      // What is never gone through may be called.
-      if (this.called.size > 0) this.aside(body, back);
-      return;
-    }
-    if (body.kind === "look" && node.max === Number.POSITIVE_INFINITY && this.dialect.semantics.lookOnceMore) {
-      this.quantifier({ ...node, max: node.min + 1 }, back);
-      return;
-    }
-    const optional = node.min === 0 && node.max === 1;
-    if (node.max > node.min && !optional && node.mode !== "possessive" && this.hasNoFurtherTurn(body)) {
-      const inner = this.staying.settledInside(body);
-      const settled = () => this.enclose("possessive", node, false, () => this.node(inner as Node, back));
-      const furtherTurn = () => this.loop({ ...node, min: 0, max: 1 }, settled);
-      this.later([() => this.quantifier({ ...node, max: node.min }, back), ...(inner ? [furtherTurn] : [])]);
-      return;
-    }
-    if (this.staying.keepsFirst(node)) this.loopKeepingFirst(node, back);
-    else if (node.mode !== "possessive") {
-      const inner = optional ? undefined : this.staying.settledInside(body);
-      const settled = () => this.enclose("possessive", node, false, () => this.node(inner as Node, back));
-      this.loop(node, () => (inner ? this.group(body as NodeOf<"group">, back, settled) : this.node(body, back)));
-    } else {
-      const settled = () => this.enclose("possessive", node, false, () => this.node(body, back));
-      const iteration = this.dialect.semantics.possessive === "each-iteration" ? settled : () => this.node(body, back);
-      this.enclose("possessive", node, false, () => this.loop(node, iteration));
-    }
-  }
-
-  private loopKeepingFirst(node: NodeOf<"quantifier">, back: boolean): void {
-    const { min, max } = node;
-    const group = node.body as NodeOf<"group">;
-    const capture = captureRegister(group.capture as number);
-    const [last, first] = [this.registers, this.registers + 2];
-    this.registers += 4;
-    const both = (from: number, to: number, when: number): void => {
-      for (const i of [0, 1]) this.emit(node, Op.Put, from < 0 ? this.nothing : from + i, to + i, when);
-    };
-    const inner = this.staying.settledInside(group);
-    const settled = () => this.enclose("possessive", node, false, () => this.node(inner as Node, back));
-    const turn = () => (inner ? this.group(group, back, settled) : this.node(group, back));
-    if (this.nothing < 0) this.nothing = this.registers++;
-    this.beyond.add("stays");
-    this.later([
-      ...(min > 0 ? [() => this.loop({ ...node, max: min }, turn)] : []),
-      () => both(-1, last, PutWhen.Always),
-      () => this.loop({ ...node, min: 0, max: max - min }, () => this.later([turn, () => both(capture, last, PutWhen.Always)])),
-      () => both(last, first, PutWhen.ToNothing),
-    ]);
-    this.firsts.push(() => {
-      both(first, capture, PutWhen.Something);
-      both(-1, first, PutWhen.Always);
-    });
-  }
-
-  /** Gives the groups that keep what their first run captured, and were met since then, what they hold. */
-  private settleFirsts(from: number): void {
-    for (const settle of this.firsts.splice(from)) settle();
-  }
-
-  private hasNoFurtherTurn(body: Node): boolean {
-    if (this.dialect.semantics.emptyGroupTurn === "taken" || body.kind !== "group") return false;
-    this.widths ??= widthsOf(this.part);
-    return this.widths.get(body)?.most === 0 && this.staying.isSteady(body);
-  }
-
-  /** The slot of a group that has not taken part where it has no turn, by the dialect; 0 where it is no such group. */
-  private clearedWithoutTurn(body: Node, min: number): number {
-    if (!this.dialect.semantics.noTurnClears || min > 0) return 0;
-    let group = body;
-    while (group.kind === "group" && group.capture === null) group = group.body;
-    if (group.kind !== "group" || group.capture === null) return 0;
-    this.widths ??= widthsOf(this.part);
-    const { least, most } = this.widths.get(group) as Width;
-    const { firstSlot, lastSlot } = this.factsOf(group);
-    return least === most && least > 0 && firstSlot === lastSlot ? group.capture : 0;
-  }
-
-  private get staying(): Staying {
-    this.stayingOf ??= new Staying(this.part, this.dialect.semantics.capturesStay, (node) => this.factsOf(node));
-    return this.stayingOf;
-  }
-
-  private factsOf(node: Node): Facts {
-    this.facts ??= gatherFacts(this.part);
-    return this.facts.get(node) as Facts;
-  }
-
-  private loop(node: NodeOf<"quantifier">, iteration: Task): void {
-    const { min, max, mode, body } = node;
-    const { canBeEmpty, firstSlot, lastSlot } = this.factsOf(body);
-    const { clearsCapturesEachIteration, emptyIteration } = this.dialect.semantics;
-    const clears = clearsCapturesEachIteration && lastSlot > 0;
-    const counted = min > 0 || max !== Number.POSITIVE_INFINITY;
-    const endsEmpty =
-      emptyIteration === "is-last" || emptyIteration === "is-last-at-least" || (emptyIteration === "is-last-without-bound" && max === Number.POSITIVE_INFINITY);
-    const emptyIsLast = canBeEmpty && endsEmpty;
-    const begun = canBeEmpty && (endsEmpty || emptyIteration === "fails");
-    const cleared = this.clearedWithoutTurn(body, min);
-    const notesAll =
-      emptyIsLast && min > 0 && mode !== "possessive" && body.kind === "group" && this.dialect.semantics.emptyTurnEnds === true && !this.staying.isSteady(body);
-    const emptyEnds = notesAll && min > 1;
-    if (emptyEnds) this.beyond.add("turns");
-    const number = this.loops.length;
-    this.loops.push({
-      node,
-      min: Math.min(min, UNBOUNDED),
-      max: Math.min(max, UNBOUNDED),
-      lazy: mode === "lazy",
-      counter: counted ? this.registers++ : -1,
-      begin: begun ? this.registers++ : -1,
-      emptyIsLast,
-      cleared,
-      emptyEnds,
-      unwinds: this.staying.unwinds(node, body),
-      notesFrom: notesAll ? 0 : emptyIteration === "is-last" ? min : Math.max(0, min - 1),
-      emptyOn: -1,
-      clearFrom: clears ? firstSlot : 0,
-      clearTo: clears ? lastSlot + 1 : 0,
-    });
-    if (counted || emptyIsLast || cleared > 0) this.emit(node, Op.LoopEnter, number);
-    const begins = begun || clears;
-    const start = this.emit(node, Op.LoopTry, number, 0, begins ? 1 : 0);
-    if (begins) this.emit(node, Op.LoopBegin, number);
-    this.later([
-      iteration,
-      () => {
-        this.emit(node, Op.LoopNext, number, start);
-        this.aim(start, 2);
-      },
-    ]);
   }
 }
 

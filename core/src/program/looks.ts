@@ -1,0 +1,110 @@
+/** Lookarounds: what is asked ahead, and the ways in which dialects go back to ask what stands behind. */
+import type { Node, NodeOf } from "../syntax/tree.ts";
+import type { Task } from "./emitter.ts";
+import { Op } from "./operations.ts";
+import { UNBOUNDED } from "./program.ts";
+import { Turns } from "./turns.ts";
+
+export abstract class Looks extends Turns {
+  protected look(node: NodeOf<"look">): void {
+    const { behind, widths, body, back: reach = 0 } = node;
+    /** Goes back by so many characters, and reads on from there. */
+    const from =
+      (width: number, part: Node): Task =>
+      () => {
+        if (width > 0) this.emit(node, Op.StepBack, width);
+        this.later([() => this.node(part, false)]);
+      };
+    const inside = (): void => {
+      if (reach !== 0) this.searchBack(node, widths?.[0] ?? 0, reach);
+      else if (widths === null) this.later([() => this.node(body, behind)]);
+      else if (widths.length === 1) from(widths[0] as number, body)();
+      else {
+        const branches = body.kind === "alternation" ? body.branches : [body];
+        this.choice(
+          body,
+          branches.map((branch, i) => ({ node: branch, emit: from(widths[i] as number, branch) })),
+        );
+      }
+    };
+    if (!node.reenters) {
+      this.enclose("look", node, node.negated, inside);
+      return;
+    }
+    // Nothing is settled: it notes where it was asked, and goes back there.
+    this.beyond.add("reenters");
+    const place = this.registers++;
+    this.emit(node, Op.MarkPlace, place);
+    this.later([() => this.later([inside]), () => this.emit(node, Op.BackToPlace, place)]);
+  }
+
+  /**
+   * A lookbehind that is tried from the nearest place to the furthest, and must end where it was asked: a lazy loop goes
+   * back character by character.
+   */
+  private searchBack(node: NodeOf<"look">, first: number, reach: number): void {
+    const enclosure = this.enclosures.length - 1;
+    const [least, further] = reach > 0 ? [first, reach] : [first + reach, -reach];
+    if (reach < 0) {
+      this.fromFurthest(node, least, further, enclosure);
+      return;
+    }
+    const operator = { start: node.start, end: node.start };
+    this.beyond.add("looks-back");
+    if (least > 0) this.emit(node, Op.StepBack, least);
+    const number = this.loops.length;
+    const turns: NodeOf<"quantifier"> = { kind: "quantifier", min: 0, max: further, mode: "lazy", body: node.body, operator, start: node.start, end: node.end };
+    this.loops.push({
+      node: turns,
+      min: 0,
+      max: Math.min(further, UNBOUNDED - 1),
+      lazy: true,
+      counter: this.registers++,
+      begin: -1,
+      emptyIsLast: false,
+      cleared: 0,
+      emptyEnds: false,
+      unwinds: false,
+      notesFrom: 0,
+      emptyOn: -1,
+      clearFrom: 0,
+      clearTo: 0,
+    });
+    this.emit(node, Op.LoopEnter, number);
+    const start = this.emit(node, Op.LoopTry, number);
+    this.emit(node, Op.StepBack, 1);
+    this.emit(node, Op.LoopNext, number, start);
+    this.aim(start, 2);
+    this.later([() => this.node(node.body, false), () => this.emit(node, Op.HereAgain, enclosure)]);
+  }
+
+  /** The same from the furthest place to the nearest: each place is an alternative. */
+  private fromFurthest(node: NodeOf<"look">, least: number, further: number, enclosure: number): void {
+    this.beyond.add("looks-back");
+    const widths = Array.from({ length: further + 1 }, (_, i) => least + further - i);
+    const jumps: number[] = [];
+    const tasks: Task[] = [];
+    widths.forEach((width, i) => {
+      let choice = -1;
+      tasks.push(() => {
+        if (i < widths.length - 1) {
+          choice = this.emit(node, Op.Branch);
+          this.resumes.set(choice, node);
+        }
+        if (width > 0) this.emit(node, Op.StepBack, width);
+      });
+      tasks.push(() => {
+        jumps.push(this.emit(node, Op.Jump));
+        if (choice >= 0) this.aim(choice, 1);
+      });
+    });
+    this.later([
+      ...tasks,
+      () => {
+        for (const jump of jumps) this.aim(jump, 1);
+      },
+      () => this.node(node.body, false),
+      () => this.emit(node, Op.HereAgain, enclosure),
+    ]);
+  }
+}

@@ -1,0 +1,207 @@
+/**
+ * What repeats, and what is settled when it is through: loops, possessive quantifiers, and the enclosures of lookarounds and
+ * atomic groups. Differences between dialects in how turns end, and in what they leave, are asked of their tables here.
+ */
+import type { Reading } from "../syntax/read.ts";
+import type { Node, NodeOf } from "../syntax/tree.ts";
+import { type Width, widthsOf } from "../syntax/width.ts";
+import { Emitter, type Task } from "./emitter.ts";
+import { type Facts, gatherFacts } from "./facts.ts";
+import { Op, PutWhen } from "./operations.ts";
+import { type Beyond, captureRegister, type Enclosure, FAILS, type Loop, UNBOUNDED } from "./program.ts";
+import { Staying } from "./staying.ts";
+
+export abstract class Turns extends Emitter {
+  protected readonly loops: Loop[] = [];
+  protected readonly enclosures: Enclosure[] = [];
+  protected readonly beyond = new Set<Beyond>();
+  protected readonly reading: Reading;
+  protected readonly dialect: NonNullable<Reading["dialect"]>;
+  /** What is compiled: the whole pattern, or a part of it. */
+  protected part: Node;
+  /** Registers so far. */
+  protected registers: number;
+  private stayingOf: Staying | undefined;
+  /** What groups still have to be given that keep what their first run captured. */
+  private readonly firsts: Task[] = [];
+  /** A register that is never set; −1 where none is needed. */
+  private nothing = -1;
+  /** Gathered for the first loop. */
+  private facts: Map<Node, Facts> | undefined;
+  /** Reckoned where a dialect asks for them. */
+  private widths: ReadonlyMap<Node, Width> | undefined;
+
+  constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>) {
+    super();
+    this.reading = reading;
+    this.dialect = dialect;
+    this.part = reading.root;
+    this.registers = 3 * reading.slots.length;
+  }
+
+  /** Writes a node; what it holds waits. */
+  protected abstract node(node: Node, back: boolean): void;
+  protected abstract group(node: NodeOf<"group">, back: boolean, inside?: Task): void;
+  /** Writes what is not gone through, where it can be called all the same. */
+  protected abstract aside(node: Node, back: boolean): void;
+
+  protected enclose(kind: Enclosure["kind"], node: Node, negated: boolean, inside: Task): void {
+    const number = this.enclosures.length;
+    if (this.staying.isIn(kind, node)) this.beyond.add("stays");
+    const enclosure = { kind, node, leave: FAILS, held: FAILS, failed: FAILS };
+    this.enclosures.push(enclosure);
+    this.emit(node, Op.Enter, number);
+    const firsts = this.firsts.length;
+    this.later([
+      inside,
+      () => {
+        this.settleFirsts(firsts);
+        const leave = this.emit(node, Op.Leave, number);
+        this.enclosures[number] = { ...enclosure, leave, [negated ? "failed" : "held"]: this.pc };
+      },
+    ]);
+  }
+
+  protected quantifier(node: NodeOf<"quantifier">, back: boolean): void {
+    const { body } = node;
+    if (node.max === 0) {
+      this.aside(body, back);
+      return;
+    }
+    if (body.kind === "look" && node.max === Number.POSITIVE_INFINITY && this.dialect.semantics.lookOnceMore) {
+      this.quantifier({ ...node, max: node.min + 1 }, back);
+      return;
+    }
+    const optional = node.min === 0 && node.max === 1;
+    if (node.max > node.min && !optional && node.mode !== "possessive" && this.hasNoFurtherTurn(body)) {
+      const inner = this.staying.settledInside(body);
+      const furtherTurn = (part: Node) => () => this.loop({ ...node, min: 0, max: 1 }, this.settled(node, part, back));
+      this.later([() => this.quantifier({ ...node, max: node.min }, back), ...(inner ? [furtherTurn(inner)] : [])]);
+      return;
+    }
+    if (this.staying.keepsFirst(node)) this.loopKeepingFirst(node, back);
+    else if (node.mode !== "possessive") this.loop(node, optional ? () => this.node(body, back) : this.turn(node, back));
+    else {
+      const iteration = this.dialect.semantics.possessive === "each-iteration" ? this.settled(node, body, back) : () => this.node(body, back);
+      this.enclose("possessive", node, false, () => this.loop(node, iteration));
+    }
+  }
+
+  /** A part of what a quantifier repeats, settled when it is through. */
+  private settled(quantifier: Node, part: Node, back: boolean): Task {
+    return () => this.enclose("possessive", quantifier, false, () => this.node(part, back));
+  }
+
+  /** A turn of a quantifier; where turns are counted and not tried, what stands in its group is settled. */
+  private turn(node: NodeOf<"quantifier">, back: boolean): Task {
+    const { body } = node;
+    const inner = this.staying.settledInside(body);
+    return inner && body.kind === "group" ? () => this.group(body, back, this.settled(node, inner, back)) : () => this.node(body, back);
+  }
+
+  /** A loop whose group is given in the end what it captured last when it was gone through first (`Staying.keepsFirst`). */
+  private loopKeepingFirst(node: NodeOf<"quantifier">, back: boolean): void {
+    const { min, max, body } = node;
+    if (body.kind !== "group" || body.capture === null) throw new RangeError("Only a group that captures keeps what it captured first.");
+    const capture = captureRegister(body.capture);
+    const [last, first] = [this.registers, this.registers + 2];
+    this.registers += 4;
+    if (this.nothing < 0) this.nothing = this.registers++;
+    const both = (from: number, to: number, when: number): void => {
+      for (const i of [0, 1]) this.emit(node, Op.Put, from + i, to + i, when);
+    };
+    const clear = (register: number): void => {
+      for (const i of [0, 1]) this.emit(node, Op.Put, this.nothing, register + i, PutWhen.Always);
+    };
+    const turn = this.turn(node, back);
+    this.beyond.add("stays");
+    this.later([
+      ...(min > 0 ? [() => this.loop({ ...node, max: min }, turn)] : []),
+      () => clear(last),
+      () => this.loop({ ...node, min: 0, max: max - min }, () => this.later([turn, () => both(capture, last, PutWhen.Always)])),
+      () => both(last, first, PutWhen.ToNothing),
+    ]);
+    this.firsts.push(() => {
+      both(first, capture, PutWhen.Something);
+      clear(first);
+    });
+  }
+
+  /** Gives the groups that keep what their first run captured, and were met since then, what they hold. */
+  protected settleFirsts(from: number): void {
+    for (const settle of this.firsts.splice(from)) settle();
+  }
+
+  private hasNoFurtherTurn(body: Node): boolean {
+    if (this.dialect.semantics.emptyGroupTurn === "taken" || body.kind !== "group") return false;
+    this.widths ??= widthsOf(this.part);
+    return this.widths.get(body)?.most === 0 && this.staying.isSteady(body);
+  }
+
+  /** The slot of a group that has not taken part where it has no turn, by the dialect; 0 where it is no such group. */
+  private clearedWithoutTurn(body: Node, min: number): number {
+    if (!this.dialect.semantics.noTurnClears || min > 0) return 0;
+    let group = body;
+    while (group.kind === "group" && group.capture === null) group = group.body;
+    if (group.kind !== "group" || group.capture === null) return 0;
+    this.widths ??= widthsOf(this.part);
+    const { least, most } = this.widths.get(group) as Width;
+    const { firstSlot, lastSlot } = this.factsOf(group);
+    return least === most && least > 0 && firstSlot === lastSlot ? group.capture : 0;
+  }
+
+  private get staying(): Staying {
+    this.stayingOf ??= new Staying(this.part, this.dialect.semantics.capturesStay, (node) => this.factsOf(node));
+    return this.stayingOf;
+  }
+
+  private factsOf(node: Node): Facts {
+    this.facts ??= gatherFacts(this.part);
+    return this.facts.get(node) as Facts;
+  }
+
+  private loop(node: NodeOf<"quantifier">, iteration: Task): void {
+    const { min, max, mode, body } = node;
+    const { canBeEmpty, firstSlot, lastSlot } = this.factsOf(body);
+    const { clearsCapturesEachIteration, emptyIteration } = this.dialect.semantics;
+    const clears = clearsCapturesEachIteration && lastSlot > 0;
+    const counted = min > 0 || max !== Number.POSITIVE_INFINITY;
+    const endsEmpty =
+      emptyIteration === "is-last" || emptyIteration === "is-last-at-least" || (emptyIteration === "is-last-without-bound" && max === Number.POSITIVE_INFINITY);
+    const emptyIsLast = canBeEmpty && endsEmpty;
+    const begun = canBeEmpty && (endsEmpty || emptyIteration === "fails");
+    const cleared = this.clearedWithoutTurn(body, min);
+    const notesAll =
+      emptyIsLast && min > 0 && mode !== "possessive" && body.kind === "group" && this.dialect.semantics.emptyTurnEnds === true && !this.staying.isSteady(body);
+    const emptyEnds = notesAll && min > 1;
+    if (emptyEnds) this.beyond.add("turns");
+    const number = this.loops.length;
+    this.loops.push({
+      node,
+      min: Math.min(min, UNBOUNDED),
+      max: Math.min(max, UNBOUNDED),
+      lazy: mode === "lazy",
+      counter: counted ? this.registers++ : -1,
+      begin: begun ? this.registers++ : -1,
+      emptyIsLast,
+      cleared,
+      emptyEnds,
+      unwinds: this.staying.unwinds(node, body),
+      notesFrom: notesAll ? 0 : emptyIteration === "is-last" ? min : Math.max(0, min - 1),
+      emptyOn: -1,
+      clearFrom: clears ? firstSlot : 0,
+      clearTo: clears ? lastSlot + 1 : 0,
+    });
+    if (counted || emptyIsLast || cleared > 0) this.emit(node, Op.LoopEnter, number);
+    const begins = begun || clears;
+    const start = this.emit(node, Op.LoopTry, number, 0, begins ? 1 : 0);
+    if (begins) this.emit(node, Op.LoopBegin, number);
+    this.later([
+      iteration,
+      () => {
+        this.emit(node, Op.LoopNext, number, start);
+        this.aim(start, 2);
+      },
+    ]);
+  }
+}
