@@ -24,6 +24,7 @@ import { MatchTable } from "./matches.ts";
 import { NO_ROOM, roomFor } from "./room.ts";
 import { ENOUGH, Search, type SearchOptions } from "./search.ts";
 import { GroupStacks } from "./stacks.ts";
+import { StayingCaptures } from "./staying.ts";
 import { Steering } from "./steering.ts";
 import { UndoLog } from "./undo.ts";
 
@@ -91,8 +92,8 @@ export class BacktrackingMachine {
   private at = 0;
   /** Where the next attempt begins, or −1 while one is under way. */
   private next: number;
-  /** Registers below this hold captures. */
-  private readonly captureEnd: number;
+  /** What is undone where captures outlast a way; null where all is. */
+  private readonly staying: StayingCaptures | null;
   /** Whether the attempt is the first of a search: what stayed of those before is forgotten. */
   private searches = true;
   /** Whether the next choice is of a loop whose group was cleared. */
@@ -112,7 +113,7 @@ export class BacktrackingMachine {
     this.recorder = options.recorder ?? null;
     this.keepCaptures = options.keepCaptures === true && program.stackRegister >= 0;
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
-    this.captureEnd = openRegister(1, program.slots.length);
+    this.staying = program.capturesStay === null ? null : new StayingCaptures(program, this.log, this.open);
     this.matches = new MatchTable(program.slots.length);
     this.registers = new Int32Array(program.registerCount).fill(-1);
     this.next = options.from ?? 0;
@@ -173,7 +174,7 @@ export class BacktrackingMachine {
     this.attempt = at;
     this.stateCount = this.log.count = 0;
     this.open.leaveTo(0);
-    this.registers.fill(-1, this.program.capturesStay === "settled" && !this.searches ? this.captureEnd : 0);
+    this.registers.fill(-1, this.staying?.clearedFrom(this.searches));
     this.searches = false;
     if (this.program.asideRegister >= 0) this.registers[this.program.asideRegister] = 0;
     if (this.program.stackRegister >= 0) this.registers[this.program.stackRegister] = 0;
@@ -220,23 +221,27 @@ export class BacktrackingMachine {
   /** Sets a register; what it held is noted where a saved state or an open enclosure may want it back. */
   private set(register: number, value: number): void {
     const { registers } = this;
-    if ((this.stateCount > 0 || this.open.held >= 0 || this.program.capturesStay !== null) && !this.log.note(register, registers[register] as number)) {
+    if ((this.stateCount > 0 || this.open.held >= 0 || this.staying !== null) && !this.log.note(register, registers[register] as number)) {
       this.outcome = "memory-limit";
       return;
     }
     registers[register] = value;
   }
 
-  /** Undoes what an enclosure did that has failed, or was not to hold, but for what groups took where that stays. */
-  private undoEnclosure(changes: number): void {
-    if (this.program.capturesStay === "failed-look") this.log.undoOthers(this.registers, changes, this.captureEnd);
-    else this.log.undo(this.registers, changes);
+  /** Does what only sets a register, and is no step. */
+  private note(operation: typeof Op.NoteStates | typeof Op.Put | typeof Op.MarkPlace, word: number, at: number, states: number): void {
+    const { registers } = this;
+    const { code } = this.program;
+    const [a, b, when] = [code[word + 1] as number, code[word + 2] as number, code[word + 3] as number];
+    if (operation === Op.MarkPlace) this.set(a, at);
+    else if (operation === Op.NoteStates) this.set(a, states + b);
+    else if (when === PutWhen.Always || (when === PutWhen.ToNothing ? registers[b] === -1 : registers[a] !== -1)) this.set(b, registers[a] as number);
   }
 
   /** Runs until the run ends or the number of steps is reached. */
   private run(stop: number): void {
-    const { text, program, recorder, registers, items, open, log } = this;
-    const { code, latin, loops, enclosures, capturesStay } = program;
+    const { text, program, recorder, registers, items, open, log, staying } = this;
+    const { code, latin, loops, enclosures } = program;
     const slotCount = program.slots.length;
     const stacked = program.stackRegister >= 0;
     const length = text.length;
@@ -307,7 +312,7 @@ export class BacktrackingMachine {
           }
           break;
         case Op.Branch:
-          if (capturesStay === "failed-look" && !program.lookedUp.has(a)) open.noteChoice(log.count);
+          if (staying !== null) staying.atAlternative(a);
           saved = a;
           go = pc + 1;
           break;
@@ -348,7 +353,7 @@ export class BacktrackingMachine {
         }
         case Op.LoopTry: {
           const loop = loops[a] as (typeof loops)[number];
-          if (capturesStay === "failed-look" && loop.unwinds) open.noteChoice(log.count);
+          if (staying !== null) staying.atLoop(loop);
           if (loop.counter >= 0) {
             const count = registers[loop.counter] as number;
             if (count < loop.min) {
@@ -419,7 +424,7 @@ export class BacktrackingMachine {
           }
           const enclosure = enclosures[a] as Enclosure;
           if (enclosure.kind === "look") at = open.at(left);
-          if (capturesStay === "settled") log.forget(open.changes(left), this.captureEnd);
+          if (staying !== null) staying.insideThrough(open.changes(left));
           if (enclosure.held !== FAILS) {
             if (enclosure.kind !== "possessive") {
               steps++;
@@ -428,7 +433,8 @@ export class BacktrackingMachine {
             pc = enclosure.held;
             continue run;
           }
-          this.undoEnclosure(open.changes(left));
+          if (staying !== null) staying.refused(open.changes(left), registers);
+          else log.undo(registers, open.changes(left));
           break;
         }
         case Op.Match:
@@ -487,11 +493,6 @@ export class BacktrackingMachine {
           pc = go;
           if (this.outcome !== "running") break run;
           continue run;
-        case Op.NoteStates:
-          this.set(a, stateCount + (code[word + 2] as number));
-          pc++;
-          if (this.outcome !== "running") break run;
-          continue run;
         case Op.Balance: {
           const fared = this.stacks.takeBack(a, code[word + 2] as number, at, registers);
           if (fared === "nothing-there") break;
@@ -502,16 +503,10 @@ export class BacktrackingMachine {
           if (this.outcome !== "running") break run;
           continue run;
         }
-        case Op.Put: {
-          const [other, when] = [code[word + 2] as number, code[word + 3] as number];
-          const puts = when === PutWhen.Always || (when === PutWhen.ToNothing ? registers[other] === -1 : registers[a] !== -1);
-          if (puts) this.set(other, registers[a] as number);
-          pc++;
-          if (this.outcome !== "running") break run;
-          continue run;
-        }
+        case Op.NoteStates:
+        case Op.Put:
         case Op.MarkPlace:
-          this.set(a, at);
+          this.note(operation, word, at, stateCount);
           pc++;
           if (this.outcome !== "running") break run;
           continue run;
@@ -620,9 +615,8 @@ export class BacktrackingMachine {
         const look = open.enclosure(left);
         if (look.kind !== "look") continue;
         at = open.at(left);
-        // Perl undoes captures at a choice alone: those before the first stay.
-        if (capturesStay === "failed-look") log.undo(registers, open.firstChoice(left, log.count));
-        this.undoEnclosure(open.changes(left));
+        if (staying !== null) staying.insideFailed(left, registers);
+        else log.undo(registers, open.changes(left));
         steps++;
         if (look.failed !== FAILS) {
           if (recorder !== null) recorder.write(at, packEvent(Kind.Leave, look.leave), top, stateCount, this.attempt);
@@ -634,7 +628,7 @@ export class BacktrackingMachine {
       if (stateCount === 0) {
         steps++;
         if (recorder !== null) recorder.write(at, packEvent(Kind.GiveUp, 0), -1, 0, this.attempt);
-        if (capturesStay === "settled") log.undo(registers, 0);
+        if (staying !== null) staying.attemptFailed(registers);
         next = this.goesOn(this.search.afterFailure(this.attempt));
         if (next < 0) break;
         continue;
@@ -644,7 +638,7 @@ export class BacktrackingMachine {
       at = states[stateCount * STATE + 1] as number;
       const noted = states[stateCount * STATE + 2] as number;
       if (log.count !== noted) {
-        if (capturesStay === "failed-look" && open.count > 0 && program.lookedUp.has(pc)) log.undoOthers(registers, noted, this.captureEnd);
+        if (staying !== null) staying.resumed(noted, pc, registers);
         else log.undo(registers, noted);
       }
       top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
