@@ -2,8 +2,8 @@
 import { contains } from "../charset/charset.ts";
 import { dotnetWord } from "../dialect/dotnet/properties.ts";
 import type { Program } from "../program/program.ts";
-import { isNumber } from "../text/characters.ts";
-import { GrowingTemplate, isDigit, remarkForeign } from "./parts.ts";
+import { isDigit, isNumber } from "../text/characters.ts";
+import { GrowingTemplate, remarkForeign } from "./parts.ts";
 import { groupsWords } from "./remarks.ts";
 import type { Template, TemplatePart } from "./template.ts";
 

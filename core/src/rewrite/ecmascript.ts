@@ -1,6 +1,8 @@
 /** Templates of `replace` and `replaceAll`: GetSubstitution of ECMA-262 (2025) §22.1.3.19.1. It refuses nothing. */
+
 import type { Program } from "../program/program.ts";
-import { CASE_LETTERS, GrowingTemplate, isDigit, remarkForeign } from "./parts.ts";
+import { isDigit } from "../text/characters.ts";
+import { CASE_LETTERS, GrowingTemplate, remarkForeign } from "./parts.ts";
 import { groupsWords } from "./remarks.ts";
 import type { Template, TemplatePart } from "./template.ts";
 

@@ -1,6 +1,8 @@
 /** Templates of Matcher.replaceAll and replaceFirst (JDK 17, Matcher.appendExpandedReplacement). */
+
 import type { Program } from "../program/program.ts";
-import { CASE_LETTERS, GrowingTemplate, isAsciiLetter, isDigit, remarkForeign } from "./parts.ts";
+import { isAsciiLetter, isDigit } from "../text/characters.ts";
+import { CASE_LETTERS, GrowingTemplate, remarkForeign } from "./parts.ts";
 import { groupsWords } from "./remarks.ts";
 import type { Template } from "./template.ts";
 

@@ -1,5 +1,7 @@
 /** A template while it is read: text that follows text is one part. */
+
 import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
+import { isDigit } from "../text/characters.ts";
 import type { Span } from "../text/span.ts";
 import type { ChangeKind } from "./changes.ts";
 import { type Remark, type RemarkCode, remark } from "./remarks.ts";
@@ -77,8 +79,3 @@ export function remarkForeign(template: GrowingTemplate, source: string, byFunct
     }
   }
 }
-
-export const isDigit = (character: string | undefined): boolean => character !== undefined && character >= "0" && character <= "9";
-export const isOctal = (character: string | undefined): boolean => character !== undefined && character >= "0" && character <= "7";
-export const isAsciiLetter = (character: string | undefined): boolean =>
-  character !== undefined && ((character >= "a" && character <= "z") || (character >= "A" && character <= "Z"));

@@ -2,10 +2,9 @@
 import { LAST_CODE_POINT } from "../charset/charset.ts";
 import { characterNamed, namesAreHere } from "../charset/names.ts";
 import type { Program } from "../program/program.ts";
-import { isHex } from "../syntax/reader.ts";
-import { isNumber, isWordCharacter, runFrom, without } from "../text/characters.ts";
+import { isAsciiLetter, isDigit, isHex, isNumber, isOctal, isWordCharacter, looseDigits, runFrom, without } from "../text/characters.ts";
 import type { ChangeKind } from "./changes.ts";
-import { GrowingTemplate, isAsciiLetter, isDigit, isOctal } from "./parts.ts";
+import { GrowingTemplate } from "./parts.ts";
 import type { Template } from "./template.ts";
 
 const CHARACTERS: Readonly<Record<string, string>> = { n: "\n", r: "\r", t: "\t", f: "\f", b: "\b", a: "\x07", e: "\x1b" };
@@ -126,14 +125,14 @@ class PerlTemplate {
     }
     const inside = this.braced();
     if (!inside) return this.notWhole("\\x{41}");
-    return this.character(Number.parseInt(numberAt(inside.text, isHex) || "0", 16), inside.end);
+    return this.character(Number.parseInt(looseDigits(inside.text, isHex) || "0", 16), inside.end);
   }
 
   private octal(): number {
     const inside = this.braced();
     if (!inside) return this.notWhole("\\o{101}");
     if (inside.text === "") return this.refuse("template-escape-form", inside.end, "\\o{}", "\\o{101}");
-    return this.character(Number.parseInt(numberAt(inside.text, isOctal) || "0", 8), inside.end);
+    return this.character(Number.parseInt(looseDigits(inside.text, isOctal) || "0", 8), inside.end);
   }
 
   private named(): number {
@@ -253,16 +252,6 @@ class PerlTemplate {
     const from = this.source.startsWith("->", at) ? at + 2 : at;
     return this.source[from] === "[" || this.source[from] === "{";
   }
-}
-
-/** Digits from the beginning on, with single `_` before them. */
-function numberAt(text: string, isOwn: (character: string | undefined) => boolean): string {
-  let digits = "";
-  for (let at = 0; at < text.length; at++) {
-    if (isOwn(text[at])) digits += text[at];
-    else if (text[at] !== "_" || !isOwn(text[at + 1])) break;
-  }
-  return digits;
 }
 
 /** `name}` in quotes or without, with blanks around it. */

@@ -1,6 +1,8 @@
 /** Templates of preg_replace (PHP 8.2, ext/pcre, preg_get_backref). */
+
 import type { Program } from "../program/program.ts";
-import { GrowingTemplate, isDigit, remarkForeign } from "./parts.ts";
+import { isDigit } from "../text/characters.ts";
+import { GrowingTemplate, remarkForeign } from "./parts.ts";
 import type { Template } from "./template.ts";
 
 /** How a function is given in place of a template. */

@@ -1,7 +1,9 @@
 /** Templates of `re.sub`, as `re` of Python 3.11 and later reads them (re._parser.parse_template). */
+
 import { dialectOf } from "../dialect/index.ts";
 import type { Program } from "../program/program.ts";
-import { CASE_LETTERS, GrowingTemplate, isAsciiLetter, isDigit, isOctal, remarkForeign } from "./parts.ts";
+import { isAsciiLetter, isDigit, isOctal } from "../text/characters.ts";
+import { CASE_LETTERS, GrowingTemplate, remarkForeign } from "./parts.ts";
 import { groupsWords } from "./remarks.ts";
 import type { Template } from "./template.ts";
 

@@ -1,6 +1,7 @@
 /** Groups by a name or a number, which may take away what another one holds: `(?<name>…)`, `(?<2>…)`, `(?<name-other>…)`, `(?<-other>…)`. */
+import { isDigit } from "../text/characters.ts";
 import type { GrowingTree } from "./growing.ts";
-import { isDigit, type Reader } from "./reader.ts";
+import type { Reader } from "./reader.ts";
 
 /** A name or a number, as it is written. */
 interface Label {

@@ -1,9 +1,9 @@
 /** What a condition asks for, between its brackets. */
 
-import { isNumber } from "../text/characters.ts";
+import { isDigit, isNumber } from "../text/characters.ts";
 import type { GrowingTree } from "./growing.ts";
 import { readName } from "./names.ts";
-import { isDigit, type Reader } from "./reader.ts";
+import type { Reader } from "./reader.ts";
 import type { References } from "./references.ts";
 import type { Asks, Span } from "./tree.ts";
 

@@ -4,9 +4,9 @@ import { canonicalize, foldedCharacters, foldSet } from "../charset/folding.ts";
 import { characterNamed, type NameRule, namesAreHere } from "../charset/names.ts";
 import type { Property } from "../charset/properties.ts";
 import type { Dialect, Escape, Options } from "../dialect/dialect.ts";
-import { isNumber, without } from "../text/characters.ts";
+import { isAsciiLetter, isDigit, isHex, isNumber, isOctal, looseDigits, without } from "../text/characters.ts";
 import { unknownKey } from "../unknown.ts";
-import { isDigit, isHex, isLetter, isOctal, type Reader } from "./reader.ts";
+import type { Reader } from "./reader.ts";
 import type { Span } from "./tree.ts";
 
 export type EscapeRead =
@@ -198,26 +198,28 @@ function opensNoCounts(reader: Reader, loose: boolean): boolean {
 
 /** `\o{…}`, behind the o. */
 function octalInBraces(reader: Reader, start: number, loose: boolean): number {
-  const braced = reader.pass("{");
-  if (braced && loose) reader.takeBlanks();
-  const digits = braced ? reader.takeWhile(isOctal) : "";
-  // What is no digit ends the number.
-  if (braced && loose && !reader.looksAt("}")) reader.takeWhile((c) => c !== undefined && c !== "}");
-  else if (braced && loose && digits === "") return missingNumber(reader, start);
-  if (braced && loose && reader.pass("}")) return digits === "" ? 0 : Number.parseInt(digits, 8);
-  if (digits !== "" && reader.pass("}")) return Number.parseInt(digits, 8);
-  return missingNumber(reader, start);
+  if (loose) {
+    const inside = insideBraces(reader);
+    return inside === undefined || inside === "" ? missingNumber(reader, start) : looseNumber(inside, isOctal, 8);
+  }
+  const digits = reader.pass("{") ? reader.takeWhile(isOctal) : "";
+  return digits !== "" && reader.pass("}") ? Number.parseInt(digits, 8) : missingNumber(reader, start);
 }
 
 /** `{…}` with a number up to the first character that is no digit; undefined where it is not closed. */
 function looseHex(reader: Reader): number | undefined {
-  reader.at++;
-  reader.takeBlanks();
-  const digits = reader.takeWhile(isHex);
-  reader.takeWhile((c) => c !== undefined && c !== "}");
-  if (!reader.pass("}")) return undefined;
-  return digits === "" ? 0 : Number.parseInt(digits, 16);
+  const inside = insideBraces(reader);
+  return inside === undefined ? undefined : looseNumber(inside, isHex, 16);
 }
+
+/** What stands in braces, without the blanks around it; undefined where they are not there or not closed. */
+function insideBraces(reader: Reader): string | undefined {
+  if (!reader.pass("{")) return undefined;
+  const inside = reader.takeWhile((c) => c !== undefined && c !== "}");
+  return reader.pass("}") ? inside.trim() : undefined;
+}
+
+const looseNumber = (text: string, isOne: (c: string | undefined) => boolean, base: number): number => Number.parseInt(looseDigits(text, isOne) || "0", base);
 
 function missingNumber(reader: Reader, start: number): number {
   reader.report("escape-number-form", { start, end: reader.at });
@@ -260,7 +262,7 @@ function namedCharacter(reader: Reader, start: number, rule: NameRule): number {
 
 // What follows `\p`: `{Name=Value}` or `{Name}`.
 
-const isNameCharacter = (c: string | undefined): boolean => isLetter(c) || isDigit(c) || c === "_";
+const isNameCharacter = (c: string | undefined): boolean => isAsciiLetter(c) || isDigit(c) || c === "_";
 
 function property(reader: Reader, negated: boolean, letter: string, start: number): Property {
   const span = (): Span => ({ start, end: reader.at });
@@ -330,7 +332,7 @@ function capitalControl(reader: Reader, start: number): number {
 function control(reader: Reader, start: number, inSet: boolean): number {
   const next = reader.peek();
   const loose = inSet && !reader.strict && (isDigit(next) || next === "_");
-  if (next !== undefined && (isLetter(next) || loose)) {
+  if (next !== undefined && (isAsciiLetter(next) || loose)) {
     reader.at++;
     return next.charCodeAt(0) % 32;
   }

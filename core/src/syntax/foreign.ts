@@ -3,9 +3,10 @@
  * how it is written here. They are told by the tree and its diagnostics, so what stands in a set or behind a backslash of
  * its own is not taken for one.
  */
+
 import type { DialectName } from "../dialect/dialect.ts";
+import { isDigit, isHex } from "../text/characters.ts";
 import type { Reading } from "./read.ts";
-import { isDigit, isHex } from "./reader.ts";
 import { type Span, walkWritten } from "./tree.ts";
 
 export interface ForeignSpelling extends Span {

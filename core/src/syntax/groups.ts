@@ -1,12 +1,14 @@
 /** What follows the opening bracket of a group: its kind, its name, its condition; and comments, which only look like one. */
+
 import type { GroupOpener } from "../dialect/dialect.ts";
+import { isAsciiLetter, isDigit } from "../text/characters.ts";
 import { unknownKey } from "../unknown.ts";
 import { readBalanced } from "./balanced.ts";
 import { readCondition } from "./conditions.ts";
 import type { GrowingTree } from "./growing.ts";
 import { type GlobalFlags, readInlineFlags } from "./inline-flags.ts";
 import { readName } from "./names.ts";
-import { isDigit, isLetter, type Reader } from "./reader.ts";
+import type { Reader } from "./reader.ts";
 import type { References } from "./references.ts";
 import { readStarred } from "./starred.ts";
 
@@ -37,7 +39,7 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
   const next = reader.spread(() => reader.peek());
   const { anyOrder, signs } = reader.dialect.syntax.inlineFlagRules;
   const none = anyOrder && !signs && (next === ")" || next === ":");
-  if (next === "-" || (signs && next === "+") || isLetter(next) || none || (next === "^" && reader.dialect.syntax.inlineFlagRules.reset !== null)) {
+  if (next === "-" || (signs && next === "+") || isAsciiLetter(next) || none || (next === "^" && reader.dialect.syntax.inlineFlagRules.reset !== null)) {
     // Right inside of a condition that asks for a part of a pattern.
     const asksForPart = tree.top.condition?.asks.kind === "look" && reader.dialect.syntax.conditions.has("expression");
     if (asksForPart) reader.report("condition-flags", { start, end: reader.at + 1 });

@@ -1,7 +1,9 @@
 /** Flags inside a pattern, `(?i-s:…)`, and at its start for all of it, `(?i)`. */
+
 import type { InlineFlag, Options } from "../dialect/dialect.ts";
+import { isAsciiLetter } from "../text/characters.ts";
 import type { GrowingTree } from "./growing.ts";
-import { isLetter, type Reader } from "./reader.ts";
+import type { Reader } from "./reader.ts";
 
 /** The flags that hold for a whole pattern. */
 export class GlobalFlags {
@@ -52,7 +54,7 @@ export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number
     }
     const longest = LETTERS.find((each) => (Object.hasOwn(inlineFlags, each) || unreadFlags.includes(each)) && reader.looksAt(each));
     const letter = longest ?? reader.peek();
-    if (!isLetter(letter?.charAt(0)) || letter === undefined) break;
+    if (!isAsciiLetter(letter?.charAt(0)) || letter === undefined) break;
     reader.at += letter.length;
     const flag = Object.hasOwn(inlineFlags, letter) ? inlineFlags[letter] : undefined;
     if (unreadFlags.includes(letter)) {

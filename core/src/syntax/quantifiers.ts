@@ -1,8 +1,10 @@
 /** Quantifiers: how their counts and modes are written, and what they may stand behind. */
+
 import type { Operator } from "../dialect/dialect.ts";
+import { isDigit } from "../text/characters.ts";
 import { asRepeated } from "./anchors.ts";
 import type { GrowingTree } from "./growing.ts";
-import { isDigit, type Reader } from "./reader.ts";
+import type { Reader } from "./reader.ts";
 import type { QuantifierMode } from "./tree.ts";
 
 /** Counts above this are the same as "no bound": no text is longer than a host's string. */

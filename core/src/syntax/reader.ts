@@ -2,17 +2,13 @@
 
 import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Dialect, Operator, Options } from "../dialect/dialect.ts";
+import { isHex } from "../text/characters.ts";
 import type { Numbering } from "./numbering.ts";
 import type { Span } from "./tree.ts";
 
 /** Past the first hundred mistakes nobody reads on. */
 const MAX_DIAGNOSTICS = 100;
 
-const HEX = "0123456789abcdefABCDEF";
-export const isDigit = (c: string | undefined): boolean => c !== undefined && c >= "0" && c <= "9";
-export const isOctal = (c: string | undefined): boolean => c !== undefined && c >= "0" && c <= "7";
-export const isHex = (c: string | undefined): boolean => c !== undefined && HEX.includes(c);
-export const isLetter = (c: string | undefined): boolean => c !== undefined && ((c >= "a" && c <= "z") || (c >= "A" && c <= "Z"));
 const isHighSurrogate = (unit: number): boolean => unit >= 0xd800 && unit <= 0xdbff;
 const isLowSurrogate = (unit: number): boolean => unit >= 0xdc00 && unit <= 0xdfff;
 

@@ -1,9 +1,9 @@
 /** References to groups, calls of them and conditions on them: by number where they are read, by name when every group is known. */
 import type { ConditionForm } from "../dialect/dialect.ts";
-import { isNumber } from "../text/characters.ts";
+import { isDigit, isNumber, isOctal } from "../text/characters.ts";
 import type { Condition } from "./conditions.ts";
 import type { GrowingTree } from "./growing.ts";
-import { isDigit, isOctal, type Reader } from "./reader.ts";
+import type { Reader } from "./reader.ts";
 import type { NodeOf, Span } from "./tree.ts";
 
 /** Smaller numbers are those of groups, whether there are so many or not. */

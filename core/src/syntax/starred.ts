@@ -1,11 +1,13 @@
 /** What begins with `(*`: verbs, words at the start of a pattern, and assertions by their names. */
+
 import type { Starred } from "../dialect/dialect.ts";
+import { isAsciiLetter, isDigit } from "../text/characters.ts";
 import { unknownKey } from "../unknown.ts";
 import type { GrowingTree } from "./growing.ts";
 import type { GlobalFlags } from "./inline-flags.ts";
-import { isDigit, isLetter, type Reader } from "./reader.ts";
+import type { Reader } from "./reader.ts";
 
-const isWordPart = (c: string | undefined): boolean => isLetter(c) || isDigit(c) || c === "_";
+const isWordPart = (c: string | undefined): boolean => isAsciiLetter(c) || isDigit(c) || c === "_";
 
 /** The name of a mark alone, as in `(*:name)`. */
 const MARK: Starred = { kind: "verb", verb: "mark", named: "must" };

@@ -1,6 +1,9 @@
 /** Small questions about characters and short texts, for what is no pattern. */
 
 export const isDigit = (character: string | undefined): boolean => character !== undefined && character >= "0" && character <= "9";
+export const isOctal = (character: string | undefined): boolean => character !== undefined && character >= "0" && character <= "7";
+const HEX = "0123456789abcdefABCDEF";
+export const isHex = (character: string | undefined): boolean => character !== undefined && HEX.includes(character);
 export const isAsciiLetter = (character: string | undefined): boolean =>
   character !== undefined && ((character >= "a" && character <= "z") || (character >= "A" && character <= "Z"));
 export const isWordCharacter = (character: string | undefined): boolean => isDigit(character) || isAsciiLetter(character) || character === "_";
@@ -44,4 +47,14 @@ export function withoutEscapesOf(text: string, sign: string): string {
     }
   }
   return made;
+}
+
+/** Digits from the beginning on, with single low lines before them, as Perl reads numbers in braces. */
+export function looseDigits(text: string, isOne: (character: string | undefined) => boolean): string {
+  let digits = "";
+  for (let at = 0; at < text.length; at++) {
+    if (isOne(text[at])) digits += text[at];
+    else if (text[at] !== "_" || !isOne(text[at + 1])) break;
+  }
+  return digits;
 }
