@@ -200,7 +200,10 @@ function opensNoCounts(reader: Reader, loose: boolean): boolean {
 function octalInBraces(reader: Reader, start: number, loose: boolean): number {
   if (loose) {
     const inside = insideBraces(reader);
-    return inside === undefined || inside === "" ? missingNumber(reader, start) : looseNumber(inside, isOctal, 8);
+    if (inside) return looseNumber(inside, isOctal, 8);
+    // The number is missing before the brace.
+    if (inside === "") reader.at--;
+    return missingNumber(reader, start);
   }
   const digits = reader.pass("{") ? reader.takeWhile(isOctal) : "";
   return digits !== "" && reader.pass("}") ? Number.parseInt(digits, 8) : missingNumber(reader, start);
