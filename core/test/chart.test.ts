@@ -33,6 +33,11 @@ describe("the graph", () => {
     expect(edgesOf(graph(pattern)).sort()).toEqual([...wanted].sort());
   });
 
+  test("a lookaround that may be tried another way begins and ends like any other", () => {
+    const made = graphOf(programOf("(*napla:a)b", "", "pcre"));
+    expect(made && edgesOf(made)).toEqual(["attempt on→ look ahead", "look ahead on→ a", "a on→ end of look ahead", "end of look ahead on→ b", "b on→ match"]);
+  });
+
   test("a pattern too large to be read has none", () => {
     expect(graphOf(programOf("(?:a|b)".repeat(100)))).toBeNull();
     expect(graph("a".repeat(5_000)).nodes).toHaveLength(3);

@@ -77,6 +77,10 @@ describe("patterns beyond the bounds say which bound", () => {
     expect(REASONS[verdict.reason]).toMatch(words);
   });
 
+  test("a lookaround that may be tried another way is not followed, and the verdict says so", () => {
+    expect(assessNow(programOf("(*napla:(a+)+)b", "", "pcre"), "search")).toMatchObject({ growth: "undecided", findings: [], reason: "reentered" });
+  });
+
   test("two patterns that are too large to be read side by side", () => {
     const words = programOf(
       `^(?:${Array.from({ length: 1500 }, (_, i) => `[${String.fromCharCode(0x100 + i)}-${String.fromCharCode(0x10a + i)}]`).join("|")})*x`,

@@ -149,11 +149,13 @@ function nodeLabel(program: Program, pc: number): string {
       return part.kind === "quantifier" ? `${source.pattern.slice(part.operator.start, part.operator.end)} more?` : "more?";
     case Op.Enter:
     case Op.Leave: {
-      const enclosure = enclosures[a];
-      const look =
-        enclosure?.node.kind === "look" ? `${enclosure.node.negated ? "no " : ""}${enclosure.node.behind ? "look back" : "look ahead"}` : "settled part";
-      return operation === Op.Enter ? look : `end of ${look}`;
+      const label = enclosureLabel(enclosures[a]?.node);
+      return operation === Op.Enter ? label : `end of ${label}`;
     }
+    case Op.MarkPlace:
+      return enclosureLabel(part);
+    case Op.BackToPlace:
+      return `end of ${enclosureLabel(part)}`;
     case Op.Match:
       return "match";
     case Op.Unit:
@@ -176,13 +178,14 @@ function nodeLabel(program: Program, pc: number): string {
     case Op.HereAgain:
     case Op.NoteStates:
     case Op.Put:
-    case Op.MarkPlace:
-    case Op.BackToPlace:
       return labelOf(source.pattern, part);
     default:
       return unknownOperation(operation);
   }
 }
+
+const enclosureLabel = (node: Node | undefined): string =>
+  node?.kind === "look" ? `${node.negated ? "no " : ""}${node.behind ? "look back" : "look ahead"}` : "settled part";
 
 /** The nodes that control comes to from an instruction on, itself included, past what only moves it along. */
 function firstNodes(program: Program, from: number, nodeOf: Int32Array): readonly number[] {

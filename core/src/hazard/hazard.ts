@@ -77,6 +77,7 @@ export const REASONS = {
   "too-long": `There are more than ${grouped(MAX_PRODUCT_STATES)} pairs of ways, or looking at them took more than the time there was.`,
   unconfirmed: "A text can be taken in two ways, but no attack on it could be confirmed.",
   references: "A back-reference makes the outcome hang on what a group took, and no attack on what may stand there could be confirmed.",
+  reentered: "A lookaround that may be tried another way when it has been left is not followed here.",
   steered: "Calls of groups, or verbs, steer what is tried, and those are not followed here.",
   lookbehind: "A lookbehind that repeats reads the text over again, and how often could not be shown.",
   stretches: "Two stretches of a text together may cost more than either does, and an attack repeats one of them.",
@@ -126,6 +127,7 @@ export function* assess(program: Program, mode: HazardMode, options: AssessOptio
     return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "too-long-a-pattern", peak: null };
   if (program.beyond.has("calls") || program.beyond.has("verbs"))
     return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "steered", peak: null };
+  if (program.beyond.has("reenters")) return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "reentered", peak: null };
   const assessment = new Assessment(program, followed, mode, options);
   return (yield* within(assessment.run(), options.stop ?? never)) ?? assessment.soFar();
 }
