@@ -36,13 +36,13 @@ type CommandName = Parameters<typeof import("./commands/jsonl.ts").answerInput>[
 
 const answerInput = async (command: CommandName): Promise<void> => (await import("./commands/jsonl.ts")).answerInput(command);
 
-/** What a pattern with a character's name in it holds; the names are fetched for no other. */
-const NAMED = "N{";
+/** What a pattern holds that could ask for a table of names or of properties; for no other is it looked for. */
+const SIGNS = ["N{", "p{", "P{", "b{", "B{"];
 
 /** Runs a command for a person; what it throws, such as a file that is not there, is one line and exit code 2. */
 async function run(command: () => Promise<number>): Promise<void> {
   try {
-    if (process.argv.some((word) => word.includes(NAMED))) await (await import("./commands/names.ts")).namesFor(...process.argv);
+    if (process.argv.some((word) => SIGNS.some((sign) => word.includes(sign)))) await (await import("./commands/tables.ts")).tablesFor(...process.argv);
     process.exitCode = await command();
   } catch (error) {
     console.error(error instanceof Error ? error.message : String(error));

@@ -16,30 +16,42 @@ const CODES = { Lowercase_Letter: "Ll", Other_Letter: "Lo", Cased_Letter: "LC", 
 const codeOfScript = new Map([...SCRIPT_CODES].map(([code, name]) => [name, code]).reverse());
 
 const keyOf = (property, name) =>
-  ({ General_Category: CODES[name], Binary_Property: name, Script: `sc=${codeOfScript.get(name)}`, Script_Extensions: `scx=${codeOfScript.get(name)}` })[
-    property
-  ];
+  ({
+    General_Category: CODES[name],
+    Binary_Property: name,
+    Script: `sc=${codeOfScript.get(name)}`,
+    Script_Extensions: `scx=${codeOfScript.get(name)}`,
+    Grapheme_Cluster_Break: `gcb=${name}`,
+    Block: `blk=${name}`,
+  })[property];
 
-/** What a version differs in from a newer one: the characters that came later, and by property those of its own that were in it or not otherwise. */
+/** A character that no version has. */
+const UNASSIGNED = 0x378;
+
+/** What a version differs in from a newer one: the characters that came later, and by property those that were in it or not otherwise. */
 async function differences(older, newer) {
   const unassigned = new Set(await older.pointsOf("General_Category/Unassigned"));
   const stillFree = new Set(await newer.pointsOf("General_Category/Unassigned"));
+  const later = new Set([...unassigned].filter((c) => !stillFree.has(c)));
   const differs = {};
-  for (const property of ["General_Category", "Binary_Property", "Script", "Script_Extensions"]) {
+  for (const property of ["General_Category", "Binary_Property", "Script", "Script_Extensions", "Grapheme_Cluster_Break", "Block"]) {
     const had = older.namesIn(property);
     for (const name of newer.namesIn(property)) {
       // A script that was not there yet had none of the characters that it shares by now.
       if (!had.includes(name) && property !== "Script_Extensions") continue;
+      if (name === "No_Block") continue;
       const before = new Set(had.includes(name) ? await older.pointsOf(`${property}/${name}`) : []);
       const now = new Set(await newer.pointsOf(`${property}/${name}`));
-      const other = [...new Set([...before, ...now])].filter((c) => before.has(c) !== now.has(c) && !unassigned.has(c));
+      // What came later is taken for what is not there now, but in blocks; some of it had properties before it was there.
+      const taken = (c) => now.has(property !== "Block" && later.has(c) ? UNASSIGNED : c);
+      const other = [...new Set([...before, ...now, ...later])].filter((c) => before.has(c) !== taken(c));
       if (other.length === 0) continue;
       const key = keyOf(property, name);
       if (key === undefined || key.includes("undefined")) throw new Error(`${property} ${name} has no key.`);
       differs[key] = packed(other);
     }
   }
-  return { later: packed([...unassigned].filter((c) => !stillFree.has(c))), differs };
+  return { later: packed(later), differs };
 }
 
 const out = [];
@@ -55,7 +67,7 @@ writeFileSync(
   `// Made by core/scripts/versions.mjs from Unicode ${NOW} and older ones. Do not edit.
 /**
  * From the newest to the oldest, what each differs in from the one before: the characters that came later, and by property
- * those of its own that were in it or not otherwise. Ends of ranges, as differences in base 36.
+ * those that were in it or not otherwise. Ends of ranges, as differences in base 36.
  */
 export const VERSIONS = ${JSON.stringify(out, null, 2)} as const;
 `,

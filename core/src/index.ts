@@ -5,7 +5,7 @@ export { type WrittenPiece, written } from "./calls/notation.ts";
 export { type Json, jsonOf, type Value as HostValue } from "./calls/value.ts";
 export { type CharSet, contains, countOf } from "./charset/charset.ts";
 export { type Held, type HeldRange, heldBy } from "./charset/holds.ts";
-export { lacksNames, namesAreHere, namesFor } from "./charset/names.ts";
+export { lacksTables, tablesFor, tablesHere } from "./charset/tables.ts";
 export { type ChartEdge, type ChartNode, type Graph, graphOf, MOST_CHART_NODES } from "./chart/graph.ts";
 export { chartNodeAt, type Traffic, trafficOf } from "./chart/traffic.ts";
 export { type Apart, apart } from "./contrast/apart.ts";

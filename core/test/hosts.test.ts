@@ -13,13 +13,13 @@ import {
   jsonOf,
   lineStarts,
   MOST_REWRITTEN,
-  namesFor,
   piecesOf,
   readTemplate,
   replaced,
   rewriteSlices,
   rewriteWhole,
   sizeOf,
+  tablesFor,
   written,
 } from "../src/index.ts";
 import { programOf } from "./support.ts";
@@ -64,7 +64,7 @@ describe("what hosts were recorded to say", () => {
 });
 
 describe("templates", () => {
-  beforeAll(() => namesFor("\\N{}"));
+  beforeAll(() => tablesFor("\\N{}"));
 
   test.each<[DialectName, string, string, [string, number, number][]]>([
     ["python", "(a)", "x\\2y", [["template-group", 1, 3]]],

@@ -1,22 +1,22 @@
 /** Characters by their names: fetched when a pattern has one, and looked up as each language does. */
 import { beforeAll, describe, expect, test } from "@jest/globals";
-import { type DialectName, lacksNames, namesAreHere, namesFor } from "../src/index.ts";
+import { type DialectName, lacksTables, tablesFor, tablesHere } from "../src/index.ts";
 import { matchesOf, readIn } from "./support.ts";
 
 const found = (dialect: DialectName, pattern: string, text: string) => matchesOf(pattern, "", text, "all", 1e5, dialect);
 const codes = (dialect: DialectName, pattern: string) => readIn(dialect, pattern, "").diagnostics.map(({ code, start, end }) => [code, start, end]);
 
 test("are not here before anybody asks, and are said not to be", async () => {
-  expect([namesAreHere(), lacksNames("a\\N{EM DASH}"), lacksNames("a")]).toEqual([false, true, false]);
+  expect([tablesHere(), lacksTables("a\\N{EM DASH}"), lacksTables("a")]).toEqual([false, true, false]);
   expect(codes("python", "a\\N{EM DASH}")).toEqual([["character-names-missing", 1, 12]]);
-  await namesFor("\\d+", "no name");
-  expect(namesAreHere()).toBe(false);
-  await Promise.all([namesFor("a\\N{EM DASH}"), namesFor("\\N{DIGIT ONE}")]);
-  expect([namesAreHere(), lacksNames("\\N{EM DASH}")]).toEqual([true, false]);
+  await tablesFor("\\d+", "no name");
+  expect(tablesHere()).toBe(false);
+  await Promise.all([tablesFor("a\\N{EM DASH}"), tablesFor("\\N{DIGIT ONE}")]);
+  expect([tablesHere(), lacksTables("\\N{EM DASH}")]).toEqual([true, false]);
 });
 
 describe("once they are here", () => {
-  beforeAll(() => namesFor("\\N{}"));
+  beforeAll(() => tablesFor("\\N{}"));
 
   test.each<[DialectName, string, string]>([
     ["python", "EM DASH", "—"],

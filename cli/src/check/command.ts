@@ -1,6 +1,6 @@
 /** `lamprey check` for a person and a pipeline: the expectations of specimen files, as a table and as JUnit XML. */
 import { writeFileSync } from "node:fs";
-import { type Expectation, namesFor, visible } from "@lamprey/core";
+import { type Expectation, tablesFor, visible } from "@lamprey/core";
 import { check } from "../contract/check.ts";
 import { readSpecimens } from "./files.ts";
 import { junit } from "./junit.ts";
@@ -17,7 +17,7 @@ export interface CheckOptions {
 /** Prints what failed, or all, and returns the exit code: 0 where all pass, 1 where one fails, 2 where something cannot be read. */
 export async function runCheck(paths: readonly string[], { junit: report, all }: CheckOptions): Promise<number> {
   const read = paths.flatMap((path) => readSpecimens(path).map((specimen) => ({ path, specimen })));
-  await namesFor(...read.map(({ specimen }) => specimen.pattern));
+  await tablesFor(...read.map(({ specimen }) => specimen.pattern));
   const checked = read.map(({ path, specimen }) => checkOne(path, specimen));
   for (const each of checked) console.log(printed(each, all === true));
   const [passed, failed] = [true, false].map((wanted) =>

@@ -3,9 +3,11 @@
 import { once } from "node:events";
 import { createInterface } from "node:readline";
 import type { Readable, Writable } from "node:stream";
-import { namesFor } from "@lamprey/core";
+import { tablesFor } from "@lamprey/core";
 import type { ObjectSchema } from "joi";
 import { failed, internal } from "./request.ts";
+
+const ASCII_BY_NUMBER = "\\u00";
 
 /** Answers every line of the input; resolves when the last answer has been taken by the output. */
 export async function answerLines<R extends { readonly id?: string }>(
@@ -16,8 +18,19 @@ export async function answerLines<R extends { readonly id?: string }>(
 ): Promise<void> {
   for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
     if (line.trim() === "") continue;
-    await namesFor(line);
+    await tablesFor(plainly(line));
     if (!output.write(`${answerLine(line, schema, answer)}\n`)) await once(output, "drain");
+  }
+}
+
+/** A line without the numbers that JSON may write ASCII characters by: what asks for a table can be told by them. */
+function plainly(line: string): string {
+  if (!line.includes(ASCII_BY_NUMBER)) return line;
+  try {
+    return JSON.stringify(JSON.parse(line));
+  } catch {
+    // It is answered as what cannot be read.
+    return line;
   }
 }
 

@@ -1,6 +1,6 @@
 /** A task done: the patterns of a file, or those given, each judged once however often it is met. */
 import { readFileSync } from "node:fs";
-import { namesFor } from "@lamprey/core";
+import { tablesFor } from "@lamprey/core";
 import type { Found, FoundPattern, Passed } from "@lamprey/sources";
 import { internal } from "../contract/request.ts";
 import type { Done, Row, Task } from "./found.ts";
@@ -18,7 +18,7 @@ export async function judgeTask<Answer extends object>(
   judge: Judge<Answer>,
 ): Promise<Done<Row<Answer | Failed>>> {
   const found = patterns ? { patterns, passed: [] as readonly Passed[] } : await patternsIn(file ?? "", dialect, flags);
-  await namesFor(...found.patterns.map(({ pattern }) => pattern));
+  await tablesFor(...found.patterns.map(({ pattern }) => pattern));
   const rows = found.patterns.map((each): Row<Answer | Failed> => {
     const { dialect: own, pattern, flags: letters, mode } = each;
     const key = JSON.stringify([judging, own, pattern, letters, mode]);

@@ -1,8 +1,9 @@
-/** What characters do in a grapheme cluster (UAX #29, table 2), by the names there. */
+/** What characters do in a grapheme cluster (UAX #29, table 2), by the names there, in a version of Unicode. */
 import { type CharSet, complement, setOfRanges, union } from "./charset.ts";
 import { CONTROL, EXTEND, HANGUL_L, HANGUL_T, HANGUL_V, PREPEND, REGIONAL_INDICATOR, SPACING_MARK } from "./clusters.generated.ts";
 import { unpackEnds } from "./packed.ts";
-import { binaryProperty, looseName } from "./properties.ts";
+import { looseName } from "./properties.ts";
+import { type OlderVersion, unicodeOf } from "./versions.ts";
 
 const FIRST_SYLLABLE = 0xac00;
 const LAST_SYLLABLE = 0xd7a3;
@@ -25,22 +26,27 @@ export interface ClusterSets {
   readonly lvt: CharSet;
 }
 
-let sets: ClusterSets | undefined;
+const made = new Map<OlderVersion, ClusterSets>();
 
-export function clusterSets(): ClusterSets {
-  sets ??= {
-    control: unpackEnds(CONTROL),
-    extend: unpackEnds(EXTEND),
-    joiner: [0x200d, 0x200d],
-    prepend: unpackEnds(PREPEND),
-    spacingMark: unpackEnds(SPACING_MARK),
-    regionalIndicator: unpackEnds(REGIONAL_INDICATOR),
-    pictograph: binaryProperty("Extended_Pictographic"),
-    l: unpackEnds(HANGUL_L),
-    v: unpackEnds(HANGUL_V),
-    t: unpackEnds(HANGUL_T),
-    ...syllables(),
-  };
+export function clusterSets(version: OlderVersion): ClusterSets {
+  let sets = made.get(version);
+  if (!sets) {
+    const { clusterSet, binaryProperty } = unicodeOf(version);
+    sets = {
+      control: clusterSet("Control", unpackEnds(CONTROL)),
+      extend: clusterSet("Extend", unpackEnds(EXTEND)),
+      joiner: [0x200d, 0x200d],
+      prepend: clusterSet("Prepend", unpackEnds(PREPEND)),
+      spacingMark: clusterSet("SpacingMark", unpackEnds(SPACING_MARK)),
+      regionalIndicator: unpackEnds(REGIONAL_INDICATOR),
+      pictograph: binaryProperty("Extended_Pictographic"),
+      l: unpackEnds(HANGUL_L),
+      v: clusterSet("V", unpackEnds(HANGUL_V)),
+      t: unpackEnds(HANGUL_T),
+      ...syllables(),
+    };
+    made.set(version, sets);
+  }
   return sets;
 }
 
@@ -72,16 +78,16 @@ const HANGUL: readonly Class[] = [
 ];
 
 /** The class of a name, or of another what none of them has. */
-function classNamed(classes: readonly Class[], others: string, name: string): CharSet | undefined {
+function classNamed(classes: readonly Class[], others: string, name: string, sets: ClusterSets): CharSet | undefined {
   const own = looseName(name);
-  if (others.split(" ").includes(own)) return complement(union(...classes.map(([, set]) => set(clusterSets()))));
-  return classes.find(([names]) => names.split(" ").includes(own))?.[1](clusterSets());
+  if (others.split(" ").includes(own)) return complement(union(...classes.map(([, set]) => set(sets))));
+  return classes.find(([names]) => names.split(" ").includes(own))?.[1](sets);
 }
 
 /** Grapheme_Cluster_Break by the code or name of a value, however it is spelled; undefined where there is none. */
-export const clusterClass = (name: string): CharSet | undefined => classNamed(CLASSES, "xx other", name);
+export const clusterClass = (name: string, version: OlderVersion): CharSet | undefined => classNamed(CLASSES, "xx other", name, clusterSets(version));
 /** Hangul_Syllable_Type by the same. */
-export const hangulType = (name: string): CharSet | undefined => classNamed(HANGUL, "na notapplicable", name);
+export const hangulType = (name: string, version: OlderVersion): CharSet | undefined => classNamed(HANGUL, "na notapplicable", name, clusterSets(version));
 
 function syllables(): Pick<ClusterSets, "lv" | "lvt"> {
   const lv: [number, number][] = [];

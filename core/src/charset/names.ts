@@ -1,13 +1,10 @@
-/**
- * Characters by their names (The Unicode Standard, 4.8). The names are fetched when they are first asked for: they are half
- * a megabyte, and few patterns have one. Who reads patterns waits for `namesFor` first; a pattern that is read before says
- * that they are not there yet.
- */
+/** Characters by their names (The Unicode Standard, 4.8). The names are half a megabyte, and are fetched when a pattern has one. */
 import { blockOf } from "./blocks.ts";
 import { contains } from "./charset.ts";
+import { Fetched } from "./fetched.ts";
 import { category } from "./properties.ts";
 
-interface Names {
+export interface Names {
   readonly byName: ReadonlyMap<string, number>;
   /** The characters of those names. */
   readonly named: ReadonlySet<number>;
@@ -15,34 +12,17 @@ interface Names {
   readonly byNumber: typeof import("./names.generated.ts").BY_NUMBER;
 }
 
-let names: Names | undefined;
-let coming: Promise<void> | undefined;
-
-export const namesAreHere = (): boolean => names !== undefined;
-
 /** What a pattern with a name in it holds. */
 const SIGN = "N{";
 
-/** Whether a pattern could have a name in it that is not known yet. */
-export const lacksNames = (pattern: string): boolean => names === undefined && pattern.includes(SIGN);
-
-/** Fetches the names where one of the texts could have one in it and they are not here; resolves at once where not. */
-export async function namesFor(...texts: readonly string[]): Promise<void> {
-  if (!texts.some(lacksNames)) return;
-  coming ??= fetchNames();
-  await coming;
-}
-
-async function fetchNames(): Promise<void> {
-  try {
-    const { GAPS, NAMES, ALIASES, BY_NUMBER } = await import("./names.generated.ts");
-    const byName = unfolded(NAMES.split("\n"), GAPS.split(" "));
-    names = { byName, named: new Set(byName.values()), aliases: aliasesIn(ALIASES), byNumber: BY_NUMBER };
-  } finally {
-    // What did not come is asked for again.
-    coming = undefined;
-  }
-}
+export const NAMES: Fetched<Names> = new Fetched(
+  (text) => text.includes(SIGN),
+  async () => {
+    const { GAPS, NAMES: lines, ALIASES, BY_NUMBER } = await import("./names.generated.ts");
+    const byName = unfolded(lines.split("\n"), GAPS.split(" "));
+    return { byName, named: new Set(byName.values()), aliases: aliasesIn(ALIASES), byNumber: BY_NUMBER };
+  },
+);
 
 const DIGITS = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_";
 
@@ -70,9 +50,8 @@ function aliasesIn(text: string): Map<string, number> {
 /** How a language looks a name up: `unicode` takes aliases too, in any case; `exact` as they are written; `java` has rules of its own. */
 export type NameRule = "unicode" | "exact" | "java";
 
-/** The character of a name; undefined where there is none. Throws where the names are not here. */
-export function characterNamed(name: string, rule: NameRule): number | undefined {
-  if (!names) throw new Error("The names of characters have not been fetched.");
+/** The character of a name; undefined where there is none. */
+export function characterNamed(name: string, rule: NameRule, names: Names): number | undefined {
   const { byName, aliases } = names;
   switch (rule) {
     case "unicode": {

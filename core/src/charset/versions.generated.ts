@@ -1,7 +1,7 @@
 // Made by core/scripts/versions.mjs from Unicode 17.0.0 and older ones. Do not edit.
 /**
  * From the newest to the oldest, what each differs in from the one before: the characters that came later, and by property
- * those of its own that were in it or not otherwise. Ends of ranges, as differences in base 36.
+ * those that were in it or not otherwise. Ends of ranges, as differences in base 36.
  */
 export const VERSIONS = [
   {
@@ -21,7 +21,7 @@ export const VERSIONS = [
       "Changes_When_Titlecased": "bf 0 5l 0 wof 0 2 0",
       "Changes_When_Uppercased": "bf 0 5l 0 wof 0 2 0",
       "Diacritic": "142 0 z 0 2 0 1o3 0 1ru 0 mk 0 au 0 c 1 bs z rbc 0 12 0 jd8 2 5 0 1rw 0",
-      "Extended_Pictographic": "70o 0 hp 0 2 6 2 1 2 0 4 1 2 3 2 1 2 0 3 1 2 2 2 2 3 7 4 4 2 0 2 4 d a 3 1 2 0 3 0 2 h 2 1 3 5 b 1 7 0 2 0 3 2 3 4 2 1 3 3 3 a 3 4 3 1 2 4 3 0 2 0 3 j 3 4 7 0 5 1 2 3 2 1 a 0 2 1 2c 2 2i6x 3 2 12 5 2r d e 3 e 2 d 3 10 o 2 w 0 1p 3 1q 0 4z 5 59 1 35 1 3 0 4 1 2c 1 4 0 7c 0 20 2 7 0 p 6 3 1 9 b 2 1 5 1 2 3 3 c 3 1 2 7 3 8 2 4 4 b 4 7 4 1 2 0 2 3 2 5 2 2 2 5 5p 4 9 1 i 2 2 0 7 1 6b 3 60 1 9b 2b d d",
+      "Extended_Pictographic": "70o 0 hp 0 2 6 2 1 2 0 4 1 2 3 2 1 2 0 3 1 2 2 2 2 3 7 4 4 2 0 2 4 d a 3 1 2 0 3 0 2 h 2 1 3 5 b 1 7 0 2 0 3 2 3 4 2 1 3 3 3 a 3 4 3 1 2 4 3 0 2 0 3 j 3 4 7 0 5 1 2 3 2 1 a 0 2 1 2c 2 2i6x 3 2 12 5 2r d e 3 e 2 d 3 10 o 2 w 0 1p 3 1q 0 4z 5 59 1 35 1 3 0 4 1 2c 1 4 0 7c 0 20 2 7 0 p 6 3 1 9 b 2 1 5 1 2 3 3 c 3 1 2 7 3 8 2 4 4 b 4 7 4 1 2 0 2 3 2 5 2 2 2 5 5p 4 9 1 4 0 4 0 a 2 2 0 7 1 3m b 2e 4 5z b 5 1 f 8 88 2f 9 d 8 2 g 3 4 1 u 2 c 4 7 0 2 0 5 2 b 2 3 0 9 2 5 0 8 1",
       "Extender": "229 0 3u 0 1fzw 0",
       "Grapheme_Base": "2io 0 7 1 2 1 216 0 v 0 sn 0 2 0 6 1 2u 0 20 1 rxc 0 31 0 kjk 0 39 0 7s 0 o9 0 2w 0 f3 0 h4j 1 j91 0 7 0",
       "Grapheme_Extend": "2io 0 7 1 2 1 216 0 v 0 sn 0 2 0 6 1 2u 0 20 1 rxc 0 31 0 kjk 0 39 0 7s 0 o9 0 2w 0 f3 0 h4j 1 j91 0 7 0",
@@ -31,6 +31,7 @@ export const VERSIONS = [
       "Other_Grapheme_Extend": "2io 0 7 1 2 1 216 0 v 0 sn 0 2 0 6 1 2u 0 20 1 rxc 0 31 0 kjk 0 39 0 7s 0 o9 0 hz 0 h4j 1 j91 0 7 0",
       "Other_ID_Continue": "6bw 1 3ce 0 14ru 0",
       "Other_Lowercase": "3cs 0 tti 2 ol 0",
+      "Pattern_Syntax": "753 2 1gt 0",
       "Sentence_Terminal": "4pg 1 1n3 0 2j9 2 15av 0 3 1",
       "Terminal_Punctuation": "1me 0 4q6 0 2j9 2 15av 0 3 1",
       "XID_Continue": "6bw 1 3ce 0 14ru 0",
@@ -95,7 +96,12 @@ export const VERSIONS = [
       "scx=Tirh": "5p1 0 d 0",
       "scx=Todr": "ld 0 3 0 3 0 a 0 2 0 23 0",
       "scx=Toto": "jg 0",
-      "scx=Tutg": "2jq 9 35v 0 2 0 ri4 5 58 0"
+      "scx=Tutg": "2jq 9 35v 0 2 0 ri4 5 58 0",
+      "gcb=Extend": "2io 0 7 1 2 1 216 0 v 0 sn 0 2 0 6 1 2u 0 20 1 rxc 0 31 0 kjk 0 39 0 7s 0 o9 0 2w 0 f3 0 h4j 1 j91 0 7 0",
+      "gcb=Other": "1jqy 0",
+      "gcb=Prepend": "1jqy 0",
+      "gcb=SpacingMark": "2io 0 7 1 2 1 216 0 v 0 sn 0 2 0 6 1 2u 0 20 1 rxc 0 31 0 kjk 0 39 0 7s 0 o9 0 2w 0 f3 0 h4j 1 j91 0 7 0",
+      "blk=Egyptian_Hieroglyph_Format_Controls": "1ow0 v"
     }
   },
   {
@@ -106,8 +112,10 @@ export const VERSIONS = [
       "Mc": "4l0 0",
       "Case_Ignorable": "4l0 0",
       "Diacritic": "4k4 0 q2 0 n1 1 1buy 0",
+      "Extended_Pictographic": "2rbx 2 7l 0 ax 0 2b 0 4v 1 19 3 b 3 9 2 i 2 7 7 9 6",
       "Grapheme_Base": "4l0 0",
       "Grapheme_Extend": "4l0 0",
+      "Pattern_Syntax": "95f a",
       "sc=Zyyy": "20o2 1",
       "sc=Hani": "20o2 1",
       "scx=Adlm": "17j 0",
@@ -116,7 +124,12 @@ export const VERSIONS = [
       "scx=Cpmn": "1erk 1",
       "scx=Hani": "20o2 1",
       "scx=Nkoo": "170 0 f 0 4 0 1ctb 1",
-      "scx=Ougr": "18g 0 1fhu 0"
+      "scx=Ougr": "18g 0 1fhu 0",
+      "gcb=Extend": "4l0 0",
+      "gcb=Other": "1j4w 1",
+      "gcb=SpacingMark": "4l0 0 1ejw 1",
+      "blk=Ahom": "1j5s f",
+      "blk=Tangut_Supplement": "26io f"
     }
   }
 ] as const;

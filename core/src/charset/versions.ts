@@ -7,6 +7,10 @@ import { VERSIONS } from "./versions.generated.ts";
 
 export type OlderVersion = (typeof VERSIONS)[number]["version"];
 
+/** Keys of what characters do in grapheme clusters, and of blocks; those sets are asked for by their keys alone. */
+const CLUSTERS = "gcb";
+const BLOCKS = "blk";
+
 /** A character that no version has. */
 const UNASSIGNED = 0x378;
 
@@ -45,16 +49,27 @@ class Differences {
     return this.newer ? union(this.later, this.newer.laterThan()) : this.later;
   }
 
+  private blockThen(name: string): CharSet {
+    const since = this.newer?.blockThen(name) ?? blockOf(name) ?? [];
+    return exclusive(since, this.otherwise(since, `${BLOCKS}=${name}`));
+  }
+
   private readBlocks(): ReadonlyMap<string, CharSet> {
     const assigned = subtract(complement(category("Cn")), this.laterThan());
     const found = new Map<string, CharSet>();
     for (const name of blockNames()) {
-      const block = blockOf(name);
-      if (block && intersection(block, assigned).length > 0) found.set(looseName(name), block);
+      const block = this.blockThen(name);
+      if (intersection(block, assigned).length > 0) found.set(looseName(name), block);
     }
     return found.set(NO_BLOCK, complement(union(...found.values())));
   }
 }
+
+/** What is in one of them alone. */
+const exclusive = (a: CharSet, b: CharSet): CharSet => union(subtract(a, b), subtract(b, a));
+
+/** Classes of grapheme clusters that have changed. */
+export type ClusterClass = "Control" | "Extend" | "Prepend" | "SpacingMark" | "V";
 
 const versions = new Map<OlderVersion, Differences>();
 
@@ -68,8 +83,9 @@ function differencesOf(version: OlderVersion): Differences {
 }
 
 function setOfKey(key: string): CharSet {
-  const [kind, script] = key.split("=");
-  if (script !== undefined) return looseScript(script, kind === "sc" ? "Script" : "Script_Extensions") ?? [];
+  const [kind, value] = key.split("=");
+  if (kind === CLUSTERS || kind === BLOCKS) return [];
+  if (value !== undefined) return looseScript(value, kind === "sc" ? "Script" : "Script_Extensions") ?? [];
   return key.length === 2 ? category(key) : binaryProperty(key);
 }
 
@@ -82,9 +98,9 @@ function asOf(version: Differences, set: CharSet, key?: string): CharSet | undef
   if (made.has(set)) return made.get(set);
   const since = newer ? asOf(newer, set, key) : set;
   const other = version.otherwise(set, key);
-  const own = since && union(subtract(since, other), subtract(other, since));
-  // What was not there yet had the properties of what is not there now.
-  const then = own && (contains(set, UNASSIGNED) ? union(own, later) : subtract(own, later));
+  // What was not there yet had the properties of what is not there now, but for those that were given beforehand.
+  const own = since && (contains(set, UNASSIGNED) ? union(since, later) : subtract(since, later));
+  const then = own && exclusive(own, other);
   const found = set.length > 0 && then?.length === 0 ? undefined : then;
   made.set(set, found);
   return found;
@@ -98,6 +114,8 @@ export interface Unicode {
   looseScript(name: string, which: "Script" | "Script_Extensions"): CharSet | undefined;
   valuedProperty(name: string, value: string): CharSet | undefined;
   blockOf(name: string): CharSet | undefined;
+  /** What the class of a grapheme cluster had that has these characters now. */
+  clusterSet(name: ClusterClass, now: CharSet): CharSet;
 }
 
 export function unicodeOf(version: OlderVersion): Unicode {
@@ -109,5 +127,6 @@ export function unicodeOf(version: OlderVersion): Unicode {
     looseScript: (name, which) => older(looseScript(name, which)),
     valuedProperty: (name, value) => older(valuedProperty(name, value)),
     blockOf: (name) => differencesOf(version).blocks().get(looseName(name)),
+    clusterSet: (name, now) => older(now, `${CLUSTERS}=${name}`) ?? [],
   };
 }

@@ -48,6 +48,7 @@ export const MESSAGES = {
   "property-negated": ["syntax-error", "“{0}” holds strings of several characters, so it cannot be negated. Write “\\p”, or subtract it from a set."],
   "character-name-form": ["syntax-error", "“\\N” needs the name of a character in braces, as in “\\N{EM DASH}”."],
   "character-name-unknown": ["syntax-error", "No character is named “{0}”. Names are those of the Unicode Standard, such as “EM DASH”."],
+  "property-table-missing": ["unsupported", "The tables of this property have not been fetched yet. Ask again in a moment."],
   "character-names-missing": ["unsupported", "The names of characters have not been fetched yet. Ask again in a moment, or write the character’s number."],
   "escape-hex": ["syntax-error", "“\\x” needs two hexadecimal digits with the flag u, as in “\\x41”."],
   "escape-unicode": ["syntax-error", "“\\u” needs four hexadecimal digits, or with the flag u a code point in braces up to 10FFFF, as in “\\u{1F41F}”."],

@@ -40,9 +40,18 @@ export type PairedAnchor = (typeof PAIRED_ANCHORS)[number];
  */
 export type ClusterEdge = "cluster-edge" | "not-cluster-edge" | "cluster-edge-since-match";
 
-export type AnchorKind = AssertionKind | PairedAnchor | ClusterEdge;
+/**
+ * Where a text can be cut into words, sentences and lines (UAX #29, UAX #14), put together from others (syntax/segments.ts);
+ * never in an empty text.
+ */
+const SEGMENT_EDGES = ["word-break", "not-word-break", "sentence-break", "not-sentence-break", "line-opportunity", "not-line-opportunity"] as const;
+export type SegmentEdge = (typeof SEGMENT_EDGES)[number];
+
+export type AnchorKind = AssertionKind | PairedAnchor | ClusterEdge | SegmentEdge;
 
 export const isClusterEdge = (anchor: AnchorKind): anchor is ClusterEdge => anchor.includes("cluster-edge");
 
 const PAIRED: ReadonlySet<string> = new Set(PAIRED_ANCHORS);
 export const isPaired = (anchor: AnchorKind): anchor is PairedAnchor => PAIRED.has(anchor);
+const SEGMENTS: ReadonlySet<string> = new Set(SEGMENT_EDGES);
+export const isSegmentEdge = (anchor: AnchorKind): anchor is SegmentEdge => SEGMENTS.has(anchor);

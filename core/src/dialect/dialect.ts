@@ -190,7 +190,7 @@ export type Escape =
       readonly kind: "assertion";
       readonly assertion: (options: Options) => AnchorKind;
       /** What it asserts with one of these names behind it, in braces; null is something that Lamprey does not read yet. */
-      readonly edges?: Readonly<Record<string, AnchorKind | null>>;
+      readonly edges?: Readonly<Record<string, AnchorKind>>;
       /** Blanks may stand about the names, and anything else in braces is a mistake. */
       readonly edgesOnly?: true;
     }
@@ -315,7 +315,7 @@ export interface Dialect {
     readonly conditions: ReadonlySet<ConditionForm>;
     /** What `\p` finds by a name, with a value where one is given, or that it is one that Lamprey does not read yet; `lone`: a single letter may stand without braces; `hyphens`: names have them. */
     readonly property: {
-      readonly find: (name: string, value: string | undefined, options: Options) => Property | "unread" | undefined;
+      readonly find: (name: string, value: string | undefined, options: Options) => Property | "unread" | "missing" | undefined;
       readonly lone: boolean;
       readonly hyphens?: true;
     };

@@ -1,6 +1,6 @@
 /** The right side of Perl's s///, as a double-quoted string without code (perlop, Quote and Quote-like Operators). */
 import { LAST_CODE_POINT } from "../charset/charset.ts";
-import { characterNamed, namesAreHere } from "../charset/names.ts";
+import { characterNamed, NAMES } from "../charset/names.ts";
 import type { Program } from "../program/program.ts";
 import { isAsciiLetter, isDigit, isHex, isNumber, isOctal, isWordCharacter, looseDigits, runFrom, without } from "../text/characters.ts";
 import type { ChangeKind } from "./changes.ts";
@@ -145,8 +145,8 @@ class PerlTemplate {
       if (digits === "" || runFrom(digits, 0, isHex) !== digits) return this.refuse("template-escape-form", end, source.slice(at, end), "\\N{U+2014}");
       return this.character(Number.parseInt(digits, 16), end);
     }
-    if (!namesAreHere()) return this.refuse("character-names-missing", end);
-    const codePoint = characterNamed(text, "exact");
+    if (!NAMES.here) return this.refuse("character-names-missing", end);
+    const codePoint = characterNamed(text, "exact", NAMES.here);
     if (codePoint === undefined) return this.refuse("character-name-unknown", end, text);
     return this.character(codePoint, end);
   }

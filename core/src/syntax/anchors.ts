@@ -53,6 +53,7 @@ export function partsAt({ start, end }: Span) {
     some: (body: Node): Node => repeated(body, 1),
     behind: (body: Node): Node => look(true, false, body),
     notBehind: (body: Node): Node => look(true, true, body),
+    ahead: (body: Node): Node => look(false, false, body),
     notAhead: (body: Node): Node => look(false, true, body),
   };
 }

@@ -1,6 +1,7 @@
 /** What `\\X` and `\\b{g}` stand for: a grapheme cluster and its edges, put together from sets and counts, so that a machine needs to know nothing of it. */
 import { type CharSet, complement, FULL_SET, union } from "../charset/charset.ts";
 import { type ClusterSets, clusterSets } from "../charset/clusters.ts";
+import type { OlderVersion } from "../charset/versions.ts";
 import type { ClusterEdge } from "../dialect/assertions.ts";
 import type { ClusterRules } from "../dialect/dialect.ts";
 import { partsAt } from "./anchors.ts";
@@ -11,10 +12,13 @@ const LINE_FEED = 0x0a;
 const LEADING_HALVES: CharSet = [0xd800, 0xdbff];
 const TRAILING_HALVES: CharSet = [0xdc00, 0xdfff];
 
+/** The version of Unicode by which the engines go that have these rules. */
+const VERSION_OF: Readonly<Record<ClusterRules, OlderVersion>> = { "from-here": "13", "in-text": "14", "by-pairs": "14" };
+
 /** An extended grapheme cluster, settled when it is through; without the conjuncts that came with Unicode 15.1. */
 export function graphemeCluster(rules: ClusterRules, span: Span): Node {
   const parts = partsAt(span);
-  const sets = clusterSets();
+  const sets = clusterSets(VERSION_OF[rules]);
   const { either, inOrder, character, set } = parts;
   const { controls, others } = joinedOf(sets);
   const body = either(inOrder(character(CARRIAGE_RETURN), character(LINE_FEED)), set(controls), ...FORMS[rules](parts, sets, others));
@@ -31,15 +35,17 @@ interface Joined {
   readonly mark: CharSet;
 }
 
-let joinedSets: Joined | undefined;
+const joinedSets = new WeakMap<ClusterSets, Joined>();
 
 /** What is put together from the sets: once, for a pattern is read at every keystroke. */
-function joinedOf({ control, extend, joiner, spacingMark }: ClusterSets): Joined {
-  if (!joinedSets) {
-    const controls = union(control, [CARRIAGE_RETURN, CARRIAGE_RETURN], [LINE_FEED, LINE_FEED]);
-    joinedSets = { controls, others: complement(controls), mark: union(extend, joiner, spacingMark) };
+function joinedOf(sets: ClusterSets): Joined {
+  let found = joinedSets.get(sets);
+  if (!found) {
+    const controls = union(sets.control, [CARRIAGE_RETURN, CARRIAGE_RETURN], [LINE_FEED, LINE_FEED]);
+    found = { controls, others: complement(controls), mark: union(sets.extend, sets.joiner, sets.spacingMark) };
+    joinedSets.set(sets, found);
   }
-  return joinedSets;
+  return found;
 }
 
 /** UAX #29, table 1c: syllables of Hangul. */
@@ -95,8 +101,9 @@ function flagInText({ inOrder, set, any, behind, notBehind }: Parts, { regionalI
 /** A lookahead that holds where the edge is. */
 export function clusterEdge(edge: ClusterEdge, span: Span): Node {
   const parts = partsAt(span);
-  const sets = clusterSets();
-  const body = edge === "cluster-edge-since-match" ? insideSinceMatch(parts, sets) : insideText(parts, sets);
+  const sinceMatch = edge === "cluster-edge-since-match";
+  const sets = clusterSets(VERSION_OF[sinceMatch ? "from-here" : "in-text"]);
+  const body = sinceMatch ? insideSinceMatch(parts, sets) : insideText(parts, sets);
   return { kind: "look", behind: false, negated: edge !== "not-cluster-edge", widths: null, body, stands: edge, ...span };
 }
 

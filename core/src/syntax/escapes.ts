@@ -1,7 +1,7 @@
 /** Escapes, read by a dialect's tables: what is common to the outside and the inside of sets. */
 import { type CharSet, complement, EMPTY_SET, LAST_CODE_POINT, subtract } from "../charset/charset.ts";
 import { canonicalize, foldedCharacters, foldSet } from "../charset/folding.ts";
-import { characterNamed, type NameRule, namesAreHere } from "../charset/names.ts";
+import { characterNamed, NAMES, type NameRule } from "../charset/names.ts";
 import type { Property } from "../charset/properties.ts";
 import type { Dialect, Escape, Options } from "../dialect/dialect.ts";
 import { isAsciiLetter, isDigit, isHex, isNumber, isOctal, looseDigits, without } from "../text/characters.ts";
@@ -254,9 +254,9 @@ function namedCharacter(reader: Reader, start: number, rule: NameRule): number {
   const name = braced ? reader.together(() => reader.takeWhile((c) => c !== undefined && c !== "}")) : "";
   const span = { start, end: reader.at + 1 };
   if (!braced || !reader.pass("}") || name === "") reader.report("character-name-form", { start, end: reader.at });
-  else if (!namesAreHere()) reader.report("character-names-missing", span);
+  else if (!NAMES.here) reader.report("character-names-missing", span);
   else {
-    const codePoint = characterNamed(name, rule);
+    const codePoint = characterNamed(name, rule, NAMES.here);
     if (codePoint !== undefined) return codePoint;
     reader.report("character-name-unknown", span, name);
   }
@@ -272,7 +272,7 @@ function property(reader: Reader, negated: boolean, letter: string, start: numbe
   const { lone, find, hyphens } = reader.dialect.syntax.property;
   if (lone && !reader.ended && !reader.looksAt("{")) {
     const found = find(String.fromCodePoint(reader.take()), undefined, reader.options);
-    if (found && found !== "unread") return found;
+    if (typeof found === "object") return found;
     reader.report("property-unknown", span(), reader.pattern.slice(start + 2, reader.at));
     return NOTHING;
   }
@@ -294,6 +294,7 @@ function property(reader: Reader, negated: boolean, letter: string, start: numbe
   const found = find(name, valued ? value : undefined, reader.options);
   if (!found) reader.report("property-unknown", span(), valued ? `${name}=${value}` : name);
   else if (found === "unread") reader.report("escape-unread", span(), reader.pattern.slice(start, reader.at), "a property that it has no table of");
+  else if (found === "missing") reader.report("property-table-missing", span());
   else if (found.strings.length > 0 && !reader.options.setOperations) reader.report("property-of-strings", span(), name);
   else if (found.strings.length > 0 && negated) reader.report("property-negated", span(), name);
   else return maybeFolded(found, reader.options);

@@ -3,10 +3,12 @@
  * Groups wait on a list, so nesting cannot overflow the host's stack.
  */
 import { EMPTY_SET } from "../charset/charset.ts";
-import { type AnchorKind, isClusterEdge, isPaired } from "../dialect/assertions.ts";
+import { VALUED_PROPERTIES } from "../charset/values.ts";
+import { type AnchorKind, isClusterEdge, isPaired, isSegmentEdge } from "../dialect/assertions.ts";
 import type { GroupOpener, Options } from "../dialect/dialect.ts";
 import { pairedAnchor } from "./anchors.ts";
 import { clusterEdge } from "./clusters.ts";
+import { segmentEdge } from "./segments.ts";
 import type { Condition } from "./conditions.ts";
 import { NameTable, type Place } from "./names.ts";
 import type { WrittenGroup } from "./numbering.ts";
@@ -150,6 +152,12 @@ export class GrowingTree {
     }
     if (isClusterEdge(assertion)) {
       this.add(clusterEdge(assertion, { start, end }));
+      return;
+    }
+    if (isSegmentEdge(assertion)) {
+      const values = VALUED_PROPERTIES.here;
+      if (values) this.add(segmentEdge(assertion, values, { start, end }));
+      else this.reader.report("property-table-missing", { start, end });
       return;
     }
     const set = assertion.startsWith("text") ? EMPTY_SET : assertion.includes("word") ? word(options) : lineEnds(options);

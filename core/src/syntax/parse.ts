@@ -233,15 +233,13 @@ class Parser {
     const { reader, tree } = this;
     const edge = edges && reader.spread(() => this.edgeName(edges, edgesOnly === true));
     if (edge) tree.addAssertion(edge, start);
-    else if (edge === null)
-      reader.report("escape-unread", { start, end: reader.at }, reader.pattern.slice(start, reader.at), "the edge of something else than a word");
     else if (edgesOnly && reader.looksAt("{"))
       reader.report("escape-unknown-letter", { start, end: reader.at + 1 }, reader.pattern.slice(start + 1, reader.at + 1));
     else tree.addAssertion(assertion(reader.options), start);
   }
 
   /** What a name in braces has it assert, where one of them stands here; it is passed then. */
-  private edgeName(edges: Readonly<Record<string, AnchorKind | null>>, blanks: boolean): AnchorKind | null | undefined {
+  private edgeName(edges: Readonly<Record<string, AnchorKind>>, blanks: boolean): AnchorKind | undefined {
     const { reader } = this;
     const from = reader.at;
     if (reader.pass("{")) {

@@ -5,7 +5,7 @@
  */
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
-import type { AnchorKind, AssertionKind, ClusterEdge, PairedAnchor } from "../dialect/assertions.ts";
+import type { AnchorKind, AssertionKind, ClusterEdge, PairedAnchor, SegmentEdge } from "../dialect/assertions.ts";
 import type { VerbKind } from "../dialect/verbs.ts";
 import type { Span } from "../text/span.ts";
 
@@ -33,7 +33,10 @@ type Folding = { readonly folding: FoldingRule | null };
 export type TextSign = "line-break" | "no-pair" | "grapheme-cluster";
 
 /** Set where one sign of the pattern stands for the whole, and nothing inside has a text of its own: what it stands for. */
-type Sign = { readonly stands?: PairedAnchor | ClusterEdge | TextSign };
+/** An anchor that is put together from others. */
+type MadeAnchor = PairedAnchor | ClusterEdge | SegmentEdge;
+
+type Sign = { readonly stands?: MadeAnchor | TextSign };
 
 export type Node = Span &
   (
@@ -219,7 +222,7 @@ export function anchorOf(node: Node | undefined): AnchorKind | undefined {
   return node?.kind === "look" && !takesText(node.stands) ? node.stands : undefined;
 }
 
-export function takesText(sign: PairedAnchor | ClusterEdge | TextSign | undefined): sign is TextSign {
+export function takesText(sign: MadeAnchor | TextSign | undefined): sign is TextSign {
   return sign === "line-break" || sign === "no-pair" || sign === "grapheme-cluster";
 }
 

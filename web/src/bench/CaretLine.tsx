@@ -9,7 +9,7 @@ import type { MatchRows } from "../engine/messages.ts";
 import { tableOf } from "../engine/tables.ts";
 import { OfferLine, offerStands } from "../handoff/Offer.tsx";
 import { usePattern } from "../run/patternHandle.ts";
-import { useNames } from "../shared/useNames.ts";
+import { useTables } from "../shared/useTables.ts";
 import { number, plural } from "../shared/words.ts";
 import { ShorterAtCaret, SlipAtCaret } from "../slips/AtCaret.tsx";
 import { panelChosen } from "../state/benchSlice.ts";
@@ -24,9 +24,9 @@ const COUNTED = 200_000;
 
 function useReading() {
   const { dialect, pattern, flags } = useAppSelector((s) => s.draft.fields);
-  const names = useNames(pattern);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: with the names here, the same pattern reads otherwise.
-  return useMemo(() => (pattern.length > LONGEST_PATTERN ? null : read({ dialect, pattern, flags })), [dialect, pattern, flags, names]);
+  const tables = useTables(pattern);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: with more tables here, the same pattern reads otherwise.
+  return useMemo(() => (pattern.length > LONGEST_PATTERN ? null : read({ dialect, pattern, flags })), [dialect, pattern, flags, tables]);
 }
 
 export function CaretLine() {

@@ -3,7 +3,7 @@ import { type DialectName, dialectOf, type MeaningChange, meaningChanges, READ_D
 import { DropdownMenu, Popover } from "radix-ui";
 import { useMemo } from "react";
 import { usePattern } from "../run/patternHandle.ts";
-import { useNames } from "../shared/useNames.ts";
+import { useTables } from "../shared/useTables.ts";
 import { plural } from "../shared/words.ts";
 import { dialectSwitched } from "../state/benchSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
@@ -51,14 +51,14 @@ const SHOWN = 1;
 export function useDialectChanges(): { readonly title: string; readonly changes: readonly MeaningChange[] } | null {
   const switched = useAppSelector((s) => s.bench.switched);
   const { dialect, pattern, flags } = useAppSelector((s) => s.draft.fields);
-  const names = useNames(pattern);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: with the names here, the same pattern reads otherwise.
+  const tables = useTables(pattern);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: with more tables here, the same pattern reads otherwise.
   return useMemo(() => {
     // It speaks of the pattern that was switched: the next edit of it leaves it behind.
     if (!switched || switched.dialect === dialect || switched.pattern !== pattern) return null;
     const changes = meaningChanges(read(switched), read({ dialect, flags, pattern }));
     return { title: dialectOf(dialect)?.title ?? dialect, changes };
-  }, [switched, dialect, pattern, flags, names]);
+  }, [switched, dialect, pattern, flags, tables]);
 }
 
 export function DialectChanges({ title, changes }: { readonly title: string; readonly changes: readonly MeaningChange[] }) {

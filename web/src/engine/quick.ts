@@ -3,7 +3,7 @@
  * the beginning on, so that lanes are painted in the frame that shows the letter. What does not fit is the worker's,
  * which does the same at its leisure, and everything else.
  */
-import { BacktrackingMachine, CUTS, LinearMachine, lacksNames } from "@lamprey/core";
+import { BacktrackingMachine, CUTS, LinearMachine, lacksTables } from "@lamprey/core";
 import { MATCH_LIMIT, prepare, type Refused, rowsOf } from "./answer.ts";
 import type { Asked, RunResult } from "./messages.ts";
 
@@ -33,7 +33,7 @@ export function forgetDearRuns(): void {
 export function runQuickly(asked: Asked, text: string): QuickAnswer | null {
   const started = performance.now();
   // The worker waits for the names of characters; the page, which asks for them elsewhere, does not.
-  if (asked.pattern.length > LONGEST_PATTERN || started < restUntil || lacksNames(asked.pattern)) return null;
+  if (asked.pattern.length > LONGEST_PATTERN || started < restUntil || lacksTables(asked.pattern)) return null;
   const answer = runWithin(asked, text, started);
   if (performance.now() - started > DEAR) restUntil = performance.now() + REST_MS;
   return answer;

@@ -1,5 +1,5 @@
-/** Calls of a worker's session that wait: for its code, and for the names of characters where a pattern or a template has one. */
-import { lacksNames, namesAreHere, namesFor } from "@lamprey/core";
+/** Calls of a worker's session that wait: for its code, and for tables that few patterns and templates ask for. */
+import { lacksTables, tablesFor } from "@lamprey/core";
 
 /** The pattern and the template of what is asked, and those that it holds: of a source, or of several that are compared. */
 function writtenIn(asked: unknown): readonly string[] {
@@ -12,22 +12,20 @@ function textAt(value: unknown, key: string): readonly string[] {
   return typeof text === "string" ? [text] : [];
 }
 
-/** Set while the names of characters are on their way: calls wait, in their order. */
+/** Set while tables are on their way: calls wait, in their order. */
 let coming: Promise<void> | null = null;
 
-async function withNames(asked: readonly unknown[]): Promise<void> {
-  if (!coming && !namesAreHere()) {
-    const lacking = asked.flatMap(writtenIn).filter(lacksNames);
-    if (lacking.length > 0) {
-      // Where they do not come, the pattern says that they are not there.
-      coming = namesFor(...lacking)
-        .catch((error) => console.error(error))
-        .finally(() => {
-          coming = null;
-        });
-    }
-  }
-  if (coming) await coming;
+async function withTables(asked: readonly unknown[]): Promise<void> {
+  while (coming) await coming;
+  const lacking = asked.flatMap(writtenIn).filter(lacksTables);
+  if (lacking.length === 0) return;
+  // Where they do not come, the pattern says that they are not there.
+  coming = tablesFor(...lacking)
+    .catch((error) => console.error(error))
+    .finally(() => {
+      coming = null;
+    });
+  await coming;
 }
 
 /** A session, whose code may still be fetched: calls wait until all is there that they need, in their order. */
@@ -39,7 +37,7 @@ export function waiting(session: object | Promise<object>): object {
         (_, name) =>
         async (...asked: unknown[]) => {
           const own = await session;
-          await withNames(asked);
+          await withTables(asked);
           const call: unknown = Reflect.get(own, name);
           if (typeof call !== "function") throw new TypeError(`The worker has no ${String(name)}.`);
           return Reflect.apply(call, own, asked);

@@ -27,9 +27,14 @@ const CHARACTERS: Escapes = {
 
 const CONDITIONS: ReadonlySet<ConditionForm> = new Set(["marked-name", "call", "define", "look", "missing"]);
 /** What `\b` goes by with one of these names behind it, and `\B`. */
-const UNREAD_EDGES = { wb: null, sb: null, lb: null };
-const EDGES = { g: "cluster-edge", gcb: "cluster-edge", ...UNREAD_EDGES } as const;
-const NO_EDGES = { g: "not-cluster-edge", gcb: "not-cluster-edge", ...UNREAD_EDGES } as const;
+const EDGES = { g: "cluster-edge", gcb: "cluster-edge", wb: "word-break", sb: "sentence-break", lb: "line-opportunity" } as const;
+const NO_EDGES = {
+  g: "not-cluster-edge",
+  gcb: "not-cluster-edge",
+  wb: "not-word-break",
+  sb: "not-sentence-break",
+  lb: "not-line-opportunity",
+} as const;
 
 const NOT_ASCII = { asciiClasses: false, asciiApart: false };
 

@@ -4,13 +4,15 @@ import { blockNamed } from "../../charset/block-aliases.ts";
 import { type CharSet, complement, FULL_SET, intersection, setOfRanges, setOfText, subtract, union } from "../../charset/charset.ts";
 import { clusterClass, hangulType } from "../../charset/clusters.ts";
 import { looseName, type Property } from "../../charset/properties.ts";
+import { isFetched, loneSet, VALUED_PROPERTIES, valueSet } from "../../charset/values.ts";
 import { unicodeOf } from "../../charset/versions.ts";
 import { isWordCharacter, runFrom, without } from "../../text/characters.ts";
 import type { Options } from "../dialect.ts";
 import { ASCII_POSIX } from "../posix.ts";
 import { own } from "../tables.ts";
 
-const { category, binaryProperty, looseProperty, looseScript, blockOf } = unicodeOf("14");
+const VERSION = "14";
+const { category, binaryProperty, looseProperty, looseScript, blockOf } = unicodeOf(VERSION);
 
 /** `\d`. */
 export const perlDigit = (): CharSet => category("Nd");
@@ -69,30 +71,27 @@ const OWN: Readonly<Record<string, Make>> = {
   spaceperl: () => binaryProperty("White_Space"),
 };
 
-/** Properties that Perl has and Lamprey has no tables of: those with a value behind them, and those that stand alone, too. */
-const UNREAD_VALUED: ReadonlySet<string> = new Set(
-  (
-    "age in presentin bpt bidipairedbrackettype bidipairedbracket bmg bpb bidimirroringglyph ccc canonicalcombiningclass dt decompositiontype ea eastasianwidth " +
-    "identifierstatus identifiertype inpc indicpositionalcategory insc indicsyllabiccategory jg joininggroup jt joiningtype lb linebreak na name nt numerictype " +
-    "nv numericvalue sb sentencebreak vo verticalorientation wb wordbreak nfcquickcheck nfcqc nfdquickcheck nfdqc nfkcquickcheck nfkcqc nfkdquickcheck nfkdqc"
-  ).split(" "),
-);
-const UNREAD_LONE: ReadonlySet<string> = new Set("ce compositionexclusion compex fullcompositionexclusion hyphen pcm prependedconcatenationmark".split(" "));
+/** Properties that Perl has and Lamprey has no tables of (UTS #39), and names of characters as one. */
+const UNREAD: ReadonlySet<string> = new Set("identifierstatus identifiertype na name".split(" "));
 
 const stripped = (name: string): string => without(name.toLowerCase(), " \t\n\r\f\v-");
 
-/** `\p{name}`, `\p{^name}`, `\p{name=value}`, `\p{name:value}`; undefined where there is none. */
-export function perlProperty(written: string, value: string | undefined, options: Options): Property | "unread" | undefined {
+/** `\p{name}`, `\p{^name}`, `\p{name=value}`, `\p{name:value}`; undefined where there is none, `missing` where it has not been fetched. */
+export function perlProperty(written: string, value: string | undefined, options: Options): Property | "unread" | "missing" | undefined {
   const text = written.trimStart();
   const negated = text.startsWith("^");
   const named = negated ? text.slice(1) : text;
   const [name, own] = value === undefined && named.includes(":") ? (named.split(":", 2) as [string, string]) : [named, value];
-  if (UNREAD_LONE.has(looseName(name)) || (own !== undefined && UNREAD_VALUED.has(looseName(name)))) return "unread";
-  const set = own === undefined ? plain(name, options) : valued(looseName(name), own, options);
+  if (own !== undefined && UNREAD.has(looseName(behindIs(name)))) return "unread";
+  if (isFetched(name) && !VALUED_PROPERTIES.here) return "missing";
+  const set = own === undefined ? plain(name, options) : valued(looseName(behindIs(name)), own, options);
   return set && { set: negated ? complement(set) : set, strings: [] };
 }
 
-function plain(name: string, options: Options): CharSet | undefined {
+/** Before a property with a value only this spelling of “Is” means nothing. */
+const behindIs = (name: string): string => (name.startsWith("Is") ? name.slice(2) : name);
+
+function plain(name: string, options: Options, is = false): CharSet | undefined {
   const short = stripped(name);
   const found = own(OWN, short) ?? own(OWN, looseName(name));
   if (found) return found();
@@ -103,9 +102,9 @@ function plain(name: string, options: Options): CharSet | undefined {
   if (block) return block;
   const posix = bare === "punct" ? undefined : own(UNICODE_POSIX, bare);
   if (posix) return options.ignoreCase && (bare === "lower" || bare === "upper") ? anyCase() : posix();
-  const set = looseProperty(bare);
+  const set = looseProperty(bare) ?? fetchedLone(bare);
   if (set) return cased(set, options);
-  return bare.startsWith("is") ? plain(withoutIs(name), options) : blockOf(blockNamed(bare));
+  return bare.startsWith("is") && !is ? plain(withoutIs(name), options, true) : blockOf(blockNamed(bare));
 }
 
 /** The name behind an “Is”, where a low line at the end means nothing any more. */
@@ -144,17 +143,20 @@ function valued(name: string, value: string, options: Options): CharSet | undefi
       return bidiClass(value);
     case "gcb":
     case "graphemeclusterbreak":
-      return clusterClass(value);
+      return clusterClass(value, VERSION);
     case "hst":
     case "hangulsyllabletype":
-      return hangulType(value);
+      return hangulType(value, VERSION);
     default: {
       const holds = own(TRUTHS, looseName(value));
-      const set = looseProperty(name === "wspace" ? "White_Space" : name);
-      return set && holds !== undefined ? (holds ? set : complement(set)) : undefined;
+      const set = looseProperty(name === "wspace" ? "White_Space" : name) ?? fetchedLone(name);
+      if (set) return holds === undefined ? undefined : holds ? set : complement(set);
+      return VALUED_PROPERTIES.here && valueSet(VALUED_PROPERTIES.here, name, value);
     }
   }
 }
+
+const fetchedLone = (name: string): CharSet | undefined => VALUED_PROPERTIES.here && loneSet(VALUED_PROPERTIES.here, name);
 
 /** Values of binary properties. */
 const TRUTHS: Readonly<Record<string, boolean>> = { y: true, yes: true, t: true, true: true, n: false, no: false, f: false, false: false };

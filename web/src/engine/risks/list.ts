@@ -1,5 +1,5 @@
 /** What the risk list's worker does: finds the patterns of texts and judges them, one after the other, with its progress. */
-import { assess, compile, type DialectName, namesFor, type Program, read, VERDICT_PATIENCE_MS, type Verdict } from "@lamprey/core";
+import { assess, compile, type DialectName, type Program, read, tablesFor, VERDICT_PATIENCE_MS, type Verdict } from "@lamprey/core";
 import { type FoundPattern, patternsInFile } from "@lamprey/sources";
 import { pause } from "../slices.ts";
 import type { Judged, RiskRow } from "./messages.ts";
@@ -54,7 +54,7 @@ type Judgement = Pick<RiskRow, "growth" | "degree" | "atLeast" | "reason" | "mis
 const UNREAD: Judgement = { growth: null, degree: null, atLeast: false, reason: null, mistake: null, peak: null, worst: null };
 
 async function judgementOf(found: FoundPattern): Promise<Judgement> {
-  await namesFor(found.pattern);
+  await tablesFor(found.pattern);
   const compiled = compile(read(found));
   if (!compiled.ok) return { ...UNREAD, mistake: compiled.diagnostics[0]?.message ?? "It does not read." };
   const { growth, degree, atLeast, reason, findings, peak } = await verdictOf(compiled.program, found);
