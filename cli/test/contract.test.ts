@@ -164,6 +164,17 @@ describe("the command", () => {
     expect(status).toBe(0);
   });
 
+  test("fetches the tables that a line or an argument asks for, also where JSON writes ASCII by numbers", () => {
+    const lines = ['{"dialect":"perl","pattern":"\\\\p{lb=NU}","text":"a1"}', '{"dialect":"perl","pattern":"\\u005cN\\u007bDIGIT ONE}\\\\b{wb}","text":"a1"}'];
+    const { stdout } = run(["match", "--jsonl"], `${lines.join("\n")}\n`);
+    const answers = stdout
+      .trim()
+      .split("\n")
+      .map((line) => JSON.parse(line) as { matches?: { start: number; end: number }[] });
+    expect(answers.map(({ matches }) => matches?.map(({ start, end }) => [start, end]))).toEqual([[[1, 2]], [[1, 2]]]);
+    expect(run(["match", "-d", "perl", "\\b{sb}", "Ebb. Flood."]).stdout.split("\n")[0]).toContain("0–0");
+  });
+
   test("speaks to a person", () => {
     const found = run(["match", "(\\w+) gate", "the upper gate"]);
     expect([found.status, found.stdout]).toEqual([0, expect.stringContaining("4–14\t1:5\tupper gate")]);

@@ -23,10 +23,10 @@ function* pointsIn({ range, codepoint }) {
 }
 
 /** The code points of each value that entries give. */
-function gathered(entries, valueOf) {
+function gathered(entries, valueIn) {
   const found = new Map();
   for (const entry of entries) {
-    const value = valueOf(entry);
+    const value = valueIn(entry);
     if (value === undefined) continue;
     if (!found.has(value)) found.set(value, []);
     found.get(value).push(...pointsIn(entry));

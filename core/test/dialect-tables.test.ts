@@ -54,7 +54,9 @@ describe.each(READ_DIALECTS.map((dialect): [string, Dialect] => [dialect.name, d
       ...syntax.operators.flatMap(([, operator]) => (operator.kind === "anchor" ? EVERY.map(operator.assertion) : [])),
       ...Object.values(syntax.escapes).flatMap((meaning) => (meaning.kind === "assertion" ? EVERY.map(meaning.assertion) : [])),
     ];
-    expect(asked.filter((assertion) => !isPaired(assertion) && !isClusterEdge(assertion) && !isSegmentEdge(assertion) && assertionNumber(assertion) < 0)).toEqual([]);
+    expect(
+      asked.filter((assertion) => !isPaired(assertion) && !isClusterEdge(assertion) && !isSegmentEdge(assertion) && assertionNumber(assertion) < 0),
+    ).toEqual([]);
     expect(asked.length).toBeGreaterThan(3);
   });
 

@@ -43,7 +43,8 @@ describe("the linear machine", () => {
     ["a+b", "linear", undefined],
     ["(\\w+)\\1", "backtracking", "references"],
     ["(?:(?:(?:a{1000}){1000}){1000}){1000}", "backtracking", "counts"],
-    ["(?=aa)(?=ab)(?=ac)(?=ad)(?=ae)", "linear", "looks"],
+    ["(?=aa)(?=ab)(?=ac)(?=ad)(?=ae)(?=af)(?=ag)(?=ah)", "linear", undefined],
+    ["(?=aa)(?=ab)(?=ac)(?=ad)(?=ae)(?=af)(?=ag)(?=ah)(?=ai)", "linear", "looks"],
   ])("%s runs on the %s machine", (pattern, machine, refusal) => {
     const program = programOf(pattern);
     expect(chooseMachine(program)).toMatchObject({ machine, reason: expect.stringMatching(/\w/) });

@@ -7,12 +7,12 @@ const found = (dialect: DialectName, pattern: string, text: string) => matchesOf
 const codes = (dialect: DialectName, pattern: string) => readIn(dialect, pattern, "").diagnostics.map(({ code, start, end }) => [code, start, end]);
 
 test("are not here before anybody asks, and are said not to be", async () => {
-  expect([tablesHere(), lacksTables("a\\N{EM DASH}"), lacksTables("a")]).toEqual([false, true, false]);
+  expect([tablesHere(), lacksTables("a\\N{EM DASH}"), lacksTables("a")]).toEqual([0, true, false]);
   expect(codes("python", "a\\N{EM DASH}")).toEqual([["character-names-missing", 1, 12]]);
   await tablesFor("\\d+", "no name");
-  expect(tablesHere()).toBe(false);
+  expect(tablesHere()).toBe(0);
   await Promise.all([tablesFor("a\\N{EM DASH}"), tablesFor("\\N{DIGIT ONE}")]);
-  expect([tablesHere(), lacksTables("\\N{EM DASH}")]).toEqual([true, false]);
+  expect([tablesHere(), lacksTables("\\N{EM DASH}")]).toEqual([1, false]);
 });
 
 describe("once they are here", () => {

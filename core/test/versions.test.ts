@@ -82,8 +82,8 @@ test("classes of direction part all characters", () => {
 });
 
 test.each([
-  ["\\p{Age=3.2}", "escape-unread"],
-  ["\\p{Line_Break: Alphabetic}", "escape-unread"],
+  ["\\p{Identifier_Type=Recommended}", "escape-unread"],
+  ["\\p{Name: LATIN SMALL LETTER A}", "escape-unread"],
   ["\\p{Agee=3.2}", "property-unknown"],
   ["\\p{Alphabetic=maybe}", "property-unknown"],
   ["\\p{Nothing=No}", "property-unknown"],

@@ -55,3 +55,10 @@ const PAIRED: ReadonlySet<string> = new Set(PAIRED_ANCHORS);
 export const isPaired = (anchor: AnchorKind): anchor is PairedAnchor => PAIRED.has(anchor);
 const SEGMENTS: ReadonlySet<string> = new Set(SEGMENT_EDGES);
 export const isSegmentEdge = (anchor: AnchorKind): anchor is SegmentEdge => SEGMENTS.has(anchor);
+
+const NEGATION = "not-";
+/** Of an edge that is put together from others what it is the edge of, whether it is asked for or not; undefined for all else. */
+export function edgeOf(anchor: AnchorKind | undefined): string | undefined {
+  if (anchor === undefined || !(isClusterEdge(anchor) || isSegmentEdge(anchor))) return undefined;
+  return anchor.startsWith(NEGATION) ? anchor.slice(NEGATION.length) : anchor;
+}

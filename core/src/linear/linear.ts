@@ -21,7 +21,7 @@ import type { Node } from "../syntax/tree.ts";
 import { Automaton } from "./automaton.ts";
 import { Kernel } from "./kernel.ts";
 import { DEAD, MATCHED, MAX_SYMBOLS, ROW, Stop, WIDE } from "./memory.ts";
-import { type Plan, planOf, REFUSALS, type Refusal, refusalOf } from "./plan.ts";
+import { automataOf, type Plan, planOf, REFUSALS, type Refusal, refusalOf } from "./plan.ts";
 import { lacksAll, RequiredPlaces, TextSearch } from "./required.ts";
 import { Sides } from "./sides.ts";
 
@@ -41,9 +41,10 @@ export interface LinearOptions {
 
 /** In a short text a plain run is often through before an automaton is made: it is tried first, as long as it may take. */
 const SHORT_TEXT = 1 << 16;
-/** Steps of that run, for each character of the text and to begin with. */
+/** Steps of that run where two automata would have to be made, for each character of the text and to begin with; more where it is more of them. */
 const TRIAL_STEPS_A_CHARACTER = 16;
 const TRIAL_STEPS = 1_000;
+const LEAST_AUTOMATA = 2;
 const TRIAL_SLICE = 2_000;
 
 const LATIN = 256;
@@ -78,6 +79,8 @@ export class LinearMachine {
   private runner: Search | TextSearch | Forecast | undefined;
   private readonly makeRunner: () => Search | TextSearch | Forecast;
   private trial: BacktrackingMachine | undefined;
+  /** Automata that there would be without the trial: the more, the longer it may take. */
+  private readonly automata: number;
   /** Code units that any match has at least. */
   private readonly least: number;
   private readonly text: string;
@@ -95,6 +98,7 @@ export class LinearMachine {
     this.refusal = refusalOf(program);
     if (this.refusal && (this.refusal === "references" || !StateSpace.of(program)))
       throw new RangeError(`The linear machine cannot take this: ${REFUSALS[this.refusal]}.`);
+    this.automata = automataOf(program);
     this.least = lengthsOf(program).least;
     if (text.length - from < this.least) this.outcome = "done";
     if (!directly && text.length <= SHORT_TEXT) this.trial = new BacktrackingMachine(program, text, { mode, from, matchLimit });
@@ -127,7 +131,7 @@ export class LinearMachine {
   }
 
   private try(trial: BacktrackingMachine, budget: number): void {
-    const allowed = TRIAL_STEPS + TRIAL_STEPS_A_CHARACTER * trial.text.length;
+    const allowed = (this.automata / LEAST_AUTOMATA) * (TRIAL_STEPS + TRIAL_STEPS_A_CHARACTER * trial.text.length);
     const bound = Math.min(trial.steps + budget, allowed);
     // Where too little text is left for any match, the search is over.
     const lastStart = trial.text.length - this.least;

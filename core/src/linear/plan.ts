@@ -5,6 +5,7 @@
 import { withoutReferences } from "../automaton/references.ts";
 import type { CharSet } from "../charset/charset.ts";
 import { Partition } from "../charset/partition.ts";
+import { edgeOf } from "../dialect/assertions.ts";
 import { compilePart } from "../program/compile.ts";
 import { factored } from "../program/factor.ts";
 import { lengthsOf } from "../program/lengths.ts";
@@ -13,12 +14,12 @@ import { type Beyond, type Enclosure, FAILS, INSTRUCTION_WIDTH, type Program } f
 import { setsOf } from "../program/sets.ts";
 import { StateSpace } from "../program/states.ts";
 import { singleLook } from "../syntax/characters.ts";
-import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
+import { anchorOf, childrenOf, type Node, type NodeOf, unknownNode, walk } from "../syntax/tree.ts";
 
 /** Reading a longer program against the text, and telling its characters apart, takes a second and more: 40,000 words are less. */
 const MAX_INSTRUCTIONS = 400_000;
-/** Each lookaround doubles the symbols of an automaton. */
-const MAX_LOOKS = 4;
+/** Each lookaround doubles the symbols of an automaton, and has a bit of the one byte in which an offset keeps what held there. */
+const MAX_LOOKS = 8;
 
 export interface Part {
   readonly program: Program;
@@ -86,17 +87,29 @@ export function planOf(program: Program): Plan | Refusal {
   return plan;
 }
 
-const refusals = new WeakMap<Program, { readonly refusal: Refusal | null }>();
+interface Outlook {
+  readonly refusal: Refusal | null;
+  /** Automata that a run makes: one along the text, one against it, and one for each lookaround. */
+  readonly automata: number;
+}
+
+const outlooks = new WeakMap<Program, Outlook>();
+
+function outlookOf(program: Program): Outlook {
+  let found = outlooks.get(program);
+  if (!found) {
+    const own = withoutReferences(program, "kept");
+    found = { refusal: findRefusal(own), automata: 2 + longLooksOf(own).distinct.length };
+    outlooks.set(program, found);
+  }
+  return found;
+}
 
 /** What stands in the way of an automaton, without making one; null where nothing does. */
-export function refusalOf(program: Program): Refusal | null {
-  let found = refusals.get(program);
-  if (!found) {
-    found = { refusal: findRefusal(withoutReferences(program, "kept")) };
-    refusals.set(program, found);
-  }
-  return found.refusal;
-}
+export const refusalOf = (program: Program): Refusal | null => outlookOf(program).refusal;
+
+/** How many automata a run of the program has to make. */
+export const automataOf = (program: Program): number => outlookOf(program).automata;
 
 function findRefusal(program: Program): Refusal | null {
   const { enclosures, code, nodes } = program;
@@ -107,13 +120,35 @@ function findRefusal(program: Program): Refusal | null {
   if (enclosures.some(({ kind }: Enclosure) => kind !== "look")) return "settled";
   if (enclosures.some(({ held, failed }) => held !== FAILS && failed !== FAILS)) return "conditions";
   for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) if (code[i] === Op.Condition) return "conditions";
-  if (longLooksOf(program).length > MAX_LOOKS) return "looks";
+  if (longLooksOf(program).distinct.length > MAX_LOOKS) return "looks";
   return StateSpace.of(program, "all") ? null : "counts";
 }
 
-/** Lookarounds that ask for more than one character. */
-function longLooksOf({ enclosures }: Program): NodeOf<"look">[] {
-  return enclosures.flatMap(({ node }) => (node.kind === "look" && !sideLookOf(node) ? [node] : []));
+interface LongLooks {
+  readonly distinct: readonly NodeOf<"look">[];
+  /** Those that ask for the same as one of these, which they go by. */
+  readonly alike: ReadonlyMap<Node, NodeOf<"look">>;
+}
+
+/** Lookarounds that ask for more than one character. An edge stands for the same wherever it is written, negated or not. */
+function longLooksOf({ enclosures }: Program): LongLooks {
+  const distinct: NodeOf<"look">[] = [];
+  const alike = new Map<Node, NodeOf<"look">>();
+  const edges = new Map<string, NodeOf<"look">>();
+  const insideOthers = new Set<Node>();
+  for (const { node } of enclosures) {
+    if (node.kind !== "look" || sideLookOf(node) || insideOthers.has(node)) continue;
+    const edge = edgeOf(anchorOf(node));
+    const first = edge === undefined ? undefined : edges.get(edge);
+    if (first) {
+      alike.set(node, first);
+      for (const part of walk(node.body)) insideOthers.add(part);
+    } else {
+      distinct.push(node);
+      if (edge !== undefined) edges.set(edge, node);
+    }
+  }
+  return { distinct, alike };
 }
 
 function makePlan(asked: Program): Plan | Refusal {
@@ -127,7 +162,8 @@ function makePlan(asked: Program): Plan | Refusal {
     const side = node.kind === "look" ? sideLookOf(node) : undefined;
     if (side) sideLooks.set(node, side);
   }
-  for (const node of longLooksOf(program)) {
+  const { distinct, alike } = longLooksOf(program);
+  for (const node of distinct) {
     const part = partOf(compilePart(program.reading, factored(node.body, !node.behind), !node.behind));
     if (typeof part === "string") return part;
     looks.unshift({ ...part, node, backward: !node.behind });
@@ -139,13 +175,15 @@ function makePlan(asked: Program): Plan | Refusal {
   const backward = partOf(compilePart(reading, factored(root, true), true));
   if (typeof backward === "string") return backward;
   const parts = [forward, backward, ...looks];
+  const lookNumbers = new Map<Node, number>(looks.map(({ node }, i) => [node, i]));
+  for (const [node, first] of alike) lookNumbers.set(node, lookNumbers.get(first) as number);
   const lengths = lengthsOf(program);
   return {
     partition: new Partition([...parts.flatMap(({ program: each }) => setsOf(each)), ...Array.from(sideLooks.values(), ({ set }) => set)]),
     forward,
     backward,
     looks,
-    lookNumbers: new Map(looks.map(({ node }, i) => [node, i])),
+    lookNumbers,
     sideLooks,
     length: lengths.least === lengths.most ? lengths.least : -1,
     canBeEmpty: lengths.least === 0,

@@ -8,11 +8,11 @@ import { type AnchorKind, isClusterEdge, isPaired, isSegmentEdge } from "../dial
 import type { GroupOpener, Options } from "../dialect/dialect.ts";
 import { pairedAnchor } from "./anchors.ts";
 import { clusterEdge } from "./clusters.ts";
-import { segmentEdge } from "./segments.ts";
 import type { Condition } from "./conditions.ts";
 import { NameTable, type Place } from "./names.ts";
 import type { WrittenGroup } from "./numbering.ts";
 import type { Reader } from "./reader.ts";
+import { segmentEdge } from "./segments.ts";
 import type { Asks, Group, Node, Span } from "./tree.ts";
 
 /** Deeper brackets than anybody draws; trees of this depth still pass through every machine. */

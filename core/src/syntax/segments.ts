@@ -2,7 +2,7 @@
  * What `\b{wb}`, `\b{sb}` and `\b{lb}` stand for: where a text can be cut into words, sentences (UAX #29) and lines (UAX #14),
  * put together from sets and lookarounds, so that a machine needs to know nothing of it. Rules are named by their numbers there.
  */
-import { FULL_SET } from "../charset/charset.ts";
+import { type CharSet, complement, FULL_SET, union } from "../charset/charset.ts";
 import { lineSets, sentenceSets, wordSets } from "../charset/segments.ts";
 import type { Values } from "../charset/values.ts";
 import type { SegmentEdge } from "../dialect/assertions.ts";
@@ -26,180 +26,167 @@ const EDGES: Readonly<Record<SegmentEdge, readonly [kind: Kind, negated: boolean
   "not-line-opportunity": ["line", true],
 };
 
-/** A lookahead that holds where the edge is. */
+/** A lookbehind that holds where the edge is. */
 export function segmentEdge(edge: SegmentEdge, values: Values, span: Span): Node {
   const [kind, negated] = EDGES[edge];
-  const body = INSIDE[kind](partsAt(span), values);
-  return { kind: "look", behind: false, negated: !negated, widths: null, body, stands: edge, ...span };
+  const parts = partsAt(span);
+  const { either, inOrder, textStart, textEnd } = parts;
+  // Every rule ends in what stands ahead: one lookbehind has them all, and no machine has to keep many of them apart.
+  const body = either(inOrder(textStart, textEnd), ...RULES[kind](parts, values).map(([before, after]) => inOrder(before, after)));
+  return { kind: "look", behind: true, negated: !negated, widths: null, body, stands: edge, ...span };
 }
 
-/** What holds where a text cannot be cut. */
-const INSIDE: Readonly<Record<Kind, (parts: Parts, values: Values) => Node>> = { word: insideWord, sentence: insideSentence, line: insideLine };
+/** A text is not cut where the one stands behind and the other, which takes nothing, holds ahead. */
+type Rule = readonly [before: Node, after: Node];
 
-function insideWord(parts: Parts, values: Values): Node {
-  const { either, inOrder, character, set, any, behind, notBehind, ahead, notAhead, textStart, textEnd } = parts;
+const RULES: Readonly<Record<Kind, (parts: Parts, values: Values) => readonly Rule[]>> = { word: wordRules, sentence: sentenceRules, line: lineRules };
+
+function wordRules(parts: Parts, values: Values): readonly Rule[] {
+  const { either, inOrder, character, set, any, ahead, notAhead, textStart } = parts;
   const sets = wordSets(values);
-  const { joined, letter, hebrew, midLetter, midNumber, singleQuote, doubleQuote, numeric, katakana, connector, blank } = sets;
+  const { joined, lineEnd, blank, letter, hebrew, midLetter, midNumber, numeric, katakana, connector } = sets;
   const marks = any(set(joined));
-  // WB4: what is one with the character before it is looked past.
-  const before = (...characters: readonly Node[]): Node => behind(inOrder(...characters.flatMap((each) => [each, marks])));
-  // Ahead Perl does not look past joiners.
-  const after = (...characters: readonly Node[]): Node => inOrder(...characters.flatMap((each, i) => (i === 0 ? [each] : [any(set(sets.mark)), each])));
-  const indicator = set(sets.regionalIndicator);
-  return either(
-    inOrder(textStart, textEnd),
-    // WB3
-    inOrder(behind(character(CARRIAGE_RETURN)), character(LINE_FEED)),
-    // WB3c
-    inOrder(behind(set(sets.joiner)), set(sets.pictograph)),
+  // WB4: what is one with the character before it is looked past; ahead Perl does not look past joiners.
+  const marked = (...each: readonly CharSet[]): Node => inOrder(...each.flatMap((one) => [set(one), marks]));
+  const next = (one: CharSet): Node => ahead(set(one));
+  const nextTwo = (one: CharSet, other: CharSet): Node => ahead(inOrder(set(one), any(set(sets.mark)), set(other)));
+  return [
+    // WB3, WB3c
+    [character(CARRIAGE_RETURN), ahead(character(LINE_FEED))],
+    [set(sets.joiner), next(sets.pictograph)],
     // Perl's own, instead of WB3a, WB3b and WB3d: blanks and line ends stay together, but of blanks the last goes with what is put to it.
-    inOrder(behind(either(set(blank), set(sets.lineEnd))), either(set(sets.lineEnd), inOrder(set(blank), notAhead(set(sets.mark))))),
-    inOrder(behind(set(sets.lineEnd)), set(blank)),
+    [set(union(blank, lineEnd)), next(lineEnd)],
+    [set(blank), ahead(inOrder(set(blank), notAhead(set(sets.mark))))],
+    [set(lineEnd), next(blank)],
     // WB4
-    inOrder(notBehind(set(sets.lineEnd)), notAtStart(parts), set(joined)),
+    [set(complement(lineEnd)), next(joined)],
     // WB5 to WB7c
-    inOrder(before(set(letter)), after(set(letter))),
-    inOrder(before(set(letter)), after(set(midLetter), set(letter))),
-    inOrder(before(set(letter), set(midLetter)), set(letter)),
-    inOrder(before(set(hebrew)), set(singleQuote)),
-    inOrder(before(set(hebrew)), after(set(doubleQuote), set(hebrew))),
-    inOrder(before(set(hebrew), set(doubleQuote)), set(hebrew)),
+    [marked(letter), next(letter)],
+    [marked(letter), nextTwo(midLetter, letter)],
+    [marked(letter, midLetter), next(letter)],
+    [marked(hebrew), next(sets.singleQuote)],
+    [marked(hebrew), nextTwo(sets.doubleQuote, hebrew)],
+    [marked(hebrew, sets.doubleQuote), next(hebrew)],
     // WB8 to WB12
-    inOrder(before(either(set(numeric), set(letter))), set(numeric)),
-    inOrder(before(set(numeric)), set(letter)),
-    inOrder(before(set(numeric), set(midNumber)), set(numeric)),
-    inOrder(before(set(numeric)), after(set(midNumber), set(numeric))),
+    [marked(union(numeric, letter)), next(numeric)],
+    [marked(numeric), next(letter)],
+    [marked(numeric, midNumber), next(numeric)],
+    [marked(numeric), nextTwo(midNumber, numeric)],
     // WB13 to WB13b
-    inOrder(before(set(katakana)), set(katakana)),
-    inOrder(before(either(set(letter), set(numeric), set(katakana), set(connector))), set(connector)),
-    inOrder(before(set(connector)), ahead(either(set(letter), set(numeric), set(katakana)))),
+    [marked(katakana), next(katakana)],
+    [marked(union(letter, numeric, katakana, connector)), next(connector)],
+    [marked(connector), next(union(letter, numeric, katakana))],
     // WB15, WB16
-    inOrder(behind(inOrder(notBehind(inOrder(indicator, marks)), any(inOrder(indicator, marks, indicator, marks)), indicator, marks)), indicator),
-  );
+    [
+      inOrder(either(textStart, set(complement(union(sets.regionalIndicator, joined)))), marks, ...pairsOf(parts, marked(sets.regionalIndicator))),
+      next(sets.regionalIndicator),
+    ],
+  ];
 }
 
-/** Some character stands behind. */
-const notAtStart = ({ behind, set }: Parts): Node => behind(set(FULL_SET));
+/** Twice any number of them, and one more. */
+const pairsOf = ({ any, inOrder }: Parts, one: Node): readonly Node[] => [any(inOrder(one, one)), one];
 
-function insideSentence(parts: Parts, values: Values): Node {
-  const { either, inOrder, character, set, any, behind, notBehind, notAhead, textStart, textEnd } = parts;
+function sentenceRules(parts: Parts, values: Values): readonly Rule[] {
+  const { either, inOrder, character, set, any, notBehind, ahead, notAhead, textEnd } = parts;
   const sets = sentenceSets(values);
-  const { paragraphEnd, joined, end, close, space } = sets;
+  const { paragraphEnd, end, fullStop, space } = sets;
   // SB5: what is one with the character before it is looked past.
-  const marks = any(set(joined));
-  const marked = (body: Node): Node => inOrder(body, marks);
-  const closes = any(marked(set(close)));
-  const spaces = any(marked(set(space)));
-  const ended = inOrder(marked(set(end)), closes, spaces);
-  const goesOn = either(
-    set(joined),
-    // SB6, SB7
-    inOrder(behind(marked(set(sets.fullStop))), set(sets.numeric)),
-    inOrder(behind(inOrder(marked(set(sets.cased)), marked(set(sets.fullStop)))), set(sets.upper)),
-    // SB8, SB8a
-    inOrder(behind(inOrder(marked(set(sets.fullStop)), closes, spaces)), any(set(sets.between)), set(sets.lower)),
-    set(sets.goesOn),
-    // SB9, SB10
-    inOrder(behind(inOrder(marked(set(end)), closes)), either(set(close), set(space), set(paragraphEnd))),
-    either(set(space), set(paragraphEnd)),
-  );
-  return either(
-    inOrder(textStart, textEnd),
+  const marked = (one: CharSet): Node => inOrder(set(one), any(set(sets.joined)));
+  const closes = any(marked(sets.close));
+  const spaces = any(marked(space));
+  const inParagraph = set(complement(paragraphEnd));
+  const next = (one: CharSet): Node => ahead(set(one));
+  return [
     // SB3
-    inOrder(behind(character(CARRIAGE_RETURN)), character(LINE_FEED)),
-    // SB4, SB11: within a paragraph, and where no sentence has ended or it goes on.
-    inOrder(notAtStart(parts), notBehind(set(paragraphEnd)), notAhead(textEnd), either(notBehind(ended), goesOn)),
-  );
+    [character(CARRIAGE_RETURN), ahead(character(LINE_FEED))],
+    // SB4, SB998: within a paragraph, where no sentence has ended.
+    [inOrder(inParagraph, notBehind(inOrder(marked(end), closes, spaces))), notAhead(textEnd)],
+    // SB5, SB8a, SB10
+    [inParagraph, next(union(sets.joined, sets.goesOn, space, paragraphEnd))],
+    // SB6, SB7
+    [marked(fullStop), next(sets.numeric)],
+    [inOrder(marked(sets.cased), marked(fullStop)), next(sets.upper)],
+    // SB8
+    [inOrder(marked(fullStop), closes, spaces), ahead(inOrder(any(set(sets.between)), set(sets.lower)))],
+    // SB9
+    [inOrder(marked(end), closes), ahead(either(set(sets.close), set(space), set(paragraphEnd)))],
+  ];
 }
 
-function insideLine(parts: Parts, values: Values): Node {
-  const { either, inOrder, character, set, any, behind, notBehind, notAhead, textStart } = parts;
+function lineRules(parts: Parts, values: Values): readonly Rule[] {
+  const { either, inOrder, character, set, any, some, behind, ahead, textStart } = parts;
   const s = lineSets(values);
   const marks = any(set(s.combining));
-  const spaces = any(set(s.space));
-  const anything = set(FULL_SET);
+  const marked = (one: CharSet): Node => inOrder(set(one), marks);
+  const next = (one: CharSet): Node => ahead(set(one));
+  const anything = next(FULL_SET);
+  const unlessContingent = next(complement(s.contingent));
   // LB9; LB10: a mark that is put to nothing is a letter.
-  const lone = inOrder(either(textStart, behind(set(s.apart))), set(s.combining));
-  const letter = either(set(s.letter), lone);
-  const before = (...characters: readonly Node[]): Node => behind(inOrder(...characters.flatMap((each) => [each, marks])));
+  const lone = inOrder(either(textStart, behind(set(s.apart))), some(set(s.combining)));
+  const letter = either(marked(s.letter), lone);
+  /** Any character, with its marks, but for some. */
+  const markedBut = (...but: readonly CharSet[]): Node => either(marked(complement(union(s.apart, s.combining, ...but))), lone);
+  // LB8: what no zero width space forbids, and no line end; where there are spaces, what stands before them.
+  const spaces = any(set(s.space));
+  const notForbidden = either(set(complement(s.apart)), inOrder(either(textStart, set(complement(union(s.zeroWidthSpace, s.space)))), some(set(s.space))));
   // Where there are spaces Perl does not look past joiners.
-  const spaced = (character: Node): Node => behind(inOrder(character, either(marks, inOrder(any(set(s.mark)), spaces))));
-  const numbered = (...more: readonly Node[]): Node => behind(inOrder(set(s.numeric), any(either(set(s.infix), set(s.symbol))), ...more, marks));
-  const indicator = set(s.regionalIndicator);
-  // LB11 to LB17: also where spaces stand between.
-  const overSpaces = [
-    set(s.wordJoiner),
-    inOrder(before(set(s.wordJoiner)), anything),
-    inOrder(before(set(s.glue)), anything),
-    inOrder(notBehind(either(set(s.space), inOrder(either(set(s.breakAfter), set(s.hyphen)), marks))), set(s.glue)),
-    either(set(s.closing), set(s.exclamation), set(s.infix), set(s.symbol)),
-    inOrder(spaced(set(s.opening)), anything),
-    inOrder(spaced(set(s.quotation)), set(s.opening)),
-    inOrder(spaced(set(s.closing)), set(s.nonStarter)),
-    inOrder(spaced(set(s.breakBoth)), set(s.breakBoth)),
-  ];
-  // LB21 to LB30b: not where a space stands between (LB18), nor on either side of what something else decides (LB20).
-  const side = [
-    either(set(s.breakAfter), set(s.hyphen), set(s.nonStarter)),
-    inOrder(before(set(s.breakBefore)), anything),
-    inOrder(behind(inOrder(set(s.hebrew), either(set(s.hyphen), set(s.breakAfter)), marks)), anything),
-    inOrder(before(set(s.symbol)), set(s.hebrew)),
-    set(s.inseparable),
-    inOrder(before(letter), set(s.numeric)),
-    inOrder(before(set(s.numeric)), set(s.letter)),
-    inOrder(before(set(s.prefix)), set(s.ideographic)),
-    inOrder(before(set(s.ideographic)), set(s.postfix)),
-    inOrder(before(either(set(s.prefix), set(s.postfix))), set(s.letter)),
-    inOrder(before(letter), either(set(s.prefix), set(s.postfix))),
-    // LB25
-    inOrder(before(either(set(s.prefix), set(s.postfix))), either(set(s.numeric), inOrder(set(s.hyphen), marks, set(s.numeric)))),
-    inOrder(behind(set(s.prefix)), set(s.opening), set(s.numeric)),
-    inOrder(behind(set(s.postfix)), set(s.openingNarrow), set(s.numeric)),
-    inOrder(before(either(set(s.opening), set(s.hyphen))), set(s.numeric)),
-    inOrder(numbered(), set(s.numeric)),
-    inOrder(either(numbered(), numbered(set(s.closing))), either(set(s.postfix), set(s.prefix))),
-    // LB26, LB27
-    inOrder(before(set(s.jamoL)), either(set(s.jamoL), set(s.jamoV), set(s.syllable2), set(s.syllable3))),
-    inOrder(before(either(set(s.jamoV), set(s.syllable2))), either(set(s.jamoV), set(s.jamoT))),
-    inOrder(before(either(set(s.jamoT), set(s.syllable3))), set(s.jamoT)),
-    inOrder(before(set(s.korean)), set(s.postfix)),
-    inOrder(before(set(s.prefix)), set(s.korean)),
-    // LB28 to LB30b
-    inOrder(before(either(letter, set(s.infix))), set(s.letter)),
-    inOrder(before(either(letter, set(s.numeric))), set(s.openingNarrow)),
-    inOrder(before(set(s.closingNarrow)), either(set(s.letter), set(s.numeric))),
-    inOrder(behind(inOrder(notBehind(indicator), any(inOrder(indicator, indicator)), indicator, marks)), indicator),
-    inOrder(before(set(s.emojiBase)), set(s.emojiModifier)),
-  ];
-  return either(
-    // LB2; LB3 is that nothing of this holds at the end.
-    textStart,
+  const spaced = (one: CharSet): Node => inOrder(set(one), either(marks, inOrder(any(set(s.mark)), spaces)));
+  /** Digits and what stands among them, with what closes them. */
+  const numbered = (...more: readonly Node[]): Node => inOrder(set(s.numeric), any(set(union(s.infix, s.symbol))), ...more, marks);
+  const signedNumber = (opening: CharSet): Node => ahead(inOrder(either(marked(s.hyphen), set(opening)), set(s.numeric)));
+  const affix = union(s.prefix, s.postfix);
+  return [
+    // LB2; LB3 is that no rule holds at the end.
+    [textStart, anything],
     // LB5 to LB7
-    inOrder(behind(character(CARRIAGE_RETURN)), character(LINE_FEED)),
-    inOrder(
-      notBehind(set(s.hard)),
-      either(
-        either(set(s.hard), set(s.space), set(s.zeroWidthSpace)),
-        inOrder(
-          // LB8
-          notBehind(inOrder(set(s.zeroWidthSpace), spaces)),
-          either(
-            // LB8a, LB9
-            inOrder(behind(set(s.joiner)), anything),
-            inOrder(notBehind(set(s.apart)), set(s.combining)),
-            ...overSpaces,
-            inOrder(
-              notBehind(set(s.space)),
-              either(
-                // LB19
-                set(s.quotation),
-                inOrder(before(set(s.quotation)), anything),
-                inOrder(notBehind(inOrder(set(s.contingent), marks)), notAhead(set(s.contingent)), either(...side)),
-              ),
-            ),
-          ),
-        ),
-      ),
-    ),
-  );
+    [character(CARRIAGE_RETURN), ahead(character(LINE_FEED))],
+    [set(complement(s.hard)), next(union(s.hard, s.space, s.zeroWidthSpace))],
+    // LB8a, LB9
+    [set(s.joiner), anything],
+    [set(complement(s.apart)), next(s.combining)],
+    // LB11 to LB13
+    [notForbidden, next(union(s.wordJoiner, s.closing, s.exclamation, s.infix, s.symbol))],
+    [marked(union(s.wordJoiner, s.glue)), anything],
+    [markedBut(s.breakAfter, s.hyphen), next(s.glue)],
+    // LB14 to LB17
+    [spaced(s.opening), anything],
+    [spaced(s.quotation), next(s.opening)],
+    [spaced(s.closing), next(s.nonStarter)],
+    [spaced(s.breakBoth), next(s.breakBoth)],
+    // LB19
+    [set(complement(s.apart)), next(s.quotation)],
+    [marked(s.quotation), anything],
+    // LB20 to LB22
+    [markedBut(s.contingent), next(union(s.breakAfter, s.hyphen, s.nonStarter, s.inseparable))],
+    [marked(s.breakBefore), unlessContingent],
+    [inOrder(set(s.hebrew), marked(union(s.hyphen, s.breakAfter))), unlessContingent],
+    [marked(s.symbol), next(s.hebrew)],
+    // LB23, LB23a, LB24
+    [letter, next(s.numeric)],
+    [marked(s.numeric), next(s.letter)],
+    [marked(s.prefix), next(s.ideographic)],
+    [marked(s.ideographic), next(s.postfix)],
+    [marked(affix), next(s.letter)],
+    [letter, next(affix)],
+    // LB25, by the numbers of its regular expression
+    [marked(affix), next(s.numeric)],
+    [set(s.prefix), signedNumber(s.opening)],
+    [set(s.postfix), signedNumber(s.openingNarrow)],
+    [marked(union(s.opening, s.hyphen)), next(s.numeric)],
+    [numbered(), next(s.numeric)],
+    [either(numbered(), numbered(set(s.closing))), next(affix)],
+    // LB26, LB27
+    [marked(s.jamoL), next(union(s.jamoL, s.jamoV, s.syllable2, s.syllable3))],
+    [marked(union(s.jamoV, s.syllable2)), next(union(s.jamoV, s.jamoT))],
+    [marked(union(s.jamoT, s.syllable3)), next(s.jamoT)],
+    [marked(s.korean), next(s.postfix)],
+    [marked(s.prefix), next(s.korean)],
+    // LB28 to LB30b
+    [either(letter, marked(s.infix)), next(s.letter)],
+    [either(letter, marked(s.numeric)), next(s.openingNarrow)],
+    [marked(s.closingNarrow), next(union(s.letter, s.numeric))],
+    [inOrder(either(textStart, set(complement(s.regionalIndicator))), ...pairsOf(parts, set(s.regionalIndicator)), marks), next(s.regionalIndicator)],
+    [marked(s.emojiBase), next(s.emojiModifier)],
+  ];
 }

@@ -5,7 +5,7 @@
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Lookbehind } from "../dialect/dialect.ts";
 import { Reckoning } from "./bounded.ts";
-import { childrenOf, type Node, type NodeOf, type Span, unknownNode, walk, walkWritten, waysOf } from "./tree.ts";
+import { childrenOf, type Node, type NodeOf, type Span, standsForMore, unknownNode, walk, walkWritten, waysOf } from "./tree.ts";
 
 export interface Width {
   readonly least: number;
@@ -128,7 +128,7 @@ export function settleLookbehinds(root: Node, rule: Lookbehind): Diagnostic[] {
   const diagnostics: Diagnostic[] = [];
   if (rule === "any-width") return diagnostics;
   const lookbehinds = [...walkWritten(root)]
-    .filter((node): node is NodeOf<"look"> => node.kind === "look" && node.behind)
+    .filter((node): node is NodeOf<"look"> => node.kind === "look" && node.behind && !standsForMore(node))
     .sort((one, other) => one.end - other.end);
   if (lookbehinds.length === 0) return diagnostics;
   const widths = widthsOf(root, rule);

@@ -1,8 +1,11 @@
 /** perl: its table of cases with the answers of Perl itself, and letters that fold to several. */
-import { describe, expect, test } from "@jest/globals";
-import { chooseMachine, itemAt } from "../../../src/index.ts";
+import { beforeAll, describe, expect, test } from "@jest/globals";
+import { chooseMachine, itemAt, tablesFor } from "../../../src/index.ts";
 import { matchesOf, programOf, readIn } from "../../support.ts";
 import { testTable } from "../table.ts";
+
+// Of the tables that are fetched those of properties; what names characters is asked for in vain.
+beforeAll(() => tablesFor("\\p{Age=1.1}"));
 
 testTable("perl", { cases: 400, errors: 100 });
 

@@ -1,0 +1,72 @@
+/** Edges of words, sentences and lines: what Perl says of made-up texts, and one answer of all machines. */
+import { readFileSync } from "node:fs";
+import { beforeAll, describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { chooseMachine, itemAt, tablesFor } from "../src/index.ts";
+import { matchesOf, programOf, readIn } from "./support.ts";
+
+type Kind = "wb" | "sb" | "lb";
+
+const RECORDED = readFileSync(new URL("cases/perl-segments.txt", import.meta.url), "utf8")
+  .trim()
+  .split("\n")
+  .slice(1)
+  .map((line) => {
+    const [kind = "", codes = "", held = ""] = line.split("\t");
+    return { kind, text: codes.split(" ").map((code) => String.fromCodePoint(Number.parseInt(code, 16))), held };
+  });
+
+/** A digit for every place between characters: whether the pattern, which takes nothing, holds there. */
+function heldAt(pattern: string, characters: readonly string[]): string {
+  const found = matchesOf(pattern, "", characters.join(""), "all", 1e7, "perl");
+  const starts = new Set(found?.map(([start]) => start));
+  const places = Array.from({ length: characters.length + 1 }, (_, i) => characters.slice(0, i).join("").length);
+  return places.map((place) => Number(starts.has(place))).join("");
+}
+
+beforeAll(() => tablesFor("\\b{wb}"));
+
+describe.each<Kind>(["wb", "sb", "lb"])("\\b{%s}", (kind) => {
+  const recorded = RECORDED.filter((row) => row.kind === kind);
+  const negated = (held: string): string => [...held].map((digit) => 1 - Number(digit)).join("");
+
+  test("holds where Perl says, and \\B{…} everywhere else", () => {
+    expect(recorded.length).toBe(120);
+    const wrong = (pattern: string, rows: typeof recorded, answer: (held: string) => string) =>
+      rows.filter(({ text, held }) => heldAt(pattern, text) !== answer(held));
+    expect(wrong(`\\b{${kind}}`, recorded, (held) => held)).toEqual([]);
+    // All machines go by the same program, so a few tell whether it is turned round.
+    expect(wrong(`\\B{${kind}}`, recorded.slice(0, 15), negated)).toEqual([]);
+  });
+
+  test("never holds in an empty text", () => {
+    expect([matchesOf(`\\b{${kind}}`, "", "", "all", 1e4, "perl"), matchesOf(`\\B{${kind}}`, "", "", "all", 1e4, "perl")]).toEqual([[], [[0, 0]]]);
+  });
+
+  test("all machines agree on what stands between two of them", () => {
+    const characters = fc.array(fc.constantFrom(...new Set(recorded.flatMap(({ text }) => text))), { maxLength: 8 });
+    fc.assert(
+      fc.property(characters, (text) => {
+        // What they find is compared where it is asked for.
+        expect(matchesOf(`\\b{${kind}}(?s:.+?)\\b{${kind}}`, "", text.join(""), "all", 1e7, "perl")).toBeDefined();
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test("is one sign, which an automaton can take twice and negated", () => {
+    const reading = readIn("perl", `a\\b{${kind}}b`, "");
+    expect(reading.diagnostics).toEqual([]);
+    expect(itemAt(reading, 3)).toMatchObject({ start: 1, end: 7, sentence: expect.stringMatching(/^holds where a .*, and takes nothing$/) });
+    expect(chooseMachine(programOf(`\\b{${kind}}\\w+\\B{${kind}}.\\b{ ${kind} }`, "", "perl")).machine).toBe("linear");
+  });
+});
+
+test.each<[Kind, string, string[]]>([
+  ["wb", "The ebb's 4.5 knots,  say.", ["The", " ", "ebb's", " ", "4.5", " ", "knots", ",", "  ", "say", "."]],
+  ["sb", 'Slack at 4.5 m. Is it? "Yes." So (mr. pike) says', ["Slack at 4.5 m. ", "Is it? ", '"Yes." ', "So (mr. pike) says"]],
+  ["lb", "Pay $4.50 (or 潮流) — well-kept.", ["Pay ", "$4.50 ", "(or ", "潮", "流) ", "— ", "well-", "kept."]],
+])("%s cuts a text of everyday", (kind, text, parts) => {
+  const found = matchesOf(`(?s).+?\\b{${kind}}`, "", text, "all", 1e6, "perl") ?? [];
+  expect(found.map(([start, end]) => text.slice(start, end))).toEqual(parts);
+});
