@@ -81,8 +81,9 @@ interface Held {
 
 /** A text of no more code units than this is compared in no time. */
 const MAX_HELD = 64;
-/** Parts of groups that are looked at for one reference. */
+/** Parts of groups that are looked at for one reference, and for all of a pattern: groups in groups are looked at for each of them. */
 const MAX_LOOKED_AT = 2000;
+const MAX_LOOKED_AT_IN_ALL = 500_000;
 
 /** What has been gone through so far. */
 export interface Budget {
@@ -109,6 +110,8 @@ export class Walk<W extends Way> {
   private readonly anything: Mask;
   private readonly held = new Map<number, Held>();
   private groups: Map<number, readonly NodeOf<"group">[]> | undefined;
+  /** Parts of groups that have been looked at so far. */
+  private lookedInAll = 0;
   private readonly narrowed = new Map<string, Mask>();
   private readonly bounds: readonly Bounds[];
   private readonly endAhead: Mask;
@@ -327,7 +330,7 @@ export class Walk<W extends Way> {
     let looked = 0;
     for (const group of slots.flatMap((slot) => this.groupsOf(slot))) {
       for (const node of walk(group.body)) {
-        if (++looked > MAX_LOOKED_AT) return { mask: this.anything, bounded: false };
+        if (++looked > MAX_LOOKED_AT || ++this.lookedInAll > MAX_LOOKED_AT_IN_ALL) return { mask: this.anything, bounded: false };
         const isOne = node.kind === "character" || node.kind === "any" || node.kind === "set";
         // Of strings and of references inside nothing is known, nor of what the reference folds in another way.
         const unknown = node.kind === "back-reference" || (node.kind === "set" && node.strings.length > 0) || (isOne && !foldedAs(node, folding));

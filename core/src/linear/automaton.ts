@@ -275,12 +275,13 @@ export class Automaton {
   /** The threads after a symbol, in order, and whether one was through before it: what each comes to, one behind the other. */
   private read(threads: Float64Array, kind: number, symbol: number, notHere: boolean): Read {
     const side = symbol % this.symbols;
-    const next: number[] = [];
+    const next = new ThreadList();
     let matched = false;
+    const soFar = (): Read => ({ next: next.all, matched });
     /** Threads that stand side by side and have no fan: what takes no text is gone through for all of them together. */
     let loose: number[] = [];
     const add = (read: Read): boolean => {
-      join(next, read.next);
+      next.join(read.next);
       matched ||= read.matched;
       return matched && !this.options.everyMatch;
     };
@@ -291,17 +292,17 @@ export class Automaton {
         loose.push(thread);
         continue;
       }
-      if (loose.length > 0 && add(this.readOn(loose, kind, symbol, notHere))) return { next, matched };
+      if (loose.length > 0 && add(this.readOn(loose, kind, symbol, notHere))) return soFar();
       loose = [];
       const read = fan
         ? { next: (side !== this.edge && fan.next[side % this.partition.count]) || NO_THREADS, matched: fan.matched }
         : this.begunOn(kind, symbol, notHere);
-      if (add(read)) return { next, matched };
+      if (add(read)) return soFar();
       // Where attempts begin at every offset, the newest is the least preferred.
       if (restarts && side !== this.edge) next.push(RESTART);
     }
     if (loose.length > 0) add(this.readOn(loose, kind, symbol, notHere));
-    return { next, matched };
+    return soFar();
   }
 
   /**
@@ -516,13 +517,23 @@ const NO_THREADS: readonly number[] = [];
 /** A list this short is searched through sooner than a set of it is made. */
 const SHORT_LIST = 24;
 
-/** Adds threads to a list, those that it has already left out. */
-function join(list: number[], more: readonly number[]): void {
-  const seen = list.length + more.length > SHORT_LIST && list.length > 0 ? new Set(list) : undefined;
-  for (const thread of more) {
-    if (seen ? seen.has(thread) : list.includes(thread)) continue;
-    list.push(thread);
-    seen?.add(thread);
+/** Threads in their order, each of them once. */
+class ThreadList {
+  readonly all: number[] = [];
+  /** The same as a set, once there are too many to look through. */
+  private seen: Set<number> | undefined;
+
+  /** Adds those that are not there yet, of threads that are each there once. */
+  join(more: readonly number[]): void {
+    const isFirst = this.all.length === 0;
+    if (!isFirst && this.all.length + more.length > SHORT_LIST) this.seen ??= new Set(this.all);
+    const { all, seen } = this;
+    for (const thread of more) if (isFirst || !(seen ? seen.has(thread) : all.includes(thread))) this.push(thread);
+  }
+
+  push(thread: number): void {
+    this.all.push(thread);
+    this.seen?.add(thread);
   }
 }
 
