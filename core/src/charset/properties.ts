@@ -3,6 +3,7 @@
  * binary properties of characters, and the properties of strings. Tables are unpacked when they are first asked for.
  */
 
+import { once } from "../once.ts";
 import { without } from "../text/characters.ts";
 import { type CharSet, setOfRanges, subtract, union } from "./charset.ts";
 import { eachRun, unpackEnds } from "./packed.ts";
@@ -42,15 +43,6 @@ const SKIN_TONES = ["\u{1F3FB}", "\u{1F3FC}", "\u{1F3FD}", "\u{1F3FE}", "\u{1F3F
 
 type Table = ReadonlyMap<string, CharSet>;
 
-/** A value that is made when it is first asked for. */
-function lazily<T>(make: () => T): () => T {
-  let made: { readonly value: T } | undefined;
-  return () => {
-    made ??= { value: make() };
-    return made.value;
-  };
-}
-
 function gather(packed: string, width: number): Map<string, [number, number][]> {
   const out = new Map<string, [number, number][]>();
   eachRun(packed, width, (from, to, codes) => {
@@ -67,7 +59,7 @@ function gather(packed: string, width: number): Map<string, [number, number][]> 
 const toSets = (gathered: ReadonlyMap<string, readonly [number, number][]>): Map<string, CharSet> =>
   new Map([...gathered].map(([code, ranges]) => [code, setOfRanges(ranges)]));
 
-const categories = lazily((): Table => {
+const categories = once((): Table => {
   const sets = toSets(gather(CATEGORY_RUNS, 2));
   const named = new Map(sets);
   for (const [code, name] of Object.entries(CATEGORY_NAMES)) named.set(name, sets.get(code) ?? []);
@@ -89,9 +81,9 @@ function withNames(sets: ReadonlyMap<string, CharSet>): Table {
   return named;
 }
 
-const scripts = lazily((): Table => withNames(toSets(gather(SCRIPT_RUNS, 4))));
+const scripts = once((): Table => withNames(toSets(gather(SCRIPT_RUNS, 4))));
 
-const scriptExtensions = lazily((): Table => {
+const scriptExtensions = once((): Table => {
   const own = gather(SCRIPT_EXTENSION_RUNS, 4);
   const apart = setOfRanges([...own.values()].flat());
   const sets = new Map<string, CharSet>();
@@ -168,7 +160,7 @@ export function ecmaProperty(name: string, value: string | undefined): Property 
 /** A name without what spellings of it differ in (UAX #44, LM3), but for a leading “is”. */
 export const looseName = (name: string): string => without(name.toLowerCase(), " \t\n\r\f\v_-");
 
-const loose = lazily((): ReadonlyMap<string, () => CharSet> => {
+const loose = once((): ReadonlyMap<string, () => CharSet> => {
   const made = new Map<string, () => CharSet>();
   for (const name of Object.keys(BINARY_PROPERTIES)) made.set(looseName(name), () => binaryProperty(name));
   for (const [alias, name] of Object.entries(BINARY_ALIASES)) made.set(looseName(alias), () => binaryProperty(name));
@@ -180,7 +172,7 @@ const loose = lazily((): ReadonlyMap<string, () => CharSet> => {
 /** A category, a script with its extensions, or a binary property by any of its names, however it is spelled (UAX #44, LM3). */
 export const looseProperty = (name: string): CharSet | undefined => loose().get(looseName(name))?.();
 
-const looseScripts = lazily((): Record<"Script" | "Script_Extensions", ReadonlyMap<string, CharSet>> => {
+const looseScripts = once((): Record<"Script" | "Script_Extensions", ReadonlyMap<string, CharSet>> => {
   const by = (table: Table) => new Map([...table].map(([name, set]) => [looseName(name), set]));
   return { Script: by(scripts()), Script_Extensions: by(scriptExtensions()) };
 });

@@ -18,7 +18,7 @@ function setsOf(values: Values, property: string): (...names: readonly string[])
 }
 
 /** What is made of the tables is made once: a pattern is read at every keystroke. */
-function once<Sets>(make: (values: Values) => Sets): (values: Values) => Sets {
+function oncePerTable<Sets>(make: (values: Values) => Sets): (values: Values) => Sets {
   let made: { readonly values: Values; readonly sets: Sets } | undefined;
   return (values) => {
     if (made?.values !== values) made = { values, sets: make(values) };
@@ -26,7 +26,7 @@ function once<Sets>(make: (values: Values) => Sets): (values: Values) => Sets {
   };
 }
 
-export const wordSets = once((values) => {
+export const wordSets = oncePerTable((values) => {
   const wb = setsOf(values, "wb");
   return {
     lineEnd: wb("Newline", "CR", "LF"),
@@ -50,7 +50,7 @@ export const wordSets = once((values) => {
   };
 });
 
-export const sentenceSets = once((values) => {
+export const sentenceSets = oncePerTable((values) => {
   const sb = setsOf(values, "sb");
   return {
     paragraphEnd: sb("Sep", "CR", "LF"),
@@ -70,7 +70,7 @@ export const sentenceSets = once((values) => {
 });
 
 /** With the classes that LB1 resolves. */
-export const lineSets = once((values) => {
+export const lineSets = oncePerTable((values) => {
   const lb = setsOf(values, "lb");
   const wide = setsOf(values, "ea")("F", "W", "H");
   const complex = lb("SA");

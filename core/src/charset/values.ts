@@ -2,6 +2,7 @@
  * Properties with a value of several (UAX #44) that few patterns name: `Line_Break`, `Age`, `Numeric_Value` and kin, of
  * Unicode 14. What they hold is fetched when a pattern names one.
  */
+import { once } from "../once.ts";
 import { isDigit, without } from "../text/characters.ts";
 import { type CharSet, complement, union } from "./charset.ts";
 import { Fetched } from "./fetched.ts";
@@ -68,14 +69,6 @@ const DERIVED: readonly (readonly [name: string, from: string, derived: (sets: S
   ["dt", "dt", withCompatible],
   ["decompositiontype", "dt", (sets) => sets],
 ];
-
-function once(make: () => CharSet): () => CharSet {
-  let made: CharSet | undefined;
-  return () => {
-    made ??= make();
-    return made;
-  };
-}
 
 function setsOf(values: readonly (readonly [names: string, ends: string])[]): Sets {
   const sets = new Map<string, () => CharSet>();

@@ -1,9 +1,10 @@
 /** What `\\X` and `\\b{g}` stand for: a grapheme cluster and its edges, put together from sets and counts, so that a machine needs to know nothing of it. */
-import { type CharSet, complement, FULL_SET, union } from "../charset/charset.ts";
+import { type CharSet, complement, FULL_SET, subtract, union } from "../charset/charset.ts";
 import { type ClusterSets, clusterSets } from "../charset/clusters.ts";
-import type { OlderVersion } from "../charset/versions.ts";
+import { unicodeOf } from "../charset/versions.ts";
 import type { ClusterEdge } from "../dialect/assertions.ts";
 import type { ClusterRules } from "../dialect/dialect.ts";
+import { once } from "../once.ts";
 import { partsAt } from "./anchors.ts";
 import type { Node, Span } from "./tree.ts";
 
@@ -12,13 +13,25 @@ const LINE_FEED = 0x0a;
 const LEADING_HALVES: CharSet = [0xd800, 0xdbff];
 const TRAILING_HALVES: CharSet = [0xdc00, 0xdfff];
 
-/** The version of Unicode by which the engines go that have these rules. */
-const VERSION_OF: Readonly<Record<ClusterRules, OlderVersion>> = { "from-here": "13", "in-text": "14", "by-pairs": "14" };
+/** Java types characters that are not assigned as controls, but for pictographs and the one that the tests of UAX #29 have. */
+const OTHER_OF_UNASSIGNED: CharSet = [0x378, 0x378];
+
+function setsOfJava(): ClusterSets {
+  const sets = clusterSets("13");
+  return { ...sets, control: union(sets.control, subtract(unicodeOf("13").category("Cn"), union(sets.pictograph, OTHER_OF_UNASSIGNED))) };
+}
+
+/** What characters do in clusters, as the engines have it that have these rules; made once. */
+const SETS: Readonly<Record<ClusterRules, () => ClusterSets>> = {
+  "from-here": once(setsOfJava),
+  "in-text": () => clusterSets("14"),
+  "by-pairs": () => clusterSets("14"),
+};
 
 /** An extended grapheme cluster, settled when it is through; without the conjuncts that came with Unicode 15.1. */
 export function graphemeCluster(rules: ClusterRules, span: Span): Node {
   const parts = partsAt(span);
-  const sets = clusterSets(VERSION_OF[rules]);
+  const sets = SETS[rules]();
   const { either, inOrder, character, set } = parts;
   const { controls, others } = joinedOf(sets);
   const body = either(inOrder(character(CARRIAGE_RETURN), character(LINE_FEED)), set(controls), ...FORMS[rules](parts, sets, others));
@@ -102,7 +115,7 @@ function flagInText({ inOrder, set, any, behind, notBehind }: Parts, { regionalI
 export function clusterEdge(edge: ClusterEdge, span: Span): Node {
   const parts = partsAt(span);
   const sinceMatch = edge === "cluster-edge-since-match";
-  const sets = clusterSets(VERSION_OF[sinceMatch ? "from-here" : "in-text"]);
+  const sets = SETS[sinceMatch ? "from-here" : "in-text"]();
   const body = sinceMatch ? insideSinceMatch(parts, sets) : insideText(parts, sets);
   return { kind: "look", behind: false, negated: edge !== "not-cluster-edge", widths: null, body, stands: edge, ...span };
 }

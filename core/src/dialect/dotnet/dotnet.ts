@@ -1,6 +1,7 @@
 /** dotnet: System.Text.RegularExpressions of .NET, in the invariant culture. */
-import { type CharSet, complement, contains, FULL_SET, setOfText } from "../../charset/charset.ts";
+import { complement, contains, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { category } from "../../charset/properties.ts";
+import { once } from "../../once.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, NO_OPTIONS } from "../dialect.ts";
 import { CONTROLS, classPair, EDGES, type Escapes } from "../escapes.ts";
@@ -9,15 +10,6 @@ import { dotnetEdgeWord, dotnetProperty, dotnetSpace, dotnetWord } from "./prope
 
 const NEWLINE = setOfText("\n");
 const NOT_NEWLINE = complement(NEWLINE);
-
-/** A set that is made when it is first asked for. */
-function once(make: () => CharSet): () => CharSet {
-  let made: CharSet | undefined;
-  return () => {
-    made ??= make();
-    return made;
-  };
-}
 
 const word = once(dotnetWord);
 const edgeWord = once(dotnetEdgeWord);

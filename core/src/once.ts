@@ -1,0 +1,8 @@
+/** A value that is made when it is first asked for, and kept. */
+export function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}
