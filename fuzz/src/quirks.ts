@@ -142,6 +142,20 @@ export const QUIRKS: readonly Quirk[] = [
   },
   {
     dialect: "perl",
+    why: "over a verb that may be left out a letter is looked for before a search begins, and a class is not",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "perl").some(
+        (node) => node.kind === "quantifier" && [...walk(node)].some((inner) => inner.kind === "verb" && inner.verb === "commit"),
+      ),
+  },
+  {
+    dialect: "perl",
+    why: "what groups took in a lookbehind of several widths that failed is undone or not by how its tries are compiled",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "perl").some((node) => node.kind === "look" && node.behind && captures(node) > 0 && node.back !== undefined),
+  },
+  {
+    dialect: "perl",
     why: "a lookahead of one optional character is taken for what a match begins with",
     excuses: ({ pattern, flags }) =>
       nodesOf(pattern, flags, "perl").some(

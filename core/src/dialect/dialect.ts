@@ -425,10 +425,10 @@ export interface Dialect {
     readonly lookbehind: Lookbehind;
     /** After an empty match: go on one character further, one code unit further, or look here for one that is not empty. */
     readonly afterEmptyMatch: "advance" | "advance-by-unit" | "not-empty-here";
-    /** Alternatives that all begin with a letter are looked up together, and a verb that ends one ends them all. */
+    /** Alternatives that all begin with a letter, or are empty, are looked up together, and a verb that ends one ends them all. */
     readonly lettersTogether?: true;
-    /** A search skips offsets where the first character of every match does not stand, which verbs show. */
-    readonly skipsToFirst: (options: Options) => boolean;
+    /** A search skips offsets where the first character of every match does not stand, or one of a class of them, which verbs show. */
+    readonly skipsToFirst: (options: Options) => "character" | "class" | null;
     /** Where the search began, when it goes on behind an empty match: where that match ended, or where it goes on. */
     readonly searchStart: "last-end" | "goes-on";
   };

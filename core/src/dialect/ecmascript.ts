@@ -122,7 +122,7 @@ export const ecmascript: Dialect = {
     unsetReference: "empty",
     lookbehind: "any-width",
     afterEmptyMatch: "advance",
-    skipsToFirst: () => false,
+    skipsToFirst: () => null,
     searchStart: "last-end",
   },
 };

@@ -147,7 +147,7 @@ export const python: Dialect = {
     unsetReference: "fails",
     lookbehind: "one-width",
     afterEmptyMatch: "not-empty-here",
-    skipsToFirst: () => false,
+    skipsToFirst: () => null,
     searchStart: "last-end",
   },
 };

@@ -56,7 +56,6 @@ class Compiler extends Looks {
   private readonly references: Reference[] = [];
   private readonly asked: (readonly number[])[] = [];
   private readonly verbs: Verb[] = [];
-  private readonly lookedUp = new Set<number>();
   private readonly special = { keep: -1, call: -1, aside: -1, stack: -1, mark: -1 };
   /** Groups inside of one of their own slot. */
   private readonly within: ReadonlySet<Node>;
@@ -116,6 +115,7 @@ class Compiler extends Looks {
       numbersOf[name] ??= new Set();
       numbersOf[name].add(number);
     }
+    const skips = this.beyond.has("verbs") ? this.dialect.semantics.skipsToFirst(options) : null;
     const groupNames: Record<string, number[]> = Object.create(null);
     for (const name in numbersOf) groupNames[name] = [...(numbersOf[name] ?? [])];
     return {
@@ -133,7 +133,7 @@ class Compiler extends Looks {
       skipsLineFeeds: this.beyond.has("line-feeds"),
       lookedUp: this.lookedUp,
       capturesStay: this.beyond.has("stays") ? (this.dialect.semantics.capturesStay ?? null) : null,
-      starts: this.beyond.has("verbs") && this.dialect.semantics.skipsToFirst(options) ? firstCharacter(part) : null,
+      starts: skips === null ? null : firstCharacter(part, skips),
       keepRegister: this.special.keep,
       callRegister: this.special.call,
       asideRegister: this.special.aside,
@@ -385,7 +385,8 @@ class Compiler extends Looks {
 }
 
 const isLiteral = (branch: Node): boolean => (branch.kind === "sequence" ? branch.items : [branch]).every(({ kind }) => kind === "character");
-const beginsWithLetter = (branch: Node): boolean => (branch.kind === "sequence" ? branch.items[0] : branch)?.kind === "character";
+/** Perl looks alternatives up together that begin with a letter, or are empty. */
+const beginsWithLetter = (branch: Node): boolean => branch.kind === "empty" || (branch.kind === "sequence" ? branch.items[0] : branch)?.kind === "character";
 
 /** Verbs that act when they are backtracked to, and are passed until then. */
 const ACTS_LATER: Readonly<Record<VerbKind, boolean>> = { accept: false, fail: false, mark: false, commit: true, prune: true, skip: true, alternative: true };

@@ -1,16 +1,22 @@
 /**
- * The first character of every match, as PCRE2 finds it before it searches (10.42, pcre2_compile.c, find_firstassertedcu and
- * the first code unit of compile_branch): one literal character, in one case or both.
+ * What every match begins with, as engines find it before they search: PCRE2 one literal character, in one case or both
+ * (10.42, pcre2_compile.c, find_firstassertedcu and the first code unit of compile_branch); Perl a class of characters as
+ * well, also over what may be left out (5.36, regcomp.c, study_chunk).
  */
-import { type CharSet, countOf } from "../charset/charset.ts";
+import { type CharSet, countOf, FULL_SET, intersection, union } from "../charset/charset.ts";
+import type { Dialect } from "../dialect/dialect.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, type Node, type NodeOf, walk } from "../syntax/tree.ts";
 
-/** What is known of where a part begins: its first character, that it has none and takes nothing, or nothing at all. */
-type First = CharSet | "nothing" | null;
+type Rule = NonNullable<ReturnType<Dialect["semantics"]["skipsToFirst"]>>;
 
-/** One character with its other case, which every match begins with; null where there is none. */
-export function firstCharacter(root: Node): CharSet | null {
+/** What is known of where a part begins: the characters, and whether it may take nothing; null where nothing is known. */
+type First = { readonly set: CharSet; readonly optional: boolean } | null;
+
+const NOTHING: First = { set: [], optional: true };
+
+/** The characters one of which every match begins with; null where they are not known, or too many to be looked for. */
+export function firstCharacter(root: Node, rule: Rule): CharSet | null {
   const found = new Map<Node, First>();
   for (const node of [...walk(root)].reverse())
     found.set(
@@ -18,43 +24,57 @@ export function firstCharacter(root: Node): CharSet | null {
       firstOf(
         node,
         childrenOf(node).map((child) => found.get(child) as First),
+        rule,
       ),
     );
   const first = found.get(root) as First;
-  return first === "nothing" ? null : first;
+  return first && !first.optional && (rule === "character" || isWorthIt(first.set)) ? first.set : null;
 }
 
 const MOST_CASES = 2;
 
-function firstOf(node: Node, inner: readonly First[]): First {
+const ASCII: CharSet = [0, 0x7f];
+const ASCII_HALF = 64;
+/** Of the characters of Unicode 14 that are not controls and the like. */
+const UNICODE_HALF = 72_266;
+
+/** Perl looks for a class where it holds fewer than half of what there is (is_ssc_worth_it). */
+const isWorthIt = (set: CharSet): boolean => countOf(intersection(set, ASCII)) < ASCII_HALF && countOf(set) < UNICODE_HALF;
+
+function firstOf(node: Node, inner: readonly First[], rule: Rule): First {
   switch (node.kind) {
     case "set":
-      // One character in brackets is that character.
-      if (node.negated || node.items.length !== 1 || node.items[0]?.kind !== "range" || node.items[0].from !== node.items[0].to) return null;
-      return fewCharacters(node);
+      return rule === "class" || isOneCharacter(node) ? known(charactersOf(node), rule) : null;
     case "character":
-      return fewCharacters(node);
+      return known(charactersOf(node), rule);
+    case "any":
+      return rule === "class" ? { set: FULL_SET, optional: false } : null;
     case "sequence":
-      return inner.find((first) => first !== "nothing") ?? (inner.length === 0 ? "nothing" : inner.includes(null) ? null : "nothing");
+      return inOrder(inner);
     case "group":
     case "atomic":
       return node.kind === "group" && node.stands ? null : (inner[0] as First);
     case "alternation": {
       const [first] = inner;
-      return first && first !== "nothing" && inner.every((other) => other && other !== "nothing" && other.join() === first.join()) ? first : null;
+      // Perl takes what alternatives of characters alone begin with alike out of them.
+      if (rule === "class" && !node.branches.every(isOfCharacters)) return null;
+      return first && !first.optional && inner.every((other) => other && !other.optional && other.set.join() === first.set.join()) ? first : null;
     }
-    case "quantifier":
-      return node.min > 0 ? (inner[0] as First) : null;
+    case "quantifier": {
+      const [first = null] = inner;
+      if (node.min > 0 || first === null) return first;
+      // What takes nothing by itself is not looked past when it may be left out.
+      return rule === "class" && first.set.length > 0 ? { set: first.set, optional: true } : null;
+    }
     case "look":
       // What follows must begin with it, as far as that says anything.
-      return !node.behind && !node.negated && inner[0] ? inner[0] : "nothing";
+      return !node.behind && !node.negated && inner[0] && !inner[0].optional ? inner[0] : NOTHING;
     case "empty":
     case "assertion":
     case "keep":
-      return "nothing";
+      return NOTHING;
     case "verb":
-      return node.verb === "accept" ? null : "nothing";
-    case "any":
+      return node.verb === "accept" ? null : NOTHING;
     case "back-reference":
     case "conditional":
     case "call":
@@ -62,7 +82,22 @@ function firstOf(node: Node, inner: readonly First[]): First {
   }
 }
 
-function fewCharacters(node: NodeOf<"character" | "set">): First {
-  const set = charactersOf(node);
-  return countOf(set) <= MOST_CASES ? set : null;
+/** What may be left out leaves what follows to begin. */
+function inOrder(inner: readonly First[]): First {
+  let set: CharSet = [];
+  for (const first of inner) {
+    if (first === null) return null;
+    set = union(set, first.set);
+    if (!first.optional) return { set, optional: false };
+  }
+  return { set, optional: true };
 }
+
+const isOfCharacters = (branch: Node): boolean =>
+  (branch.kind === "sequence" ? branch.items : [branch]).every((item) => item.kind === "character" || item.kind === "set");
+
+/** One character in brackets is that character. */
+const isOneCharacter = ({ negated, items: [item, ...more] }: NodeOf<"set">): boolean =>
+  !negated && more.length === 0 && item?.kind === "range" && item.from === item.to;
+
+const known = (set: CharSet, rule: Rule): First => (rule === "class" || countOf(set) <= MOST_CASES ? { set, optional: false } : null);

@@ -95,7 +95,10 @@ export abstract class Looks extends Turns {
       });
       tasks.push(() => {
         jumps.push(this.emit(node, Op.Jump));
-        if (choice >= 0) this.aim(choice, 1);
+        if (choice < 0) return;
+        this.aim(choice, 1);
+        // What was captured from one place is not undone for the next.
+        this.lookedUp.add(this.pc);
       });
     });
     this.later([

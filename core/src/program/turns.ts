@@ -15,6 +15,8 @@ export abstract class Turns extends Emitter {
   protected readonly loops: Loop[] = [];
   protected readonly enclosures: Enclosure[] = [];
   protected readonly beyond = new Set<Beyond>();
+  /** Where alternatives begin that are looked up together, so that going on to them undoes no captures inside a lookaround. */
+  protected readonly lookedUp = new Set<number>();
   protected readonly reading: Reading;
   protected readonly dialect: NonNullable<Reading["dialect"]>;
   /** What is compiled: the whole pattern, or a part of it. */

@@ -127,7 +127,7 @@ export const dotnet: Dialect = {
     unsetReference: "fails",
     lookbehind: "any-width",
     afterEmptyMatch: "advance",
-    skipsToFirst: () => false,
+    skipsToFirst: () => null,
     searchStart: "last-end",
   },
 };

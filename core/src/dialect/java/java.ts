@@ -136,7 +136,7 @@ export const java: Dialect = {
     unsetReference: "fails",
     lookbehind: "bounded",
     afterEmptyMatch: "advance-by-unit",
-    skipsToFirst: () => false,
+    skipsToFirst: () => null,
     searchStart: "last-end",
   },
 };

@@ -182,7 +182,7 @@ export const pcre: Dialect = {
     unsetReference: "fails",
     lookbehind: "one-width-each",
     afterEmptyMatch: "not-empty-here",
-    skipsToFirst: ({ everyStart }) => !everyStart,
+    skipsToFirst: ({ everyStart }) => (everyStart ? null : "character"),
     searchStart: "goes-on",
   },
 };

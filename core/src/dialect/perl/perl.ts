@@ -142,7 +142,7 @@ export const perl: Dialect = {
     unsetReference: "fails",
     lookbehind: "furthest-first",
     afterEmptyMatch: "not-empty-here",
-    skipsToFirst: () => true,
+    skipsToFirst: () => "class",
     lettersTogether: true,
     searchStart: "last-end",
   },
