@@ -2,6 +2,7 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { quantifiers } from "../src/contrast/variants.ts";
 import { chooseMachine, itemAt, tablesFor } from "../src/index.ts";
 import { matchesOf, programOf, readIn } from "./support.ts";
 
@@ -58,6 +59,8 @@ describe.each<Kind>(["wb", "sb", "lb"])("\\b{%s}", (kind) => {
     const reading = readIn("perl", `a\\b{${kind}}b`, "");
     expect(reading.diagnostics).toEqual([]);
     expect(itemAt(reading, 3)).toMatchObject({ start: 1, end: 7, sentence: expect.stringMatching(/^holds where a .*, and takes nothing$/) });
+    // What it is put together from is nobody's to change.
+    expect(quantifiers(readIn("perl", `\\b{${kind}}a+`, "")).map(({ start }) => start)).toEqual([6]);
     expect(chooseMachine(programOf(`\\b{${kind}}\\w+\\B{${kind}}.\\b{ ${kind} }`, "", "perl")).machine).toBe("linear");
   });
 });

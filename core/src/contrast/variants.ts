@@ -1,6 +1,6 @@
 /** Variants of a pattern: the same one with quantifiers in other modes. */
 import type { Reading } from "../syntax/read.ts";
-import { type NodeOf, type QuantifierMode, rewrite, walk } from "../syntax/tree.ts";
+import { type NodeOf, type QuantifierMode, rewrite, walkWritten } from "../syntax/tree.ts";
 import { MODE_SIGNS } from "../syntax/write.ts";
 
 /** Replace `from` up to `to` in the pattern by `insert`. */
@@ -12,7 +12,7 @@ export interface Edit {
 
 /** Every quantifier of a pattern, in the order of their signs. */
 export function quantifiers(reading: Reading): NodeOf<"quantifier">[] {
-  return [...walk(reading.root)].filter((node) => node.kind === "quantifier").sort((a, b) => a.operator.start - b.operator.start);
+  return [...walkWritten(reading.root)].filter((node) => node.kind === "quantifier").sort((a, b) => a.operator.start - b.operator.start);
 }
 
 /** The edit that puts a quantifier into a mode; of no effect where it is in it already. */
