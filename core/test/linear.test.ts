@@ -39,6 +39,15 @@ describe("the linear machine", () => {
     );
   });
 
+  test("many lookarounds and many classes of characters at once are more than a table has room for", () => {
+    const letters = Array.from({ length: 300 }, (_, i) => String.fromCodePoint(0x4e00 + i));
+    const looks = letters.slice(0, 8).map((letter) => `(?=.*${letter}.)`);
+    const found = (count: number) => planOf(programOf(`${looks.slice(0, count).join("")}(?:${letters.map((letter) => `${letter}x`).join("|")})`));
+    expect([typeof found(4), found(8)]).toEqual(["object", "looks"]);
+    const text = `${letters.slice(0, 9).join("")}x`;
+    expect(matchesOf(`${looks.join("")}(?:${letters.map((letter) => `${letter}x`).join("|")})`, "", `${letters[8]}x${text}`, "all")).toEqual([[0, 2]]);
+  });
+
   test.each([
     ["a+b", "linear", undefined],
     ["(\\w+)\\1", "backtracking", "references"],

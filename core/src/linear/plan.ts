@@ -20,6 +20,9 @@ import { anchorOf, childrenOf, type Node, type NodeOf, unknownNode, walk } from 
 const MAX_INSTRUCTIONS = 400_000;
 /** Each lookaround doubles the symbols of an automaton, and has a bit of the one byte in which an offset keeps what held there. */
 const MAX_LOOKS = 8;
+/** With more than a few of them, a state must not take so much of an automaton's table that hardly any others have room. */
+const FEW_LOOKS = 4;
+const MAX_SYMBOLS_WITH_LOOKS = 1 << 16;
 
 export interface Part {
   readonly program: Program;
@@ -178,8 +181,10 @@ function makePlan(asked: Program): Plan | Refusal {
   const lookNumbers = new Map<Node, number>(looks.map(({ node }, i) => [node, i]));
   for (const [node, first] of alike) lookNumbers.set(node, lookNumbers.get(first) as number);
   const lengths = lengthsOf(program);
+  const partition = new Partition([...parts.flatMap(({ program: each }) => setsOf(each)), ...Array.from(sideLooks.values(), ({ set }) => set)]);
+  if (looks.length > FEW_LOOKS && (2 * partition.count) << looks.length > MAX_SYMBOLS_WITH_LOOKS) return "looks";
   return {
-    partition: new Partition([...parts.flatMap(({ program: each }) => setsOf(each)), ...Array.from(sideLooks.values(), ({ set }) => set)]),
+    partition,
     forward,
     backward,
     looks,
