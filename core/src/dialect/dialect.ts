@@ -116,7 +116,7 @@ export type Operator = { readonly where?: (place: OperatorPlace) => boolean } & 
   | { readonly kind: "escape" }
   /** A quantifier that stands for its counts. */
   | { readonly kind: "repeat"; readonly min: number; readonly max: number }
-  /** Counts up to the end mark; where they are none, a bracket that stands for itself, but for right behind an escape of one letter where it may not stand there. */
+  /** Counts up to the end mark; where they are none, a bracket that stands for itself, but for right behind a backslash and a letter where it may not stand there, whatever these are. */
   | { readonly kind: "counts"; readonly end: string; readonly strict: boolean; readonly notBehindLetters?: true }
   /** What it asserts goes by the flags. */
   | { readonly kind: "anchor"; readonly assertion: (options: Options) => AnchorKind }
@@ -313,6 +313,8 @@ export interface Dialect {
     /** Groups can be called by number, as in `(?1)`. */
     readonly calls: boolean;
     readonly conditions: ReadonlySet<ConditionForm>;
+    /** Flags that are set inside of a conditional go on behind it. */
+    readonly conditionsLeaveFlags?: true;
     /** What `\p` finds by a name, with a value where one is given, or that it is one that Lamprey does not read yet; `lone`: a single letter may stand without braces; `hyphens`: names have them. */
     readonly property: {
       readonly find: (name: string, value: string | undefined, options: Options) => Property | "unread" | "missing" | undefined;

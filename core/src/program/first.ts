@@ -44,7 +44,7 @@ const isWorthIt = (set: CharSet): boolean => countOf(intersection(set, ASCII)) <
 function firstOf(node: Node, inner: readonly First[], rule: Rule): First {
   switch (node.kind) {
     case "set":
-      return rule === "class" || isOneCharacter(node) ? known(charactersOf(node), rule) : null;
+      return node.strings.length === 0 && (rule === "class" || isOneCharacter(node)) ? known(charactersOf(node), rule) : null;
     case "character":
       return known(charactersOf(node), rule);
     case "any":

@@ -248,7 +248,7 @@ export class GrowingTree {
     const { reader } = this;
     const body = this.body(bodyEnd);
     const { start, opener, capture, index, name, pops, condition, branches, outerOptions, most } = this.open.pop() as OpenGroup;
-    reader.options = outerOptions;
+    if (!(condition && reader.dialect.syntax.conditionsLeaveFlags)) reader.options = outerOptions;
     const span = { start, end: reader.at };
     if (opener.kind === "branch-reset") this.count = most;
     if (capture !== null) {

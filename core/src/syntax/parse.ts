@@ -70,8 +70,6 @@ class Parser {
   private readonly tree: GrowingTree;
   private readonly references: References;
   private readonly global: GlobalFlags;
-  /** Where the last escape of one letter ended. */
-  private letterEnd = -1;
 
   constructor(reader: Reader) {
     this.reader = reader;
@@ -174,7 +172,8 @@ class Parser {
     const { reader } = this;
     const start = reader.at;
     reader.at += sign.length;
-    const refused = operator.kind === "counts" && operator.notBehindLetters && this.letterEnd === start;
+    const [before, letter] = [reader.pattern[start - 2], reader.pattern[start - 1]];
+    const refused = operator.kind === "counts" && operator.notBehindLetters && before === "\\" && isAsciiLetter(letter);
     if ((reader.strict && operator.strict) || refused) reader.report("lone-bracket", { start, end: reader.at }, sign);
     this.tree.addCharacter(sign.charCodeAt(sign.length - 1), start);
   }
@@ -192,7 +191,6 @@ class Parser {
       if (read.name === "N" && this.dialect.semantics.pairEnds?.(reader.options)) tree.add(noPair({ start, end: reader.at }));
       else this.addClass(read, start);
     } else if (reader.at > start + 1 || c !== undefined) tree.addCharacter(read.codePoint, start);
-    if (reader.at === start + 2 && isAsciiLetter(c)) this.letterEnd = reader.at;
   }
 
   private otherEscape(meaning: Escape, start: number): void {

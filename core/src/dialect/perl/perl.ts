@@ -103,6 +103,7 @@ export const perl: Dialect = {
     starred: PCRE_STARRED,
     calls: true,
     conditions: CONDITIONS,
+    conditionsLeaveFlags: true,
     property: { find: perlProperty, lone: true },
     quantifiers: {
       possessive: true,
