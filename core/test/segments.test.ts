@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { quantifiers } from "../src/contrast/variants.ts";
-import { chooseMachine, itemAt, tablesFor } from "../src/index.ts";
+import { chooseMachine, itemAt, planOf, tablesFor } from "../src/index.ts";
 import { matchesOf, programOf, readIn } from "./support.ts";
 
 type Kind = "wb" | "sb" | "lb";
@@ -63,6 +63,14 @@ describe.each<Kind>(["wb", "sb", "lb"])("\\b{%s}", (kind) => {
     expect(quantifiers(readIn("perl", `\\b{${kind}}a+`, "")).map(({ start }) => start)).toEqual([6]);
     expect(chooseMachine(programOf(`\\b{${kind}}\\w+\\B{${kind}}.\\b{ ${kind} }`, "", "perl")).machine).toBe("linear");
   });
+});
+
+test("edges of two kinds in one pattern are not too many lookarounds for an automaton", () => {
+  expect(typeof planOf(programOf("\\b{wb}\\w+\\s\\b{sb}", "", "perl"))).toBe("object");
+  expect(matchesOf("\\b{wb}\\w+\\W\\s?\\b{sb}", "", "To the weir. So it was!", "all", 1e6, "perl")).toEqual([
+    [7, 13],
+    [19, 23],
+  ]);
 });
 
 test.each<[Kind, string, string[]]>([

@@ -135,7 +135,7 @@ interface LongLooks {
 
 /** Lookarounds that ask for more than one character. An edge stands for the same wherever it is written, negated or not. */
 function longLooksOf({ enclosures }: Program): LongLooks {
-  const distinct: NodeOf<"look">[] = [];
+  const distinct = new Set<NodeOf<"look">>();
   const alike = new Map<Node, NodeOf<"look">>();
   const edges = new Map<string, NodeOf<"look">>();
   const insideOthers = new Set<Node>();
@@ -143,15 +143,16 @@ function longLooksOf({ enclosures }: Program): LongLooks {
     if (node.kind !== "look" || sideLookOf(node) || insideOthers.has(node)) continue;
     const edge = edgeOf(anchorOf(node));
     const first = edge === undefined ? undefined : edges.get(edge);
-    if (first) {
+    if (first && first !== node) {
       alike.set(node, first);
       for (const part of walk(node.body)) insideOthers.add(part);
     } else {
-      distinct.push(node);
+      // A part that stands in several places is one node.
+      distinct.add(node);
       if (edge !== undefined) edges.set(edge, node);
     }
   }
-  return { distinct, alike };
+  return { distinct: [...distinct], alike };
 }
 
 function makePlan(asked: Program): Plan | Refusal {

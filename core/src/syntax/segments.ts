@@ -42,27 +42,32 @@ type Rule = readonly [before: Node, after: Node];
 const RULES: Readonly<Record<Kind, (parts: Parts, values: Values) => readonly Rule[]>> = { word: wordRules, sentence: sentenceRules, line: lineRules };
 
 function wordRules(parts: Parts, values: Values): readonly Rule[] {
-  const { either, inOrder, character, set, any, ahead, notAhead, textStart } = parts;
+  const { either, inOrder, character, set, any, behind, notBehind, ahead, notAhead, textStart } = parts;
   const sets = wordSets(values);
   const { joined, lineEnd, blank, letter, hebrew, midLetter, midNumber, numeric, katakana, connector } = sets;
   const marks = any(set(joined));
   // WB4: what is one with the character before it is looked past; ahead Perl does not look past joiners.
   const marked = (...each: readonly CharSet[]): Node => inOrder(...each.flatMap((one) => [set(one), marks]));
   const next = (one: CharSet): Node => ahead(set(one));
-  const nextTwo = (one: CharSet, other: CharSet): Node => ahead(inOrder(set(one), any(set(sets.mark)), set(other)));
+  const two = (one: CharSet, other: CharSet): Node => inOrder(set(one), any(set(sets.mark)), set(other));
+  const nextTwo = (one: CharSet, other: CharSet): Node => ahead(two(one, other));
+  // One lookahead for two rules, which tells them apart by what stands right behind: an automaton takes only so many.
+  const letterOrBlank = ahead(
+    either(inOrder(behind(set(blank)), set(blank), notAhead(set(sets.mark))), inOrder(notBehind(set(blank)), two(midLetter, letter))),
+  );
   return [
     // WB3, WB3c
     [character(CARRIAGE_RETURN), ahead(character(LINE_FEED))],
     [set(sets.joiner), next(sets.pictograph)],
     // Perl's own, instead of WB3a, WB3b and WB3d: blanks and line ends stay together, but of blanks the last goes with what is put to it.
     [set(union(blank, lineEnd)), next(lineEnd)],
-    [set(blank), ahead(inOrder(set(blank), notAhead(set(sets.mark))))],
+    [set(blank), letterOrBlank],
     [set(lineEnd), next(blank)],
     // WB4
     [set(complement(lineEnd)), next(joined)],
     // WB5 to WB7c
     [marked(letter), next(letter)],
-    [marked(letter), nextTwo(midLetter, letter)],
+    [marked(letter), letterOrBlank],
     [marked(letter, midLetter), next(letter)],
     [marked(hebrew), next(sets.singleQuote)],
     [marked(hebrew), nextTwo(sets.doubleQuote, hebrew)],
@@ -88,7 +93,7 @@ function wordRules(parts: Parts, values: Values): readonly Rule[] {
 const pairsOf = ({ any, inOrder }: Parts, one: Node): readonly Node[] => [any(inOrder(one, one)), one];
 
 function sentenceRules(parts: Parts, values: Values): readonly Rule[] {
-  const { either, inOrder, character, set, any, notBehind, ahead, notAhead, textEnd } = parts;
+  const { inOrder, character, set, any, notBehind, ahead } = parts;
   const sets = sentenceSets(values);
   const { paragraphEnd, end, fullStop, space } = sets;
   // SB5: what is one with the character before it is looked past.
@@ -101,7 +106,7 @@ function sentenceRules(parts: Parts, values: Values): readonly Rule[] {
     // SB3
     [character(CARRIAGE_RETURN), ahead(character(LINE_FEED))],
     // SB4, SB998: within a paragraph, where no sentence has ended.
-    [inOrder(inParagraph, notBehind(inOrder(marked(end), closes, spaces))), notAhead(textEnd)],
+    [inOrder(inParagraph, notBehind(inOrder(marked(end), closes, spaces))), next(FULL_SET)],
     // SB5, SB8a, SB10
     [inParagraph, next(union(sets.joined, sets.goesOn, space, paragraphEnd))],
     // SB6, SB7
@@ -110,7 +115,7 @@ function sentenceRules(parts: Parts, values: Values): readonly Rule[] {
     // SB8
     [inOrder(marked(fullStop), closes, spaces), ahead(inOrder(any(set(sets.between)), set(sets.lower)))],
     // SB9
-    [inOrder(marked(end), closes), ahead(either(set(sets.close), set(space), set(paragraphEnd)))],
+    [inOrder(marked(end), closes), next(union(sets.close, space, paragraphEnd))],
   ];
 }
 
