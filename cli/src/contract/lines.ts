@@ -7,7 +7,8 @@ import { tablesFor } from "@lamprey/core";
 import type { ObjectSchema } from "joi";
 import { failed, internal } from "./request.ts";
 
-const ASCII_BY_NUMBER = "\\u00";
+/** How the number begins by which JSON may write a character of ASCII; controls have no say in what a pattern asks for. */
+const ASCII_BY_NUMBER = ["\\u002", "\\u003", "\\u004", "\\u005", "\\u006", "\\u007"];
 
 /** Answers every line of the input; resolves when the last answer has been taken by the output. */
 export async function answerLines<R extends { readonly id?: string }>(
@@ -25,7 +26,7 @@ export async function answerLines<R extends { readonly id?: string }>(
 
 /** A line without the numbers that JSON may write ASCII characters by: what asks for a table can be told by them. */
 function plainly(line: string): string {
-  if (!line.includes(ASCII_BY_NUMBER)) return line;
+  if (!ASCII_BY_NUMBER.some((number) => line.includes(number))) return line;
   try {
     return JSON.stringify(JSON.parse(line));
   } catch {

@@ -6,7 +6,7 @@
 /** A table that is fetched. */
 export class Fetched<Table> {
   /** Whether a text could hold what needs the table: true more often than it must be, never less often. */
-  readonly couldAsk: (text: string) => boolean;
+  private readonly couldAsk: (text: string) => boolean;
   private readonly load: () => Promise<Table>;
   private table: Table | undefined;
   private coming: Promise<void> | undefined;

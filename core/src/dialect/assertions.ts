@@ -57,8 +57,11 @@ const SEGMENTS: ReadonlySet<string> = new Set(SEGMENT_EDGES);
 export const isSegmentEdge = (anchor: AnchorKind): anchor is SegmentEdge => SEGMENTS.has(anchor);
 
 const NEGATION = "not-";
+/** Whether it holds where an edge is not. */
+export const isNegated = (edge: ClusterEdge | SegmentEdge): boolean => edge.startsWith(NEGATION);
+
 /** Of an edge that is put together from others what it is the edge of, whether it is asked for or not; undefined for all else. */
 export function edgeOf(anchor: AnchorKind | undefined): string | undefined {
   if (anchor === undefined || !(isClusterEdge(anchor) || isSegmentEdge(anchor))) return undefined;
-  return anchor.startsWith(NEGATION) ? anchor.slice(NEGATION.length) : anchor;
+  return isNegated(anchor) ? anchor.slice(NEGATION.length) : anchor;
 }

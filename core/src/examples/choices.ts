@@ -5,7 +5,7 @@
 import { type CharSet, contains, rangesOf } from "../charset/charset.ts";
 import type { Program } from "../program/program.ts";
 import { charactersOf } from "../syntax/characters.ts";
-import { childrenOf, type Node, walk } from "../syntax/tree.ts";
+import { childrenOf, type Node, walk, walkWritten } from "../syntax/tree.ts";
 
 /** Choices for which texts are derived; and the longest text. */
 const MOST_GOALS = 400;
@@ -76,9 +76,9 @@ export class ChoiceTree {
     }
   }
 
-  /** Alternatives and loops, with the choices that use them. */
+  /** Alternatives and loops that are written, with the choices that use them. */
   parts(): { readonly start: number; readonly end: number; readonly keys: readonly string[] }[] {
-    return this.nodes.flatMap((node) => {
+    return [...walkWritten(this.program.root)].flatMap((node) => {
       if (node.kind === "alternation") return node.branches.map(({ start, end }, i) => ({ start, end, keys: [this.keyOf(node, i)] }));
       if (node.kind !== "quantifier") return [];
       return [

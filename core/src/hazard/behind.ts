@@ -110,7 +110,11 @@ export function* costBehind(program: Program, alphabetOf: () => Alphabet, widene
 /** Whether what is inside asks what stands around it. */
 const asserts = ({ code }: Program): boolean => code.some((operation, i) => i % INSTRUCTION_WIDTH === 0 && (operation === Op.Assert || operation === Op.Enter));
 
-const partsOf = ({ loops }: Program): Span[] => loops.filter(({ max }) => max > 1).map(({ node }) => ({ start: node.start, end: node.end }));
+/** The loops of a part; those that one sign stands for are in one place. */
+const partsOf = ({ loops }: Program): Span[] => {
+  const places = loops.filter(({ max }) => max > 1).map(({ node: { start, end } }) => ({ start, end }));
+  return places.filter(({ start, end }, i) => places.findIndex((first) => first.start === start && first.end === end) === i);
+};
 
 /** What is inside as a program of its own, in the direction in which it is read. */
 function partOf(program: Program, { behind, widths, body }: Look): Program | undefined {

@@ -6,6 +6,7 @@ import type { ClusterEdge } from "../dialect/assertions.ts";
 import type { ClusterRules } from "../dialect/dialect.ts";
 import { once } from "../once.ts";
 import { partsAt } from "./anchors.ts";
+import { edgeByRules, type Rule, unpaired } from "./edges.ts";
 import type { Node, Span } from "./tree.ts";
 
 const CARRIAGE_RETURN = 0x0d;
@@ -21,26 +22,8 @@ function setsOfJava(): ClusterSets {
   return { ...sets, control: union(sets.control, subtract(unicodeOf("13").category("Cn"), union(sets.pictograph, OTHER_OF_UNASSIGNED))) };
 }
 
-/** What characters do in clusters, as the engines have it that have these rules; made once. */
-const SETS: Readonly<Record<ClusterRules, () => ClusterSets>> = {
-  "from-here": once(setsOfJava),
-  "in-text": () => clusterSets("14"),
-  "by-pairs": () => clusterSets("14"),
-};
-
-/** An extended grapheme cluster, settled when it is through; without the conjuncts that came with Unicode 15.1. */
-export function graphemeCluster(rules: ClusterRules, span: Span): Node {
-  const parts = partsAt(span);
-  const sets = SETS[rules]();
-  const { either, inOrder, character, set } = parts;
-  const { controls, others } = joinedOf(sets);
-  const body = either(inOrder(character(CARRIAGE_RETURN), character(LINE_FEED)), set(controls), ...FORMS[rules](parts, sets, others));
-  return { kind: "group", capture: null, name: null, body: { kind: "atomic", body, ...span }, stands: "grapheme-cluster", ...span };
-}
-
-type Parts = ReturnType<typeof partsAt>;
-
-interface Joined {
+/** What characters do in clusters, and what is put together from that. */
+interface Clusters extends ClusterSets {
   /** CR, LF and controls; and all characters but these. */
   readonly controls: CharSet;
   readonly others: CharSet;
@@ -48,18 +31,30 @@ interface Joined {
   readonly mark: CharSet;
 }
 
-const joinedSets = new WeakMap<ClusterSets, Joined>();
-
-/** What is put together from the sets: once, for a pattern is read at every keystroke. */
-function joinedOf(sets: ClusterSets): Joined {
-  let found = joinedSets.get(sets);
-  if (!found) {
-    const controls = union(sets.control, [CARRIAGE_RETURN, CARRIAGE_RETURN], [LINE_FEED, LINE_FEED]);
-    found = { controls, others: complement(controls), mark: union(sets.extend, sets.joiner, sets.spacingMark) };
-    joinedSets.set(sets, found);
-  }
-  return found;
+function clustersOf(sets: ClusterSets): Clusters {
+  const controls = union(sets.control, [CARRIAGE_RETURN, CARRIAGE_RETURN], [LINE_FEED, LINE_FEED]);
+  return { ...sets, controls, others: complement(controls), mark: union(sets.extend, sets.joiner, sets.spacingMark) };
 }
+
+const newer = once(() => clustersOf(clusterSets("14")));
+
+/** As the engines have it that have these rules: made once, for a pattern is read at every keystroke. */
+const CLUSTERS: Readonly<Record<ClusterRules, () => Clusters>> = {
+  "from-here": once(() => clustersOf(setsOfJava())),
+  "in-text": newer,
+  "by-pairs": newer,
+};
+
+/** An extended grapheme cluster, settled when it is through; without the conjuncts that came with Unicode 15.1. */
+export function graphemeCluster(rules: ClusterRules, span: Span): Node {
+  const parts = partsAt(span);
+  const sets = CLUSTERS[rules]();
+  const { either, inOrder, character, set } = parts;
+  const body = either(inOrder(character(CARRIAGE_RETURN), character(LINE_FEED)), set(sets.controls), ...FORMS[rules](parts, sets));
+  return { kind: "group", capture: null, name: null, body: { kind: "atomic", body, ...span }, stands: "grapheme-cluster", ...span };
+}
+
+type Parts = ReturnType<typeof partsAt>;
 
 /** UAX #29, table 1c: syllables of Hangul. */
 const syllables = ({ either, inOrder, set, some, any }: Parts, { l, v, t, lv, lvt }: ClusterSets): readonly Node[] => [
@@ -72,31 +67,31 @@ const syllables = ({ either, inOrder, set, some, any }: Parts, { l, v, t, lv, lv
 const joined = ({ inOrder, set, any, some }: Parts, { extend, joiner, pictograph }: ClusterSets, count: "any" | "some"): Node =>
   (count === "any" ? any : some)(inOrder(any(set(extend)), set(joiner), set(pictograph)));
 
-const marks = ({ set, any }: Parts, sets: ClusterSets): Node => any(set(joinedOf(sets).mark));
+const marks = ({ set, any }: Parts, sets: Clusters): Node => any(set(sets.mark));
 
-/** What is behind CR LF and controls, by the rules; `others` are all characters but these. */
-const FORMS: Readonly<Record<ClusterRules, (parts: Parts, sets: ClusterSets, others: CharSet) => readonly Node[]>> = {
-  "from-here": (parts, sets, others) => {
+/** What is behind CR LF and controls, by the rules. */
+const FORMS: Readonly<Record<ClusterRules, (parts: Parts, sets: Clusters) => readonly Node[]>> = {
+  "from-here": (parts, sets) => {
     const { either, inOrder, set, any } = parts;
     const flag = inOrder(set(sets.regionalIndicator), set(sets.regionalIndicator));
     // Pictographs are joined where one begins the cluster, whatever marks stand between.
     const pictographs = inOrder(set(sets.pictograph), any(inOrder(marks(parts, sets), set(sets.joiner), set(sets.pictograph))));
-    const characters = inOrder(any(set(sets.prepend)), either(...syllables(parts, sets), flag, set(others)));
+    const characters = inOrder(any(set(sets.prepend)), either(...syllables(parts, sets), flag, set(sets.others)));
     return [inOrder(either(pictographs, characters), marks(parts, sets))];
   },
-  "in-text": (parts, sets, others) => {
+  "in-text": (parts, sets) => {
     const { either, inOrder, set, any, behind } = parts;
     const pictograph = set(sets.pictograph);
     const pictographs = either(
       inOrder(pictograph, joined(parts, sets, "any")),
       inOrder(behind(inOrder(pictograph, any(set(sets.extend)))), joined(parts, sets, "some")),
     );
-    return [inOrder(any(set(sets.prepend)), either(...syllables(parts, sets), flagInText(parts, sets), pictographs, set(others)), marks(parts, sets))];
+    return [inOrder(any(set(sets.prepend)), either(...syllables(parts, sets), flagInText(parts, sets), pictographs, set(sets.others)), marks(parts, sets))];
   },
-  "by-pairs": (parts, sets, others) => {
+  "by-pairs": (parts, sets) => {
     const { either, inOrder, set, any } = parts;
     const { prepend, regionalIndicator, pictograph, extend, joiner } = sets;
-    const rest = complement(union(complement(others), regionalIndicator, pictograph));
+    const rest = complement(union(complement(sets.others), regionalIndicator, pictograph));
     return [
       inOrder(any(set(prepend)), either(flagInText(parts, sets), set(regionalIndicator))),
       inOrder(set(pictograph), any(inOrder(any(set(union(extend, joiner))), set(pictograph))), marks(parts, sets)),
@@ -111,39 +106,35 @@ function flagInText({ inOrder, set, any, behind, notBehind }: Parts, { regionalI
   return inOrder(behind(inOrder(notBehind(indicator), any(inOrder(indicator, indicator)))), indicator, indicator);
 }
 
-/** A lookahead that holds where the edge is. */
+/** A lookaround that holds where the edge is. */
 export function clusterEdge(edge: ClusterEdge, span: Span): Node {
   const parts = partsAt(span);
-  const sinceMatch = edge === "cluster-edge-since-match";
-  const sets = SETS[sinceMatch ? "from-here" : "in-text"]();
-  const body = sinceMatch ? insideSinceMatch(parts, sets) : insideText(parts, sets);
-  return { kind: "look", behind: false, negated: edge !== "not-cluster-edge", widths: null, body, stands: edge, ...span };
+  if (edge !== "cluster-edge-since-match") return edgeByRules(edge, parts, insideText(parts, CLUSTERS["in-text"]()), span);
+  const body = insideSinceMatch(parts, CLUSTERS["from-here"]());
+  return { kind: "look", behind: false, negated: true, widths: null, body, stands: edge, ...span };
 }
 
-/** Between two characters of one cluster (UAX #29, GB3 to GB13); and in an empty text. */
-function insideText({ either, inOrder, character, set, any, behind, notBehind, textStart, textEnd }: Parts, sets: ClusterSets): Node {
-  const { extend, joiner, prepend, l, v, t, lv, lvt, pictograph, regionalIndicator } = sets;
-  const { others, mark } = joinedOf(sets);
-  const indicator = set(regionalIndicator);
-  const between = (before: Node, after: CharSet): Node => inOrder(behind(before), set(after));
-  return either(
-    inOrder(textStart, textEnd),
-    inOrder(behind(character(CARRIAGE_RETURN)), character(LINE_FEED)),
-    between(set(others), mark),
-    between(set(prepend), others),
-    between(set(l), union(l, v, lv, lvt)),
-    between(set(union(lv, v)), union(v, t)),
-    between(set(union(lvt, t)), t),
-    between(inOrder(set(pictograph), any(set(extend)), set(joiner)), pictograph),
-    between(inOrder(notBehind(indicator), any(inOrder(indicator, indicator)), indicator), regionalIndicator),
-  );
+/** Between two characters of one cluster (UAX #29, GB3 to GB13). */
+function insideText(parts: Parts, sets: Clusters): readonly Rule[] {
+  const { inOrder, character, set, any, ahead } = parts;
+  const { extend, joiner, prepend, l, v, t, lv, lvt, pictograph, regionalIndicator, others, mark } = sets;
+  const next = (one: CharSet): Node => ahead(set(one));
+  return [
+    [character(CARRIAGE_RETURN), ahead(character(LINE_FEED))],
+    [set(others), next(mark)],
+    [set(prepend), next(others)],
+    [set(l), next(union(l, v, lv, lvt))],
+    [set(union(lv, v)), next(union(v, t))],
+    [set(union(lvt, t)), next(t)],
+    [inOrder(set(pictograph), any(set(extend)), set(joiner)), next(pictograph)],
+    [unpaired(parts, regionalIndicator), next(regionalIndicator)],
+  ];
 }
 
 /** Where the last match ended, and in the cluster that begins there: the rules `from-here`, cut in two at every place. */
-function insideSinceMatch(parts: Parts, sets: ClusterSets): Node {
+function insideSinceMatch(parts: Parts, sets: Clusters): Node {
   const { either, inOrder, character, set, any, some, behind, searchStart } = parts;
-  const { joiner, l, v, t, lv, lvt, pictograph, regionalIndicator } = sets;
-  const { others, mark } = joinedOf(sets);
+  const { joiner, l, v, t, lv, lvt, pictograph, regionalIndicator, others, mark } = sets;
   const prepends = any(set(sets.prepend));
   const indicator = set(regionalIndicator);
   const pictographs = inOrder(set(pictograph), any(either(set(mark), inOrder(set(joiner), set(pictograph)))));

@@ -7,6 +7,7 @@ import { lineSets, sentenceSets, wordSets } from "../charset/segments.ts";
 import type { Values } from "../charset/values.ts";
 import type { SegmentEdge } from "../dialect/assertions.ts";
 import { partsAt } from "./anchors.ts";
+import { edgeByRules, type Rule, unpaired } from "./edges.ts";
 import type { Node, Span } from "./tree.ts";
 
 const CARRIAGE_RETURN = 0x0d;
@@ -16,33 +17,26 @@ type Parts = ReturnType<typeof partsAt>;
 
 type Kind = "word" | "sentence" | "line";
 
-/** What each edge cuts a text into, and whether it holds where it does not. */
-const EDGES: Readonly<Record<SegmentEdge, readonly [kind: Kind, negated: boolean]>> = {
-  "word-break": ["word", false],
-  "not-word-break": ["word", true],
-  "sentence-break": ["sentence", false],
-  "not-sentence-break": ["sentence", true],
-  "line-opportunity": ["line", false],
-  "not-line-opportunity": ["line", true],
+/** What each edge cuts a text into. */
+const KINDS: Readonly<Record<SegmentEdge, Kind>> = {
+  "word-break": "word",
+  "not-word-break": "word",
+  "sentence-break": "sentence",
+  "not-sentence-break": "sentence",
+  "line-opportunity": "line",
+  "not-line-opportunity": "line",
 };
-
-/** A lookbehind that holds where the edge is. */
-export function segmentEdge(edge: SegmentEdge, values: Values, span: Span): Node {
-  const [kind, negated] = EDGES[edge];
-  const parts = partsAt(span);
-  const { either, inOrder, textStart, textEnd } = parts;
-  // Every rule ends in what stands ahead: one lookbehind has them all, and no machine has to keep many of them apart.
-  const body = either(inOrder(textStart, textEnd), ...RULES[kind](parts, values).map(([before, after]) => inOrder(before, after)));
-  return { kind: "look", behind: true, negated: !negated, widths: null, body, stands: edge, ...span };
-}
-
-/** A text is not cut where the one stands behind and the other, which takes nothing, holds ahead. */
-type Rule = readonly [before: Node, after: Node];
 
 const RULES: Readonly<Record<Kind, (parts: Parts, values: Values) => readonly Rule[]>> = { word: wordRules, sentence: sentenceRules, line: lineRules };
 
+/** A lookbehind that holds where the edge is. */
+export function segmentEdge(edge: SegmentEdge, values: Values, span: Span): Node {
+  const parts = partsAt(span);
+  return edgeByRules(edge, parts, RULES[KINDS[edge]](parts, values), span);
+}
+
 function wordRules(parts: Parts, values: Values): readonly Rule[] {
-  const { either, inOrder, character, set, any, behind, notBehind, ahead, notAhead, textStart } = parts;
+  const { either, inOrder, character, set, any, behind, notBehind, ahead, notAhead } = parts;
   const sets = wordSets(values);
   const { joined, lineEnd, blank, letter, hebrew, midLetter, midNumber, numeric, katakana, connector } = sets;
   const marks = any(set(joined));
@@ -82,15 +76,9 @@ function wordRules(parts: Parts, values: Values): readonly Rule[] {
     [marked(union(letter, numeric, katakana, connector)), next(connector)],
     [marked(connector), next(union(letter, numeric, katakana))],
     // WB15, WB16
-    [
-      inOrder(either(textStart, set(complement(union(sets.regionalIndicator, joined)))), marks, ...pairsOf(parts, marked(sets.regionalIndicator))),
-      next(sets.regionalIndicator),
-    ],
+    [unpaired(parts, sets.regionalIndicator, joined), next(sets.regionalIndicator)],
   ];
 }
-
-/** Twice any number of them, and one more. */
-const pairsOf = ({ any, inOrder }: Parts, one: Node): readonly Node[] => [any(inOrder(one, one)), one];
 
 function sentenceRules(parts: Parts, values: Values): readonly Rule[] {
   const { inOrder, character, set, any, notBehind, ahead } = parts;
@@ -191,7 +179,7 @@ function lineRules(parts: Parts, values: Values): readonly Rule[] {
     [either(letter, marked(s.infix)), next(s.letter)],
     [either(letter, marked(s.numeric)), next(s.openingNarrow)],
     [marked(s.closingNarrow), next(union(s.letter, s.numeric))],
-    [inOrder(either(textStart, set(complement(s.regionalIndicator))), ...pairsOf(parts, set(s.regionalIndicator)), marks), next(s.regionalIndicator)],
+    [inOrder(unpaired(parts, s.regionalIndicator), marks), next(s.regionalIndicator)],
     [marked(s.emojiBase), next(s.emojiModifier)],
   ];
 }
