@@ -1,7 +1,7 @@
 /** The program as a graph, and how often its edges are taken. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { drained, type Graph, graphOf, record, trafficOf } from "../src/index.ts";
+import { type DialectName, drained, type Graph, graphOf, record, trafficOf } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
 const graph = (pattern: string): Graph => {
@@ -81,5 +81,47 @@ describe("traffic", () => {
       }),
       { numRuns: 300, seed: 4317 },
     );
+  });
+});
+
+describe("a sign that stands for more", () => {
+  const signed = (dialect: DialectName, pattern: string, flags: string, text: string) => {
+    const program = programOf(pattern, flags, dialect);
+    const made = graphOf(program);
+    if (!made) throw new Error("It is too large.");
+    const { edges, visits, failed } = drained(trafficOf(made, record(program, text, { mode: "all", eventLimit: 20_000 })));
+    return { made, program, edges: edgesOf(made).map((edge, i) => `${edge} ${edges[i]}`), visits, failed };
+  };
+
+  test.each<[DialectName, string, string, string, string[]]>([
+    ["perl", "\\X", "", "ab", ["attempt on→ \\X 3", "\\X on→ match 2"]],
+    ["perl", "a\\b{gcb}", "", "aa\u0301", ["attempt on→ a 4", "a on→ \\b{gcb} 2", "\\b{gcb} on→ match 1"]],
+    ["pcre", "a\\R|b", "", "a\r\na\nb", ["attempt on→ either 4", "either first→ a 4", "either else→ b 2", "a on→ \\R 2", "\\R on→ match 2", "b on→ match 1"]],
+    ["java", "^a$", "m", "a\r\na", ["attempt on→ ^ 5", "^ on→ a 2", "a on→ $ 2", "$ on→ match 2"]],
+    ["perl", "(?:\\X,)+", "", "ae\u0301,b,", ["attempt on→ + more? 3", "+ more? first→ \\X 5", "+ more? else→ match 1", "\\X on→ , 3", ", on→ + more? 2"]],
+  ])("in %s /%s/ is one node", (dialect, pattern, flags, text, wanted) => {
+    expect(signed(dialect, pattern, flags, text).edges.sort()).toEqual([...wanted].sort());
+  });
+
+  test("is left by as many as came and did not fail, and every step inside belongs to it", () => {
+    const piece = fc.constantFrom("\\X", "\\R", "\\b{gcb}", "\\B{gcb}", "a", "(b)?", "(?:\\X|a)", "\\n");
+    fc.assert(
+      fc.property(fc.array(piece, { maxLength: 4 }), fc.array(fc.constantFrom("a", "b", "\r", "\n", "\u0301"), { maxLength: 6 }), (pieces, letters) => {
+        const { made, edges, visits, failed } = signed("perl", pieces.join(""), "", letters.join(""));
+        const counted = (which: (edge: Graph["edges"][number]) => boolean) =>
+          made.edges.reduce((sum, edge, i) => (which(edge) ? sum + Number(edges[i]?.split(" ").at(-1)) : sum), 0);
+        made.nodes.forEach((node, n) => {
+          if (!node.sign) return;
+          const [into, out] = [counted(({ to }) => to === n), counted(({ from }) => from === n)];
+          expect([pieces, node.label, into, into - out]).toEqual([pieces, node.label, visits[n], failed[n]]);
+          expect([...made.nodeOf].filter((of) => of === n).length).toBeGreaterThan(1);
+        });
+      }),
+      { numRuns: 200, seed: 4317 },
+    );
+  });
+
+  test("does not make a pattern too large to be read", () => {
+    expect(graphOf(programOf("\\X\\X\\X\\b{gcb}".repeat(12), "", "perl"))?.nodes).toHaveLength(50);
   });
 });

@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { quantifiers } from "../src/contrast/variants.ts";
-import { chooseMachine, itemAt, planOf, tablesFor } from "../src/index.ts";
+import { assessNow, chooseMachine, drained, examples, itemAt, planOf, relate, tablesFor } from "../src/index.ts";
 import { matchesOf, programOf, readIn } from "./support.ts";
 
 type Kind = "wb" | "sb" | "lb";
@@ -80,4 +80,29 @@ test.each<[Kind, string, string[]]>([
 ])("%s cuts a text of everyday", (kind, text, parts) => {
   const found = matchesOf(`(?s).+?\\b{${kind}}`, "", text, "all", 1e6, "perl") ?? [];
   expect(found.map(([start, end]) => text.slice(start, end))).toEqual(parts);
+});
+
+describe("what stands on patterns sees a sign, not what it is put together from", () => {
+  test.each(["\\b{sb}", "\\b{gcb}", "\\X"])("examples cover what is written beside %s", (sign) => {
+    const { covers, texts } = drained(examples(programOf(`${sign}(?:a|b)`, "", "perl"), { mode: "search", count: 2, seed: 1 }));
+    expect(covers.map(({ start, end }) => [start - sign.length, end - sign.length])).toEqual([
+      [3, 4],
+      [5, 6],
+    ]);
+    expect(texts.length).toBe(2);
+  });
+
+  test("a hazard names each place once", () => {
+    const { findings } = assessNow(programOf("\\b{sb}\\w", "", "perl"), "search");
+    for (const { parts } of findings) expect(new Set(parts.map(({ start, end }) => `${start} ${end}`)).size).toBe(parts.length);
+    expect(findings.length).toBeGreaterThan(0);
+  });
+
+  test("the same edge is the same to whoever compares two patterns", () => {
+    const [left, right, other] = ["\\b{wb}a+", "\\b{wb}aa*", "\\B{wb}a+"].map((pattern) => programOf(pattern, "", "perl"));
+    if (!left || !right || !other) throw new Error("no programs");
+    expect(drained(relate(left, right))).toMatchObject({ relation: "equal", both: "a" });
+    // No text begins inside of a word.
+    expect(drained(relate(left, other))).toMatchObject({ relation: "right-within-left", onlyLeft: "a", both: null });
+  });
 });

@@ -1,11 +1,12 @@
 /**
  * A program as a graph: items, choices in their order of preference, loops, groups, success. What only moves control
- * along (jumps, the beginning and end of a turn) is no node; a run of characters written one behind the other is one.
+ * along (jumps, the beginning and end of a turn) is no node; a run of characters written one behind the other is one, and
+ * so is a sign that stands for more (`\\X`, `\\b{wb}`), whatever it is put together from.
  */
 import { instructionCount, operationAt, targetsOf, type Way, waysFrom } from "../program/flow.ts";
 import { Op, type Operation, unknownOperation } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
-import type { Node, Slot, Span } from "../syntax/tree.ts";
+import { type Node, type Slot, type Span, standsForMore, walkWritten } from "../syntax/tree.ts";
 import { visible } from "../text/visible.ts";
 
 export type ChartNodeKind = "start" | "item" | "assertion" | "choice" | "loop" | "open" | "close" | "enter" | "leave" | "call" | "verb" | "match";
@@ -15,6 +16,8 @@ export interface ChartNode {
   readonly label: string;
   /** The part of the pattern that it stands for. */
   readonly part: Span;
+  /** One sign that stands for more: what happens inside of it is not drawn. */
+  readonly sign?: true;
 }
 
 export interface ChartEdge {
@@ -87,6 +90,7 @@ export function graphOf(program: Program): Graph | null {
     // A possessive quantifier is settled without a word of its own.
     return enclosure?.kind === "possessive" ? null : kind;
   };
+  const signs = signsOf(program);
   const targets = targetsOf(program);
   const nodeOf = new Int32Array(count).fill(-1);
   const nodes: ChartNode[] = [{ kind: "start", label: "attempt", part: { start: 0, end: 0 } }];
@@ -95,6 +99,14 @@ export function graphOf(program: Program): Graph | null {
     if (kind === null) continue;
     const part = parts[pc] as Node;
     const last = nodes.at(-1) as ChartNode;
+    const sign = kind === "match" ? undefined : signs.get(part.start);
+    if (sign?.end === part.end) {
+      const { start, end } = part;
+      if (!last.sign || last.part.start !== start) nodes.push({ kind: sign.kind, label: labelOf(source.pattern, part), part: { start, end }, sign: true });
+      nodeOf[pc] = nodes.length - 1;
+      if (nodes.length > MOST_CHART_NODES) return null;
+      continue;
+    }
     const goesOn = pc > 0 && nodeOf[pc - 1] === nodes.length - 1 && !targets.has(pc) && isLetter(program, pc) && isLetter(program, pc - 1);
     if (goesOn && last.part.end === part.start) {
       nodes[nodes.length - 1] = {
@@ -114,9 +126,16 @@ export function graphOf(program: Program): Graph | null {
   for (let pc = 0; pc < count; pc++) {
     const from = nodeOf[pc] as number;
     if (from < 0) continue;
-    for (const [to, way] of waysFrom(program, pc)) if (nodeOf[to] !== from || targets.has(to)) add(from, to, way);
+    const isSign = nodes[from]?.sign === true;
+    for (const [to, way] of waysFrom(program, pc)) if (nodeOf[to] !== from || (targets.has(to) && !isSign)) add(from, to, isSign ? "on" : way);
   }
   return { nodes, edges: [...edges.values()], nodeOf };
+}
+
+/** Signs that stand for more, by where they begin. All that one is put together from has its span, and nothing else has. */
+function signsOf({ root }: Program): ReadonlyMap<number, { readonly end: number; readonly kind: ChartNodeKind }> {
+  const signs = [...walkWritten(root)].filter(standsForMore);
+  return new Map(signs.map((node) => [node.start, { end: node.end, kind: node.kind === "look" ? "assertion" : "item" }]));
 }
 
 /** A single character, read forwards. */

@@ -43,6 +43,8 @@ export function* trafficOf(graph: Graph, reel: Reel): Generator<number, Traffic>
   const failed = new Float64Array(width);
   /** Where control left last, as a row of `moves`; −1 where it goes nowhere. */
   let left = -1;
+  /** The sign that control is in; −1 outside of any. */
+  let within = -1;
   for (let first = 0; first < reel.length; first += SLICE) {
     const last = Math.min(reel.length, first + SLICE);
     for (let step = first; step < last; step++) {
@@ -50,6 +52,19 @@ export function* trafficOf(graph: Graph, reel: Reel): Generator<number, Traffic>
       if (kind === Kind.Cut) continue;
       const node = chartNodeAt(graph, reel, step);
       if (node < 0) continue;
+      const isBack = kind === Kind.Resume || kind === Kind.Attempt || kind === Kind.GiveUp;
+      // What is given up from inside of a sign has failed there; what goes on from it was through.
+      if (within >= 0 && node !== within && isBack) failed[within] = (failed[within] as number) + 1;
+      const wasWithin = within;
+      within = graph.nodes[node]?.sign ? node : -1;
+      if (within >= 0) {
+        if (wasWithin !== node && !isBack) {
+          visits[node] = (visits[node] as number) + 1;
+          if (left >= 0) moves[left * width + node] = (moves[left * width + node] as number) + 1;
+        }
+        left = ON * width + node;
+        continue;
+      }
       if (kind === Kind.Resume) {
         left = ELSE * width + node;
         continue;
