@@ -17,10 +17,17 @@ sub units {
     return $at + ($before =~ tr/\x{10000}-\x{10ffff}//);
 }
 
+# Characters as Unicode has them. What is ASCII is held in bytes: Perl's loops and lookbehinds have faults where it is not.
+sub characters {
+    my ($string) = @_;
+    $string =~ /[^\x00-\x7f]/ ? utf8::upgrade($string) : utf8::downgrade($string);
+    return $string;
+}
+
 sub compiled {
     my ($question) = @_;
-    my ($pattern, $flags) = @$question{qw(pattern flags)};
-    utf8::upgrade($pattern);
+    my $pattern = characters($question->{pattern});
+    my $flags = $question->{flags};
     # Flags are written into the source; the pattern is not, so nothing in it is interpolated.
     return eval "qr/\$pattern/$flags";
 }
@@ -29,8 +36,7 @@ sub verdict {
     my ($question) = @_;
     my $expression = compiled($question);
     return $question->{words} ? "$@" : undef if !defined $expression;
-    my $text = $question->{text};
-    utf8::upgrade($text);
+    my $text = characters($question->{text});
     my @rows;
     my $found = eval {
         local $SIG{ALRM} = sub { die "too long\n" };
@@ -58,8 +64,7 @@ sub calls {
     my ($question) = @_;
     my $expression = compiled($question);
     return { refused => "$@" } if !defined $expression;
-    my $text = $question->{text};
-    utf8::upgrade($text);
+    my $text = characters($question->{text});
     my @list = $text =~ /$expression/;
     my @all = $text =~ /$expression/g;
     my @loop;
@@ -85,9 +90,7 @@ sub rewrite {
     my ($question) = @_;
     my $expression = compiled($question);
     return { refused => "$@" } if !defined $expression;
-    my ($text, $template) = @$question{qw(text template)};
-    utf8::upgrade($text);
-    utf8::upgrade($template);
+    my ($text, $template) = map { characters($_) } @$question{qw(text template)};
     my $all = $question->{scope} eq 'first' ? '' : 'g';
     # A delimiter that nobody writes.
     my $count = eval "no strict; no warnings; use utf8; \$text =~ s\x01\$expression\x01$template\x01$all";

@@ -110,7 +110,7 @@ export const QUIRKS: readonly Quirk[] = [
   {
     dialect: "perl",
     why: "a set that looks like a class of POSIX without its end, and what stands for nothing between a quantifier and its mode",
-    excuses: ({ pattern }) => pattern.includes("[::") || /\(\*atomic:[\s\S]*\\K/.test(pattern) || pattern.includes("{2,1}") || /\(\?\(\?</.test(pattern),
+    excuses: ({ pattern }) => pattern.includes("[::") || /\(\*atomic:[\s\S]*\\K/.test(pattern) || /\(\?\(\?</.test(pattern),
   },
   {
     dialect: "perl",

@@ -1,5 +1,5 @@
 /** The contract's `match`: matches and captures of a pattern in a text. */
-import { BacktrackingMachine, chooseMachine, LinearMachine, type MatchMode, type MatchTable, type Program, runToEnd } from "@lamprey/core";
+import { BacktrackingMachine, CUTS, chooseMachine, LinearMachine, type MatchMode, type MatchTable, type Program, runToEnd } from "@lamprey/core";
 import { type Answer, type CommonRequest, cutShort, failed, programOf } from "./request.ts";
 
 export interface MatchRequest extends CommonRequest {
@@ -61,7 +61,7 @@ function matchBacktracking(program: Program, { text, mode, output, stepLimit }: 
   const { matches, steps } = machine;
   const found = { ...(output === "matches" ? { matches: rowsOf(matches) } : {}), count: matches.length, steps };
   if (outcome === "done") return { status: "ok", ...found };
-  if (outcome === "endless-call") return { ...cutShort("calls"), ...found };
+  if (outcome === "endless-call" || outcome === "backward-match") return { ...cutShort(CUTS[outcome]), ...found };
   const error =
     outcome === "memory-limit"
       ? failed("step-limit", "memory-limit", "The machine holds more saved states than it has room for. What it found so far is given.")

@@ -39,13 +39,20 @@ export function cutShort(cut: Cut): Pick<Answer, "status" | "error"> {
   return failed("step-limit", CUT_CODES[cut], CUTS[cut]);
 }
 
-const CUT_CODES: Readonly<Record<Cut, string>> = { steps: "step-limit", memory: "memory-limit", matches: "matches-limit", calls: "endless-call" };
+const CUT_CODES: Readonly<Record<Cut, string>> = {
+  steps: "step-limit",
+  memory: "memory-limit",
+  matches: "matches-limit",
+  calls: "endless-call",
+  backward: "backward-match",
+};
 
 const CUTS: Readonly<Record<Cut, string>> = {
   steps: "The run was cut short after more steps than are taken for an answer.",
   memory: "The run takes more room than there is.",
   matches: "There are more matches than are kept.",
   calls: "A group calls itself without end, so the run was given up.",
+  backward: "“\\K” in a lookahead has a match begin behind its end, and PHP gives the run up there.",
 };
 
 /** The program, or the answer that says why there is none. */

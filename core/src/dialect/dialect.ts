@@ -359,8 +359,8 @@ export interface Dialect {
       readonly classEndsRange: (strict: boolean) => boolean;
     };
     readonly names: {
-      readonly starts: (codePoint: number) => boolean;
-      readonly continues: (codePoint: number) => boolean;
+      readonly starts: (codePoint: number, options: Options) => boolean;
+      readonly continues: (codePoint: number, options: Options) => boolean;
       /** Two groups may share a name in different alternatives. */
       readonly shared: boolean;
       /** Groups of one number may have several names. */

@@ -21,9 +21,16 @@ export interface Found {
 }
 
 /** Why a run ended before its end, by how a machine ended. */
-export type Cut = "steps" | "memory" | "matches" | "calls";
+export type Cut = "steps" | "memory" | "matches" | "calls" | "backward";
 
-export const CUTS = { running: "steps", "memory-limit": "memory", "match-limit": "matches", "endless-call": "calls", done: null } as const;
+export const CUTS = {
+  running: "steps",
+  "memory-limit": "memory",
+  "match-limit": "matches",
+  "endless-call": "calls",
+  "backward-match": "backward",
+  done: null,
+} as const;
 
 /** Characters that the linear machine reads in a slice, and steps that the backtracking machine takes in one. */
 const LINEAR_SLICE = 400_000;

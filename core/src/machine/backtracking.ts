@@ -28,7 +28,7 @@ import { StayingCaptures } from "./staying.ts";
 import { Steering } from "./steering.ts";
 import { UndoLog } from "./undo.ts";
 
-export type Outcome = "running" | "done" | "memory-limit" | "match-limit" | "endless-call";
+export type Outcome = "running" | "done" | "memory-limit" | "match-limit" | "endless-call" | "backward-match";
 
 export interface MachineOptions extends SearchOptions {
   readonly recorder?: Recorder;
@@ -200,10 +200,14 @@ export class BacktrackingMachine {
     return -1;
   }
 
-  /** Keeps a match; where the next attempt begins, or −1. */
+  /** Keeps a match; where the next attempt begins, or −1. A match said to begin behind its end is none, and the run's end: a lookahead can say so. */
   private afterMatch(start: number, end: number): number {
     const { keepRegister } = this.program;
     const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
+    if (kept > end) {
+      this.outcome = "backward-match";
+      return -1;
+    }
     this.searches = true;
     this.matches.add(kept >= 0 ? kept : start, end, this.registers);
     if (this.program.markRegister >= 0) this.marks.push(this.program.markNames[this.registers[this.program.markRegister] as number] ?? null);

@@ -77,7 +77,7 @@ function readReference(template: GrowingTemplate, source: string, start: number,
 /** The slots of a name, none where no group has it; undefined where it is no name. */
 function slotsNamed(label: string, program: Program): readonly number[] | undefined {
   const names = dialectOf("python")?.syntax.names;
-  const isName = Array.from(label).every((character, i) => (i === 0 ? names?.starts : names?.continues)?.(character.codePointAt(0) as number));
+  const isName = Array.from(label).every((character, i) => (i === 0 ? names?.starts : names?.continues)?.(character.codePointAt(0) as number, program.options));
   if (!isName) return undefined;
   return Object.hasOwn(program.groupNames, label) ? (program.groupNames[label] as readonly number[]) : [];
 }

@@ -47,9 +47,9 @@ function readLabel(reader: Reader): Label | undefined {
   const start = reader.at;
   const { starts, continues } = reader.dialect.syntax.names;
   const isNumber = isDigit(reader.peek());
-  if (!isNumber && !starts(reader.pattern.charCodeAt(start))) return undefined;
+  if (!isNumber && !starts(reader.pattern.charCodeAt(start), reader.options)) return undefined;
   if (isNumber) reader.takeWhile(isDigit);
-  else reader.takeWhile((c) => c !== undefined && continues(c.charCodeAt(0)));
+  else reader.takeWhile((c) => c !== undefined && continues(c.charCodeAt(0), reader.options));
   const text = reader.pattern.slice(start, reader.at);
   return { text, number: isNumber ? Number(text) : null, start, end: reader.at };
 }

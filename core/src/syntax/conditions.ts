@@ -68,7 +68,7 @@ function readGroupOrExpression(reader: Reader, tree: GrowingTree, start: number)
     if (numbering && slot === undefined) reader.report("reference-number", span, Number(label), numbering.numbers.length);
     return { asks: { kind: "groups", slots: slot ? [slot] : [] }, label };
   }
-  const label = reader.takeWhile((c) => c !== undefined && continues(c.charCodeAt(0)));
+  const label = reader.takeWhile((c) => c !== undefined && continues(c.charCodeAt(0), reader.options));
   const slot = numbering?.byName.get(label);
   if (slot !== undefined && reader.pass(")")) return { asks: { kind: "groups", slots: [slot] }, label };
   reader.at = from - 1;

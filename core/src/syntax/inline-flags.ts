@@ -68,8 +68,10 @@ export function readInlineFlags(reader: Reader, tree: GrowingTree, start: number
     }
     const rivals = [...seen.on].filter((other) => other !== letter && flag.family !== undefined && inlineFlags[other]?.family === flag.family);
     if (rules.anyOrder) {
-      // As they come.
+      // As they come, but of a family one.
       if (side === "off" && flag.unsets === null) reader.report("flags-not-off", span, letter);
+      else if (flag.family !== undefined && [...seen.on].some((other) => inlineFlags[other]?.family === flag.family))
+        reader.report("flags-family", span, flag.family);
     } else if (seen[side].includes(letter) && !rules.repeated) reader.report("flags-repeated", span, letter);
     else if (side === "off" && seen.on.includes(letter)) reader.report(rules.repeated ? "flags-on-and-off" : "flags-repeated", span, letter);
     else if (side === "off" && flag.unsets === null) reader.report("flags-not-off", span, letter);

@@ -24,7 +24,7 @@ function nameCharacter(reader: Reader, first: boolean): number | undefined {
   reader.settle();
   const escaped = escapes && reader.pass("\\u");
   const codePoint = escaped ? reader.unicodeEscape(true) : reader.pattern.codePointAt(reader.at);
-  if (codePoint === undefined || !(first ? starts : continues)(codePoint)) {
+  if (codePoint === undefined || !(first ? starts : continues)(codePoint, reader.options)) {
     reader.at = start;
     return undefined;
   }

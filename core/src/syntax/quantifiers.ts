@@ -10,6 +10,8 @@ import type { QuantifierMode } from "./tree.ts";
 /** Counts above this are the same as "no bound": no text is longer than a host's string. */
 const LARGEST_COUNT = 2_147_483_647;
 
+const MODE_SIGNS = ["?", "+", "*"];
+
 interface Counts {
   readonly min: number;
   readonly max: number;
@@ -37,6 +39,9 @@ export function readCounts(reader: Reader, tree: GrowingTree, { end }: Extract<O
   }
   if (max < min && neverInOrder && tree.last && tree.last.kind !== "quantifier") {
     tree.replaceLast({ kind: "verb", verb: "fail", name: null, start: tree.last.start, end: reader.at });
+    // It is read as if it were no quantifier, and has no mode.
+    const mode = MODE_SIGNS.find((each) => reader.pass(each));
+    if (mode !== undefined) reader.report("nothing-to-repeat", { start: reader.at - 1, end: reader.at }, mode);
     return true;
   }
   // With nothing of its own to repeat, it repeats the empty text.

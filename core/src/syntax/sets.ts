@@ -22,8 +22,9 @@ export function readSet(reader: Reader): SetNode {
   ) {
     reader.report("set-posix-alone", { start, end: posixEnd(reader.pattern, reader.at) + 2 });
   }
-  if (options.verboseSets) reader.takeBlanks();
+  passEmpty(reader);
   const negated = reader.pass("^");
+  passEmpty(reader);
   const items: SetItem[] = [];
   const classes: CharSet[] = [];
   const ranges: [number, number][] = [];
@@ -86,6 +87,19 @@ export function readSet(reader: Reader): SetNode {
   const own = setOfRanges(ranges);
   const whole = { kind: "set", strings: [], negated, items, folding: folding(options), start, end: reader.at } as const;
   return foldsClasses ? { ...whole, set: unionOf([own, ...classes]), fixed: EMPTY_SET } : { ...whole, set: own, fixed: unionOf(classes) };
+}
+
+/** Passes what stands for nothing before a set begins, and before the first of its characters: a quotation that holds none as well. */
+function passEmpty(reader: Reader): void {
+  for (;;) {
+    if (reader.options.verboseSets) reader.takeBlanks();
+    const from = reader.at;
+    if (!passMarks(reader)) return;
+    if (reader.quoting === null || passMarks(reader)) continue;
+    reader.quoting = null;
+    reader.at = from;
+    return;
+  }
 }
 
 /** Passes what stands for nothing, as the end of a quotation does. */

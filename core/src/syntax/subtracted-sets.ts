@@ -125,6 +125,6 @@ function passPosix(reader: Reader): void {
   const start = reader.at;
   const { continues } = reader.dialect.syntax.names;
   if (!reader.pass(":")) return;
-  reader.takeWhile((c) => c !== undefined && continues(c.charCodeAt(0)));
+  reader.takeWhile((c) => c !== undefined && continues(c.charCodeAt(0), reader.options));
   if (!reader.pass(":]")) reader.at = start;
 }

@@ -1,6 +1,7 @@
 /** pcre: PCRE2 10.42 as PHP 8.2's preg functions use it. Without the flag `u` a text is bytes, with it code points. */
-import { type CharSet, complement, EMPTY_SET, FULL_SET, setOfText } from "../../charset/charset.ts";
-import { DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
+import { type CharSet, complement, contains, EMPTY_SET, FULL_SET, setOfText } from "../../charset/charset.ts";
+import { DIGITS, WORD } from "../../charset/classes.ts";
+import { category } from "../../charset/properties.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, type Escape, NO_OPTIONS, type Options, type Starred } from "../dialect.ts";
 import { byOption, CONTROLS, type Escapes, OLDER_BLANKS, perlClasses } from "../escapes.ts";
@@ -85,7 +86,11 @@ const STARTS: Readonly<Record<string, Starred>> = {
 
 const CONDITIONS: ReadonlySet<ConditionForm> = new Set(["relative", "name", "marked-name", "call", "define", "version", "look"]);
 
-const isAsciiDigit = (codePoint: number): boolean => codePoint >= 0x30 && codePoint <= 0x39;
+/** Letters and the low line, and behind the first digits; of Unicode where there are code points. */
+const startsName = (codePoint: number, { codePoints }: Options): boolean =>
+  codePoint === 0x5f || ((codePoints || codePoint < 0x80) && contains(category("L"), codePoint));
+const continuesName = (codePoint: number, options: Options): boolean =>
+  startsName(codePoint, options) || ((options.codePoints || codePoint < 0x80) && contains(category("Nd"), codePoint));
 const isAlphanumeric = (c: string): boolean => (c >= "0" && c <= "9") || (c >= "a" && c <= "z") || (c >= "A" && c <= "Z");
 
 /** `\N`; with a number in braces a character, where there are code points. */
@@ -154,7 +159,7 @@ export const pcre: Dialect = {
       apart: true,
     },
     sets: { reader: () => "plain", firstBracket: true, posix: pcrePosix, classEndsRange: () => false },
-    names: { starts: startsPythonName, continues: (codePoint) => isAsciiDigit(codePoint) || startsPythonName(codePoint), shared: false, escapes: false },
+    names: { starts: startsName, continues: continuesName, shared: false, escapes: false },
     conditionNumber: (label) => (isNumber(label) ? Number(label) : undefined),
     escapesInComments: false,
     verbose: {

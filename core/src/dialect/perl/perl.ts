@@ -1,6 +1,6 @@
 /** perl: Perl 5.36's own engine, on strings of characters: classes and case go by Unicode, unless the flag `a` keeps them to ASCII. */
-import { complement, FULL_SET, setOfText } from "../../charset/charset.ts";
-import { continuesIdentifier, DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
+import { complement, contains, FULL_SET, setOfText } from "../../charset/charset.ts";
+import { continuesPythonName, DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
 import type { FoldingRule } from "../../charset/folding.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, NO_OPTIONS, type Options } from "../dialect.ts";
@@ -36,6 +36,12 @@ const NO_EDGES = {
   lb: "not-line-opportunity",
 } as const;
 
+/** Identifiers of word characters. */
+const startsName = (codePoint: number): boolean => startsPythonName(codePoint) && contains(word(NO_OPTIONS), codePoint);
+const continuesName = (codePoint: number): boolean => continuesPythonName(codePoint) && contains(word(NO_OPTIONS), codePoint);
+
+/** What characters are, one of which holds. */
+const CHARACTER_SETS = "a, d, u";
 const NOT_ASCII = { asciiClasses: false, asciiApart: false };
 
 const folding = ({ ignoreCase, asciiApart }: Options): FoldingRule | null => (ignoreCase ? (asciiApart ? "unicode-apart" : "unicode") : null);
@@ -68,11 +74,11 @@ export const perl: Dialect = {
     foreignOpeners: [],
     inlineFlags: {
       ...PCRE_INLINE_FLAGS,
-      a: { sets: { asciiClasses: true, asciiApart: false }, unsets: null },
-      aa: { sets: { asciiClasses: true, asciiApart: true }, unsets: null },
-      u: { sets: NOT_ASCII, unsets: null },
+      a: { sets: { asciiClasses: true, asciiApart: false }, unsets: null, family: CHARACTER_SETS },
+      aa: { sets: { asciiClasses: true, asciiApart: true }, unsets: null, family: CHARACTER_SETS },
+      u: { sets: NOT_ASCII, unsets: null, family: CHARACTER_SETS },
       // On strings of characters it is the same.
-      d: { sets: NOT_ASCII, unsets: null },
+      d: { sets: NOT_ASCII, unsets: null, family: CHARACTER_SETS },
       // They are for the call, and mean nothing here.
       ...Object.fromEntries(["p", "o", "g", "c"].map((letter) => [letter, { sets: {}, unsets: {} }])),
     },
@@ -119,8 +125,8 @@ export const perl: Dialect = {
       keepsCounted: true,
     },
     sets: { reader: () => "plain", firstBracket: true, posix: perlPosix, posixName: isPosixName, posixAlone: true, classEndsRange: () => true },
-    names: { starts: startsPythonName, continues: continuesIdentifier, shared: false, several: true, escapes: false },
-    conditionNumber: (label) => (isNumber(label) ? Number(label) : undefined),
+    names: { starts: startsName, continues: continuesName, shared: false, several: true, escapes: false },
+    conditionNumber: (label) => (isNumber(label) && (label === "0" || !label.startsWith("0")) ? Number(label) : undefined),
     escapesInComments: false,
     verbose: { blanks: () => " \t\n\v\f\r\u0085\u200e\u200f\u2028\u2029", ends: () => "\n", within: false },
     forwardReferences: true,

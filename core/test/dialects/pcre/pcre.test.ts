@@ -71,6 +71,16 @@ describe("calls", () => {
   });
 });
 
+test("a match that is said to begin behind its end is none, and the search is given up", () => {
+  const backward = new BacktrackingMachine(programOf("(?=a\\K)", "", "pcre"), "amx", { mode: "all" });
+  expect(runToEnd(backward)).toBe("backward-match");
+  expect(backward.matches.length).toBe(0);
+  const later = new BacktrackingMachine(programOf("b|(?=a\\K)", "", "pcre"), "bba", { mode: "all" });
+  expect(runToEnd(later)).toBe("backward-match");
+  expect(later.matches.length).toBe(2);
+  expect(matchesOf("(?=ab\\K)a?", "", "b", "all", 1e4, "pcre")).toEqual([]);
+});
+
 describe("verbs", () => {
   test("are passed, and act when the machine comes back to them", () => {
     const sentences = told("a(*COMMIT)b|.", "aab");
