@@ -115,7 +115,7 @@ export const QUIRKS: readonly Quirk[] = [
   {
     dialect: "perl",
     why: "with g, a character that is repeated not once is found all the same; \\G in the middle is sought everywhere",
-    excuses: ({ pattern }) => pattern.includes("{0}") || /.\\G/.test(pattern),
+    excuses: ({ pattern, text }) => (pattern.includes("{0}") && /[^\0-\x7f]/.test(text)) || /.\\G/.test(pattern),
   },
   {
     dialect: "perl",
@@ -142,11 +142,26 @@ export const QUIRKS: readonly Quirk[] = [
   },
   {
     dialect: "perl",
-    why: "over a verb that may be left out a letter is looked for before a search begins, and a class is not",
+    why: "a part of one width that is repeated keeps its turns where a verb in it fails; and over a verb that may be left out a letter is looked for before a search begins, and a class is not",
     excuses: ({ pattern, flags }) =>
       nodesOf(pattern, flags, "perl").some(
-        (node) => node.kind === "quantifier" && [...walk(node)].some((inner) => inner.kind === "verb" && inner.verb === "commit"),
+        (node) => node.kind === "quantifier" && [...walk(node)].some((inner) => inner.kind === "verb" && inner.verb !== "accept" && inner.verb !== "fail"),
       ),
+  },
+  {
+    dialect: "perl",
+    why: "a reference inside of the group that it refers to sees what a turn that was given up took, or not, by how the turns are compiled",
+    excuses: ({ pattern, flags }) => {
+      const { root, groups } = read({ dialect: "perl", pattern, flags });
+      return [...walk(root)].some(
+        (node) => node.kind === "back-reference" && groups.some((group) => node.slots.includes(group.slot) && group.start < node.start && node.end < group.end),
+      );
+    },
+  },
+  {
+    dialect: "perl",
+    why: "a call that never ends is an error where the search has been given up already",
+    excuses: (_, theirs) => typeof theirs === "string" && theirs.startsWith("fails: Infinite recursion"),
   },
   {
     dialect: "perl",
@@ -191,7 +206,10 @@ export const QUIRKS: readonly Quirk[] = [
           !node.behind &&
           !node.negated &&
           [...walk(node)].some(
-            (inner) => inner.kind === "quantifier" && inner.max === 0 && inner.body.kind === "group" && inner.body.body.kind === "alternation",
+            (inner) =>
+              inner.kind === "quantifier" &&
+              inner.max === 0 &&
+              ((inner.body.kind === "group" && inner.body.body.kind === "alternation") || inner.body.kind === "conditional"),
           ),
       ),
   },

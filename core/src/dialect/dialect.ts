@@ -433,5 +433,7 @@ export interface Dialect {
     readonly skipsToFirst: (options: Options) => "character" | "class" | null;
     /** Where the search began, when it goes on behind an empty match: where that match ended, or where it goes on. */
     readonly searchStart: "last-end" | "goes-on";
+    /** What a verb is that skips to a mark which is not there: as if it were not written, but `in-place` ends the call, condition or negative lookaround that it stands in. */
+    readonly lostMark: "passed" | "in-place";
   };
 }

@@ -124,5 +124,6 @@ export const ecmascript: Dialect = {
     afterEmptyMatch: "advance",
     skipsToFirst: () => null,
     searchStart: "last-end",
+    lostMark: "passed",
   },
 };

@@ -149,5 +149,6 @@ export const python: Dialect = {
     afterEmptyMatch: "not-empty-here",
     skipsToFirst: () => null,
     searchStart: "last-end",
+    lostMark: "passed",
   },
 };

@@ -46,16 +46,16 @@ export class Steering {
   act({ kind, mark, alternation }: Verb, at: number, attempt: number, states: number, registers: Int32Array): number {
     const noted = kind === "alternative" && alternation >= 0 ? (registers[alternation] as number) : -1;
     if (noted >= 0) return Math.min(states, noted);
-    let to = -1;
-    if (kind === "skip") {
-      to = mark >= 0 ? (registers[mark] as number) : at;
-      // Without its mark it is as if it were not there; but a search that may not go on is over.
-      if (to < 0) return this.search.isOwnAt(attempt) ? -1 : states;
-    }
+    const to = kind !== "skip" ? -1 : mark >= 0 ? (registers[mark] as number) : at;
+    // Without its mark it is as if it were not there; but a search that may not go on is over.
+    const passed = this.search.isOwnAt(attempt) ? -1 : states;
+    const isLost = kind === "skip" && to < 0;
+    if (isLost && this.program.lostMark === "passed") return passed;
     const call = this.aside.underWay(registers);
     const look = this.open.look(call, kind !== "alternative");
     if (look >= 0) return this.open.states(look);
     if (call >= 0) return this.aside.states(call);
+    if (isLost) return passed;
     this.search.endAt(kind === "commit" ? Number.POSITIVE_INFINITY : to);
     return -1;
   }

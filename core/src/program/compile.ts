@@ -146,6 +146,7 @@ class Compiler extends Looks {
       options,
       afterEmptyMatch: this.dialect.semantics.afterEmptyMatch,
       searchStart: this.dialect.semantics.searchStart,
+      lostMark: this.dialect.semantics.lostMark,
       registerCount: this.registers,
       root,
       source,

@@ -131,6 +131,8 @@ export interface Program {
   readonly afterEmptyMatch: Dialect["semantics"]["afterEmptyMatch"];
   /** What \G takes for the start of the search. */
   readonly searchStart: Dialect["semantics"]["searchStart"];
+  /** What a verb is that skips to a mark which is not there. */
+  readonly lostMark: Dialect["semantics"]["lostMark"];
   /**
    * Registers hold offsets or counts, −1 for "not set": `[start, end]` of slots 1…n, then the opening offset of
    * slots 1…n while they are open, then what the loops need.

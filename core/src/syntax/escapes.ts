@@ -323,7 +323,8 @@ function printableControl(reader: Reader, start: number, but: string): number {
 
 /** The same for the characters from “@” to “_”, and small letters. */
 function capitalControl(reader: Reader, start: number): number {
-  const next = (reader.peek() ?? "").toUpperCase();
+  const typed = reader.peek() ?? "";
+  const next = isAsciiLetter(typed) ? typed.toUpperCase() : typed;
   if (next >= "@" && next <= "_") {
     reader.at++;
     return next.charCodeAt(0) ^ CONTROL_BIT;

@@ -80,6 +80,8 @@ export class GrowingTree {
   private readonly slotNames = new Map<number, string>();
   private readonly open: OpenGroup[] = [];
   private captureDepth = 0;
+  /** Some group numbers each of its alternatives anew. */
+  renumbers = false;
   private tooDeep = false;
 
   constructor(reader: Reader) {
@@ -204,6 +206,7 @@ export class GrowingTree {
     }
     const outer = open[open.length - 1];
     const behind = opener.kind === "look" && opener.behind;
+    if (opener.kind === "branch-reset") this.renumbers = true;
     open.push({
       start,
       opener,

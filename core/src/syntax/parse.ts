@@ -97,7 +97,7 @@ class Parser {
     const diagnostics = [...reader.diagnostics].sort((a, b) => a.start - b.start);
     const { manyFolds, loneLetters, lookbehind } = this.dialect.semantics;
     const root = manyFolds ? withManyFolds(asTyped) : loneLetters ? withLoneLetters(asTyped) : asTyped;
-    if (diagnostics.length === 0) diagnostics.push(...settleLookbehinds(root, lookbehind));
+    if (diagnostics.length === 0) diagnostics.push(...settleLookbehinds(root, lookbehind, tree.renumbers));
     return {
       root,
       groups: tree.groups,

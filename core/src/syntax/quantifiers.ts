@@ -38,7 +38,9 @@ export function readCounts(reader: Reader, tree: GrowingTree, { end }: Extract<O
     if (count >= tooLarge && count !== Number.POSITIVE_INFINITY) reader.report("repeat-too-large", span, count, tooLarge - 1);
   }
   if (max < min && neverInOrder && tree.last && tree.last.kind !== "quantifier") {
-    tree.replaceLast({ kind: "verb", verb: "fail", name: null, start: tree.last.start, end: reader.at });
+    const span = { start: tree.last.start, end: reader.at };
+    // What it would repeat is read all the same, and can be a mistake.
+    tree.replaceLast({ kind: "sequence", items: [{ kind: "verb", verb: "fail", name: null, ...span }, tree.last], ...span });
     // It is read as if it were no quantifier, and has no mode.
     const mode = MODE_SIGNS.find((each) => reader.pass(each));
     if (mode !== undefined) reader.report("nothing-to-repeat", { start: reader.at - 1, end: reader.at }, mode);

@@ -20,8 +20,11 @@ const ANY: Width = { least: 0, most: Number.POSITIVE_INFINITY };
 
 const times = (width: number, count: number): number => (width === 0 || count === 0 ? 0 : width * count);
 
-/** The widths of all parts of the pattern, found from the inside out and in the pattern's order. */
-export function widthsOf(root: Node, rule: Lookbehind = "any-width"): ReadonlyMap<Node, Width> {
+/**
+ * The widths of all parts of the pattern, found from the inside out and in the pattern's order.
+ * @param renumbers some group numbers each of its alternatives anew: a reference may then be of any width (PCRE2_DUPCAPUSED)
+ */
+export function widthsOf(root: Node, rule: Lookbehind = "any-width", renumbers = false): ReadonlyMap<Node, Width> {
   const widths = new Map<Node, Width>();
   const groups = new Map<number, Width>();
   const named = new Map<number, Span>();
@@ -33,14 +36,18 @@ export function widthsOf(root: Node, rule: Lookbehind = "any-width"): ReadonlyMa
     for (const node of order) {
       const isStrict = rule === "one-width-each" || (rule === "furthest-first" && node.kind === "call");
       // To Perl a reference may be of any width.
-      const isFree = rule === "furthest-first" && node.kind === "back-reference";
-      const width = isFree ? ANY : isStrict ? strictWidthOf(node, widths, groups, named) : widthOf(node, widths, groups);
+      const isFree = (rule === "furthest-first" || renumbers) && node.kind === "back-reference";
+      const width = isFree || (rule === "furthest-first" && isBoundless(node, widths)) ? ANY : isStrict ? strictWidthOf(node, widths, groups, named) : widthOf(node, widths, groups);
       widths.set(node, width);
       if (turn === 0 && node.kind === "group" && node.capture !== null) groups.set(node.capture, width);
     }
   }
   return widths;
 }
+
+/** A quantifier of what has no bound: to Perl it has none either, not even where it stands for nothing. */
+const isBoundless = (node: Node, widths: ReadonlyMap<Node, Width>): boolean =>
+  node.kind === "quantifier" && widths.get(node.body)?.most === Number.POSITIVE_INFINITY;
 
 /**
  * The same as PCRE2 reckons it (10.42, get_branchlength): a quantifier of several counts has no width, whatever it repeats;
@@ -124,14 +131,14 @@ const PARTS_OF_ONE_WIDTH: Readonly<Record<Exclude<Lookbehind, "any-width" | "bou
 const LONGEST_BEHIND = 255;
 
 /** Gives lookbehinds their widths, in a dialect that asks for such; what has none is said. */
-export function settleLookbehinds(root: Node, rule: Lookbehind): Diagnostic[] {
+export function settleLookbehinds(root: Node, rule: Lookbehind, renumbers: boolean): Diagnostic[] {
   const diagnostics: Diagnostic[] = [];
   if (rule === "any-width") return diagnostics;
   const lookbehinds = [...walkWritten(root)]
     .filter((node): node is NodeOf<"look"> => node.kind === "look" && node.behind && !standsForMore(node))
     .sort((one, other) => one.end - other.end);
   if (lookbehinds.length === 0) return diagnostics;
-  const widths = widthsOf(root, rule);
+  const widths = widthsOf(root, rule, renumbers);
   if (rule === "bounded") {
     const reckoning = new Reckoning(root);
     return lookbehinds.flatMap((look) => reckoning.settle(look, widths.get(look.body)));

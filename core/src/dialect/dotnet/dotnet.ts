@@ -129,5 +129,6 @@ export const dotnet: Dialect = {
     afterEmptyMatch: "advance",
     skipsToFirst: () => null,
     searchStart: "last-end",
+    lostMark: "passed",
   },
 };

@@ -138,5 +138,6 @@ export const java: Dialect = {
     afterEmptyMatch: "advance-by-unit",
     skipsToFirst: () => null,
     searchStart: "last-end",
+    lostMark: "passed",
   },
 };

@@ -189,5 +189,6 @@ export const pcre: Dialect = {
     afterEmptyMatch: "not-empty-here",
     skipsToFirst: ({ everyStart }) => (everyStart ? null : "character"),
     searchStart: "goes-on",
+    lostMark: "in-place",
   },
 };

@@ -152,5 +152,6 @@ export const perl: Dialect = {
     skipsToFirst: () => "class",
     lettersTogether: true,
     searchStart: "last-end",
+    lostMark: "passed",
   },
 };
