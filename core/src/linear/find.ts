@@ -32,6 +32,11 @@ export const CUTS = {
   done: null,
 } as const;
 
+/** Ends at which there was nothing more to run, though it was no search's end. */
+const GIVEN_UP: ReadonlySet<Cut | null> = new Set<Cut>(["calls", "backward"]);
+
+export const isGivenUp = (cut: Cut | null): boolean => GIVEN_UP.has(cut);
+
 /** Characters that the linear machine reads in a slice, and steps that the backtracking machine takes in one. */
 const LINEAR_SLICE = 400_000;
 const STEP_SLICE = 100_000;

@@ -25,6 +25,7 @@ import {
   type Holders,
   type HunkView,
   holders,
+  isGivenUp,
   judgeSlices,
   LEDGER_FORMS,
   type LedgerForm,
@@ -223,7 +224,7 @@ export class Session {
     const { steps: taken, backtracks, attempts, deepest } = machine;
     const figures = { generation, taken, backtracks, attempts, deepest };
     const cut = CUTS[machine.outcome];
-    if (cut === null || cut === "matches") return { ...figures, steps: String(taken), exact: cut === null, foreseen: false, trouble: null };
+    if (cut === null || cut === "matches" || isGivenUp(cut)) return { ...figures, steps: String(taken), exact: cut !== "matches", foreseen: false, trouble: null };
     const trouble = locateTrouble(machine);
     const count = current.counted?.exact ? current.counted : await drive(forecastSlices(program, this.sample, mode, FORECAST_BUDGET), useless);
     if (useless()) return null;

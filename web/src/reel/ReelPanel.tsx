@@ -1,5 +1,5 @@
 /** The reel: its sentence, its transport, the depth profile, and what is known at the step. */
-import { visible } from "@lamprey/core";
+import { isGivenUp, visible } from "@lamprey/core";
 import { number, span } from "../shared/words.ts";
 import { isBroken } from "../state/benchSlice.ts";
 import { useAppSelector } from "../state/store.ts";
@@ -11,6 +11,7 @@ import { Transport } from "./Transport.tsx";
 export function ReelPanel() {
   const result = useAppSelector((s) => s.bench.result);
   const reel = useAppSelector((s) => s.bench.reel);
+  const taken = useAppSelector((s) => s.bench.work?.taken);
   const broken = useAppSelector((s) => isBroken(s.bench));
   return (
     <section className="flex h-full bg-sheet [contain:layout_paint_style]" aria-label="Reel">
@@ -22,7 +23,9 @@ export function ReelPanel() {
         {broken ? <Mistakes /> : result && <DepthProfile />}
         {reel && !reel.complete && (
           <p className="px-3 pb-1 text-[12px] text-rust">
-            The reel holds the first {number(reel.length)} steps; the run goes on beyond them. Shorten the sample to see it whole.
+            {isGivenUp(result?.cut ?? null) && reel.length === taken
+              ? "The run was given up here, and does not go on."
+              : `The reel holds the first ${number(reel.length)} steps; the run goes on beyond them. Shorten the sample to see it whole.`}
           </p>
         )}
       </div>
