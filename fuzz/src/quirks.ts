@@ -160,6 +160,22 @@ export const QUIRKS: readonly Quirk[] = [
   },
   {
     dialect: "perl",
+    why: "(*COMMIT) says when it is passed that the search ends here, and whichever verb ends the attempt",
+    excuses: ({ pattern, flags }) => {
+      const verbs = nodesOf(pattern, flags, "perl").flatMap((node) => (node.kind === "verb" ? [node.verb] : []));
+      return verbs.includes("commit") && verbs.some((verb) => verb === "prune" || verb === "skip" || verb === "alternative");
+    },
+  },
+  {
+    dialect: "perl",
+    why: "a lookaround of nothing, as a condition, asks nothing",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "perl").some(
+        (node) => node.kind === "conditional" && node.asks.kind === "look" && node.asks.look.kind === "look" && node.asks.look.body.kind === "empty",
+      ),
+  },
+  {
+    dialect: "perl",
     why: "a call that never ends is an error where the search has been given up already",
     excuses: (_, theirs) => typeof theirs === "string" && theirs.startsWith("fails: Infinite recursion"),
   },

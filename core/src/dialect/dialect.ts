@@ -429,8 +429,11 @@ export interface Dialect {
     readonly afterEmptyMatch: "advance" | "advance-by-unit" | "not-empty-here";
     /** Alternatives that all begin with a letter, or are empty, are looked up together, and a verb that ends one ends them all. */
     readonly lettersTogether?: true;
-    /** A search skips offsets where the first character of every match does not stand, or one of a class of them, which verbs show. */
-    readonly skipsToFirst: (options: Options) => "character" | "class" | null;
+    /**
+     * A search skips offsets where the first character of every match does not stand, or one of a class of them, which verbs
+     * show; of an `ascii-class` only ASCII says whether that is worth it.
+     */
+    readonly skipsToFirst: (options: Options, pattern: string) => "character" | "class" | "ascii-class" | null;
     /** Where the search began, when it goes on behind an empty match: where that match ended, or where it goes on. */
     readonly searchStart: "last-end" | "goes-on";
     /** What a verb is that skips to a mark which is not there: as if it were not written, but `in-place` ends the call, condition or negative lookaround that it stands in. */

@@ -62,6 +62,12 @@ export class OpenEnclosures {
     if (this.count > 0 && this.frames[place] === -1) this.frames[place] = changes;
   }
 
+  /** The log is so long again: a choice come to after that is yet to come. */
+  forgetChoice(changes: number): void {
+    const place = (this.count - 1) * FRAME + 5;
+    if (this.count > 0 && (this.frames[place] as number) > changes) this.frames[place] = -1;
+  }
+
   /** Length of the undo log when it came to its first choice; so much as it is, where it has come to none. */
   firstChoice(index: number, changes: number): number {
     const noted = this.frames[index * FRAME + 5] as number;

@@ -47,6 +47,7 @@ export class StayingCaptures {
   resumed(noted: number, pc: number, registers: Int32Array): void {
     if (this.open.count > 0 && this.program.lookedUp.has(pc)) this.log.undoOthers(registers, noted, this.bound);
     else this.log.undo(registers, noted);
+    this.open.forgetChoice(noted);
   }
 
   /** An attempt has failed. What stays is there for the next. */

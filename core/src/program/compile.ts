@@ -115,7 +115,7 @@ class Compiler extends Looks {
       numbersOf[name] ??= new Set();
       numbersOf[name].add(number);
     }
-    const skips = this.beyond.has("verbs") ? this.dialect.semantics.skipsToFirst(options) : null;
+    const skips = this.beyond.has("verbs") ? this.dialect.semantics.skipsToFirst(options, this.reading.source.pattern) : null;
     const groupNames: Record<string, number[]> = Object.create(null);
     for (const name in numbersOf) groupNames[name] = [...(numbersOf[name] ?? [])];
     return {

@@ -28,27 +28,29 @@ export function firstCharacter(root: Node, rule: Rule): CharSet | null {
       ),
     );
   const first = found.get(root) as First;
-  return first && !first.optional && (rule === "character" || isWorthIt(first.set)) ? first.set : null;
+  return first && !first.optional && (rule === "character" || isWorthIt(first.set, rule)) ? first.set : null;
 }
 
 const MOST_CASES = 2;
 
-const ASCII: CharSet = [0, 0x7f];
-const ASCII_HALF = 64;
-/** Of the characters of Unicode 14 that are not controls and the like. */
-const UNICODE_HALF = 72_266;
+/** Of how many code points, from the first on, Perl counts those that a class holds: as many as there are in Unicode 14 that are not controls and the like. */
+const COUNTED = 144_532;
+const COUNTED_IN_ASCII = 128;
 
-/** Perl looks for a class where it holds fewer than half of what there is (is_ssc_worth_it). */
-const isWorthIt = (set: CharSet): boolean => countOf(intersection(set, ASCII)) < ASCII_HALF && countOf(set) < UNICODE_HALF;
+/** Perl looks for a class where it holds fewer than half of what it counts (is_ssc_worth_it). */
+function isWorthIt(set: CharSet, rule: Rule): boolean {
+  const counted = rule === "ascii-class" || (set[set.length - 1] ?? 0) < 256 ? COUNTED_IN_ASCII : COUNTED;
+  return countOf(intersection(set, [0, counted - 1])) < counted / 2;
+}
 
 function firstOf(node: Node, inner: readonly First[], rule: Rule): First {
   switch (node.kind) {
     case "set":
-      return node.strings.length === 0 && (rule === "class" || isOneCharacter(node)) ? known(charactersOf(node), rule) : null;
+      return node.strings.length === 0 && (rule !== "character" || isOneCharacter(node)) ? known(charactersOf(node), rule) : null;
     case "character":
       return known(charactersOf(node), rule);
     case "any":
-      return rule === "class" ? { set: FULL_SET, optional: false } : null;
+      return rule !== "character" ? { set: FULL_SET, optional: false } : null;
     case "sequence":
       return inOrder(inner);
     case "group":
@@ -57,14 +59,14 @@ function firstOf(node: Node, inner: readonly First[], rule: Rule): First {
     case "alternation": {
       const [first] = inner;
       // Perl takes what alternatives of characters alone begin with alike out of them.
-      if (rule === "class" && !node.branches.every(isOfCharacters)) return null;
+      if (rule !== "character" && !node.branches.every(isOfCharacters)) return null;
       return first && !first.optional && inner.every((other) => other && !other.optional && other.set.join() === first.set.join()) ? first : null;
     }
     case "quantifier": {
       const [first = null] = inner;
       if (node.min > 0 || first === null) return first;
       // What takes nothing by itself is not looked past when it may be left out.
-      return rule === "class" && first.set.length > 0 ? { set: first.set, optional: true } : null;
+      return rule !== "character" && first.set.length > 0 ? { set: first.set, optional: true } : null;
     }
     case "look":
       // What follows must begin with it, as far as that says anything.
@@ -100,4 +102,4 @@ const isOfCharacters = (branch: Node): boolean =>
 const isOneCharacter = ({ negated, items: [item, ...more] }: NodeOf<"set">): boolean =>
   !negated && more.length === 0 && item?.kind === "range" && item.from === item.to;
 
-const known = (set: CharSet, rule: Rule): First => (rule === "class" || countOf(set) <= MOST_CASES ? { set, optional: false } : null);
+const known = (set: CharSet, rule: Rule): First => (rule !== "character" || countOf(set) <= MOST_CASES ? { set, optional: false } : null);

@@ -36,6 +36,10 @@ const NO_EDGES = {
   lb: "not-line-opportunity",
 } as const;
 
+/** What makes Perl compile a pattern by the rules of Unicode: characters beyond ASCII, properties and names. */
+const goesByUnicode = (pattern: string): boolean =>
+  Array.from(pattern).some((c) => c > "\x7f") || ["\\p", "\\P", "\\N{"].some((sign) => pattern.includes(sign));
+
 /** Identifiers of word characters. */
 const startsName = (codePoint: number): boolean => startsPythonName(codePoint) && contains(word(NO_OPTIONS), codePoint);
 const continuesName = (codePoint: number): boolean => continuesPythonName(codePoint) && contains(word(NO_OPTIONS), codePoint);
@@ -149,7 +153,7 @@ export const perl: Dialect = {
     unsetReference: "fails",
     lookbehind: "furthest-first",
     afterEmptyMatch: "not-empty-here",
-    skipsToFirst: () => "class",
+    skipsToFirst: (_, pattern) => (goesByUnicode(pattern) ? "class" : "ascii-class"),
     lettersTogether: true,
     searchStart: "last-end",
     lostMark: "passed",
