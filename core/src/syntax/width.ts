@@ -37,7 +37,12 @@ export function widthsOf(root: Node, rule: Lookbehind = "any-width", renumbers =
       const isStrict = rule === "one-width-each" || (rule === "furthest-first" && node.kind === "call");
       // To Perl a reference may be of any width.
       const isFree = (rule === "furthest-first" || renumbers) && node.kind === "back-reference";
-      const width = isFree || (rule === "furthest-first" && isBoundless(node, widths)) ? ANY : isStrict ? strictWidthOf(node, widths, groups, named) : widthOf(node, widths, groups);
+      const width =
+        isFree || (rule === "furthest-first" && isBoundless(node, widths))
+          ? ANY
+          : isStrict
+            ? strictWidthOf(node, widths, groups, named)
+            : widthOf(node, widths, groups);
       widths.set(node, width);
       if (turn === 0 && node.kind === "group" && node.capture !== null) groups.set(node.capture, width);
     }

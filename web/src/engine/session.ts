@@ -224,7 +224,8 @@ export class Session {
     const { steps: taken, backtracks, attempts, deepest } = machine;
     const figures = { generation, taken, backtracks, attempts, deepest };
     const cut = CUTS[machine.outcome];
-    if (cut === null || cut === "matches" || isGivenUp(cut)) return { ...figures, steps: String(taken), exact: cut !== "matches", foreseen: false, trouble: null };
+    if (cut === null || cut === "matches" || isGivenUp(cut))
+      return { ...figures, steps: String(taken), exact: cut !== "matches", foreseen: false, trouble: null };
     const trouble = locateTrouble(machine);
     const count = current.counted?.exact ? current.counted : await drive(forecastSlices(program, this.sample, mode, FORECAST_BUDGET), useless);
     if (useless()) return null;
