@@ -150,13 +150,29 @@ export const QUIRKS: readonly Quirk[] = [
   },
   {
     dialect: "perl",
-    why: "a reference inside of the group that it refers to sees what a turn that was given up took, or not, by how the turns are compiled",
+    why: "a reference, or a condition, inside of the group that it is about sees what a turn that was given up took, or not, by how the turns are compiled",
     excuses: ({ pattern, flags }) => {
       const { root, groups } = read({ dialect: "perl", pattern, flags });
-      return [...walk(root)].some(
-        (node) => node.kind === "back-reference" && groups.some((group) => node.slots.includes(group.slot) && group.start < node.start && node.end < group.end),
+      return [...walk(root)].some((node) =>
+        asksFor(node).some((slot) => groups.some((group) => group.slot === slot && group.start < node.start && node.end < group.end)),
       );
     },
+  },
+  {
+    dialect: "perl",
+    why: "a verb in one of several alternatives, of which one is empty, does not keep the search from beginning where what follows stands",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "perl").some(
+        (node) =>
+          node.kind === "alternation" &&
+          node.branches.some(({ kind }) => kind === "empty") &&
+          [...walk(node)].some((inner) => inner.kind === "verb" && inner.verb !== "accept" && inner.verb !== "fail"),
+      ),
+  },
+  {
+    dialect: "perl",
+    why: "a property that a program could define is missing only when it is asked for; \\K behind flags may be repeated",
+    excuses: ({ pattern }) => /\\p\{\s*\^?(main::)?I[sn]/i.test(pattern) || /\(\?[\^a-z-]*\)\\K/.test(pattern),
   },
   {
     dialect: "perl",
@@ -232,6 +248,9 @@ export const QUIRKS: readonly Quirk[] = [
 ];
 
 const nodesOf = (pattern: string, flags: string, dialect: FuzzedDialect = "java"): readonly Node[] => [...walk(read({ dialect, pattern, flags }).root)];
+/** The slots that a reference, or a condition, is about. */
+const asksFor = (node: Node): readonly number[] =>
+  node.kind === "back-reference" ? node.slots : node.kind === "conditional" && node.asks.kind === "groups" ? node.asks.slots : [];
 const captures = (node: Node): number => [...walk(node)].filter((inner) => inner.kind === "group" && inner.capture !== null).length;
 const isPossessive = (node: Node): boolean => node.kind === "quantifier" && node.mode === "possessive";
 /** Whether the judge may not come to an end on the question. */

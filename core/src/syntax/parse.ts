@@ -172,8 +172,11 @@ class Parser {
     const { reader } = this;
     const start = reader.at;
     reader.at += sign.length;
-    const [before, letter] = [reader.pattern[start - 2], reader.pattern[start - 1]];
-    const refused = operator.kind === "counts" && operator.notBehindLetters && before === "\\" && isAsciiLetter(letter);
+    let strokes = 0;
+    while (reader.pattern[start - 2 - strokes] === "\\") strokes++;
+    // A backslash that is escaped is no part of the same literal text as the letter where case is ignored.
+    const isTogether = strokes % 2 === 1 || (strokes > 0 && !reader.options.ignoreCase);
+    const refused = operator.kind === "counts" && operator.notBehindLetters && isTogether && isAsciiLetter(reader.pattern[start - 1]);
     if ((reader.strict && operator.strict) || refused) reader.report("lone-bracket", { start, end: reader.at }, sign);
     this.tree.addCharacter(sign.charCodeAt(sign.length - 1), start);
   }
