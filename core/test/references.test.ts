@@ -1,7 +1,7 @@
 /** Back-references written out: the same matches in the same order, and nothing is left that an automaton cannot follow. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { withoutReferences } from "../src/automaton/references.ts";
+import { writtenOut } from "../src/automaton/written-out.ts";
 import { BacktrackingMachine, compile, type DialectName, type MatchMode, type Program, runToEnd } from "../src/index.ts";
 import { programOf, readIn } from "./support.ts";
 
@@ -41,7 +41,7 @@ describe("what is written out", () => {
     ["(a|b)(?=\\1)a", 0],
   ])("/%s/ keeps %d", (pattern, left, dialect = "ecmascript", flags = "") => {
     const program = programOf(pattern, flags, dialect);
-    const written = withoutReferences(program);
+    const written = writtenOut(program);
     expect(kinds(written)).toBe(left);
     expect(written === program).toBe(left === kinds(program));
     // Whoever reads a node of it can point at the pattern.
@@ -50,9 +50,9 @@ describe("what is written out", () => {
 
   test("a pattern that would get too large stays as it is, and one that is deep is written out like any other", () => {
     const many = programOf(`${"([a-z])".repeat(4)}\\1\\2\\3\\4`);
-    expect(kinds(withoutReferences(many))).toBeGreaterThan(0);
+    expect(kinds(writtenOut(many))).toBeGreaterThan(0);
     const deep = programOf(`${"(?:".repeat(3000)}(a)\\1${")".repeat(3000)}`);
-    expect(kinds(withoutReferences(deep))).toBe(0);
+    expect(kinds(writtenOut(deep))).toBe(0);
   });
 });
 
@@ -103,7 +103,7 @@ test.each(["ecmascript", "python"] as const)("%s: random patterns match what the
       const compiled = compile(readIn(dialect, pattern, ""));
       if (!compiled.ok) return;
       const { program } = compiled;
-      const other = withoutReferences(program);
+      const other = writtenOut(program);
       if (other === program) return;
       written++;
       for (const text of TEXTS) {

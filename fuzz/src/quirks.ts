@@ -203,25 +203,30 @@ export const QUIRKS: readonly Quirk[] = [
   },
   {
     dialect: "perl",
-    why: "a lookahead of one optional character is taken for what a match begins with",
+    why: "a lookahead of one optional item, or one that is a condition, is taken for what a match begins with",
     excuses: ({ pattern, flags }) =>
-      nodesOf(pattern, flags, "perl").some(
-        (node) =>
-          node.kind === "look" &&
-          !node.behind &&
-          !node.negated &&
-          node.body.kind === "quantifier" &&
-          node.body.min === 0 &&
-          node.body.body.kind === "character",
-      ),
+      nodesOf(pattern, flags, "perl").some((node) => {
+        const look = node.kind === "conditional" && node.asks.kind === "look" ? node.asks.look : node;
+        if (look.kind !== "look" || look.behind || look.negated) return false;
+        const body = look.body.kind === "group" ? look.body.body : look.body;
+        return look !== node || (body.kind === "quantifier" && body.min === 0);
+      }),
   },
   {
     dialect: "perl",
     why: "what a repeated group took in a lookaround whose inside failed is undone or not by how the repetition is compiled",
     excuses: ({ pattern, flags }) =>
       nodesOf(pattern, flags, "perl").some(
-        (node) => node.kind === "look" && [...walk(node)].some((inner) => inner.kind === "quantifier" && captures(inner) > 0),
+        (node) => node.kind === "look" && captures(node) > 0 && [...walk(node)].some((inner) => inner.kind === "quantifier"),
       ),
+  },
+  {
+    dialect: "pcre",
+    why: "a search that goes on behind an empty match asks the interpreter, to which a call of the whole pattern is settled when it is left",
+    excuses: ({ pattern, flags }) => {
+      const { root } = read({ dialect: "pcre", pattern, flags });
+      return [...walk(root)].some((node) => node.kind === "call" && node.slot === 0) && widthsOf(root).get(root)?.least === 0;
+    },
   },
   {
     dialect: "pcre",

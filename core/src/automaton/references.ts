@@ -10,35 +10,23 @@ import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, mapChildren, type Node, type NodeOf, rewrite, unknownNode, walk } from "../syntax/tree.ts";
+import { MAX_NODES } from "./calls.ts";
 
 /** Texts of one group: an alphabet's letters in both cases, and the digits. */
 const MAX_TEXTS = 64;
-/** Nodes of all copies together; what is larger is too large for an automaton, too. */
-const MAX_NODES = 4000;
 /** Nodes of a pattern whose groups are looked into at all, each with all that is inside it. */
 const MAX_PATTERN = 20_000;
 /** Halves of a pair are left alone: a reference may not end between them. */
 const SURROGATES_FROM = 0xd800;
-
-const written = { kept: new WeakMap<Program, Program>(), lost: new WeakMap<Program, Program>() };
 
 /**
  * The program with as many references as possible written out; the program itself where there is nothing to write out.
  * It takes the same texts in the same ways. Captures inside a group that is written out are lost with it, unless they
  * are to be kept: then such a group is left as it is.
  */
-export function withoutReferences(program: Program, captures: keyof typeof written = "lost"): Program {
-  let found = written[captures].get(program);
-  if (!found) {
-    found = writeOut(program, captures === "kept");
-    written[captures].set(program, found);
-  }
-  return found;
-}
-
-function writeOut(program: Program, keepsCaptures: boolean): Program {
+export function withoutReferences(program: Program, keepsCaptures: boolean): Program {
   const { reading, nodes } = program;
-  if (program.beyond.size > 0 || nodes.length > MAX_NODES || !nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
+  if (nodes.length > MAX_NODES || !nodes.some(({ kind }) => kind === "back-reference" || kind === "conditional")) return program;
   let size = 0;
   for (const _ of walk(reading.root)) if (++size > MAX_PATTERN) return program;
   const root = new Writer(program, keepsCaptures).write(reading.root);

@@ -11,8 +11,8 @@
 import { Alphabet } from "../automaton/alphabet.ts";
 import { everyMatch } from "../automaton/every-match.ts";
 import { MAX_EDGES, MAX_STATES, PathAutomaton } from "../automaton/paths.ts";
-import { withoutReferences } from "../automaton/references.ts";
 import { type Bounds, exactBounds } from "../automaton/walk.ts";
+import { writtenOut } from "../automaton/written-out.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
@@ -122,10 +122,10 @@ export interface AssessOptions {
 
 /** Judges a program; yields now and then, so that it can be left at any time. */
 export function* assess(program: Program, mode: HazardMode, options: AssessOptions = {}): Generator<number, Verdict> {
-  const followed = withoutReferences(program);
+  const followed = writtenOut(program);
   if (program.nodes.length > MAX_INSTRUCTIONS)
     return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "too-long-a-pattern", peak: null };
-  if (program.beyond.has("calls") || program.beyond.has("verbs"))
+  if (followed.beyond.has("calls") || followed.beyond.has("verbs"))
     return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "steered", peak: null };
   if (program.beyond.has("reenters")) return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "reentered", peak: null };
   const assessment = new Assessment(program, followed, mode, options);

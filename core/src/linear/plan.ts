@@ -2,7 +2,7 @@
  * What the linear machine makes of a program before it sees a text: the program read both ways, its lookarounds in
  * passes of their own, and the classes of characters that all of them share. Or why it cannot.
  */
-import { withoutReferences } from "../automaton/references.ts";
+import { writtenOut } from "../automaton/written-out.ts";
 import type { CharSet } from "../charset/charset.ts";
 import { Partition } from "../charset/partition.ts";
 import { edgeOf } from "../dialect/assertions.ts";
@@ -101,7 +101,7 @@ const outlooks = new WeakMap<Program, Outlook>();
 function outlookOf(program: Program): Outlook {
   let found = outlooks.get(program);
   if (!found) {
-    const own = withoutReferences(program, "kept");
+    const own = writtenOut(program, "kept");
     found = { refusal: findRefusal(own), automata: 2 + longLooksOf(own).distinct.length };
     outlooks.set(program, found);
   }
@@ -159,7 +159,7 @@ function makePlan(asked: Program): Plan | Refusal {
   const refusal = refusalOf(asked);
   if (refusal) return refusal;
   // What a group of few texts took is told by the way through it.
-  const program = withoutReferences(asked, "kept");
+  const program = writtenOut(asked, "kept");
   const looks: LookPlan[] = [];
   const sideLooks = new Map<Node, SideLook>();
   for (const { node } of program.enclosures) {

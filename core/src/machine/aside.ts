@@ -88,8 +88,15 @@ export class CallsAside {
       if (!grown) return -1;
       this.cells = grown;
     }
-    this.cells.set([back, around, slot, at, states, frames], place);
-    this.cells.set(registers, place + CALL);
+    const { cells } = this;
+    cells[place] = back;
+    cells[place + 1] = around;
+    cells[place + 2] = slot;
+    cells[place + 3] = at;
+    cells[place + 4] = states;
+    cells[place + 5] = frames;
+    // They are few: to copy them one by one is sooner done than asked for.
+    for (let register = 0; register < registers.length; register++) cells[place + CALL + register] = registers[register] as number;
     return needed;
   }
 

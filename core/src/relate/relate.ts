@@ -9,8 +9,8 @@
 import { Alphabet } from "../automaton/alphabet.ts";
 import { Crowds } from "../automaton/crowds.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
-import { withoutReferences } from "../automaton/references.ts";
 import { exactBounds } from "../automaton/walk.ts";
+import { writtenOut } from "../automaton/written-out.ts";
 import { Forecast } from "../forecast/forecast.ts";
 import type { Program } from "../program/program.ts";
 import { grouped } from "../text/visible.ts";
@@ -63,7 +63,7 @@ interface Pair {
 
 /** Compares the two; yields the number of pairs looked at now and then. */
 export function* relate(left: Program, right: Program): Generator<number, Relation> {
-  const programs = [withoutReferences(left), withoutReferences(right)] as const;
+  const programs = [writtenOut(left), writtenOut(right)] as const;
   const alphabet = Alphabet.of(...programs);
   const sides = programs.map((program) => {
     const automaton = new PathAutomaton(program, alphabet, { restarts: false, whole: true, settled: false, bounds: program.loops.map(exactBounds) });

@@ -26,26 +26,38 @@ const times = (width: number, count: number): number => (width === 0 || count ==
  */
 export function widthsOf(root: Node, rule: Lookbehind = "any-width", renumbers = false): ReadonlyMap<Node, Width> {
   const widths = new Map<Node, Width>();
-  const groups = new Map<number, Width>();
+  /** The first group of each slot, which is the one that is called. */
+  const groups = new Map<number, Node>();
   const named = new Map<number, Span>();
-  if (rule !== "any-width") for (const node of walk(root)) if (node.kind === "group" && node.capture !== null) named.set(node.capture, node);
-  // Reversed, an order of outer before inner and left before right gives inner before outer, but right before left;
-  // groups must come before the references to them, so those are filled in by a second pass.
-  const order = [...walk(root)].reverse();
-  for (const turn of [0, 1]) {
-    for (const node of order) {
+  for (const node of walk(root)) {
+    if (node.kind !== "group" || node.capture === null) continue;
+    if (!groups.has(node.capture)) groups.set(node.capture, node);
+    named.set(node.capture, node);
+  }
+  const widthOfSlot = (slot: number): Width | undefined => {
+    const group = groups.get(slot);
+    // What hangs on itself can be of any width.
+    return group && (widths.get(group) ?? ANY);
+  };
+  // What a part hangs on comes before it: what is inside of it, and the group that it calls or refers to.
+  const open = new Set<Node>();
+  const pending: { readonly node: Node; readonly ready: boolean }[] = [{ node: root, ready: false }];
+  for (let task = pending.pop(); task; task = pending.pop()) {
+    const { node, ready } = task;
+    if (ready) {
       const isStrict = rule === "one-width-each" || (rule === "furthest-first" && node.kind === "call");
       // To Perl a reference may be of any width.
       const isFree = (rule === "furthest-first" || renumbers) && node.kind === "back-reference";
-      const width =
-        isFree || (rule === "furthest-first" && isBoundless(node, widths))
-          ? ANY
-          : isStrict
-            ? strictWidthOf(node, widths, groups, named)
-            : widthOf(node, widths, groups);
-      widths.set(node, width);
-      if (turn === 0 && node.kind === "group" && node.capture !== null) groups.set(node.capture, width);
+      const isUnbound = isFree || (rule === "furthest-first" && isBoundless(node, widths));
+      widths.set(node, isUnbound ? ANY : isStrict ? strictWidthOf(node, widths, widthOfSlot, named) : widthOf(node, widths, widthOfSlot));
+      continue;
     }
+    if (widths.has(node) || open.has(node)) continue;
+    open.add(node);
+    pending.push({ node, ready: true });
+    const group = node.kind === "call" ? groups.get(node.slot) : node.kind === "back-reference" ? groups.get(node.slots[0] ?? 0) : undefined;
+    if (group) pending.push({ node: group, ready: false });
+    for (const child of childrenOf(node)) pending.push({ node: child, ready: false });
   }
   return widths;
 }
@@ -59,7 +71,12 @@ const isBoundless = (node: Node, widths: ReadonlyMap<Node, Width>): boolean =>
  * nor has a reference or call inside of its own group, or one that may stand for several groups; a verb that ends an
  * alternative ends what is counted of it.
  */
-function strictWidthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyMap<number, Width>, spans: ReadonlyMap<number, Span>): Width {
+function strictWidthOf(
+  node: Node,
+  widths: ReadonlyMap<Node, Width>,
+  widthOfSlot: (slot: number) => Width | undefined,
+  spans: ReadonlyMap<number, Span>,
+): Width {
   switch (node.kind) {
     case "quantifier": {
       const { least, most } = widths.get(node.body) ?? NONE;
@@ -71,7 +88,7 @@ function strictWidthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: Rea
       const slots = node.kind === "call" ? [node.slot] : node.slots;
       const span = spans.get(slots[0] ?? 0);
       if (slots.length !== 1 || !span || (span.start <= node.start && node.end <= span.end)) return ANY;
-      return groups.get(slots[0] as number) ?? NONE;
+      return widthOfSlot(slots[0] as number) ?? NONE;
     }
     case "sequence": {
       const ends = node.items.findIndex((item) => item.kind === "verb" && (item.verb === "accept" || item.verb === "fail"));
@@ -79,11 +96,11 @@ function strictWidthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: Rea
       return counted.reduce((sum, each) => ({ least: sum.least + each.least, most: sum.most + each.most }), NONE);
     }
     default:
-      return widthOf(node, widths, groups);
+      return widthOf(node, widths, widthOfSlot);
   }
 }
 
-function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyMap<number, Width>): Width {
+function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, widthOfSlot: (slot: number) => Width | undefined): Width {
   const inner = childrenOf(node).map((child) => widths.get(child) ?? NONE);
   switch (node.kind) {
     case "character":
@@ -95,7 +112,7 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
     case "atomic":
       return inner[0] as Width;
     case "back-reference":
-      return groups.get(node.slots[0] ?? 0) ?? NONE;
+      return widthOfSlot(node.slots[0] ?? 0) ?? NONE;
     case "sequence":
       return inner.reduce((sum, each) => ({ least: sum.least + each.least, most: sum.most + each.most }), NONE);
     case "alternation":
@@ -109,7 +126,7 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, groups: ReadonlyM
       return { least: times(least, node.min), most: times(most, node.max) };
     }
     case "call":
-      return groups.get(node.slot) ?? ANY;
+      return widthOfSlot(node.slot) ?? ANY;
     case "empty":
     case "assertion":
     case "look":

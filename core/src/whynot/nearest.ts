@@ -9,8 +9,8 @@
  */
 import { Alphabet } from "../automaton/alphabet.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
-import { withoutReferences } from "../automaton/references.ts";
 import { exactBounds } from "../automaton/walk.ts";
+import { writtenOut } from "../automaton/written-out.ts";
 import { findSlices } from "../linear/find.ts";
 import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
@@ -76,7 +76,7 @@ const ASKED = {
 
 /** The nearest texts that a pattern matches, asked so; yields how many pairs were looked at. */
 export function* nearest(program: Program, text: string, mode: MatchMode): Generator<number, Nearest> {
-  const own = withoutReferences(program);
+  const own = writtenOut(program);
   const alphabet = Alphabet.of(own);
   const automaton = new PathAutomaton(own, alphabet, { ...ASKED[mode], settled: false, bounds: own.loops.map(exactBounds) });
   const characters = charactersOf(text, program.options.codePoints);
