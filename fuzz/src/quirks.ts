@@ -151,12 +151,7 @@ export const QUIRKS: readonly Quirk[] = [
   {
     dialect: "perl",
     why: "a reference, or a condition, inside of the group that it is about sees what a turn that was given up took, or not, by how the turns are compiled",
-    excuses: ({ pattern, flags }) => {
-      const { root, groups } = read({ dialect: "perl", pattern, flags });
-      return [...walk(root)].some((node) =>
-        asksFor(node).some((slot) => groups.some((group) => group.slot === slot && group.start < node.start && node.end < group.end)),
-      );
-    },
+    excuses: ({ pattern, flags }) => refersToItself(pattern, flags, "perl"),
   },
   {
     dialect: "perl",
@@ -230,6 +225,11 @@ export const QUIRKS: readonly Quirk[] = [
   },
   {
     dialect: "pcre",
+    why: "find_minlength takes a reference inside of the group that it refers to for as long as the group, also where it may be left out",
+    excuses: ({ pattern, flags }) => refersToItself(pattern, flags, "pcre"),
+  },
+  {
+    dialect: "pcre",
     why: "the just-in-time compiler, having tried a lazy run that is settled at the start of a pattern, begins behind it",
     excuses: ({ pattern }) => /^[(?:^]*\(\?>|^\(\*atomic:/.test(pattern) && /\+\?|\{1,\}\?/.test(pattern),
   },
@@ -256,6 +256,13 @@ const nodesOf = (pattern: string, flags: string, dialect: FuzzedDialect = "java"
 /** The slots that a reference, or a condition, is about. */
 const asksFor = (node: Node): readonly number[] =>
   node.kind === "back-reference" ? node.slots : node.kind === "conditional" && node.asks.kind === "groups" ? node.asks.slots : [];
+/** Whether a group holds a reference to itself, or a condition on itself. */
+function refersToItself(pattern: string, flags: string, dialect: FuzzedDialect): boolean {
+  const { root, groups } = read({ dialect, pattern, flags });
+  return [...walk(root)].some((node) =>
+    asksFor(node).some((slot) => groups.some((group) => group.slot === slot && group.start < node.start && node.end < group.end)),
+  );
+}
 const captures = (node: Node): number => [...walk(node)].filter((inner) => inner.kind === "group" && inner.capture !== null).length;
 const isPossessive = (node: Node): boolean => node.kind === "quantifier" && node.mode === "possessive";
 /** Whether the judge may not come to an end on the question. */
