@@ -95,10 +95,17 @@ describe("calls and verbs", () => {
   test("are run; the hazard says why it does not judge them, and the strip which machine it was", async () => {
     openBench({ dialect: "pcre", pattern: "\\((?:[^()]++|(?R))*+\\)", flags: "", text: "f(a(b)c) and (d" });
     await rowsAre("Matches", [/^11–8\(a\(b\)c\)/, /^line/]);
-    await says("verdict", /undecided.*Calls of groups, or verbs, steer what is tried, and those are not followed here/);
+    await says("verdict", /undecided.*Groups that call themselves, or verbs, steer what is tried, and those are not followed here/);
     await says("work", /^…?backtracking [\d.]+ ms, \d+ steps$/);
     const machine = screen.getByTitle(/it calls groups as subroutines/);
     expect(wordsOf(machine)).toMatch(/^backtracking/);
+  });
+
+  test("that end are judged like what they stand for, and found by the machine that time cannot run away with", async () => {
+    openBench({ dialect: "perl", pattern: "(?<n>\\d+)(?:,(?&n)+)*;", flags: "", text: "12,345,6; 7;" });
+    await says("verdict", /exponential|polynomial|degree/);
+    await says("work", /linear/);
+    await rowsAre("Matches", [/^10–912,345,6;/, /^line/, /n12$/, /^2/]);
   });
 
   test("are told in sentences", async () => {

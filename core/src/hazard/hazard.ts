@@ -78,7 +78,7 @@ export const REASONS = {
   unconfirmed: "A text can be taken in two ways, but no attack on it could be confirmed.",
   references: "A back-reference makes the outcome hang on what a group took, and no attack on what may stand there could be confirmed.",
   reentered: "A lookaround that may be tried another way when it has been left is not followed here.",
-  steered: "Calls of groups, or verbs, steer what is tried, and those are not followed here.",
+  steered: "Groups that call themselves, or verbs, steer what is tried, and those are not followed here.",
   lookbehind: "A lookbehind that repeats reads the text over again, and how often could not be shown.",
   stretches: "Two stretches of a text together may cost more than either does, and an attack repeats one of them.",
   "many-ways": "What repeats has bounds, but they allow so many ways that the steps could not be shown to be few.",
