@@ -72,4 +72,19 @@ describe("the hazard's session", () => {
     const last = (form: number) => BigInt(outlook?.forms[form]?.points?.at(-1)?.steps ?? 0);
     expect(last(2) * 1000n < last(0)).toBe(true);
   });
+
+  test("of a pattern whose calls end the steps are counted without them, and that is said", async () => {
+    const session = new HazardSession();
+    const called: Source = { dialect: "pcre", pattern: "(?(DEFINE)(?<word>\\w+))^((?&word)+)+$", flags: "" };
+    const verdict = await session.assess(called, "search", 1);
+    expect(verdict?.growth).toBe("exponential");
+    const attack = verdict?.findings[0]?.attack ?? { prefix: "", pump: "a", suffix: "!" };
+    const outlook = await session.outlook({ generation: 1, attack, pumps: [1, 2, 3, 4, 5, 6], others: [] });
+    expect(outlook?.callsWrittenOut).toBe(true);
+    expect(outlook?.measured).toHaveLength(6);
+    for (const { pumps, steps } of outlook?.measured ?? []) {
+      const counted = BigInt(outlook?.forms[0]?.points?.[pumps - 1]?.steps ?? 0);
+      expect(BigInt(steps) > counted && BigInt(steps) < 3n * counted).toBe(true);
+    }
+  });
 });

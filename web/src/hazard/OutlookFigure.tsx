@@ -48,6 +48,7 @@ export default function OutlookFigure({ outlook, real, length, scales }: Props) 
             <circle cx="5" cy="5" r="3.6" fill="var(--sheet)" stroke="var(--rust)" />
           </svg>
           run by our machine{compares ? ", steps alone" : ""}
+          {outlook?.callsWrittenOut ? "; calls come on top" : ""}
         </li>
         {real.length > 0 && (
           <li className="flex items-center gap-2">

@@ -63,6 +63,8 @@ export interface Outlook {
   readonly generation: number;
   /** The first is the pattern as it is written. */
   readonly forms: readonly Form[];
+  /** The steps are counted of the pattern with its calls written out: what it takes to enter and to leave groups is not among them. */
+  readonly callsWrittenOut: boolean;
   /** Runs of the machine that was stepped: the points that it could be run at. */
   readonly measured: readonly Sample[];
 }

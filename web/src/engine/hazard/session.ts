@@ -128,7 +128,7 @@ export class HazardSession {
       if (!machine.advance(MEASURED_STEPS)) break;
       measured.push({ pumps: count, length: text.length, steps: String(machine.steps) });
     }
-    return { generation, forms, measured };
+    return { generation, forms, callsWrittenOut: current.program.beyond.has("calls"), measured };
   }
 }
 
