@@ -61,7 +61,7 @@ function matchBacktracking(program: Program, { text, mode, output, stepLimit }: 
   const { matches, steps } = machine;
   const found = { ...(output === "matches" ? { matches: rowsOf(matches) } : {}), count: matches.length, steps };
   if (outcome === "done") return { status: "ok", ...found };
-  if (outcome === "endless-call" || outcome === "backward-match") return { ...cutShort(CUTS[outcome]), ...found };
+  if (outcome === "endless-call" || outcome === "stuck") return { ...cutShort(CUTS[outcome]), ...found };
   const error =
     outcome === "memory-limit"
       ? failed("step-limit", "memory-limit", "The machine holds more saved states than it has room for. What it found so far is given.")

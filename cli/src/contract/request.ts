@@ -44,7 +44,7 @@ const CUT_CODES: Readonly<Record<Cut, string>> = {
   memory: "memory-limit",
   matches: "matches-limit",
   calls: "endless-call",
-  backward: "backward-match",
+  stuck: "search-stuck",
 };
 
 const CUTS: Readonly<Record<Cut, string>> = {
@@ -52,7 +52,7 @@ const CUTS: Readonly<Record<Cut, string>> = {
   memory: "The run takes more room than there is.",
   matches: "There are more matches than are kept.",
   calls: "A group calls itself without end, so the run was given up.",
-  backward: "“\\K” in a lookahead has a match begin behind its end, and PHP gives the run up there.",
+  stuck: "“\\K” in a lookaround has a match begin where the search cannot go on from it, and PHP gives the run up there.",
 };
 
 /** The program, or the answer that says why there is none. */

@@ -21,19 +21,19 @@ export interface Found {
 }
 
 /** Why a run ended before its end, by how a machine ended. */
-export type Cut = "steps" | "memory" | "matches" | "calls" | "backward";
+export type Cut = "steps" | "memory" | "matches" | "calls" | "stuck";
 
 export const CUTS = {
   running: "steps",
   "memory-limit": "memory",
   "match-limit": "matches",
   "endless-call": "calls",
-  "backward-match": "backward",
+  stuck: "stuck",
   done: null,
 } as const;
 
 /** Ends at which there was nothing more to run, though it was no search's end. */
-const GIVEN_UP: ReadonlySet<Cut | null> = new Set<Cut>(["calls", "backward"]);
+const GIVEN_UP: ReadonlySet<Cut | null> = new Set<Cut>(["calls", "stuck"]);
 
 export const isGivenUp = (cut: Cut | null): boolean => GIVEN_UP.has(cut);
 

@@ -28,7 +28,7 @@ import { StayingCaptures } from "./staying.ts";
 import { Steering } from "./steering.ts";
 import { UndoLog } from "./undo.ts";
 
-export type Outcome = "running" | "done" | "memory-limit" | "match-limit" | "endless-call" | "backward-match";
+export type Outcome = "running" | "done" | "memory-limit" | "match-limit" | "endless-call" | "stuck";
 
 export interface MachineOptions extends SearchOptions {
   readonly recorder?: Recorder;
@@ -200,18 +200,31 @@ export class BacktrackingMachine {
     return -1;
   }
 
-  /** Keeps a match; where the next attempt begins, or −1. A match said to begin behind its end is none, and the run's end: a lookahead can say so. */
+  private stuck(): number {
+    this.outcome = "stuck";
+    return -1;
+  }
+
+  /** Where a match of the attempt under way is said to begin. */
+  private begins(): number {
+    const { keepRegister } = this.program;
+    const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
+    return kept >= 0 ? kept : this.attempt;
+  }
+
+  /**
+   * Keeps a match; where the next attempt begins, or −1. A lookaround can say that a match begins behind its end, which is none,
+   * or so that the search finds it for ever: either is the run's end.
+   */
   private afterMatch(start: number, end: number): number {
     const { keepRegister } = this.program;
     const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
-    if (kept > end) {
-      this.outcome = "backward-match";
-      return -1;
-    }
+    if (kept > end) return this.stuck();
     this.searches = true;
     this.matches.add(kept >= 0 ? kept : start, end, this.registers);
     if (this.program.markRegister >= 0) this.marks.push(this.program.markNames[this.registers[this.program.markRegister] as number] ?? null);
     if (this.keepCaptures) this.captures.push(this.stacks.all(this.registers));
+    if (kept >= 0 && kept < end && end === start && this.search.mode === "all") return this.stuck();
     return this.goesOn(this.search.afterMatch(start, end, kept, this.matches.length));
   }
 
@@ -442,7 +455,7 @@ export class BacktrackingMachine {
           break;
         }
         case Op.Match:
-          if ((this.search.mode === "whole" && at !== length) || (at === this.search.notEmptyFrom && at === this.attempt)) break;
+          if ((this.search.mode === "whole" && at !== length) || (at === this.search.notEmptyFrom && at === this.begins())) break;
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Match, pc), top, stateCount, this.attempt);
           next = this.afterMatch(this.attempt, at);

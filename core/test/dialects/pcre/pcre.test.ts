@@ -72,12 +72,15 @@ describe("calls", () => {
 });
 
 test("a match that is said to begin behind its end is none, and the search is given up", () => {
-  const backward = new BacktrackingMachine(programOf("(?=a\\K)", "", "pcre"), "amx", { mode: "all" });
-  expect(runToEnd(backward)).toBe("backward-match");
-  expect(backward.matches.length).toBe(0);
+  const behind = new BacktrackingMachine(programOf("(?=a\\K)", "", "pcre"), "amx", { mode: "all" });
+  expect(runToEnd(behind)).toBe("stuck");
+  expect(behind.matches.length).toBe(0);
   const later = new BacktrackingMachine(programOf("b|(?=a\\K)", "", "pcre"), "bba", { mode: "all" });
-  expect(runToEnd(later)).toBe("backward-match");
+  expect(runToEnd(later)).toBe("stuck");
   expect(later.matches.length).toBe(2);
+  const forEver = new BacktrackingMachine(programOf("(?<=\\Ka)", "", "pcre"), "ba", { mode: "all" });
+  expect([runToEnd(forEver), forEver.matches.length]).toEqual(["stuck", 1]);
+  expect(matchesOf("(?<=\\Ka)", "", "ba", "first", 1e4, "pcre")).toEqual([[1, 2]]);
   expect(matchesOf("(?=ab\\K)a?", "", "b", "all", 1e4, "pcre")).toEqual([]);
 });
 
