@@ -81,7 +81,7 @@ const ITEMS = [
 const GROUPS = ["(a)", "(a|ab)", "(b?)", "(a*?)", "([ab](b)?)", "(|a)", "((?2)b)", "(?<x>a|(?3))", "(a+)"];
 
 test.each(["pcre", "perl"] as const)("%s: random patterns match what they matched", (dialect) => {
-  const texts = textsOver(["a", "b"], 5);
+  const texts = textsOver(["a", "b"], 4);
   let written = 0;
   const pieces = fc.array(fc.constantFrom(...ITEMS, ...GROUPS), { minLength: 2, maxLength: 5 });
   fc.assert(
@@ -97,9 +97,9 @@ test.each(["pcre", "perl"] as const)("%s: random patterns match what they matche
         expect([program.reading.source.pattern, text, rowsOf(matches)]).toEqual([program.reading.source.pattern, text, rows]);
       }
     }),
-    { numRuns: 500, seed: 2711 },
+    { numRuns: 300, seed: 2711 },
   );
-  expect(written).toBeGreaterThan(100);
+  expect(written).toBeGreaterThan(60);
 });
 
 describe("what holds for all texts", () => {

@@ -4,14 +4,14 @@ import { compile, read } from "@lamprey/core";
 import { huntOnce, newTally, randomHazard, refutedBy } from "../src/hazard.ts";
 import { Random } from "../src/random.ts";
 
-const PATTERNS = 100;
+const PATTERNS = 60;
 
 test.each(["ecmascript", "python"] as const)("no verdict on random patterns in %s is refuted", (dialect) => {
   const random = new Random(4317);
   const tally = newTally();
   while (tally.patterns < PATTERNS) expect(huntOnce(random, dialect, tally)).toBeUndefined();
   expect(tally.linear).toBeGreaterThan(PATTERNS / 3);
-  expect(tally.polynomial + tally.exponential).toBeGreaterThan(5);
+  expect(tally.polynomial + tally.exponential).toBeGreaterThan(3);
 });
 
 test("random patterns have what verdicts go wrong on", () => {

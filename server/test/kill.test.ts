@@ -60,7 +60,7 @@ test("a killed server has kept every change that it acknowledged", async () => {
 
 test("one that is killed while it starts for the first time is whole the next time", async () => {
   const totals = new Set<number>();
-  for (let wait = 100; wait <= 700; wait += 90) {
+  for (let wait = 100; wait <= 700; wait += 120) {
     const data = mkdtempSync(join(tmpdir(), "lamprey-first-"));
     folders.push(data);
     const child = spawn(process.execPath, ["server/dist/main.js"], {
@@ -91,7 +91,7 @@ test("one that is killed while it makes a backup, or a database from before word
   );
   db.exec("delete from fact where name = 'words'; delete from mikro_orm_migrations where name like '0003%' or name > '0004'; pragma user_version = 2");
   db.close();
-  for (let wait = 250; wait <= 600; wait += 70) {
+  for (let wait = 250; wait <= 600; wait += 100) {
     const child = spawn(process.execPath, ["server/dist/main.js"], {
       cwd: ROOT,
       env: { ...process.env, PORT: "0", HOST: "127.0.0.1", LAMPREY_DATA: first.data, LOG_LEVEL: "silent" },
