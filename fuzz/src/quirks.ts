@@ -115,7 +115,7 @@ export const QUIRKS: readonly Quirk[] = [
   {
     dialect: "perl",
     why: "with g, a character that is repeated not once is found all the same; \\G in the middle is sought everywhere",
-    excuses: ({ pattern, text }) => (pattern.includes("{0}") && /[^\0-\x7f]/.test(text)) || /[^]\\G/.test(pattern),
+    excuses: ({ pattern, text }) => (pattern.includes("{0}") && /[^\0-\x7f]/.test(text)) || /[\s\S]\\G/.test(pattern),
   },
   {
     dialect: "perl",
