@@ -22,7 +22,7 @@ import { Kind, packEvent, type Recorder } from "./events.ts";
 import { Items, pointAt, pointBefore } from "./items.ts";
 import { MatchTable } from "./matches.ts";
 import { NO_ROOM, roomFor } from "./room.ts";
-import { ENOUGH, Search, type SearchOptions } from "./search.ts";
+import { ENOUGH, Search, type SearchOptions, STUCK } from "./search.ts";
 import { GroupStacks } from "./stacks.ts";
 import { StayingCaptures } from "./staying.ts";
 import { Steering } from "./steering.ts";
@@ -196,35 +196,29 @@ export class BacktrackingMachine {
   /** The offset as it is; −1, and the run has ended, where the search does not go on. */
   private goesOn(next: number): number {
     if (next >= 0) return next;
-    this.outcome = next === ENOUGH ? "match-limit" : "done";
+    this.outcome = next === ENOUGH ? "match-limit" : next === STUCK ? "stuck" : "done";
     return -1;
   }
 
-  private stuck(): number {
-    this.outcome = "stuck";
-    return -1;
-  }
-
-  /** Where a match of the attempt under way is said to begin. */
-  private begins(): number {
+  /** Where a match of the attempt under way is said to begin, if not where the attempt did; else −1. */
+  private get kept(): number {
     const { keepRegister } = this.program;
-    const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
-    return kept >= 0 ? kept : this.attempt;
+    return keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
   }
 
-  /**
-   * Keeps a match; where the next attempt begins, or −1. A lookaround can say that a match begins behind its end, which is none,
-   * or so that the search finds it for ever: either is the run's end.
-   */
+  /** Whether a match that ends at the offset is the empty one that is not wanted there. */
+  private isUnwanted(at: number): boolean {
+    return at === this.search.notEmptyFrom && at === (this.kept >= 0 ? this.kept : this.attempt);
+  }
+
+  /** Keeps a match; where the next attempt begins, or −1. One that is said to begin behind its end is none, and the run's end. */
   private afterMatch(start: number, end: number): number {
-    const { keepRegister } = this.program;
-    const kept = keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
-    if (kept > end) return this.stuck();
+    const { kept } = this;
+    if (kept > end) return this.goesOn(STUCK);
     this.searches = true;
     this.matches.add(kept >= 0 ? kept : start, end, this.registers);
     if (this.program.markRegister >= 0) this.marks.push(this.program.markNames[this.registers[this.program.markRegister] as number] ?? null);
     if (this.keepCaptures) this.captures.push(this.stacks.all(this.registers));
-    if (kept >= 0 && kept < end && end === start && this.search.mode === "all") return this.stuck();
     return this.goesOn(this.search.afterMatch(start, end, kept, this.matches.length));
   }
 
@@ -455,7 +449,7 @@ export class BacktrackingMachine {
           break;
         }
         case Op.Match:
-          if ((this.search.mode === "whole" && at !== length) || (at === this.search.notEmptyFrom && at === this.begins())) break;
+          if ((this.search.mode === "whole" && at !== length) || this.isUnwanted(at)) break;
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Match, pc), top, stateCount, this.attempt);
           next = this.afterMatch(this.attempt, at);

@@ -12,9 +12,10 @@ import type { Items } from "./items.ts";
  */
 export type MatchMode = "first" | "all" | "start" | "whole";
 
-/** Instead of an offset: the search is over, or as many matches were found as are wanted. */
+/** Instead of an offset: the search is over, as many matches were found as are wanted, or it would not come any further. */
 export const OVER = -1;
 export const ENOUGH = -2;
+export const STUCK = -3;
 
 export interface SearchOptions {
   readonly mode: MatchMode;
@@ -95,7 +96,8 @@ export class Search {
   }
 
   /**
-   * Where the next attempt begins after a match, or OVER, or ENOUGH.
+   * Where the next attempt begins after a match, or OVER, or ENOUGH, or STUCK: a lookaround can say where a match begins so
+   * that the same is found for ever.
    * @param kept where the match begins if not where its attempt did, or −1
    * @param count how many matches there are now
    */
@@ -106,6 +108,7 @@ export class Search {
     this.notEmptyFrom = stays && end === begins ? end : -1;
     this.items.origin = kept < 0 && this.program.searchStart === "goes-on" ? next : end;
     if (this.mode !== "all" || next > this.length) return OVER;
+    if (next === start && this.notEmptyFrom < 0) return STUCK;
     return count >= this.matchLimit ? ENOUGH : next;
   }
 }

@@ -10,7 +10,7 @@ import type { QuantifierMode } from "./tree.ts";
 /** Counts above this are the same as "no bound": no text is longer than a host's string. */
 const LARGEST_COUNT = 2_147_483_647;
 
-const MODE_SIGNS = ["?", "+", "*"];
+const QUANTIFIER_SIGNS = ["?", "+", "*"];
 
 interface Counts {
   readonly min: number;
@@ -42,8 +42,8 @@ export function readCounts(reader: Reader, tree: GrowingTree, { end }: Extract<O
     // What it would repeat is read all the same, and can be a mistake.
     tree.replaceLast({ kind: "sequence", items: [{ kind: "verb", verb: "fail", name: null, ...span }, tree.last], ...span });
     // It is read as if it were no quantifier, and has no mode.
-    const mode = MODE_SIGNS.find((each) => reader.pass(each));
-    if (mode !== undefined) reader.report("nothing-to-repeat", { start: reader.at - 1, end: reader.at }, mode);
+    const next = QUANTIFIER_SIGNS.find((each) => reader.pass(each));
+    if (next !== undefined) reader.report("nothing-to-repeat", { start: reader.at - 1, end: reader.at }, next);
     return true;
   }
   // With nothing of its own to repeat, it repeats the empty text.

@@ -5,7 +5,7 @@
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Lookbehind } from "../dialect/dialect.ts";
 import { Reckoning } from "./bounded.ts";
-import { childrenOf, type Node, type NodeOf, type Span, standsForMore, unknownNode, walk, walkWritten, waysOf } from "./tree.ts";
+import { childrenOf, type Node, type NodeOf, standsForMore, unknownNode, walk, walkWritten, waysOf } from "./tree.ts";
 
 export interface Width {
   readonly least: number;
@@ -28,12 +28,7 @@ export function widthsOf(root: Node, rule: Lookbehind = "any-width", renumbers =
   const widths = new Map<Node, Width>();
   /** The first group of each slot, which is the one that is called. */
   const groups = new Map<number, Node>();
-  const named = new Map<number, Span>();
-  for (const node of walk(root)) {
-    if (node.kind !== "group" || node.capture === null) continue;
-    if (!groups.has(node.capture)) groups.set(node.capture, node);
-    named.set(node.capture, node);
-  }
+  for (const node of walk(root)) if (node.kind === "group" && node.capture !== null && !groups.has(node.capture)) groups.set(node.capture, node);
   const widthOfSlot = (slot: number): Width | undefined => {
     const group = groups.get(slot);
     // What hangs on itself can be of any width.
@@ -49,7 +44,7 @@ export function widthsOf(root: Node, rule: Lookbehind = "any-width", renumbers =
       // To Perl a reference may be of any width.
       const isFree = (rule === "furthest-first" || renumbers) && node.kind === "back-reference";
       const isUnbound = isFree || (rule === "furthest-first" && isBoundless(node, widths));
-      widths.set(node, isUnbound ? ANY : isStrict ? strictWidthOf(node, widths, widthOfSlot, named) : widthOf(node, widths, widthOfSlot));
+      widths.set(node, isUnbound ? ANY : isStrict ? strictWidthOf(node, widths, widthOfSlot) : widthOf(node, widths, widthOfSlot));
       continue;
     }
     if (widths.has(node) || open.has(node)) continue;
@@ -71,12 +66,7 @@ const isBoundless = (node: Node, widths: ReadonlyMap<Node, Width>): boolean =>
  * nor has a reference or call inside of its own group, or one that may stand for several groups; a verb that ends an
  * alternative ends what is counted of it.
  */
-function strictWidthOf(
-  node: Node,
-  widths: ReadonlyMap<Node, Width>,
-  widthOfSlot: (slot: number) => Width | undefined,
-  spans: ReadonlyMap<number, Span>,
-): Width {
+function strictWidthOf(node: Node, widths: ReadonlyMap<Node, Width>, widthOfSlot: (slot: number) => Width | undefined): Width {
   switch (node.kind) {
     case "quantifier": {
       const { least, most } = widths.get(node.body) ?? NONE;
@@ -86,9 +76,7 @@ function strictWidthOf(
     case "back-reference":
     case "call": {
       const slots = node.kind === "call" ? [node.slot] : node.slots;
-      const span = spans.get(slots[0] ?? 0);
-      if (slots.length !== 1 || !span || (span.start <= node.start && node.end <= span.end)) return ANY;
-      return widthOfSlot(slots[0] as number) ?? NONE;
+      return (slots.length === 1 ? widthOfSlot(slots[0] as number) : undefined) ?? ANY;
     }
     case "sequence": {
       const ends = node.items.findIndex((item) => item.kind === "verb" && (item.verb === "accept" || item.verb === "fail"));
