@@ -33,9 +33,9 @@ const fields = () => store.getState().draft.fields;
 
 test("a run that is given up is shown up to there, and nothing is said to follow", async () => {
   openBench({ dialect: "pcre", pattern: "(?=a\\K)|b", flags: "", text: "bcab" });
-  await until("it is said", () => document.body.textContent?.includes("“\\K” in a lookaround has a match begin where the search cannot go on") === true);
+  await until("it is said", () => document.body.textContent?.includes("PHP gives up: “\\K” in a lookaround leaves it no way on") === true);
   await says("count", "1");
-  await until("the reel says so", () => document.body.textContent?.includes("The run was given up here, and does not go on.") === true);
+  await until("the reel says so", () => document.body.textContent?.includes("The run was given up at its last step.") === true);
   expect(store.getState().bench.work).toMatchObject({ exact: true, trouble: null });
 });
 

@@ -196,7 +196,7 @@ const CUT_WORDS = {
   memory: "There is no room for what the run on the sample has to remember; matches from there on are not shown.",
   matches: "The search was stopped at the most matches that are kept; those are shown.",
   calls: "A group calls itself without end, so the run on the sample was given up; matches from there on are not shown.",
-  stuck: "“\\K” in a lookaround has a match begin where the search cannot go on from it. PHP gives the run up there; matches from there on are not shown.",
+  stuck: "PHP gives up: “\\K” in a lookaround leaves it no way on. Matches from there on are not shown.",
 } as const;
 
 /** Whether the run on the sample ended early, or would take a backtracker too long. */

@@ -104,7 +104,7 @@ export function TakeAlong({ count, only }: { readonly count: number; readonly on
         save JSON
       </button>
       <span role="status" className="ml-auto truncate">
-        {said || (only ? `the ${plural(only.length, "match", "matches")} shown` : cut ? `the first ${plural(count, "match", "matches")}` : "")}
+        {said || (only ? `the ${plural(only.length, "match", "matches")} shown` : cut ? `${plural(count, "match", "matches")}, and no more known` : "")}
       </span>
     </div>
   );

@@ -24,7 +24,7 @@ export function ReelPanel() {
         {reel && !reel.complete && (
           <p className="px-3 pb-1 text-[12px] text-rust">
             {isGivenUp(result?.cut ?? null) && reel.length === taken
-              ? "The run was given up here, and does not go on."
+              ? "The run was given up at its last step."
               : `The reel holds the first ${number(reel.length)} steps; the run goes on beyond them. Shorten the sample to see it whole.`}
           </p>
         )}
