@@ -22,12 +22,23 @@ const asksForCall = (node: Node): boolean => node.kind === "conditional" && node
 
 type Called = NodeOf<"group">;
 
+const written = new WeakMap<Program, Program>();
+
 /**
  * The program with every call written out; the program itself where there is none, where one does not end, or where more
  * would have to be known.
  */
 export function withoutCalls(program: Program): Program {
   if (!program.beyond.has("calls")) return program;
+  let found = written.get(program);
+  if (!found) {
+    found = writeOut(program);
+    written.set(program, found);
+  }
+  return found;
+}
+
+function writeOut(program: Program): Program {
   const { reading } = program;
   const order = innermostFirst(reading.root);
   if (!order) return program;
@@ -54,35 +65,33 @@ function innermostFirst(root: Node): readonly (readonly [slot: number, group: Ca
   const done = new Map<number, { readonly group: Called; readonly size: number }>();
   const open = new Set<number>();
   let total = 0;
-  /** Slots to go into, and slots whose calls have all been gone into. */
-  const pending: { readonly slot: number; readonly ready: boolean }[] = [];
+  /** Slots to go into, and slots whose calls have all been gone into, with what they hold themselves. */
+  const pending: { readonly slot: number; readonly own?: { readonly nodes: number; readonly called: readonly number[] } }[] = [];
   for (const node of walk(root)) {
     total++;
     if (asksForCall(node)) return undefined;
-    if (node.kind === "call") pending.push({ slot: node.slot, ready: false });
+    if (node.kind === "call") pending.push({ slot: node.slot });
     // Of several groups in one slot the first is called.
     if (node.kind === "group" && node.capture !== null && !groups.has(node.capture)) groups.set(node.capture, node);
   }
   if (total > MAX_NODES) return undefined;
   const outer = pending.map(({ slot }) => slot);
   for (let task = pending.pop(); task; task = pending.pop()) {
-    const { slot, ready } = task;
+    const { slot, own } = task;
     const group = groups.get(slot);
-    if (!group || (!ready && open.has(slot))) return undefined;
-    if (done.has(slot)) continue;
-    const inside = [...walk(group.body)];
-    const called = inside.flatMap((node) => (node.kind === "call" ? [node.slot] : []));
-    if (ready) {
-      const size = called.reduce((sum, each) => sum + (done.get(each)?.size ?? 0), inside.length);
+    if (!group || (!own && open.has(slot))) return undefined;
+    if (own) {
+      const size = own.called.reduce((sum, each) => sum + (done.get(each)?.size ?? 0), own.nodes);
       if (size > MAX_NODES) return undefined;
       open.delete(slot);
       done.set(slot, { group, size });
-      continue;
+    } else if (!done.has(slot)) {
+      const inside = [...walk(group.body)];
+      if (inside.some(hangsOnMore)) return undefined;
+      const called = inside.flatMap((node) => (node.kind === "call" ? [node.slot] : []));
+      open.add(slot);
+      pending.push({ slot, own: { nodes: inside.length, called } }, ...called.map((each) => ({ slot: each })));
     }
-    if (inside.some(hangsOnMore)) return undefined;
-    open.add(slot);
-    pending.push({ slot, ready: true });
-    for (const each of called) if (!done.has(each)) pending.push({ slot: each, ready: false });
   }
   for (const slot of outer) total += done.get(slot)?.size ?? 0;
   return total > MAX_NODES ? undefined : [...done].map(([slot, { group }]) => [slot, group]);

@@ -3,7 +3,7 @@
  * forecast and not run. Exponential growth shows as a constant ratio, a polynomial's degree as the order of the first
  * differences that are all the same.
  */
-import { writtenOut } from "../automaton/written-out.ts";
+import { withoutCalls } from "../automaton/calls.ts";
 import { Forecast } from "../forecast/forecast.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import type { Program } from "../program/program.ts";
@@ -81,7 +81,7 @@ export function* sampleOf(program: Program, attack: Attack, pumps: number, mode:
 
 /** Of a pattern with calls the steps are those of it with its calls written out: to enter and to leave a group is not among them. */
 function* count(own: Program, text: string, mode: HazardMode, comparisons: boolean): Generator<number, bigint | undefined> {
-  const program = own.beyond.has("calls") ? writtenOut(own) : own;
+  const program = withoutCalls(own);
   const forecast = new Forecast(program, text, { mode: HAZARD_MODES[mode].asks, stepBudget: POINT_BUDGET, stepsFirst: STEPS_FIRST, comparisons });
   for (let spent = 0; spent < POINT_BUDGET; spent += SLICE) {
     if (forecast.advance(SLICE)) return forecast.exact ? BigInt(forecast.steps) : undefined;
