@@ -13,14 +13,14 @@ import type { CharSet } from "../charset/charset.ts";
 import { Op, type Operation, PutWhen, unknownOperation } from "../program/operations.ts";
 import { captureRegister, type Enclosure, FAILS, INSTRUCTION_WIDTH, openRegister, type Program, UNBOUNDED, type Verb } from "../program/program.ts";
 import { oneHasTakenPart } from "../program/registers.ts";
-import type { Span } from "../text/span.ts";
 import { CallsAside } from "./aside.ts";
 import { Came } from "./compiled/layout.ts";
 import { CompiledRun } from "./compiled/run.ts";
 import { OpenEnclosures } from "./enclosures.ts";
 import { Kind, packEvent, type Recorder } from "./events.ts";
 import { Items, pointAt, pointBefore } from "./items.ts";
-import { MatchTable } from "./matches.ts";
+import { KeptMatches } from "./kept.ts";
+import type { MatchTable } from "./matches.ts";
 import { NO_ROOM, roomFor } from "./room.ts";
 import { ENOUGH, Search, type SearchOptions, STUCK } from "./search.ts";
 import { GroupStacks } from "./stacks.ts";
@@ -50,11 +50,6 @@ const LATIN = 256;
 export class BacktrackingMachine {
   readonly program: Program;
   readonly text: string;
-  readonly matches: MatchTable;
-  /** For each match and slot all that it captured, oldest first, where that is asked for. */
-  readonly captures: (readonly (readonly Span[])[])[] = [];
-  /** For each match the name that its last verb with one left behind; null where none did. Empty where no verb of the program has one. */
-  readonly marks: (string | null)[] = [];
   outcome: Outcome = "running";
   /** Events so far. */
   steps = 0;
@@ -76,7 +71,7 @@ export class BacktrackingMachine {
   /** What a match begins with, where verbs show which attempts there are; null where that is no matter. */
   private readonly starts: CharSet | null;
   private readonly recorder: Recorder | null;
-  private readonly keepCaptures: boolean;
+  private readonly kept: KeptMatches;
   private readonly stacks: GroupStacks;
   private registers: Int32Array;
   private readonly open: OpenEnclosures;
@@ -111,13 +106,24 @@ export class BacktrackingMachine {
     this.open = new OpenEnclosures(program.enclosures);
     this.steering = new Steering(program, this.search, this.aside, this.open);
     this.recorder = options.recorder ?? null;
-    this.keepCaptures = options.keepCaptures === true && program.stackRegister >= 0;
+    this.kept = new KeptMatches(program, options.keepCaptures === true && program.stackRegister >= 0 ? this.stacks : null);
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
     this.staying = program.capturesStay === null ? null : new StayingCaptures(program, this.log, this.open);
-    this.matches = new MatchTable(program.slots.length);
     this.registers = new Int32Array(program.registerCount).fill(-1);
     this.next = options.from ?? 0;
     this.recorder?.watch(this.registers);
+  }
+
+  get matches(): MatchTable {
+    return this.kept.table;
+  }
+
+  get captures(): KeptMatches["captures"] {
+    return this.kept.captures;
+  }
+
+  get marks(): KeptMatches["marks"] {
+    return this.kept.marks;
   }
 
   /**
@@ -186,8 +192,7 @@ export class BacktrackingMachine {
   rewind(from: number, notEmptyAt = -1): void {
     this.outcome = "running";
     this.steps = this.backtracks = this.attempts = this.deepest = 0;
-    this.matches.clear();
-    this.captures.length = this.marks.length = 0;
+    this.kept.clear();
     this.next = from;
     this.searches = true;
     this.search.rewind(from, notEmptyAt);
@@ -200,26 +205,20 @@ export class BacktrackingMachine {
     return -1;
   }
 
-  /** Where a match of the attempt under way is said to begin, if not where the attempt did; else −1. */
-  private get kept(): number {
-    const { keepRegister } = this.program;
-    return keepRegister >= 0 ? (this.registers[keepRegister] as number) : -1;
-  }
-
   /** Whether a match that ends at the offset is the empty one that is not wanted there. */
   private isUnwanted(at: number): boolean {
-    return at === this.search.notEmptyFrom && at === (this.kept >= 0 ? this.kept : this.attempt);
+    if (at !== this.search.notEmptyFrom) return false;
+    const said = this.kept.saidStart(this.registers);
+    return at === (said >= 0 ? said : this.attempt);
   }
 
   /** Keeps a match; where the next attempt begins, or −1. One that is said to begin behind its end is none, and the run's end. */
   private afterMatch(start: number, end: number): number {
-    const { kept } = this;
-    if (kept > end) return this.goesOn(STUCK);
+    const said = this.kept.saidStart(this.registers);
+    if (said > end) return this.goesOn(STUCK);
     this.searches = true;
-    this.matches.add(kept >= 0 ? kept : start, end, this.registers);
-    if (this.program.markRegister >= 0) this.marks.push(this.program.markNames[this.registers[this.program.markRegister] as number] ?? null);
-    if (this.keepCaptures) this.captures.push(this.stacks.all(this.registers));
-    return this.goesOn(this.search.afterMatch(start, end, kept, this.matches.length));
+    this.kept.add(said >= 0 ? said : start, end, this.registers);
+    return this.goesOn(this.search.afterMatch(start, end, said, this.matches.length));
   }
 
   /** Makes room for one more saved state; false where memory is at its bound. */
