@@ -297,10 +297,8 @@ test(`${HOSTILE.length} requests that are meant to harm`, async () => {
   expect(await state()).toBe(before);
 }, 240_000);
 
-test.each([
-  ["11 million numbers", () => `{"title":"t","samples":${big(11_000_000, "1")}}`],
-  ["a change with 8 MB of text", () => JSON.stringify({ revision: 1, samples: [{ id: sample, name: "s", text: "gate ".repeat(1_600_000) }] })],
-])("%s keep nobody else waiting", async (_, body) => {
+/** How long others waited, each in turn, while a body was taken and answered, and how long that took itself; in ms. */
+async function besides(raw: Raw): Promise<{ readonly waits: readonly number[]; readonly work: number }> {
   const waits: number[] = [];
   let over = false;
   const asking = (async () => {
@@ -311,14 +309,29 @@ test.each([
     }
   })();
   const sent = performance.now();
-  await send({ method: "PATCH", path: `/api/specimens/${id}`, ...json(body()) });
+  await send(raw);
   const work = performance.now() - sent;
   over = true;
   await asking;
-  // Held against the work itself: a machine that is busy with other tests slows both. What is kept out is a wait as long as it.
-  expect(waits.length).toBeGreaterThanOrEqual(4);
-  expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).toBeLessThan(work / 2);
-});
+  return { waits, work };
+}
+
+/** A machine that is busy with other tests slows one turn or another; a server that cannot listen meanwhile fails them all. */
+const TURNS = 6;
+
+test.each([
+  ["11 million numbers", () => `{"title":"t","samples":${big(11_000_000, "1")}}`],
+  ["a change with 8 MB of text", () => JSON.stringify({ revision: 1, samples: [{ id: sample, name: "s", text: "gate ".repeat(1_600_000) }] })],
+])("%s keep nobody else waiting", async (_, body) => {
+  const raw = { method: "PATCH", path: `/api/specimens/${id}`, ...json(body()) };
+  const longest: number[] = [];
+  for (let turn = 0; turn < TURNS && !longest.some((share) => share < 1 / 2); turn += 1) {
+    const { waits, work } = await besides(raw);
+    // What is kept out is a wait as long as the work. A first wait that lasts as long as all shows nothing.
+    longest.push(waits.length < 4 ? 1 : Math.max(...waits) / work);
+  }
+  expect(Math.min(...longest)).toBeLessThan(1 / 2);
+}, 60_000);
 
 describe("requests that never end", () => {
   test("headers have ten seconds", async () => {
