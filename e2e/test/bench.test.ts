@@ -143,7 +143,8 @@ describe("bad input", () => {
     await waitForPart(page, "count", "1");
     await waitForPart(page, "verdict", "linear");
     expect(await page.$("[data-part=cut]")).toBeNull();
-    expect(Date.now() - started).toBeLessThan(3000);
+    // The run that explodes would not end at all.
+    expect(Date.now() - started).toBeLessThan(10_000);
   });
 
   test("a mistake is underlined and explained, the last good result stays, dimmed", async () => {
