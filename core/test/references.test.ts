@@ -48,6 +48,20 @@ describe("what is written out", () => {
     for (const { start, end } of written.nodes) expect(start >= 0 && start <= end && end <= pattern.length).toBe(true);
   });
 
+  // A group without a text has no way through it, and what stands there instead must have none either.
+  test.each<[pattern: string, dialect: DialectName]>([
+    ["([])\\1", "ecmascript"],
+    ["(?:([])\\1)*b", "ecmascript"],
+    ["(?:([a&&b])\\1)|b", "java"],
+    ["(?:([^\\s\\S])\\1)+|b", "dotnet"],
+    ["(?:([^\\s\\S])x(?(1)a|b))?b", "pcre"],
+  ])("/%s/ in %s", (pattern, dialect) => {
+    const program = programOf(pattern, "", dialect);
+    const written = writtenOut(program);
+    expect(kinds(written)).toBe(0);
+    for (const text of ["", "a", "b", "ab"]) expect(spansOf(written, text, "all")).toBe(spansOf(program, text, "all"));
+  });
+
   test("a pattern that would get too large stays as it is, and one that is deep is written out like any other", () => {
     const many = programOf(`${"([a-z])".repeat(4)}\\1\\2\\3\\4`);
     expect(kinds(writtenOut(many))).toBeGreaterThan(0);

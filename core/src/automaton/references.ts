@@ -96,7 +96,8 @@ class Writer {
         const behind = taken === undefined ? rest : rest.map((each) => this.settled(each, group.capture, taken));
         return { ...sequence, items: [own, ...behind] };
       });
-      return { ...sequence, items: [...items.slice(0, i), { kind: "alternation", branches, start: item.start, end: sequence.end }] };
+      const at = { start: item.start, end: sequence.end };
+      return { ...sequence, items: [...items.slice(0, i), branches.length === 0 ? never(at) : { kind: "alternation", branches, ...at }] };
     }
     return sequence;
   }
@@ -135,7 +136,7 @@ class Writer {
         const { start, end } = node;
         if (taken) return { kind: "sequence", items: taken.map((codePoint) => character(codePoint, node.folding, node)), start, end };
         if (this.program.reading.dialect?.semantics.unsetReference === "empty") return { kind: "empty", start, end };
-        return { kind: "set", set: [], fixed: [], strings: [], negated: false, items: [], folding: null, start, end };
+        return never(node);
       }
       return node.kind === "conditional" && isOn(node, slot) ? (taken ? node.yes : node.no) : node;
     });
@@ -243,6 +244,19 @@ function lettersOf(set: readonly number[]): number[] | undefined {
   }
   return letters;
 }
+
+/** What takes no text at all. */
+const never = ({ start, end }: Pick<Node, "start" | "end">): Node => ({
+  kind: "set",
+  set: [],
+  fixed: [],
+  strings: [],
+  negated: false,
+  items: [],
+  folding: null,
+  start,
+  end,
+});
 
 const character = (codePoint: number, folding: NodeOf<"character">["folding"], { start, end }: Node): Node => ({
   kind: "character",
