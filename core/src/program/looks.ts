@@ -7,7 +7,7 @@ import { Turns } from "./turns.ts";
 
 export abstract class Looks extends Turns {
   protected look(node: NodeOf<"look">): void {
-    const { behind, widths, body, back: reach = 0 } = node;
+    const { behind, widths, body, back: reach } = node;
     /** Goes back by so many characters, and reads on from there. */
     const from =
       (width: number, part: Node): Task =>
@@ -16,7 +16,7 @@ export abstract class Looks extends Turns {
         this.later([() => this.node(part, false)]);
       };
     const inside = (): void => {
-      if (reach !== 0) this.searchBack(node, widths?.[0] ?? 0, reach);
+      if (reach !== undefined) this.searchBack(node, widths?.[0] ?? 0, reach);
       else if (widths === null) this.later([() => this.node(body, behind)]);
       else if (widths.length === 1) from(widths[0] as number, body)();
       else {
@@ -44,7 +44,7 @@ export abstract class Looks extends Turns {
    */
   private searchBack(node: NodeOf<"look">, first: number, reach: number): void {
     const enclosure = this.enclosures.length - 1;
-    const [least, further] = reach > 0 ? [first, reach] : [first + reach, -reach];
+    const [least, further] = reach >= 0 ? [first, reach] : [first + reach, -reach];
     if (reach < 0) {
       this.fromFurthest(node, least, further, enclosure);
       return;
@@ -52,6 +52,8 @@ export abstract class Looks extends Turns {
     const operator = { start: node.start, end: node.start };
     this.beyond.add("looks-back");
     if (least > 0) this.emit(node, Op.StepBack, least);
+    this.later([() => this.node(node.body, false), () => this.emit(node, Op.HereAgain, enclosure)]);
+    if (further === 0) return;
     const number = this.loops.length;
     const turns: NodeOf<"quantifier"> = { kind: "quantifier", min: 0, max: further, mode: "lazy", body: node.body, operator, start: node.start, end: node.end };
     this.loops.push({
@@ -75,7 +77,6 @@ export abstract class Looks extends Turns {
     this.emit(node, Op.StepBack, 1);
     this.emit(node, Op.LoopNext, number, start);
     this.aim(start, 2);
-    this.later([() => this.node(node.body, false), () => this.emit(node, Op.HereAgain, enclosure)]);
   }
 
   /** The same from the furthest place to the nearest: each place is an alternative. */

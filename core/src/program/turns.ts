@@ -11,6 +11,8 @@ import { Op, PutWhen } from "./operations.ts";
 import { type Beyond, captureRegister, type Enclosure, FAILS, type Loop, UNBOUNDED } from "./program.ts";
 import { Staying } from "./staying.ts";
 
+type EmptyIteration = NonNullable<Reading["dialect"]>["semantics"]["emptyIteration"];
+
 export abstract class Turns extends Emitter {
   protected readonly loops: Loop[] = [];
   protected readonly enclosures: Enclosure[] = [];
@@ -75,12 +77,6 @@ export abstract class Turns extends Emitter {
       return;
     }
     const optional = node.min === 0 && node.max === 1;
-    if (node.max > node.min && !optional && node.mode !== "possessive" && this.hasNoFurtherTurn(body)) {
-      const inner = this.staying.settledInside(body);
-      const furtherTurn = (part: Node) => () => this.loop({ ...node, min: 0, max: 1 }, this.settled(node, part, back));
-      this.later([() => this.quantifier({ ...node, max: node.min }, back), ...(inner ? [furtherTurn(inner)] : [])]);
-      return;
-    }
     if (this.staying.keepsFirst(node)) this.loopKeepingFirst(node, back);
     else if (node.mode !== "possessive") this.loop(node, optional ? () => this.node(body, back) : this.turn(node, back));
     else {
@@ -120,7 +116,7 @@ export abstract class Turns extends Emitter {
     this.later([
       ...(min > 0 ? [() => this.loop({ ...node, max: min }, turn)] : []),
       () => clear(last),
-      () => this.loop({ ...node, min: 0, max: max - min }, () => this.later([turn, () => both(capture, last, PutWhen.Always)])),
+      () => this.loop({ ...node, min: 0, max: max - min }, () => this.later([turn, () => both(capture, last, PutWhen.Always)]), this.emptyIterationOf(node)),
       () => both(last, first, PutWhen.ToNothing),
     ]);
     this.firsts.push(() => {
@@ -134,10 +130,12 @@ export abstract class Turns extends Emitter {
     for (const settle of this.firsts.splice(from)) settle();
   }
 
-  private hasNoFurtherTurn(body: Node): boolean {
-    if (this.dialect.semantics.emptyGroupTurn === "taken" || body.kind !== "group") return false;
-    this.widths ??= widthsOf(this.part);
-    return this.widths.get(body)?.most === 0 && this.staying.isSteady(body);
+  /** How a turn counts that takes nothing, in this loop. */
+  private emptyIterationOf({ body, mode, min, max }: NodeOf<"quantifier">): EmptyIteration {
+    const { emptyIteration, emptyGroupTurn } = this.dialect.semantics;
+    const isOptional = min === 0 && max === 1;
+    const hasNone = emptyGroupTurn === "none" && body.kind === "group" && mode !== "possessive" && !isOptional && this.staying.isSteady(body);
+    return hasNone ? "fails" : emptyIteration;
   }
 
   /** The slot of a group that has not taken part where it has no turn, by the dialect; 0 where it is no such group. */
@@ -162,10 +160,10 @@ export abstract class Turns extends Emitter {
     return this.facts.get(node) as Facts;
   }
 
-  private loop(node: NodeOf<"quantifier">, iteration: Task): void {
+  private loop(node: NodeOf<"quantifier">, iteration: Task, emptyIteration = this.emptyIterationOf(node)): void {
     const { min, max, mode, body } = node;
     const { canBeEmpty, firstSlot, lastSlot } = this.factsOf(body);
-    const { clearsCapturesEachIteration, emptyIteration } = this.dialect.semantics;
+    const { clearsCapturesEachIteration } = this.dialect.semantics;
     const clears = clearsCapturesEachIteration && lastSlot > 0;
     const counted = min > 0 || max !== Number.POSITIVE_INFINITY;
     const endsEmpty =
