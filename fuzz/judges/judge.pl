@@ -111,7 +111,18 @@ sub source {
 
 my %kinds = (calls => \&calls, rewrite => \&rewrite, source => \&source);
 
+# A host's call may have no end (`\K` in a loop or a split), and nothing but the process can be ended then.
+sub answer {
+    my ($question) = @_;
+    my $kind = $kinds{ $question->{kind} // '' };
+    return verdict($question) if !$kind;
+    alarm 1;
+    my $answer = $kind->($question);
+    alarm 0;
+    return $answer;
+}
+
 while (my $line = <STDIN>) {
-    my @answers = map { ($kinds{ $_->{kind} // '' } // \&verdict)->($_) } @{ $json->decode($line) };
+    my @answers = map { answer($_) } @{ $json->decode($line) };
     print $json->encode(\@answers), "\n";
 }

@@ -194,9 +194,12 @@ function agree(question: HostQuestion, ours: unknown, theirs: unknown): boolean 
   if (question.kind !== "source") return isDeepStrictEqual(JSON.parse(JSON.stringify(ours)), theirs);
   const [mine, made] = [ours, theirs] as { pattern?: string; flags?: string }[];
   if (made?.pattern === undefined || mine?.pattern === undefined) return false;
+  // Perl ends a comment that ends the pattern, and says the flags as the pattern's own open flags leave them.
+  const pattern = mine.pattern === question.pattern && made.pattern === `${mine.pattern}\n` && mine.flags?.includes("x") ? mine.pattern : made.pattern;
+  const flags = /\(\?[\^a-z-]+\)/.test(mine.pattern) ? "" : mine.flags;
   return samePattern(
-    { pattern: made.pattern, flags: made.flags ?? "" },
-    { pattern: mine.pattern, flags: mine.flags ?? "" },
+    { pattern, flags: made.flags ?? "" },
+    { pattern: mine.pattern, flags: flags ?? "" },
     question.source.startsWith("/") ? "literal" : "",
   );
 }
