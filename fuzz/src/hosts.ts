@@ -197,11 +197,7 @@ function agree(question: HostQuestion, ours: unknown, theirs: unknown): boolean 
   // Perl ends a comment that ends the pattern, and says the flags as the pattern's own open flags leave them.
   const pattern = mine.pattern === question.pattern && made.pattern === `${mine.pattern}\n` && mine.flags?.includes("x") ? mine.pattern : made.pattern;
   const flags = /\(\?[\^a-z-]+\)/.test(mine.pattern) ? "" : mine.flags;
-  return samePattern(
-    { pattern, flags: made.flags ?? "" },
-    { pattern: mine.pattern, flags: flags ?? "" },
-    question.source.startsWith("/") ? "literal" : "",
-  );
+  return samePattern({ pattern, flags: made.flags ?? "" }, { pattern: mine.pattern, flags: flags ?? "" }, question.source.startsWith("/") ? "literal" : "");
 }
 
 /** A literal may escape what it must; flags that the pattern sets itself are said by the host too. */

@@ -3,8 +3,9 @@ import { type Found, findSlices } from "../linear/find.ts";
 import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import type { MatchMode } from "../machine/search.ts";
-import { compileSource } from "../program/compile.ts";
+import { compile, compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
+import { rewrite } from "../syntax/tree.ts";
 
 export class Asked {
   private readonly known = new Map<string, Found>();
@@ -48,6 +49,22 @@ export class Asked {
     const { source } = this.program;
     const program = source.flags.includes(flag) ? this.program : compileSource({ ...source, flags: source.flags + flag });
     if (!program) throw new RangeError(`With the flag “${flag}” the pattern does not read.`);
+    return yield* this.matchesOf(program, mode);
+  }
+
+  /** The same where a search begins each time as if it were the first: what asks where it began (`\G`) holds at the text's start alone. */
+  *matchesAsFirst(mode: MatchMode): Generator<number, MatchTable> {
+    if (!this.program.beyond.has("search-start")) return yield* this.matches(mode);
+    const { reading } = this.program;
+    const root = rewrite(reading.root, (node) =>
+      node.kind === "assertion" && node.assertion === "search-start" ? { ...node, assertion: "text-start" } : node,
+    );
+    const compiled = compile({ ...reading, root });
+    if (!compiled.ok) throw new RangeError("A pattern that is read is read with another anchor too.");
+    return yield* this.matchesOf(compiled.program, mode);
+  }
+
+  private *matchesOf(program: Program, mode: MatchMode): Generator<number, MatchTable> {
     const found = yield* findSlices(program, this.text, { mode, ...this.limits });
     this.cut ??= found.cut;
     return found.matches;

@@ -20,8 +20,8 @@ const ONE = number(1);
 function* fields({ asked, text, program }: CallsContext): Generator<number, Value[]> {
   const found: Value[] = [];
   if (text === "") return found;
-  // A circumflex alone means every line.
-  const table = program.source.pattern === "^" ? yield* asked.matchesWith("all", "m") : yield* asked.matches("all");
+  // A circumflex alone means every line. Nothing says where the last field ended.
+  const table = program.source.pattern === "^" ? yield* asked.matchesWith("all", "m") : yield* asked.matchesAsFirst("all");
   let from = 0;
   for (let match = 0; match < table.length && from < text.length; match++) {
     const [start, end] = [table.start(match), table.end(match)];
