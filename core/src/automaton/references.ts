@@ -8,6 +8,7 @@
 
 import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
+import { noCharacter } from "../syntax/build.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, mapChildren, type Node, type NodeOf, rewrite, unknownNode, walk } from "../syntax/tree.ts";
 import { MAX_NODES } from "./calls.ts";
@@ -97,7 +98,7 @@ class Writer {
         return { ...sequence, items: [own, ...behind] };
       });
       const at = { start: item.start, end: sequence.end };
-      return { ...sequence, items: [...items.slice(0, i), branches.length === 0 ? never(at) : { kind: "alternation", branches, ...at }] };
+      return { ...sequence, items: [...items.slice(0, i), branches.length === 0 ? { ...noCharacter, ...at } : { kind: "alternation", branches, ...at }] };
     }
     return sequence;
   }
@@ -136,7 +137,7 @@ class Writer {
         const { start, end } = node;
         if (taken) return { kind: "sequence", items: taken.map((codePoint) => character(codePoint, node.folding, node)), start, end };
         if (this.program.reading.dialect?.semantics.unsetReference === "empty") return { kind: "empty", start, end };
-        return never(node);
+        return { ...noCharacter, start, end };
       }
       return node.kind === "conditional" && isOn(node, slot) ? (taken ? node.yes : node.no) : node;
     });
@@ -244,19 +245,6 @@ function lettersOf(set: readonly number[]): number[] | undefined {
   }
   return letters;
 }
-
-/** What takes no text at all. */
-const never = ({ start, end }: Pick<Node, "start" | "end">): Node => ({
-  kind: "set",
-  set: [],
-  fixed: [],
-  strings: [],
-  negated: false,
-  items: [],
-  folding: null,
-  start,
-  end,
-});
 
 const character = (codePoint: number, folding: NodeOf<"character">["folding"], { start, end }: Node): Node => ({
   kind: "character",

@@ -35,7 +35,6 @@ export const MESSAGES = {
   "flag-unread": ["unsupported", "Lamprey does not read the flag “{0}” yet."],
   "lookbehind-long": ["syntax-error", "A lookbehind goes back {0} characters at most, and this may take more. Give its counts an end."],
   "lookbehind-unbounded": ["syntax-error", "What a lookbehind takes must have a most, and this has none. Give it a count with an end, as in “{0,99}”."],
-  "lookbehind-unread": ["unsupported", "Lamprey does not read a lookbehind yet whose widths run over, or in which two parts have no bound."],
   "escape-unicode-plain": ["syntax-error", "“\\u” needs four hexadecimal digits, as in “\\u00e9”."],
   "escape-unicode-long": ["syntax-error", "“\\U” needs eight hexadecimal digits up to 0010FFFF, as in “\\U0001F41F”."],
   "octal-too-large": ["syntax-error", "The octal escape “\\{0}” is above “\\377”. Write “\\u” and four hexadecimal digits instead."],

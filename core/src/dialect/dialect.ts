@@ -229,7 +229,7 @@ export type Escape =
   /** A line end: CR LF, or one of the others; when it is settled, and not tried another way. */
   | { readonly kind: "line-break"; readonly others: (options: Options) => CharSet; readonly settled: "always" | "repeated" }
   /** A grapheme cluster, by which rules; where a lookbehind cannot have it yet: what it is there. */
-  | { readonly kind: "cluster"; readonly rules: ClusterRules; readonly unreadBehind?: string }
+  | { readonly kind: "cluster"; readonly rules: ClusterRules }
   /** Something that the language has and Lamprey does not read yet, but where it takes what `unless` says. */
   | { readonly kind: "unread"; readonly what: string; readonly unless?: (options: Options) => CharSet | undefined }
   /** `\p{…}`, in the strict grammar only. */

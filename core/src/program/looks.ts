@@ -1,5 +1,6 @@
 /** Lookarounds: what is asked ahead, and the ways in which dialects go back to ask what stands behind. */
 import type { Node, NodeOf } from "../syntax/tree.ts";
+import { noCharacter } from "../syntax/build.ts";
 import type { Task } from "./emitter.ts";
 import { Op } from "./operations.ts";
 import { UNBOUNDED } from "./program.ts";
@@ -16,7 +17,10 @@ export abstract class Looks extends Turns {
         this.later([() => this.node(part, false)]);
       };
     const inside = (): void => {
-      if (reach !== undefined) this.searchBack(node, widths?.[0] ?? 0, reach);
+      if (widths?.length === 0) {
+        this.beyond.add("looks-back");
+        this.node(noCharacter, false);
+      } else if (reach !== undefined) this.searchBack(node, widths?.[0] ?? 0, reach);
       else if (widths === null) this.later([() => this.node(body, behind)]);
       else if (widths.length === 1) from(widths[0] as number, body)();
       else {
@@ -38,22 +42,27 @@ export abstract class Looks extends Turns {
     this.later([() => this.later([inside]), () => this.emit(node, Op.BackToPlace, place)]);
   }
 
-  /**
-   * A lookbehind that is tried from the nearest place to the furthest, and must end where it was asked: a lazy loop goes
-   * back character by character.
-   */
+  /** A lookbehind that is tried place by place, and must end where it was asked. */
   private searchBack(node: NodeOf<"look">, first: number, reach: number): void {
     const enclosure = this.enclosures.length - 1;
-    const [least, further] = reach >= 0 ? [first, reach] : [first + reach, -reach];
-    if (reach < 0) {
-      this.fromFurthest(node, least, further, enclosure);
-      return;
-    }
-    const operator = { start: node.start, end: node.start };
     this.beyond.add("looks-back");
+    const { from } = node;
+    this.later([
+      ...(from === undefined ? [] : [() => this.enclose("look", node, false, () => this.emit(node, Op.StepBack, from))]),
+      () => (reach < 0 ? this.fromFurthest(node, first + reach, -reach, enclosure) : this.fromNearest(node, first, reach, enclosure)),
+    ]);
+  }
+
+  /** From the nearest place to the furthest. */
+  private fromNearest(node: NodeOf<"look">, least: number, further: number, enclosure: number): void {
     if (least > 0) this.emit(node, Op.StepBack, least);
+    if (further > 0) this.stepsBack(node, further);
     this.later([() => this.node(node.body, false), () => this.emit(node, Op.HereAgain, enclosure)]);
-    if (further === 0) return;
+  }
+
+  /** A lazy loop that goes back character by character. */
+  private stepsBack(node: NodeOf<"look">, further: number): void {
+    const operator = { start: node.start, end: node.start };
     const number = this.loops.length;
     const turns: NodeOf<"quantifier"> = { kind: "quantifier", min: 0, max: further, mode: "lazy", body: node.body, operator, start: node.start, end: node.end };
     this.loops.push({
@@ -81,7 +90,6 @@ export abstract class Looks extends Turns {
 
   /** The same from the furthest place to the nearest: each place is an alternative. */
   private fromFurthest(node: NodeOf<"look">, least: number, further: number, enclosure: number): void {
-    this.beyond.add("looks-back");
     const widths = Array.from({ length: further + 1 }, (_, i) => least + further - i);
     const jumps: number[] = [];
     const tasks: Task[] = [];

@@ -11,6 +11,9 @@ const MOST_TURNS = 0x7fffffff;
 
 const LEAST_NUMBER = -0x80000000;
 
+/** No text is as long, in any host. */
+const LONGEST_TEXT = 0x40000000;
+
 /** What a stretch of a pattern comes to by itself. */
 interface Reckoned {
   readonly most: number;
@@ -18,8 +21,6 @@ interface Reckoned {
   readonly valid: boolean;
   /** It takes the same number of characters whichever way it goes. */
   readonly steady: boolean;
-  /** The number of an alternative has run over, so that the longest of them is not the longest. */
-  readonly astray: boolean;
 }
 
 /** So many characters, so many turns of a stretch, a choice among stretches, or one part after the other. */
@@ -54,27 +55,27 @@ export class Reckoning {
 
   /** Settles a lookbehind: gives it its width where it has one, and says what is wrong with it or cannot be read. */
   settle(look: NodeOf<"look">, width: Width | undefined): Diagnostic[] {
-    const { most, valid, astray } = reckon(this.steps.get(look.body) as Step);
+    const { most, valid } = reckon(this.steps.get(look.body) as Step);
     if (!valid) return [diagnostic("lookbehind-unbounded", look)];
     if (width && width.least === width.most) {
       // The one place where a node is not whole when it is made: its widths are known only when all groups are.
       (look as { widths: readonly number[] | null }).widths = [width.least];
       return [];
     }
-    // Tried from the nearest place to the furthest it holds where it does read from right to left, as long as nothing
-    // inside keeps what it took or is settled on its way: then each place is tried. A number that has run over reaches back no further than it lies
-    // above the least of 32 bits.
-    const unread =
-      astray ||
-      (most < 0 && most - LEAST_NUMBER > (width?.least ?? 0)) ||
-      (width !== undefined && most >= 0 && most < width.least) ||
-      (this.keeping.has(look.body) && most < 0);
-    if (!unread && width && this.keeping.has(look.body)) {
-      const settled = look as { widths: readonly number[] | null; back?: number };
-      settled.widths = [width.least];
-      settled.back = Math.max(0, most - width.least);
-    }
-    return unread ? [diagnostic("lookbehind-unread", look)] : [];
+    if (!width) return [];
+    const { least } = width;
+    // A number below nought is run over once more where it is taken from a place, and then it reaches to the text's start;
+    // but only from so many characters on.
+    const from = most < 0 ? most - LEAST_NUMBER : 0;
+    const reachesAll = most < 0 ? from <= least : most >= Math.min(width.most, LONGEST_TEXT);
+    // Read from right to left it holds where it does tried place by place, from the nearest to the furthest, as long as
+    // nothing inside keeps what it took or is settled on its way.
+    if (reachesAll && !this.keeping.has(look.body)) return [];
+    const settled = look as { widths: readonly number[] | null; back?: number; from?: number };
+    settled.widths = from >= LONGEST_TEXT || (most >= 0 && most < least) ? [] : [least];
+    settled.back = most < 0 ? Number.POSITIVE_INFINITY : most - least;
+    if (from > least) settled.from = from;
+    return [];
   }
 
   /** Whether a part takes the same number of characters whichever way it goes: its turns are counted, not tried. */
@@ -87,7 +88,7 @@ const isKept = (node: Node): boolean => (node.kind === "group" && node.capture !
 
 function reckon(whole: Step): Reckoned {
   let [before, most] = [0, 0];
-  let [valid, steady, astray] = [true, true, false];
+  let [valid, steady] = [true, true];
   const waiting = [whole];
   for (let step = waiting.pop(); step; step = waiting.pop()) {
     switch (step.kind) {
@@ -103,14 +104,12 @@ function reckon(whole: Step): Reckoned {
         valid &&= step.of.valid && longer >= most;
         most = longer;
         steady &&= step.steady && step.of.steady;
-        astray ||= step.of.astray;
         break;
       }
       case "choice":
-        before = (before + most + step.among.reduce((longest, each) => Math.max(longest, each.most), LEAST_NUMBER)) | 0;
+        before = (before + most + step.among.reduce((longest, each) => Math.max(longest, each.most), -1)) | 0;
         most = 0;
         valid &&= step.among.every((each) => each.valid);
-        astray ||= step.among.some((each) => each.astray || each.most < 0);
         steady = false;
         break;
       case "endless":
@@ -119,7 +118,7 @@ function reckon(whole: Step): Reckoned {
         break;
     }
   }
-  return { most: (before + most) | 0, valid, steady, astray };
+  return { most: (before + most) | 0, valid, steady };
 }
 
 /** The step that a part is; lookarounds and assertions are none. */
@@ -136,6 +135,8 @@ function stepOf(node: Node, inside: readonly Step[]): Step {
     case "sequence":
       return { kind: "run", parts: inside };
     case "group":
+      // A whole character counts for none, though it takes one at least.
+      if (node.stands === "grapheme-cluster") return NOTHING;
       return node.stands === "line-break" ? { kind: "characters", count: 2, steady: true } : (inside[0] as Step);
     case "atomic":
       return inside[0] as Step;
@@ -158,7 +159,7 @@ function stepOf(node: Node, inside: readonly Step[]): Step {
 function repeated({ body, min, max, mode }: NodeOf<"quantifier">, of: Reckoned): Step {
   const grouped = body.kind === "group" && body.stands === undefined;
   const optional = min === 0 && max === 1;
-  if (optional && grouped && mode !== "possessive") return { kind: "choice", among: [of, { most: 0, valid: true, steady: true, astray: false }] };
+  if (optional && grouped && mode !== "possessive") return { kind: "choice", among: [of, { most: 0, valid: true, steady: true }] };
   if (!of.valid) return { kind: "endless", steady: of.steady && min === max };
   if (optional) return { kind: "characters", count: of.most, steady: false };
   const turns = Math.min(max, MOST_TURNS);

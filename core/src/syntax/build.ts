@@ -44,6 +44,9 @@ export function setOf(taken: CharSet, folding: FoldingRule | null = null): NodeO
   return { kind: "set", set: negated ? others : taken, fixed: [], strings: [], negated, items: [], folding, ...NOWHERE };
 }
 
+/** A character that there is none of: no way leads through it. */
+export const noCharacter: NodeOf<"set"> = setOf([]);
+
 /** The items of a sequence, or the one that a node is. */
 export const itemsOf = (node: Node): readonly Node[] => (node.kind === "sequence" ? node.items : node.kind === "empty" ? [] : [node]);
 

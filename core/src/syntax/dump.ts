@@ -51,7 +51,11 @@ function factsOf(node: Node): string[] {
     case "assertion":
       return [node.assertion];
     case "look":
-      return [node.negated ? "no" : "", node.behind ? "behind" : "ahead", node.widths === null ? "" : `width ${node.widths.join(" or ")}`];
+      return [
+        node.negated ? "no" : "",
+        node.behind ? "behind" : "ahead",
+        node.widths === null ? "" : `width ${node.widths.length === 0 ? "none" : node.widths.join(" or ")}`,
+      ];
     case "group":
       return [node.capture === null ? "" : `$${node.capture}`, node.name ?? "", node.pops === undefined ? "" : `takes back $${node.pops}`];
     case "back-reference":

@@ -201,7 +201,6 @@ class Parser {
     if (meaning.kind === "assertion") this.assertion(meaning, start);
     if (meaning.kind === "line-break") tree.add(lineBreak(meaning.others(reader.options), meaning.settled, { start, end: reader.at }));
     if (meaning.kind === "cluster") {
-      if (meaning.unreadBehind && tree.top.lookbehindGroups >= 0) reader.report("escape-unread", { start, end: reader.at }, "\\X", meaning.unreadBehind);
       tree.add(graphemeCluster(meaning.rules, { start, end: reader.at }));
     }
     if (meaning.kind === "keep") {

@@ -59,8 +59,9 @@ export type Node = Span &
     | { readonly kind: "assertion"; readonly assertion: AssertionKind; readonly set: CharSet }
     /**
      * `widths` are the numbers of characters that a lookbehind goes back by: one, or one for each alternative of its body;
-     * null where it reads backwards. `back` is how many characters further it may go, one after the other, where it must
-     * end at the place that it is asked for; where it is less than nought, how many less far.
+     * null where it reads backwards, none where it holds nowhere. `back` is how many characters further it may go, one after
+     * the other, where it must end at the place that it is asked for; where it is less than nought, how many less far.
+     * `from` is how many characters must stand before that place.
      */
     | ({
         readonly kind: "look";
@@ -68,6 +69,7 @@ export type Node = Span &
         readonly negated: boolean;
         readonly widths: readonly number[] | null;
         readonly back?: number;
+        readonly from?: number;
         /** It may be tried another way when it has been left. */
         readonly reenters?: true;
         readonly body: Node;

@@ -87,7 +87,7 @@ export const java: Dialect = {
       R: { kind: "line-break", others: () => LINE_BREAKS, settled: "repeated" },
       k: { kind: "name-reference", marks: [["<", ">"]] },
       G: { kind: "assertion", assertion: () => "search-start" },
-      X: { kind: "cluster", rules: "from-here", unreadBehind: "a whole character in a lookbehind" },
+      X: { kind: "cluster", rules: "from-here" },
     },
     setEscapes: { ...CLASSES, ...CHARACTERS, v: { kind: "class", negated: false, set: () => VERTICAL, first: 0x0b } },
     mayEscape: (character) => !isAsciiLetter(character.codePointAt(0) as number),
