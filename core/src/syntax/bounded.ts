@@ -23,12 +23,16 @@ interface Reckoned {
   readonly steady: boolean;
 }
 
-/** So many characters, so many turns of a stretch, a choice among stretches, or one part after the other. */
+/**
+ * So many characters, so many turns of a stretch, a choice among stretches, one part after the other, or a part that ends
+ * before what follows it is reckoned.
+ */
 type Step =
   | { readonly kind: "characters"; readonly count: number; readonly steady: boolean }
   | { readonly kind: "turns"; readonly of: Reckoned; readonly max: number; readonly steady: boolean }
   | { readonly kind: "choice"; readonly among: readonly Reckoned[] }
   | { readonly kind: "run"; readonly parts: readonly Step[] }
+  | { readonly kind: "closed"; readonly part: Step; readonly steady: boolean }
   | { readonly kind: "endless"; readonly steady: boolean };
 
 const NOTHING: Step = { kind: "run", parts: [] };
@@ -87,11 +91,21 @@ export class Reckoning {
 const isKept = (node: Node): boolean => (node.kind === "group" && node.capture !== null) || (node.kind === "quantifier" && node.mode === "possessive");
 
 function reckon(whole: Step): Reckoned {
+  /** What comes before the last choice, and what comes behind it. */
   let [before, most] = [0, 0];
   let [valid, steady] = [true, true];
-  const waiting = [whole];
+  const waiting: (Step | { readonly kind: "close"; readonly before: number })[] = [whole];
   for (let step = waiting.pop(); step; step = waiting.pop()) {
     switch (step.kind) {
+      case "closed":
+        waiting.push({ kind: "close", before }, step.part);
+        before = 0;
+        steady &&= step.steady;
+        break;
+      case "close":
+        most = (before + most) | 0;
+        before = step.before;
+        break;
       case "run":
         for (let i = step.parts.length - 1; i >= 0; i--) waiting.push(step.parts[i] as Step);
         break;
@@ -139,7 +153,7 @@ function stepOf(node: Node, inside: readonly Step[]): Step {
       if (node.stands === "grapheme-cluster") return NOTHING;
       return node.stands === "line-break" ? { kind: "characters", count: 2, steady: true } : (inside[0] as Step);
     case "atomic":
-      return inside[0] as Step;
+      return { kind: "closed", part: inside[0] as Step, steady: true };
     case "alternation":
     case "conditional":
       return { kind: "choice", among: inside.map(reckon) };
@@ -150,18 +164,19 @@ function stepOf(node: Node, inside: readonly Step[]): Step {
     case "keep":
       return { kind: "endless", steady: false };
     case "quantifier":
-      return repeated(node, reckon(inside[0] as Step));
+      return repeated(node, inside[0] as Step);
     default:
       return unknownNode(node);
   }
 }
 
-function repeated({ body, min, max, mode }: NodeOf<"quantifier">, of: Reckoned): Step {
+function repeated({ body, min, max, mode }: NodeOf<"quantifier">, part: Step): Step {
+  const of = reckon(part);
   const grouped = body.kind === "group" && body.stands === undefined;
   const optional = min === 0 && max === 1;
   if (optional && grouped && mode !== "possessive") return { kind: "choice", among: [of, { most: 0, valid: true, steady: true }] };
   if (!of.valid) return { kind: "endless", steady: of.steady && min === max };
-  if (optional) return { kind: "characters", count: of.most, steady: false };
+  if (optional) return { kind: "closed", part, steady: false };
   const turns = Math.min(max, MOST_TURNS);
   const single = body.kind === "character" || body.kind === "any" || body.kind === "set";
   // A greedy run of one item is reckoned without a look at whether the number runs over.
