@@ -414,8 +414,8 @@ export interface Dialect {
     readonly emptyTurnEnds?: true;
     /** Hosts show all that a group captured, and not its last capture alone. */
     readonly showsCaptures?: true;
-    /** A group that can take nothing but the empty text, repeated beyond the least number: takes part in that turn, or has none. */
-    readonly emptyGroupTurn: "taken" | "none";
+    /** A turn beyond the least number that takes nothing, where turns are counted and not tried: takes place, or does not. */
+    readonly emptyCountedTurn: "taken" | "none";
     /** A lookaround that is repeated without a bound has one turn more than it must, and no further. */
     readonly lookOnceMore?: true;
     /** What a group took stays, though the way is given up on which it took it. */

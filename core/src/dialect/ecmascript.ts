@@ -117,7 +117,7 @@ export const ecmascript: Dialect = {
     word,
     clearsCapturesEachIteration: true,
     emptyIteration: "fails",
-    emptyGroupTurn: "taken",
+    emptyCountedTurn: "taken",
     possessive: "whole",
     unsetReference: "empty",
     lookbehind: "any-width",

@@ -142,7 +142,7 @@ export const python: Dialect = {
     word,
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last",
-    emptyGroupTurn: "taken",
+    emptyCountedTurn: "taken",
     possessive: "each-iteration",
     unsetReference: "fails",
     lookbehind: "one-width",

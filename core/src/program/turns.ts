@@ -132,9 +132,9 @@ export abstract class Turns extends Emitter {
 
   /** How a turn counts that takes nothing, in this loop. */
   private emptyIterationOf({ body, mode, min, max }: NodeOf<"quantifier">): EmptyIteration {
-    const { emptyIteration, emptyGroupTurn } = this.dialect.semantics;
+    const { emptyIteration, emptyCountedTurn } = this.dialect.semantics;
     const isOptional = min === 0 && max === 1;
-    const hasNone = emptyGroupTurn === "none" && body.kind === "group" && mode !== "possessive" && !isOptional && this.staying.isSteady(body);
+    const hasNone = emptyCountedTurn === "none" && mode !== "possessive" && !isOptional && (body.kind !== "group" || this.staying.isSteady(body));
     return hasNone ? "fails" : emptyIteration;
   }
 

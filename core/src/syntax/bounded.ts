@@ -150,7 +150,7 @@ function stepOf(node: Node, inside: readonly Step[]): Step {
       return { kind: "run", parts: inside };
     case "group":
       // A whole character counts for none, though it takes one at least.
-      if (node.stands === "grapheme-cluster") return NOTHING;
+      if (node.stands === "grapheme-cluster") return { kind: "characters", count: 0, steady: false };
       return node.stands === "line-break" ? { kind: "characters", count: 2, steady: true } : (inside[0] as Step);
     case "atomic":
       return { kind: "closed", part: inside[0] as Step, steady: true };

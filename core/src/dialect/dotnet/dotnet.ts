@@ -122,7 +122,7 @@ export const dotnet: Dialect = {
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last-at-least",
     showsCaptures: true,
-    emptyGroupTurn: "taken",
+    emptyCountedTurn: "taken",
     possessive: "whole",
     unsetReference: "fails",
     lookbehind: "any-width",

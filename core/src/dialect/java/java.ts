@@ -129,7 +129,7 @@ export const java: Dialect = {
     },
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last",
-    emptyGroupTurn: "none",
+    emptyCountedTurn: "none",
     emptyTurnEnds: true,
     possessive: "each-iteration",
     capturesStay: "settled",

@@ -181,7 +181,7 @@ export const pcre: Dialect = {
     word,
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last-without-bound",
-    emptyGroupTurn: "taken",
+    emptyCountedTurn: "taken",
     lookOnceMore: true,
     possessive: "whole",
     unsetReference: "fails",

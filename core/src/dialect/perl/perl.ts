@@ -147,7 +147,7 @@ export const perl: Dialect = {
     clearsCapturesEachIteration: false,
     noTurnClears: true,
     emptyIteration: "is-last-at-least",
-    emptyGroupTurn: "taken",
+    emptyCountedTurn: "taken",
     possessive: "whole",
     capturesStay: "failed-look",
     unsetReference: "fails",
