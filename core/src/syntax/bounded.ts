@@ -175,8 +175,8 @@ function repeated({ body, min, max, mode }: NodeOf<"quantifier">, part: Step): S
   const grouped = body.kind === "group" && body.stands === undefined;
   const optional = min === 0 && max === 1;
   if (optional && grouped && mode !== "possessive") return { kind: "choice", among: [of, { most: 0, valid: true, steady: true }] };
-  if (!of.valid) return { kind: "endless", steady: of.steady && min === max };
   if (optional) return { kind: "closed", part, steady: false };
+  if (!of.valid) return { kind: "endless", steady: of.steady && min === max };
   const turns = Math.min(max, MOST_TURNS);
   const single = body.kind === "character" || body.kind === "any" || body.kind === "set";
   // A greedy run of one item is reckoned without a look at whether the number runs over.
