@@ -1,6 +1,7 @@
 /** Lookarounds: what is asked ahead, and the ways in which dialects go back to ask what stands behind. */
-import type { Node, NodeOf } from "../syntax/tree.ts";
+
 import { noCharacter } from "../syntax/build.ts";
+import type { Node, NodeOf } from "../syntax/tree.ts";
 import type { Task } from "./emitter.ts";
 import { Op } from "./operations.ts";
 import { UNBOUNDED } from "./program.ts";
