@@ -34,6 +34,59 @@ describe("the undo log", () => {
   });
 });
 
+test("undoes some captures, and keeps of the others what they held first", () => {
+  const log = new UndoLog(100);
+  const registers = Int32Array.of(-1, -1, -1, 9);
+  const set = (register: number, value: number): void => {
+    log.note(register, registers[register] as number);
+    registers[register] = value;
+  };
+  set(0, 1);
+  const from = log.count;
+  for (const [register, value] of [
+    [0, 2],
+    [1, 3],
+    [3, 8],
+    [0, 4],
+    [0, 5],
+  ] as const)
+    set(register, value);
+  expect(log.heldAt(from, 0, registers)).toBe(1);
+  log.undoSome(registers, from, 3, (register) => register === 1);
+  expect([...registers]).toEqual([5, -1, -1, 9]);
+  expect(log.count).toBe(from + 1);
+  log.undo(registers, from);
+  expect([...registers]).toEqual([1, -1, -1, 9]);
+});
+
+describe("perl undoes captures by their numbers only where a turn can be given up over one", () => {
+  test.each<[pattern: string, stays: boolean]>([
+    ["(?:(a)b|ac)+", true],
+    ["(?:(a)b|bc)+", false],
+    ["(?:(a)|b)+", false],
+    ["(?:()(a)|b)+", true],
+    ["(?:(\\w+)=(\\d+);)+", false],
+    ["(?:\\w+(?:=(\\d+))?;)+", true],
+    ["(?:(\\w+)|(\\d+))*", true],
+    ["(?:(\\w+)|(-+))*", false],
+    ["(?:(a)b|ac)?", false],
+    ["(a)b|ac", false],
+    ["(ab|a)+", false],
+    ["(?:(?:(a)b|ac)x)*+", true],
+  ])("/%s/ %p", (pattern, stays) => {
+    expect(programOf(pattern, "", "perl").closedRegister >= 0).toBe(stays);
+    expect(programOf(pattern, "", "pcre").closedRegister).toBe(-1);
+  });
+
+  test("however many turns there are, what is kept for them stays small", () => {
+    const text = `${"ab".repeat(40_000)}${"ac".repeat(40_000)}`;
+    const machine = new BacktrackingMachine(programOf("(?:(a)b|a(c))+", "", "perl"), text, { mode: "first" });
+    expect(runToEnd(machine, 50_000_000)).toBe("done");
+    expect(machine.matches.group(0, 1)).toEqual({ start: 159_998, end: 159_999 });
+    expect(machine.matches.group(0, 2)).toEqual({ start: 159_999, end: 160_000 });
+  });
+});
+
 test("a trace gives the registers after any step", () => {
   const trace = new RegisterTrace(3);
   const registers = Int32Array.of(-1, -1, -1, 7);
@@ -52,6 +105,8 @@ describe.each<[DialectName, string, string]>([
   ["java", "(?:(\\w)+,?)+;|,", "aa,ab a,aaa;"],
   ["java", "(?:(a)\\1)*c|(a|b)++x", "aaaab abxc"],
   ["java", "(?:(?=(a)))*?b|(a*?){2}d", "aab aad"],
+  ["perl", "(?:(\\w+?)=|(\\w)|(?:(a)b)?;)+", "ab=c;ab;=a"],
+  ["perl", "(?:([ab]b?)c|(a)?b|a){2,}?$", "abac aab"],
   ["perl", "(?!(a)b)\\w|(?:(?!(?:(a)|b)*c).)*$", "abac aab"],
 ])("%s %s", (dialect, pattern, text) => {
   const program = programOf(pattern, "", dialect);

@@ -253,9 +253,10 @@ export interface EscapePlace {
 /**
  * Captures that outlast the way on which they were made: `settled` those of lookarounds, atomic groups and possessive
  * quantifiers that held, even into the next attempts of a search (java.util.regex undoes what a group took only where
- * what follows inside fails); `failed-look` those of a lookaround whose inside failed (Perl undoes captures only at a choice).
+ * what follows inside fails); `not-undone` those of a lookaround whose inside failed, and those that a choice leaves as they
+ * are (Perl undoes captures only at a choice, and there only by their numbers: `program/turned.ts`).
  */
-export type CapturesStay = "settled" | "failed-look";
+export type CapturesStay = "settled" | "not-undone";
 
 /**
  * The widths that a lookbehind may have. One of any width reads from right to left; the others go back by their width and

@@ -254,6 +254,7 @@ export class BacktrackingMachine {
     const { code, latin, loops, enclosures } = program;
     const slotCount = program.slots.length;
     const stacked = program.stackRegister >= 0;
+    const closed = program.closedRegister;
     const length = text.length;
     let { pc, at, steps, states, stateCount, reach, next } = this;
     /** Step of the newest saved state; kept only for the recorder. */
@@ -341,6 +342,7 @@ export class BacktrackingMachine {
           this.set(captureRegister(a), opened < at ? opened : at);
           this.set(captureRegister(a) + 1, opened < at ? at : opened);
           this.set(openRegister(a, slotCount), -1);
+          if (closed >= 0 && (registers[closed] as number) < a) this.set(closed, a);
           if (stacked && !this.stacks.keep(a, registers)) this.outcome = "memory-limit";
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Close, pc), top, stateCount, this.attempt);
@@ -367,10 +369,12 @@ export class BacktrackingMachine {
           if (loop.counter >= 0) {
             const count = registers[loop.counter] as number;
             if (count < loop.min) {
+              if (staying !== null) staying.turnBegins(loop, stateCount, false);
               pc = loop.emptyEnds && count > 0 && registers[loop.begin] === at ? (code[word + 2] as number) : pc + 1;
               continue run;
             }
             if (count >= loop.max) {
+              if (staying !== null) staying.leaves(loop);
               pc = code[word + 2] as number;
               continue run;
             }
@@ -379,6 +383,10 @@ export class BacktrackingMachine {
           if (loop.emptyIsLast && registers[loop.begin] === at) {
             pc = exit;
             continue run;
+          }
+          if (staying !== null) {
+            staying.turnBegins(loop, stateCount, true);
+            if (loop.lazy) staying.leaves(loop);
           }
           saved = loop.lazy ? pc + 1 : exit;
           go = loop.lazy ? exit : pc + 1;
@@ -612,12 +620,14 @@ export class BacktrackingMachine {
       if (to >= 0) {
         if (recorder !== null) recorder.write(to, packEvent(Kind.Consume, pc), top, stateCount, this.attempt);
         at = to;
+        if (staying !== null) staying.left = -1;
         if (at > reach) reach = at;
         pc++;
         continue;
       }
       if (recorder !== null && operation !== Op.Act) recorder.write(at, packEvent(Kind.Mismatch, pc), top, stateCount, this.attempt);
 
+      if (staying !== null) staying.failed(registers);
       // Backtrack: the newest saved state, but first the end of every enclosure that holds none of its own any more.
       while (open.held === stateCount) {
         const left = open.count - 1;
@@ -647,10 +657,8 @@ export class BacktrackingMachine {
       pc = states[stateCount * STATE] as number;
       at = states[stateCount * STATE + 1] as number;
       const noted = states[stateCount * STATE + 2] as number;
-      if (log.count !== noted) {
-        if (staying !== null) staying.resumed(noted, pc, registers);
-        else log.undo(registers, noted);
-      }
+      if (staying !== null) staying.resumed(noted, pc, stateCount, registers);
+      else if (log.count !== noted) log.undo(registers, noted);
       top = stateCount > 0 ? (states[stateCount * STATE - 1] as number) : -1;
       steps++;
       this.backtracks++;

@@ -45,6 +45,28 @@ export class UndoLog {
     this.keep(from, (register) => register < bound);
   }
 
+  /**
+   * Undoes changes from one of the log on, but of captures (the registers below the bound) only those that are asked for;
+   * what is left standing stays in the log, once for each register.
+   */
+  undoSome(registers: Int32Array, from: number, bound: number, isUndone: (register: number) => boolean): void {
+    if (this.count === from) return;
+    const { changes } = this;
+    const stands = (register: number): boolean => register < bound && !isUndone(register);
+    for (let i = this.count - 1; i >= from; i--) {
+      const register = changes[i * CHANGE] as number;
+      if (!stands(register)) registers[register] = changes[i * CHANGE + 1] as number;
+    }
+    const met = new Set<number>();
+    this.keep(from, (register) => stands(register) && met.size < met.add(register).size);
+  }
+
+  /** What a register held when the log was so long. */
+  heldAt(length: number, register: number, registers: Int32Array): number {
+    for (let i = length; i < this.count; i++) if (this.changes[i * CHANGE] === register) return this.changes[i * CHANGE + 1] as number;
+    return registers[register] as number;
+  }
+
   /** Leaves out of the log, from one of its changes on, those of registers that are not to be kept. */
   private keep(from: number, isKept: (register: number) => boolean): void {
     const { changes } = this;

@@ -56,7 +56,7 @@ class Compiler extends Looks {
   private readonly references: Reference[] = [];
   private readonly asked: (readonly number[])[] = [];
   private readonly verbs: Verb[] = [];
-  private readonly special = { keep: -1, call: -1, aside: -1, stack: -1, mark: -1 };
+  private readonly special = { keep: -1, call: -1, aside: -1, stack: -1, mark: -1, closed: -1 };
   /** Groups inside of one of their own slot. */
   private readonly within: ReadonlySet<Node>;
   /** Names that verbs leave behind, one for each verb with one. */
@@ -97,6 +97,10 @@ class Compiler extends Looks {
 
   run(part: Node, back: boolean): Program | undefined {
     this.part = part;
+    if (this.outlastsTurns()) {
+      this.beyond.add("stays");
+      this.special.closed = this.registers++;
+    }
     if (this.dialect.semantics.skipsLineFeeds?.(this.reading.options) && !asksForLineEnd(part)) this.beyond.add("line-feeds");
     const { root, groups, slots, options, source } = this.reading;
     this.later([
@@ -137,6 +141,7 @@ class Compiler extends Looks {
       keepRegister: this.special.keep,
       callRegister: this.special.call,
       asideRegister: this.special.aside,
+      closedRegister: this.special.closed,
       stackRegister: this.special.stack,
       markRegister: this.special.mark,
       markNames: this.markNames,

@@ -77,6 +77,8 @@ export abstract class Looks extends Turns {
       cleared: 0,
       emptyEnds: false,
       unwinds: false,
+      tried: true,
+      beforeText: false,
       notesFrom: 0,
       emptyOn: -1,
       clearFrom: 0,

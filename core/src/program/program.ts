@@ -30,6 +30,10 @@ export interface Loop {
   readonly emptyIsLast: boolean;
   /** What is captured behind it in a lookaround is undone where that fails, where captures stay of such. */
   readonly unwinds: boolean;
+  /** Its turns are tried one by one, so that all captures are undone with a turn, where captures stay of such. */
+  readonly tried: boolean;
+  /** It is left only where the character stands that comes next, where captures stay of such ways. */
+  readonly beforeText: boolean;
   /** A turn that takes nothing ends the loop, even before the least number of turns. */
   readonly emptyEnds: boolean;
   /** Of a loop that an empty turn ends the first turn that can, counted from nought. */
@@ -116,6 +120,8 @@ export interface Program {
   readonly markNames: readonly string[];
   readonly callRegister: number;
   readonly asideRegister: number;
+  /** Register of the highest slot that has been closed, where captures are undone by their numbers; else −1. */
+  readonly closedRegister: number;
   /**
    * Where each slot keeps all that it has captured: the register of how much is stacked, behind which stands for each slot
    * that of its newest capture; −1 where the newest is all that is kept.
@@ -145,5 +151,7 @@ export interface Program {
 
 /** Index of the register that holds where the group of slot n starts; its end is in the next one. */
 export const captureRegister = (slot: number): number => 2 * (slot - 1);
+/** The slot whose capture a register is part of. */
+export const slotOf = (register: number): number => (register >> 1) + 1;
 /** Index of the register that holds where the open group of slot n was entered. */
 export const openRegister = (slot: number, slotCount: number): number => 2 * slotCount + slot - 1;

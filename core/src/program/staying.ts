@@ -31,7 +31,7 @@ export class Staying {
 
   /** Whether a group inside of an enclosure may capture what stays. */
   isIn(kind: Enclosure["kind"], node: Node): boolean {
-    if (this.rule === undefined || (this.rule === "failed-look" && kind !== "look")) return false;
+    if (this.rule === undefined || (this.rule === "not-undone" && kind !== "look")) return false;
     // A quantifier can be one that was made anew; its body is the tree's.
     return this.factsOf(node.kind === "quantifier" ? node.body : node).lastSlot > 0;
   }
@@ -70,7 +70,7 @@ export class Staying {
    * behind a repeated item that ends a group, since Perl looks at what follows before it goes on there.
    */
   unwinds(quantifier: Node, body: Node): boolean {
-    if (this.rule !== "failed-look") return false;
+    if (this.rule !== "not-undone") return false;
     this.lasts ??= this.endingGroups();
     return body.kind === "group" || this.lasts.has(quantifier);
   }

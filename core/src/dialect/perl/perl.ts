@@ -149,7 +149,7 @@ export const perl: Dialect = {
     emptyIteration: "is-last-at-least",
     emptyCountedTurn: "taken",
     possessive: "whole",
-    capturesStay: "failed-look",
+    capturesStay: "not-undone",
     unsetReference: "fails",
     lookbehind: "furthest-first",
     afterEmptyMatch: "not-empty-here",
