@@ -129,7 +129,7 @@ export function beforeText(root: Node): ReadonlySet<Node> {
     const { node, next } = task;
     switch (node.kind) {
       case "sequence":
-        node.items.forEach((item, i) => pending.push({ node: item, next: node.items[i + 1] ?? next }));
+        for (const [i, item] of node.items.entries()) pending.push({ node: item, next: node.items[i + 1] ?? next });
         break;
       case "group":
         pending.push({ node: node.body, next });
