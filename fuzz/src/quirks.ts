@@ -80,8 +80,17 @@ export const QUIRKS: readonly Quirk[] = [
   },
   {
     dialect: "pcre",
-    why: "compiled to machine code, what is possessive or settled keeps what groups inside took in ways given up",
-    excuses: ({ pattern, flags }) => nodesOf(pattern, flags, "pcre").some((node) => (node.kind === "atomic" || isPossessive(node)) && captures(node) > 0),
+    why: "compiled to machine code, a group that is repeated possessively any number of times keeps what it took in ways given up, into the next attempts",
+    excuses: ({ pattern, flags }) =>
+      nodesOf(pattern, flags, "pcre").some(
+        (node) =>
+          node.kind === "quantifier" &&
+          node.mode === "possessive" &&
+          node.min === 0 &&
+          node.max === Number.POSITIVE_INFINITY &&
+          node.body.kind === "group" &&
+          node.body.capture !== null,
+      ),
   },
   {
     dialect: "dotnet",
@@ -227,6 +236,11 @@ export const QUIRKS: readonly Quirk[] = [
     dialect: "pcre",
     why: "find_minlength takes a reference inside of the group that it refers to for as long as the group, also where it may be left out",
     excuses: ({ pattern, flags }) => refersToItself(pattern, flags, "pcre"),
+  },
+  {
+    dialect: "pcre",
+    why: "auto-possessification (autoposstab) takes it that what . takes is no line end of \\R's, which CR is; with it nothing is given back between them",
+    excuses: ({ pattern, text }) => pattern.includes("\\R") && /[.N]/.test(pattern) && /[\r\v\f\x85\u2028\u2029]/.test(text),
   },
   {
     dialect: "pcre",
