@@ -7,13 +7,16 @@ import type { Node } from "../syntax/tree.ts";
 import { NO_ROOM, roomFor } from "./room.ts";
 
 /**
- * Order, length of the undo log when it began, slot, and 1 where a character comes next if it is not taken. The order is
+ * Order, length of the undo log when it began, slot, and what becomes of it when its state is taken up again. The order is
  * twice the saved states that there were, one less where none was saved for it: turns are given up from the highest down.
  * The slot is of the group whose turns are counted; 0 where there is none, −1 where turns are tried.
  */
 const TURN = 4;
 
 const TRIED = -1;
+
+/** With its saved state the turn is given up; or the quantifier is left before a character; or the turn begins only then. */
+const Ends = { GivenUp: 0, Leaves: 1, Begins: 2 } as const;
 
 /** What is known of a saved state that is taken up again. */
 export interface Resumed {
@@ -44,13 +47,17 @@ export class BegunTurns {
       if (!may && this.last(1) <= changes) return;
       this.count--;
     }
+    this.put(order, changes, slot, slot === TRIED ? (may && lazy ? Ends.Begins : Ends.GivenUp) : beforeText && !lazy ? Ends.Leaves : Ends.GivenUp);
+  }
+
+  private put(order: number, changes: number, slot: number, ends: number): void {
     const place = this.count++ * TURN;
     // There are no more of them than saved states, which have a bound.
     if (place + TURN > this.turns.length) this.turns = roomFor(this.turns, place + TURN) as Int32Array<ArrayBuffer>;
     this.turns[place] = order;
     this.turns[place + 1] = changes;
     this.turns[place + 2] = slot;
-    this.turns[place + 3] = beforeText && !lazy ? 1 : 0;
+    this.turns[place + 3] = ends;
   }
 
   /**
@@ -59,12 +66,17 @@ export class BegunTurns {
    */
   resumed(state: number, noted: number, undo: (length: number) => void): Resumed {
     let own = PLAIN;
+    let begins = false;
     while (this.count > 0 && this.last(0) >= 2 * state) {
       const slot = this.last(2);
+      const isOwn = this.last(0) === 2 * state;
       if (slot === TRIED) undo(Math.max(noted, this.last(1)));
-      else if (this.last(0) === 2 * state) own = { slot, leaves: this.last(3) === 1 };
+      else if (isOwn) own = { slot, leaves: this.last(3) === Ends.Leaves };
+      begins = isOwn && this.last(3) === Ends.Begins;
       this.count--;
     }
+    // It is under way now, and no state is saved for it.
+    if (begins && !(this.count > 0 && this.last(0) === 2 * state - 1)) this.put(2 * state - 1, noted, TRIED, Ends.GivenUp);
     return own;
   }
 
