@@ -77,6 +77,7 @@ const finding = (more: Partial<FindingView>): FindingView => ({
   readings: [],
   restarts: false,
   until: null,
+  guard: null,
   confirmed: true,
   samples: [],
   safe: null,

@@ -27,6 +27,16 @@ test("one attempt is shown for each stretch of the attack, where matches are sou
   expect(second - first).toBeGreaterThan(30);
 });
 
+test.each([
+  ["java", "(a+)+b", "JDK 9 and later are spared it", "Since JDK 9 Java remembers where a turn of this loop failed"],
+  ["perl", "(a+)+[bc]", "Perl itself is spared it", "Perl remembers where turns of such a loop failed"],
+] as const)("%s: what spares its engine is said in the strip and above the proof", async (dialect, pattern, clause, sentence) => {
+  openBench({ dialect, pattern, flags: "", text: "aaa" });
+  await says("verdict", `exponential in one search (${clause}): `);
+  await press("button", "proof and repairs");
+  await says("guard", `This is what backtracking alone comes to. ${sentence}`);
+});
+
 describe("the strip", () => {
   test.each([
     ["^weir$", "linear in one search. Nothing in the pattern repeats without a bound"],

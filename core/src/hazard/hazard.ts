@@ -26,6 +26,7 @@ import { type BehindCost, costBehind } from "./behind.ts";
 import { type Confirmation, confirm, extrapolate, type Sample, textOf } from "./confirm.ts";
 import { emptyWaysOf } from "./empty-ways.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
+import { type Guard, guardOf } from "./guards.ts";
 import type { HazardMode } from "./modes.ts";
 import { choicesOf, findPeak, MANY_EMPTY_WAYS, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
@@ -55,6 +56,8 @@ export interface Finding extends Span {
   readonly restarts: boolean;
   /** Pumps after which the growth ends, since a quantifier has a bound; null where it goes on. */
   readonly until: number | null;
+  /** What spares the dialect's own engine this growth, which is of backtracking alone; null where nothing does. */
+  readonly guard: Guard | null;
   readonly confirmed: true;
   readonly samples: readonly Sample[];
 }
@@ -342,6 +345,7 @@ class Assessment {
         readings: [],
         restarts: this.restarts && growth === "polynomial",
         until,
+        guard: guardOf(this.program, growth, parts),
         confirmed: true,
         samples,
       });
@@ -478,6 +482,7 @@ class Assessment {
         readings: this.followsLeast(view, parts) ? this.readingsOf(automaton, view, candidate) : [],
         restarts: candidate.restarts || this.goesOn(view, candidate),
         until,
+        guard: guardOf(this.program, growth, blamed),
         confirmed: true,
         samples: shortest.samples,
       });

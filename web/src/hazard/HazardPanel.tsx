@@ -46,7 +46,8 @@ export function HazardPanel() {
                   <span className="ml-auto shrink-0 text-[12px] text-ink-2">{span(finding.start, finding.end)}</span>
                 </button>
                 <p className="text-[13px] text-ink-2">
-                  {growthClause(finding)}; {safeClause(finding)}.
+                  {growthClause(finding)}; {safeClause(finding)}
+                  {finding.guard && `; ${finding.guard.clause}`}.
                 </p>
               </li>
             ))}

@@ -114,6 +114,11 @@ function FindingScreen({
                 ? "is come to again by every attempt, and each attempt runs over all the letters that are left."
                 : "takes the pump below, again and again, in more and more ways: the exact steps show it."}
           </p>
+          {finding.guard && (
+            <p className="mt-1 border-l-2 border-tide pl-2 text-ink-2" data-part="guard">
+              This is what backtracking alone comes to. {finding.guard.says}
+            </p>
+          )}
           {(finding.readings.length > 1 || finding.restarts) && <Readings finding={finding} pattern={pattern} />}
         </div>
         <AttackPart verdict={verdict} finding={finding} pumps={pumps} most={most} setPumps={setPumps} real={real} setReal={setReal} />

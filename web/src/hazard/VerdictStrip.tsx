@@ -128,7 +128,7 @@ function Drift() {
   const drift = useAppSelector((s) => s.hazard.drift);
   const from = useAppSelector((s) => s.hazard.driftFrom);
   return (
-    <Cell name="Drift" panel="drift" word="drift" className="max-w-[42%] flex-none max-[819px]:hidden">
+    <Cell name="Drift" panel="drift" word="drift" className="max-w-[42%] flex-[0_1_auto] max-[819px]:hidden">
       <p className="min-w-0 flex-1 truncate" role="status" data-part="drift">
         {drift && !broken ? (
           <>

@@ -16,6 +16,7 @@ export function VerdictWords({ verdict }: { readonly verdict: VerdictView }) {
     <>
       <b className={inkOf(verdict)}>{calm ? "square, by restarts" : headline(verdict)}</b>{" "}
       <span className="text-ink-2">{HAZARD_MODES[verdict.mode].words}</span>
+      {worst?.guard && ` (${worst.guard.clause})`}
       {worst && calm ? (
         <>
           : quick on everyday texts; {safeClause(worst)}, since attempts run on in {part}.
