@@ -49,7 +49,7 @@ interface CellProps {
 function Cell({ name, panel, word, className, children }: CellProps) {
   const dispatch = useAppDispatch();
   return (
-    <div className={`flex min-w-0 items-center gap-2 ${className}`}>
+    <div className={`flex items-center gap-2 ${className}`}>
       <Term word={word}>
         <button
           type="button"
@@ -108,7 +108,7 @@ function Hazard() {
   const broken = useAppSelector((s) => isBroken(s.bench));
   const empty = useAppSelector((s) => s.draft.fields.pattern === "");
   return (
-    <Cell name="Hazard" panel="hazard" word="hazard" className="flex-[0_1_auto]">
+    <Cell name="Hazard" panel="hazard" word="hazard" className="min-w-[min(350px,60%)] flex-[0_1000_auto]">
       <p className="min-w-0 flex-1 truncate" role="status" aria-busy={behind} data-part="verdict">
         {empty ? (
           <span className="text-ink-2">nothing to judge yet</span>
@@ -128,7 +128,7 @@ function Drift() {
   const drift = useAppSelector((s) => s.hazard.drift);
   const from = useAppSelector((s) => s.hazard.driftFrom);
   return (
-    <Cell name="Drift" panel="drift" word="drift" className="max-w-[42%] flex-[0_1_auto] max-[819px]:hidden">
+    <Cell name="Drift" panel="drift" word="drift" className="min-w-[130px] max-w-[42%] flex-[0_1_auto] max-[819px]:hidden">
       <p className="min-w-0 flex-1 truncate" role="status" data-part="drift">
         {drift && !broken ? (
           <>
