@@ -228,7 +228,7 @@ export type Escape =
   | { readonly kind: "quote"; readonly end: string }
   /** A line end: CR LF, or one of the others; when it is settled, and not tried another way. */
   | { readonly kind: "line-break"; readonly others: (options: Options) => CharSet; readonly settled: "always" | "repeated" }
-  /** A grapheme cluster, by which rules; where a lookbehind cannot have it yet: what it is there. */
+  /** A grapheme cluster, by which rules. */
   | { readonly kind: "cluster"; readonly rules: ClusterRules }
   /** Something that the language has and Lamprey does not read yet, but where it takes what `unless` says. */
   | { readonly kind: "unread"; readonly what: string; readonly unless?: (options: Options) => CharSet | undefined }
@@ -254,7 +254,7 @@ export interface EscapePlace {
  * Captures that outlast the way on which they were made: `settled` those of lookarounds, atomic groups and possessive
  * quantifiers that held, even into the next attempts of a search (java.util.regex undoes what a group took only where
  * what follows inside fails); `not-undone` those of a lookaround whose inside failed, and those that a choice leaves as they
- * are (Perl undoes captures only at a choice, and there only by their numbers: `program/turned.ts`).
+ * are (Perl undoes captures only at a choice, and there only by their numbers: `program/outlasting.ts`).
  */
 export type CapturesStay = "settled" | "not-undone";
 

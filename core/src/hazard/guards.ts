@@ -3,7 +3,7 @@
  * try it there again. A verdict is of backtracking alone; a guard says where the dialect's own engine is spared.
  */
 import type { DialectName } from "../dialect/dialect.ts";
-import { type Program, UNBOUNDED } from "../program/program.ts";
+import { type Program, TRIED, UNBOUNDED } from "../program/program.ts";
 import { Reckoning } from "../syntax/bounded.ts";
 import { type Node, type NodeOf, type Span, walk } from "../syntax/tree.ts";
 
@@ -43,7 +43,7 @@ const GUARDS: Readonly<Partial<Record<DialectName, GuardRow>>> = {
     clause: "Perl itself is spared it",
     says: "Perl remembers where turns of such a loop failed and does not try them there again, so it takes no more than a power of the length. It has no such memory for a pattern with a back-reference, nor for a loop that has a bound.",
     covers: (loop, { loops }) => {
-      const tried = loops.filter((each) => each.tried && each.max === UNBOUNDED);
+      const tried = loops.filter((each) => each.counted === TRIED && each.max === UNBOUNDED);
       if (tried.length > NUMBERED || !tried.some(({ node }) => isAt(node, loop))) return false;
       return ![...walk(loop.body)].some((node) => repeatsGroup(node) && node.max > 1 && node.max < Number.POSITIVE_INFINITY);
     },

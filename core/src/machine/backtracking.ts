@@ -238,6 +238,18 @@ export class BacktrackingMachine {
     registers[register] = value;
   }
 
+  /** A group ends: what it was opened for is what it holds, whichever way it was read. */
+  private close(slot: number, at: number): void {
+    const { registers } = this;
+    const { closedRegister, slots } = this.program;
+    const opening = openRegister(slot, slots.length);
+    const opened = registers[opening] as number;
+    this.set(captureRegister(slot), opened < at ? opened : at);
+    this.set(captureRegister(slot) + 1, opened < at ? at : opened);
+    this.set(opening, -1);
+    if (closedRegister >= 0 && (registers[closedRegister] as number) < slot) this.set(closedRegister, slot);
+  }
+
   /** Does what only sets a register, and is no step. */
   private note(operation: typeof Op.NoteStates | typeof Op.Put | typeof Op.MarkPlace, word: number, at: number, states: number): void {
     const { registers } = this;
@@ -254,7 +266,6 @@ export class BacktrackingMachine {
     const { code, latin, loops, enclosures } = program;
     const slotCount = program.slots.length;
     const stacked = program.stackRegister >= 0;
-    const closed = program.closedRegister;
     const length = text.length;
     let { pc, at, steps, states, stateCount, reach, next } = this;
     /** Step of the newest saved state; kept only for the recorder. */
@@ -337,19 +348,14 @@ export class BacktrackingMachine {
           pc++;
           if (this.outcome !== "running") break run;
           continue run;
-        case Op.Close: {
-          const opened = registers[openRegister(a, slotCount)] as number;
-          this.set(captureRegister(a), opened < at ? opened : at);
-          this.set(captureRegister(a) + 1, opened < at ? at : opened);
-          this.set(openRegister(a, slotCount), -1);
-          if (closed >= 0 && (registers[closed] as number) < a) this.set(closed, a);
+        case Op.Close:
+          this.close(a, at);
           if (stacked && !this.stacks.keep(a, registers)) this.outcome = "memory-limit";
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Close, pc), top, stateCount, this.attempt);
           pc++;
           if (this.outcome !== "running") break run;
           continue run;
-        }
         case Op.LoopEnter: {
           const loop = loops[a] as (typeof loops)[number];
           if (loop.counter >= 0) this.set(loop.counter, 0);
@@ -554,9 +560,7 @@ export class BacktrackingMachine {
             steps++;
             if (recorder !== null) recorder.write(at, packEvent(Kind.Verb, pc), top, stateCount, this.attempt);
             for (const [slot, close] of this.steering.openGroups(verb.closes, registers)) {
-              this.set(captureRegister(slot), Math.min(registers[openRegister(slot, slotCount)] as number, at));
-              this.set(captureRegister(slot) + 1, Math.max(registers[openRegister(slot, slotCount)] as number, at));
-              this.set(openRegister(slot, slotCount), -1);
+              this.close(slot, at);
               steps++;
               if (recorder !== null) recorder.write(at, packEvent(Kind.Close, close), top, stateCount, this.attempt);
             }
@@ -620,7 +624,7 @@ export class BacktrackingMachine {
       if (to >= 0) {
         if (recorder !== null) recorder.write(to, packEvent(Kind.Consume, pc), top, stateCount, this.attempt);
         at = to;
-        if (staying !== null) staying.left = -1;
+        if (staying !== null) staying.took();
         if (at > reach) reach = at;
         pc++;
         continue;

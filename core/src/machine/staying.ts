@@ -2,10 +2,9 @@
  * What is undone when a way is given up, and what stays of what groups captured on it, by the program's rule
  * (`CapturesStay`): the one place where the machine's undo log is asked for less than all.
  */
-import type { Loop, Program } from "../program/program.ts";
-import { openRegister, slotOf } from "../program/program.ts";
+import { type Loop, openRegister, type Program, slotOf } from "../program/program.ts";
+import { BegunTurns } from "./begun-turns.ts";
 import type { OpenEnclosures } from "./enclosures.ts";
-import { BegunTurns } from "./turns.ts";
 import type { UndoLog } from "./undo.ts";
 
 export class StayingCaptures {
@@ -18,7 +17,7 @@ export class StayingCaptures {
   /** Slots that are cleared for want of a turn only once the quantifier is left, which it may not be. */
   private readonly unentered: ReadonlySet<number>;
   /** Length of the undo log where a quantifier was left and no character has been taken since; −1 where none was. */
-  left = -1;
+  private left = -1;
 
   constructor(program: Program, log: UndoLog, open: OpenEnclosures) {
     this.program = program;
@@ -76,6 +75,11 @@ export class StayingCaptures {
   /** A quantifier is left: before the character that comes next stands there, nothing is captured. */
   leaves({ beforeText }: Loop): void {
     if (beforeText && this.program.closedRegister >= 0) this.left = this.log.count;
+  }
+
+  /** A character has been taken. */
+  took(): void {
+    this.left = -1;
   }
 
   /** A way has failed. */

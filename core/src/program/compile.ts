@@ -97,7 +97,7 @@ class Compiler extends Looks {
 
   run(part: Node, back: boolean): Program | undefined {
     this.part = part;
-    if (this.outlastsTurns()) {
+    if (this.staying.inLaterTurns()) {
       this.beyond.add("stays");
       this.special.closed = this.registers++;
     }

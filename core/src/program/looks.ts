@@ -4,7 +4,7 @@ import { noCharacter } from "../syntax/build.ts";
 import type { Node, NodeOf } from "../syntax/tree.ts";
 import type { Task } from "./emitter.ts";
 import { Op } from "./operations.ts";
-import { UNBOUNDED } from "./program.ts";
+import { TRIED, UNBOUNDED } from "./program.ts";
 import { Turns } from "./turns.ts";
 
 export abstract class Looks extends Turns {
@@ -77,7 +77,7 @@ export abstract class Looks extends Turns {
       cleared: 0,
       emptyEnds: false,
       unwinds: false,
-      tried: true,
+      counted: TRIED,
       beforeText: false,
       notesFrom: 0,
       emptyOn: -1,

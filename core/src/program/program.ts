@@ -16,6 +16,9 @@ export const INSTRUCTION_WIDTH = 4;
 /** The most iterations of a quantifier without a bound: as a small integer, since the machine compares it at every turn. */
 export const UNBOUNDED = 0x3fffffff;
 
+/** Instead of the slot of a group whose turns are counted. */
+export const TRIED = -1;
+
 export interface Loop {
   readonly node: NodeOf<"quantifier">;
   readonly min: number;
@@ -30,8 +33,8 @@ export interface Loop {
   readonly emptyIsLast: boolean;
   /** What is captured behind it in a lookaround is undone where that fails, where captures stay of such. */
   readonly unwinds: boolean;
-  /** Its turns are tried one by one, so that all captures are undone with a turn, where captures stay of such. */
-  readonly tried: boolean;
+  /** The slot of the group whose turns are counted, 0 where it captures nothing; TRIED where turns are tried one by one. */
+  readonly counted: number;
   /** It is left only where the character stands that comes next, where captures stay of such ways. */
   readonly beforeText: boolean;
   /** A turn that takes nothing ends the loop, even before the least number of turns. */

@@ -4,9 +4,12 @@
  */
 import type { CapturesStay } from "../dialect/dialect.ts";
 import { Reckoning } from "../syntax/bounded.ts";
-import { type Node, walk } from "../syntax/tree.ts";
+import { type Node, type NodeOf, walk } from "../syntax/tree.ts";
+import { type Width, widthsOf } from "../syntax/width.ts";
+import { beforeText } from "./before-text.ts";
 import type { Facts } from "./facts.ts";
-import type { Enclosure } from "./program.ts";
+import { outlastsTurns } from "./outlasting.ts";
+import { type Enclosure, TRIED } from "./program.ts";
 
 export class Staying {
   private readonly part: Node;
@@ -15,6 +18,8 @@ export class Staying {
   private reckoning: Reckoning | undefined;
   private firsts: ReadonlySet<Node> | undefined;
   private lasts: ReadonlySet<Node> | undefined;
+  private widths: ReadonlyMap<Node, Width> | undefined;
+  private textual: ReadonlySet<Node> | undefined;
 
   /** @param part what is compiled, of which all nodes are that are asked about */
   constructor(part: Node, rule: CapturesStay | undefined, factsOf: (node: Node) => Facts) {
@@ -73,6 +78,37 @@ export class Staying {
     if (this.rule !== "not-undone") return false;
     this.lasts ??= this.endingGroups();
     return body.kind === "group" || this.lasts.has(quantifier);
+  }
+
+  /**
+   * The slot of the group of one width that a quantifier repeats, with no other in it, so that its turns are counted; 0
+   * where it captures nothing; TRIED where turns are tried one by one (Perl's CURLY, CURLYN and CURLYM, and its CURLYX).
+   */
+  countedGroup(body: Node): number {
+    let group = body;
+    while (group.kind === "group" && group.capture === null) group = group.body;
+    this.widths ??= widthsOf(this.part);
+    const { least, most } = this.widths.get(group) as Width;
+    const { firstSlot, lastSlot } = this.factsOf(group);
+    const own = group.kind === "group" ? (group.capture ?? 0) : 0;
+    const holdsOthers = lastSlot > 0 && (own === 0 || firstSlot !== lastSlot);
+    return least === most && least > 0 && !holdsOthers ? own : TRIED;
+  }
+
+  /** How the turns of a loop are undone (`Loop.counted`, `Loop.beforeText`). */
+  turnsOf(quantifier: NodeOf<"quantifier">): { readonly counted: number; readonly beforeText: boolean } {
+    if (this.rule !== "not-undone") return { counted: TRIED, beforeText: false };
+    const counted = this.countedGroup(quantifier.body);
+    this.textual ??= beforeText(this.part);
+    return { counted, beforeText: counted !== TRIED && this.textual.has(quantifier) };
+  }
+
+  /** Whether captures may stay though the way was given up on which they were made, in a later turn of a quantifier. */
+  inLaterTurns(): boolean {
+    if (this.rule !== "not-undone") return false;
+    let repeats = false;
+    for (const node of walk(this.part)) repeats ||= node.kind === "quantifier" && node.max > 1 && this.factsOf(node.body).lastSlot > 0;
+    return repeats && outlastsTurns(this.part, ({ body }) => this.countedGroup(body) === TRIED);
   }
 
   private endingGroups(): ReadonlySet<Node> {

@@ -3,14 +3,12 @@
  * atomic groups. Differences between dialects in how turns end, and in what they leave, are asked of their tables here.
  */
 import type { Reading } from "../syntax/read.ts";
-import { type Node, type NodeOf, walk } from "../syntax/tree.ts";
-import { type Width, widthsOf } from "../syntax/width.ts";
+import type { Node, NodeOf } from "../syntax/tree.ts";
 import { Emitter, type Task } from "./emitter.ts";
 import { type Facts, gatherFacts } from "./facts.ts";
 import { Op, PutWhen } from "./operations.ts";
 import { type Beyond, captureRegister, type Enclosure, FAILS, type Loop, UNBOUNDED } from "./program.ts";
 import { Staying } from "./staying.ts";
-import { beforeText, outlastsTurns } from "./turned.ts";
 
 type EmptyIteration = NonNullable<Reading["dialect"]>["semantics"]["emptyIteration"];
 
@@ -33,10 +31,6 @@ export abstract class Turns extends Emitter {
   private nothing = -1;
   /** Gathered for the first loop. */
   private facts: Map<Node, Facts> | undefined;
-  /** Quantifiers behind which a character comes next; gathered where a dialect asks for them. */
-  private textual: ReadonlySet<Node> | undefined;
-  /** Reckoned where a dialect asks for them. */
-  private widths: ReadonlyMap<Node, Width> | undefined;
 
   constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>) {
     super();
@@ -144,43 +138,10 @@ export abstract class Turns extends Emitter {
   /** The slot of a group that has not taken part where it has no turn, by the dialect; 0 where it is no such group. */
   private clearedWithoutTurn(body: Node, min: number): number {
     if (!this.dialect.semantics.noTurnClears || min > 0) return 0;
-    const group = withinPlainGroups(body);
-    if (group.kind !== "group" || group.capture === null) return 0;
-    this.widths ??= widthsOf(this.part);
-    const { least, most } = this.widths.get(group) as Width;
-    const { firstSlot, lastSlot } = this.factsOf(group);
-    return least === most && least > 0 && firstSlot === lastSlot ? group.capture : 0;
+    return Math.max(0, this.staying.countedGroup(body));
   }
 
-  /**
-   * Whether turns are tried one by one, and not counted: those of a part that is no group of one width, or that holds
-   * captures besides its own (Perl's CURLYX, where CURLY, CURLYN and CURLYM will not do).
-   */
-  private isTried({ body }: NodeOf<"quantifier">): boolean {
-    if (this.dialect.semantics.capturesStay !== "not-undone") return false;
-    const group = withinPlainGroups(body);
-    this.widths ??= widthsOf(this.part);
-    const { least, most } = this.widths.get(group) as Width;
-    const { firstSlot, lastSlot } = this.factsOf(group);
-    const own = group.kind === "group" ? (group.capture ?? 0) : 0;
-    return least !== most || least === 0 || (lastSlot > 0 && !(own > 0 && firstSlot === lastSlot));
-  }
-
-  private textFollows(quantifier: Node): boolean {
-    if (this.dialect.semantics.capturesStay !== "not-undone") return false;
-    this.textual ??= beforeText(this.part);
-    return this.textual.has(quantifier);
-  }
-
-  /** Whether captures of the part may stay though the way was given up on which they were made, in a later turn of a quantifier. */
-  protected outlastsTurns(): boolean {
-    if (this.dialect.semantics.capturesStay !== "not-undone") return false;
-    let repeats = false;
-    for (const node of walk(this.part)) repeats ||= node.kind === "quantifier" && node.max > 1 && this.factsOf(node.body).lastSlot > 0;
-    return repeats && outlastsTurns(this.part, (quantifier) => this.isTried(quantifier));
-  }
-
-  private get staying(): Staying {
+  protected get staying(): Staying {
     this.stayingOf ??= new Staying(this.part, this.dialect.semantics.capturesStay, (node) => this.factsOf(node));
     return this.stayingOf;
   }
@@ -205,7 +166,6 @@ export abstract class Turns extends Emitter {
       emptyIsLast && min > 0 && mode !== "possessive" && body.kind === "group" && this.dialect.semantics.emptyTurnEnds === true && !this.staying.isSteady(body);
     const emptyEnds = notesAll && min > 1;
     if (emptyEnds) this.beyond.add("turns");
-    const tried = this.isTried(node);
     const number = this.loops.length;
     this.loops.push({
       node,
@@ -218,8 +178,7 @@ export abstract class Turns extends Emitter {
       cleared,
       emptyEnds,
       unwinds: this.staying.unwinds(node, body),
-      tried,
-      beforeText: !tried && this.textFollows(node),
+      ...this.staying.turnsOf(node),
       notesFrom: notesAll ? 0 : emptyIteration === "is-last" ? min : Math.max(0, min - 1),
       emptyOn: -1,
       clearFrom: clears ? firstSlot : 0,
@@ -237,11 +196,4 @@ export abstract class Turns extends Emitter {
       },
     ]);
   }
-}
-
-/** What stands in groups that do not capture. */
-function withinPlainGroups(body: Node): Node {
-  let inside = body;
-  while (inside.kind === "group" && inside.capture === null) inside = inside.body;
-  return inside;
 }

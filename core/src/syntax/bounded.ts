@@ -57,7 +57,7 @@ export class Reckoning {
     }
   }
 
-  /** Settles a lookbehind: gives it its width where it has one, and says what is wrong with it or cannot be read. */
+  /** Settles a lookbehind: gives it its width where it has one, and says what is wrong with it. */
   settle(look: NodeOf<"look">, width: Width | undefined): Diagnostic[] {
     const { most, valid } = reckon(this.steps.get(look.body) as Step);
     if (!valid) return [diagnostic("lookbehind-unbounded", look)];

@@ -2,18 +2,15 @@
  * Turns of quantifiers that are under way, where captures are undone by their numbers: with a turn that was tried by itself
  * all is undone that was captured since it began (Perl 5.36, WHILEM and regcppop), with one that was counted its own group.
  */
-import type { Loop } from "../program/program.ts";
-import type { Node } from "../syntax/tree.ts";
+import { type Loop, TRIED } from "../program/program.ts";
 import { NO_ROOM, roomFor } from "./room.ts";
 
 /**
  * Order, length of the undo log when it began, slot, and what becomes of it when its state is taken up again. The order is
  * twice the saved states that there were, one less where none was saved for it: turns are given up from the highest down.
- * The slot is of the group whose turns are counted; 0 where there is none, −1 where turns are tried.
+ * The slot is `Loop.counted`.
  */
 const TURN = 4;
-
-const TRIED = -1;
 
 /** With its saved state the turn is given up; or the quantifier is left before a character; or the turn begins only then. */
 const Ends = { GivenUp: 0, Leaves: 1, Begins: 2 } as const;
@@ -37,9 +34,9 @@ export class BegunTurns {
    * @param may the turn may be left out: the state that is saved next goes on without it
    * @param changes length of the undo log
    */
-  begin({ tried, beforeText, lazy, node }: Loop, states: number, may: boolean, changes: number): void {
-    const slot = tried ? TRIED : ownSlot(node.body);
-    if ((slot === 0 && !beforeText) || (!may && !tried)) return;
+  begin({ counted, beforeText, lazy }: Loop, states: number, may: boolean, changes: number): void {
+    const tried = counted === TRIED;
+    if ((counted === 0 && !beforeText) || (!may && !tried)) return;
     const order = 2 * states - (may ? 0 : 1);
     // Saved states that were thrown away are no longer above; of turns without any between them the first counts for all.
     while (this.count > 0 && this.last(0) > order) this.count--;
@@ -47,7 +44,7 @@ export class BegunTurns {
       if (!may && this.last(1) <= changes) return;
       this.count--;
     }
-    this.put(order, changes, slot, slot === TRIED ? (may && lazy ? Ends.Begins : Ends.GivenUp) : beforeText && !lazy ? Ends.Leaves : Ends.GivenUp);
+    this.put(order, changes, counted, tried ? (may && lazy ? Ends.Begins : Ends.GivenUp) : beforeText && !lazy ? Ends.Leaves : Ends.GivenUp);
   }
 
   private put(order: number, changes: number, slot: number, ends: number): void {
@@ -87,10 +84,4 @@ export class BegunTurns {
   private last(field: number): number {
     return this.turns[(this.count - 1) * TURN + field] as number;
   }
-}
-
-function ownSlot(body: Node): number {
-  let inside = body;
-  while (inside.kind === "group" && inside.capture === null) inside = inside.body;
-  return inside.kind === "group" ? (inside.capture ?? 0) : 0;
 }
