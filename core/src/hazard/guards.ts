@@ -14,7 +14,8 @@ export interface Guard {
   readonly says: string;
 }
 
-interface GuardRow extends Guard {
+interface GuardRow {
+  readonly guard: Guard;
   /** Whether it spares the engine a growth that a loop causes, in a pattern without back-references. */
   readonly covers: (loop: NodeOf<"quantifier">, program: Program) => boolean;
 }
@@ -27,9 +28,11 @@ const repeatsGroup = (node: Node): node is NodeOf<"quantifier"> =>
 
 const GUARDS: Readonly<Partial<Record<DialectName, GuardRow>>> = {
   java: {
-    code: "jdk-9",
-    clause: "JDK 9 and later are spared it",
-    says: "Since JDK 9 Java remembers where a turn of this loop failed and does not try it there again, so it takes no more than a power of the length. Java 8 has no such memory; nor has any version for a pattern with a back-reference, for a loop inside of another, or for one that is lazy or has a bound.",
+    guard: {
+      code: "jdk-9",
+      clause: "JDK 9 and later are spared it",
+      says: "Since JDK 9 Java remembers where a turn of this loop failed and does not try it there again, so it takes no more than a power of the length. Java 8 has no such memory; nor has any version for a pattern with a back-reference, for a loop inside of another, or for one that is lazy or has a bound.",
+    },
     // Pattern.compile gives a memory to the loops of topClosureNodes (JDK 17): greedy, without a bound, tried and not
     // counted, and not inside of another quantifier of a group.
     covers: (loop, { root }) => {
@@ -39,9 +42,11 @@ const GUARDS: Readonly<Partial<Record<DialectName, GuardRow>>> = {
     },
   },
   perl: {
-    code: "perl-cache",
-    clause: "Perl itself is spared it",
-    says: "Perl remembers where turns of such a loop failed and does not try them there again, so it takes no more than a power of the length. It has no such memory for a pattern with a back-reference, nor for a loop that has a bound.",
+    guard: {
+      code: "perl-cache",
+      clause: "Perl itself is spared it",
+      says: "Perl remembers where turns of such a loop failed and does not try them there again, so it takes no more than a power of the length. It has no such memory for a pattern with a back-reference, nor for a loop that has a bound.",
+    },
     covers: (loop, { loops }) => {
       const tried = loops.filter((each) => each.counted === TRIED && each.max === UNBOUNDED);
       if (tried.length > NUMBERED || !tried.some(({ node }) => isAt(node, loop))) return false;
@@ -52,8 +57,8 @@ const GUARDS: Readonly<Partial<Record<DialectName, GuardRow>>> = {
 
 /** What spares the dialect's own engine the growth that the parts of the pattern cause; null where nothing does. */
 export function guardOf(program: Program, growth: "polynomial" | "exponential", parts: readonly Span[]): Guard | null {
-  const guard = GUARDS[program.source.dialect as DialectName];
-  if (!guard || growth !== "exponential") return null;
+  const row = GUARDS[program.source.dialect as DialectName];
+  if (!row || growth !== "exponential") return null;
   const quantifiers: NodeOf<"quantifier">[] = [];
   for (const node of walk(program.root)) {
     if (node.kind === "back-reference" || node.kind === "conditional") return null;
@@ -61,8 +66,7 @@ export function guardOf(program: Program, growth: "polynomial" | "exponential", 
   }
   // The outermost comes first.
   const [loop] = quantifiers;
-  const { code, clause, says } = guard;
-  return loop && guard.covers(loop, program) ? { code, clause, says } : null;
+  return loop && row.covers(loop, program) ? row.guard : null;
 }
 
 const isAt = (node: Span, { start, end }: Span): boolean => node.start === start && node.end === end;

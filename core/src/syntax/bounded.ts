@@ -3,7 +3,7 @@
  * over, so that one part without a bound is let through in some places and refused in others.
  */
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
-import { childrenOf, type Node, type NodeOf, unknownNode, walk } from "./tree.ts";
+import { childrenOf, type Node, type NodeOf, settleLook, unknownNode, walk } from "./tree.ts";
 import type { Width } from "./width.ts";
 
 /** The most that a quantifier without a bound counts for. */
@@ -62,8 +62,7 @@ export class Reckoning {
     const { most, valid } = reckon(this.steps.get(look.body) as Step);
     if (!valid) return [diagnostic("lookbehind-unbounded", look)];
     if (width && width.least === width.most) {
-      // The one place where a node is not whole when it is made: its widths are known only when all groups are.
-      (look as { widths: readonly number[] | null }).widths = [width.least];
+      settleLook(look, { widths: [width.least] });
       return [];
     }
     if (!width) return [];
@@ -75,10 +74,8 @@ export class Reckoning {
     // Read from right to left it holds where it does tried place by place, from the nearest to the furthest, as long as
     // nothing inside keeps what it took or is settled on its way.
     if (reachesAll && !this.keeping.has(look.body)) return [];
-    const settled = look as { widths: readonly number[] | null; back?: number; from?: number };
-    settled.widths = from >= LONGEST_TEXT || (most >= 0 && most < least) ? [] : [least];
-    settled.back = most < 0 ? Number.POSITIVE_INFINITY : most - least;
-    if (from > least) settled.from = from;
+    if (from >= LONGEST_TEXT || (most >= 0 && most < least)) settleLook(look, { widths: [] });
+    else settleLook(look, { widths: [least], back: most < 0 ? Number.POSITIVE_INFINITY : most - least, ...(from > least && { from }) });
     return [];
   }
 

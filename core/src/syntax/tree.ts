@@ -261,3 +261,11 @@ export function partAt(root: Node, offset: number): Node | undefined {
   }
   return found;
 }
+
+/**
+ * Says how a lookbehind goes back: the one place where a node is not whole when it is made, since its widths are known only
+ * when all groups are.
+ */
+export function settleLook(look: NodeOf<"look">, how: Partial<Pick<NodeOf<"look">, "widths" | "back" | "from">>): void {
+  Object.assign(look, how);
+}

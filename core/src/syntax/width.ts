@@ -5,7 +5,7 @@
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Lookbehind } from "../dialect/dialect.ts";
 import { Reckoning } from "./bounded.ts";
-import { childrenOf, type Node, type NodeOf, standsForMore, unknownNode, walk, walkWritten, waysOf } from "./tree.ts";
+import { childrenOf, type Node, type NodeOf, settleLook, standsForMore, unknownNode, walk, walkWritten, waysOf } from "./tree.ts";
 
 export interface Width {
   readonly least: number;
@@ -157,10 +157,7 @@ export function settleLookbehinds(root: Node, rule: Lookbehind, renumbers: boole
     for (const look of lookbehinds) {
       const { least, most } = widths.get(look.body) ?? NONE;
       if (most > LONGEST_BEHIND) diagnostics.push(diagnostic("lookbehind-long", look, LONGEST_BEHIND));
-      // The one place where a node is not whole when it is made: its widths are known only when all groups are.
-      const settled = look as { widths: readonly number[] | null; back?: number };
-      settled.widths = [most];
-      if (most > least) settled.back = least - most;
+      settleLook(look, { widths: [most], ...(most > least && { back: least - most }) });
     }
     return diagnostics;
   }
@@ -173,8 +170,7 @@ export function settleLookbehinds(root: Node, rule: Lookbehind, renumbers: boole
       diagnostics.push(diagnostic("lookbehind-width", at, least, most === Number.POSITIVE_INFINITY ? "any number of" : most));
     });
     const counts = settled.map(({ least }) => least);
-    // The one place where a node is not whole when it is made: its widths are known only when all groups are.
-    (look as { widths: readonly number[] | null }).widths = new Set(counts).size === 1 ? counts.slice(0, 1) : counts;
+    settleLook(look, { widths: new Set(counts).size === 1 ? counts.slice(0, 1) : counts });
   }
   return diagnostics;
 }
