@@ -1,6 +1,7 @@
 /** Texts as the bytes of their UTF-8, with Node's own coding as judge; patterns that a host reads byte by byte. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { bytesOf, hexOf, spelledLoosely, textOfBytes } from "../src/host/bytes.ts";
 import { BacktrackingMachine, runToEnd } from "../src/index.ts";
 import { readsBytes } from "../src/program/in-bytes.ts";
@@ -34,7 +35,7 @@ describe("bytes", () => {
       fc.property(fc.oneof(someBytes, nearlyText), (bytes) => {
         expect([bytes, textOfBytes(latin(bytes))]).toEqual([bytes, read(bytes)]);
       }),
-      { numRuns: 2000 },
+      { numRuns: 400 * DEPTH },
     );
   });
 

@@ -1,6 +1,7 @@
 /** Sets of characters: an algebra held against plain sets of numbers, folding against the host, classes against both. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import {
   type CharSet,
   complement,
@@ -64,7 +65,7 @@ describe("the algebra", () => {
         // De Morgan.
         expect(complement(union(a, b))).toEqual(intersection(complement(a), complement(b)));
       }),
-      { numRuns: 400, seed: 4317 },
+      { numRuns: 80 * DEPTH, seed: 4317 },
     );
   });
 
@@ -136,7 +137,7 @@ describe("folding", () => {
         const forms = setOfRanges(members.map((c) => [canonicalize(c, "unicode"), canonicalize(c, "unicode")] as const));
         expect(foldSet(set, "unicode")).toEqual(forms);
       }),
-      { numRuns: 100, seed: 1 },
+      { numRuns: 20 * DEPTH, seed: 1 },
     );
   });
 });
@@ -155,7 +156,7 @@ describe("classes", () => {
         expect(wrong).toEqual([]);
         expect(partition.samples.map((sample) => partition.classOf(sample))).toEqual(Array.from({ length: partition.count }, (_, i) => i));
       }),
-      { numRuns: 60, seed: 7 },
+      { numRuns: 20 * DEPTH, seed: 7 },
     );
   });
 });

@@ -1,6 +1,7 @@
 /** The program as a graph, and how often its edges are taken. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { type DialectName, drained, type Graph, graphOf, record, trafficOf } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
@@ -79,7 +80,7 @@ describe("traffic", () => {
             expect([pattern, node.label, into - out]).toEqual([pattern, node.label, failed[n]]);
         });
       }),
-      { numRuns: 300, seed: 4317 },
+      { numRuns: 60 * DEPTH, seed: 4317 },
     );
   });
 });
@@ -117,7 +118,7 @@ describe("a sign that stands for more", () => {
           expect([...made.nodeOf].filter((of) => of === n).length).toBeGreaterThan(1);
         });
       }),
-      { numRuns: 200, seed: 4317 },
+      { numRuns: 40 * DEPTH, seed: 4317 },
     );
   });
 

@@ -1,6 +1,7 @@
 /** Grapheme clusters: the host's segmenter as judge, the sets that make them, and what each engine's rules change. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { contains, countOf } from "../src/charset/charset.ts";
 import { clusterSets } from "../src/charset/clusters.ts";
 import { chooseMachine, type DialectName, itemAt } from "../src/index.ts";
@@ -56,7 +57,7 @@ describe("\\X", () => {
       fc.property(text, (sample) => {
         expect([sample, clusters(sample, "perl")]).toEqual([sample, [...segmenter.segment(sample)].map(({ segment }) => segment)]);
       }),
-      { numRuns: 300 },
+      { numRuns: 60 * DEPTH },
     );
   });
 
@@ -71,7 +72,7 @@ describe("\\X", () => {
       fc.property(text, (sample) => {
         expect(clusters(sample, dialect).join("")).toBe(sample);
       }),
-      { numRuns: 300 },
+      { numRuns: 60 * DEPTH },
     );
   });
 
@@ -123,7 +124,7 @@ describe("edges", () => {
         const offsets = [0, ...characters.map((_, i) => characters.slice(0, i + 1).join("").length)];
         expect([sample, places("\\B{g}", sample, "perl")]).toEqual([sample, offsets.filter((at) => !edges.includes(at))]);
       }),
-      { numRuns: 150 },
+      { numRuns: 30 * DEPTH },
     );
   });
 
@@ -133,7 +134,7 @@ describe("edges", () => {
         const [first] = matchesOf("^.+?\\b{g}", "s", sample, "all", 1e6, "java") ?? [];
         expect([sample, sample.slice(0, first?.[1] as number)]).toEqual([sample, clusters(sample, "java")[0]]);
       }),
-      { numRuns: 150 },
+      { numRuns: 30 * DEPTH },
     );
   });
 

@@ -1,6 +1,7 @@
 /** The program as WebAssembly beside the interpreter: not the matches alone, every figure of the run, in any slices. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { BacktrackingMachine, type MatchMode, type Program } from "../src/index.ts";
 import { programOf, rowsOf } from "./support.ts";
 
@@ -71,7 +72,7 @@ describe("the compiled run", () => {
         while (!machine.advance(17));
         expect(figures(machine)).toEqual(figures(interpreted(program, sample, "all")));
       }),
-      { numRuns: 600, seed: 4317 },
+      { numRuns: 60 * DEPTH, seed: 4317 },
     );
   });
 

@@ -1,5 +1,6 @@
 /** Variants and their comparison; where a run that explodes spent its steps. */
 import { describe, expect, test } from "@jest/globals";
+import { sized } from "../../scripts/depth.mjs";
 import {
   BacktrackingMachine,
   compile,
@@ -79,7 +80,7 @@ describe("comparison", () => {
     expect(greedy.matches.length).toBe(1);
   });
 
-  test("a run whose steps cannot be counted is not compared", () => {
+  sized(test.skip, test)("a run whose steps cannot be counted is not compared", () => {
     const [greedy, lazy] = [weighed("(?:(a+)(a+)(a+)(a+))+\\1\\2\\3\\4$", `${"a".repeat(60)}!`), weighed("a", "aa")];
     expect(greedy).toMatchObject({ complete: false, firstSteps: null });
     expect(contrastSentences(greedy, lazy, "greedy", "lazy")).toEqual(["The run of greedy was cut short, so the two cannot be compared in full."]);

@@ -1,6 +1,7 @@
 /** Which way automata may be off: paths at least the pattern's, threads at most; and the ceiling over all texts. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { Alphabet } from "../src/automaton/alphabet.ts";
 import { PathAutomaton, type PathOptions } from "../src/automaton/paths.ts";
 import { Threads } from "../src/automaton/threads.ts";
@@ -67,10 +68,10 @@ test("paths: where the pattern goes, the automaton with wider counts goes too", 
         else if (accepted) narrower++;
       }
     }),
-    { numRuns: 120, seed: 4317 },
+    { numRuns: 24 * DEPTH, seed: 4317 },
   );
   // A property of automata that are exact anyway would say nothing.
-  expect(narrower).toBeGreaterThan(100);
+  expect(narrower).toBeGreaterThan(20 * DEPTH);
 });
 
 test("threads: what they say is through is through, and what lost none is exact", () => {
@@ -103,9 +104,9 @@ test("threads: what they say is through is through, and what lost none is exact"
         tally[lost ? "lost" : "exact"]++;
       }
     }),
-    { numRuns: 120, seed: 4317 },
+    { numRuns: 24 * DEPTH, seed: 4317 },
   );
-  for (const [name, count] of Object.entries(tally)) expect([name, count > 500]).toEqual([name, true]);
+  for (const [name, count] of Object.entries(tally)) expect([name, count > 100 * DEPTH]).toEqual([name, true]);
 });
 
 describe("the ceiling", () => {
@@ -150,9 +151,9 @@ describe("the ceiling", () => {
           }
         }
       }),
-      { numRuns: 150, seed: 99 },
+      { numRuns: 30 * DEPTH, seed: 99 },
     );
     // It is reached, too.
-    expect(tight).toBeGreaterThan(20);
+    expect(tight).toBeGreaterThan(4 * DEPTH);
   });
 });

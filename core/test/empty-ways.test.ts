@@ -1,6 +1,7 @@
 /** In how many ways the machine can go between two characters, held against its own steps. */
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { emptyWaysOf } from "../src/hazard/empty-ways.ts";
 import { BacktrackingMachine, type DialectName, runToEnd } from "../src/index.ts";
 import { patternsIn } from "./cases/patterns.ts";
@@ -41,6 +42,6 @@ test.each(["ecmascript", "python"] as const)("%s: on a text that nothing takes n
       expect(runToEnd(machine)).toBe("done");
       expect(machine.steps).toBeLessThanOrEqual(16 * program.nodes.length * emptyWaysOf(program));
     }),
-    { numRuns: 400, seed: 5 },
+    { numRuns: 80 * DEPTH, seed: 5 },
   );
 });

@@ -1,6 +1,7 @@
 /** Expectations as lines and as values, and what is judged of them. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { asFound, drained, type Expectation, findSlices, judgeSlices, readExpectations, writeExpectation } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
@@ -61,7 +62,7 @@ describe("lines", () => {
     );
     fc.assert(
       fc.property(expectation, (each) => expect(one(writeExpectation(each as Expectation))).toEqual(each)),
-      { numRuns: 500 },
+      { numRuns: 100 * DEPTH },
     );
   });
 });
@@ -154,7 +155,7 @@ describe("judging", () => {
           expect(other.every(({ passed, count }) => count === 0 || !passed || program.slots.length === 0)).toBe(true);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: 60 * DEPTH },
     );
   });
 
@@ -181,7 +182,7 @@ describe("judging", () => {
         });
         expect(drained(judgeSlices(program, recorded)).every(({ passed }) => passed)).toBe(true);
       }),
-      { numRuns: 200 },
+      { numRuns: 40 * DEPTH },
     );
   });
 });

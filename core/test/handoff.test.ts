@@ -2,6 +2,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { programsFile } from "../scripts/programs.mjs";
 import { type DialectName, formsOf, handin, LONGEST_SOURCE, programAround } from "../src/index.ts";
 
@@ -97,7 +98,7 @@ describe("hand-off", () => {
           expect([source, back.ok && [back.dialect, back.pattern, back.flags]]).toEqual([source, [dialect, text, name === "json" ? "" : "im"]]);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: 80 * DEPTH },
     );
   });
 
@@ -111,7 +112,7 @@ describe("hand-off", () => {
           expect([source, back.ok && [back.dialect, back.pattern, back.flags]]).toEqual([source, [dialect, text, name === "json" ? "" : "im"]]);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: 80 * DEPTH },
     );
   });
 
@@ -140,7 +141,7 @@ describe("hand-off", () => {
         if (!back.ok) throw new Error(back.error.message);
         expect(back.pattern).toBe(settled(text) || "(?:)");
       }),
-      { numRuns: 600 },
+      { numRuns: 120 * DEPTH },
     );
   });
 
@@ -330,7 +331,7 @@ describe("hand-in", () => {
         const found = handin(source);
         if (!found.ok) expect([found.error.start >= 0, found.error.end <= source.length]).toEqual([true, true]);
       }),
-      { numRuns: 2_000 },
+      { numRuns: 400 * DEPTH },
     );
     expect(handin("(".repeat(LONGEST_SOURCE))).toMatchObject({ ok: false });
     expect(handin("a".repeat(LONGEST_SOURCE + 1))).toMatchObject({ ok: false, error: { code: "handin-long" } });

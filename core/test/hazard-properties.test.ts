@@ -1,14 +1,15 @@
 /** Random small patterns: verdicts against every short attack, relations against every short text. */
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH, sized } from "../../scripts/depth.mjs";
 import { acceptsText, assessNow, drained, type HazardMode, type Program, type Relation, relate } from "../src/index.ts";
 import { patternsIn } from "./cases/patterns.ts";
 import { SLACK, steepest, stepsOf } from "./short-attacks.ts";
 import { programOf, readIn, textsOver } from "./support.ts";
 
 test.each([
-  ["ecmascript", 60],
-  ["python", 40],
+  ["ecmascript", 12],
+  ["python", 8],
 ] as const)("%s: no short attack is worse than the verdict, and what is found is as bad as it is said to be", (dialect, numRuns) => {
   const tally: Record<string, number> = {};
   fc.assert(
@@ -28,11 +29,11 @@ test.each([
         else expect(Math.log2(at(many) / at(few))).toBeGreaterThan((finding.degree ?? 0) - SLACK);
       }
     }),
-    { numRuns, seed: 4317 },
+    { numRuns: numRuns * DEPTH, seed: 4317 },
   );
   // A property that only ever sees linear patterns says nothing.
-  expect(Math.min(tally.exponential ?? 0, tally.polynomial ?? 0)).toBeGreaterThan(4);
-  expect(tally.undecided ?? 0).toBeLessThanOrEqual(0.05 * numRuns);
+  expect(Math.min(tally.exponential ?? 0, tally.polynomial ?? 0)).toBeGreaterThan(sized(0, 4));
+  expect(tally.undecided ?? 0).toBeLessThanOrEqual(Math.ceil(0.05 * numRuns * DEPTH));
 });
 
 /** Patterns in which counts decide what fails: beside loops, before them, inside lookarounds. */
@@ -58,8 +59,8 @@ const counted = (dialect: "ecmascript" | "python") =>
     .filter((pattern) => readIn(dialect, pattern, "").diagnostics.length === 0);
 
 test.each([
-  ["ecmascript", 40],
-  ["python", 30],
+  ["ecmascript", 8],
+  ["python", 6],
 ] as const)("%s: with hardly a count followed at first, no short attack is worse than the verdict", (dialect, numRuns) => {
   const tally: Record<string, number> = {};
   fc.assert(
@@ -71,9 +72,9 @@ test.each([
       const { power, attack } = steepest(program, mode);
       expect(!(power > (degree ?? 1) + SLACK) || { pattern, mode, attack, power }).toBe(true);
     }),
-    { numRuns, seed: 4317 },
+    { numRuns: numRuns * DEPTH, seed: 4317 },
   );
-  expect(Math.min(tally.linear ?? 0, tally.exponential ?? 0)).toBeGreaterThan(5);
+  expect(Math.min(tally.linear ?? 0, tally.exponential ?? 0)).toBeGreaterThan(sized(0, 5));
 });
 
 function relationOf(left: Program, right: Program): Relation {
@@ -109,8 +110,8 @@ test.each(["ecmascript", "python"] as const)("%s: relations agree with every sho
       if (found.relation === "overlapping") expect(has).toEqual({ left: true, right: true, both: true });
       if (found.relation === "disjoint") expect(has).toEqual({ left: true, right: true, both: false });
     }),
-    { numRuns: 300, seed: 4317 },
+    { numRuns: 60 * DEPTH, seed: 4317 },
   );
   expect(Object.keys(tally).length).toBeGreaterThanOrEqual(5);
-  expect(tally.undecided ?? 0).toBeLessThanOrEqual(30);
+  expect(tally.undecided ?? 0).toBeLessThanOrEqual(6 * DEPTH);
 });

@@ -1,5 +1,6 @@
 /** Hazard: known growth, judged exactly; findings that hold what they say. */
 import { describe, expect, test } from "@jest/globals";
+import { portion, sized } from "../../scripts/depth.mjs";
 import { Alphabet } from "../src/automaton/alphabet.ts";
 import { PathAutomaton } from "../src/automaton/paths.ts";
 import { exactBounds } from "../src/automaton/walk.ts";
@@ -49,7 +50,7 @@ function checkBlame(program: Program, { mode = "search" }: GrowthCase, { attack,
 
 for (const [family, cases] of GROWTH_CASES) {
   describe(family, () => {
-    test.each(cases.map((each) => [each.pattern, each.flags ?? "", each.growth, each] as const))("/%s/%s: %s", (_, __, growth, each) => {
+    test.each(portion(cases, 3).map((each) => [each.pattern, each.flags ?? "", each.growth, each] as const))("/%s/%s: %s", (_, __, growth, each) => {
       const { program, verdict } = assessCase(each);
       expect([verdict.growth, verdict.degree]).toEqual(typeof growth === "number" ? ["polynomial", growth] : [growth, null]);
       for (const finding of verdict.findings) {
@@ -145,7 +146,7 @@ describe("paths at once", () => {
       const most = atOnce(pattern);
       expect(most).toBeLessThan(Number.POSITIVE_INFINITY);
       let dearest = 0;
-      for (const text of textsOver(["a", "b", "c", "d"], 6)) {
+      for (const text of textsOver(["a", "b", "c", "d"], sized(4, 6))) {
         const reel = record(program, text, { mode: "start", eventLimit: 100_000 });
         const taken = new Map<number, number>();
         for (const { kind, at } of reel.events(0, reel.length)) if (kind === "consume") taken.set(at, (taken.get(at) ?? 0) + 1);

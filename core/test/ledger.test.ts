@@ -1,6 +1,7 @@
 /** The ledger's files and its choosing among matches. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { BacktrackingMachine, type LedgerForm, type MatchTable, runToEnd, saveLedger, select, valuesOf } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
@@ -79,7 +80,7 @@ describe("saving", () => {
           }),
         );
       }),
-      { numRuns: 300, seed: 4317 },
+      { numRuns: 60 * DEPTH, seed: 4317 },
     );
   });
 

@@ -1,6 +1,7 @@
 /** The linear machine: time that is linear in the text, bounded tables, slices; and the forecast's exact counts. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { chooseMachine, forecast, LinearMachine, planOf } from "../src/index.ts";
 import { matchesOf, programOf, rowsOf } from "./support.ts";
 
@@ -35,7 +36,7 @@ describe("the linear machine", () => {
       fc.property(fc.array(fc.constantFrom(...letters), { maxLength: 200 }), (t) => {
         matchesOf(pattern, "", t.join(""), "all", 1e6);
       }),
-      { numRuns: 60, seed: 4317 },
+      { numRuns: 20 * DEPTH, seed: 4317 },
     );
   });
 

@@ -1,6 +1,7 @@
 /** Letters that fold to several, against the host's own tables of capitals, and what a pattern in Perl makes of them. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { foldedText, fullFold, manyFolds } from "../src/charset/many-folds.ts";
 import { matchesOf, programOf } from "./support.ts";
 
@@ -58,7 +59,7 @@ describe("in a pattern", () => {
         expect([letter, takes(letter, fold), takes(fold, letter), takes(letter, letter)]).toEqual([letter, true, true, true]);
         if (fold.toUpperCase().toLowerCase() === fold) expect([letter, takes(letter, fold.toUpperCase())]).toEqual([letter, true]);
       }),
-      { numRuns: 150 },
+      { numRuns: 30 * DEPTH },
     );
   });
 
@@ -67,7 +68,7 @@ describe("in a pattern", () => {
       fc.property(character, character, (one, other) => {
         expect([one, other, takes(one, other)]).toEqual([one, other, fullFold(one) === fullFold(other)]);
       }),
-      { numRuns: 300 },
+      { numRuns: 60 * DEPTH },
     );
   });
 

@@ -1,6 +1,7 @@
 /** The four ways of asking against the host; winding and finding against plain lists of events. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { find, profile, type ReelEvent, record, type Sought } from "../src/index.ts";
 import { hostMatches, matchesOf, programOf } from "./support.ts";
 
@@ -14,7 +15,7 @@ describe("ways of asking", () => {
       fc.property(pattern, text, (p, t) => {
         expect(matchesOf(p, "", t, "start")).toEqual(hostMatches(p, "y", t, "first"));
       }),
-      { numRuns: 1000, seed: 4317 },
+      { numRuns: 200 * DEPTH, seed: 4317 },
     );
   });
 
@@ -23,7 +24,7 @@ describe("ways of asking", () => {
       fc.property(pattern, text, (p, t) => {
         expect(matchesOf(p, "", t, "whole")).toEqual(hostMatches(`^(?:${p})$(?![^])`, "", t, "first"));
       }),
-      { numRuns: 1000, seed: 4317 },
+      { numRuns: 200 * DEPTH, seed: 4317 },
     );
   });
 
@@ -32,7 +33,7 @@ describe("ways of asking", () => {
       fc.property(pattern, text, (p, t) => {
         expect(matchesOf(p, "", t, "first")).toEqual(matchesOf(p, "", t, "all")?.slice(0, 1));
       }),
-      { numRuns: 500, seed: 4317 },
+      { numRuns: 100 * DEPTH, seed: 4317 },
     );
   });
 });
@@ -56,7 +57,7 @@ describe("finding", () => {
         const expected = backwards ? steps.findLast((s) => s < start) : steps.find((s) => s > start);
         expect(find(reel, sought, start, backwards)).toBe(expected ?? null);
       }),
-      { numRuns: 300, seed: 4317 },
+      { numRuns: 60 * DEPTH, seed: 4317 },
     );
   });
 
@@ -74,7 +75,7 @@ describe("finding", () => {
           if (JSON.stringify(now) !== JSON.stringify(before)) expect([p, t, step, reel.changesCapture(step, group)]).toEqual([p, t, step, true]);
         }
       }),
-      { numRuns: 300, seed: 4317 },
+      { numRuns: 60 * DEPTH, seed: 4317 },
     );
   });
 });

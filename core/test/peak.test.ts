@@ -1,5 +1,6 @@
 /** Peaks: short texts that cost far more than their length, of patterns whose work does not grow for ever. */
 import { describe, expect, test } from "@jest/globals";
+import { onlyDeep, sized } from "../../scripts/depth.mjs";
 import { assessNow, type DialectName, forecast, HAZARD_MODES, type HazardMode, rankOf } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
@@ -9,18 +10,20 @@ const peakOf = (pattern: string, mode: HazardMode = "search", dialect: DialectNa
   return { program, verdict, peak: verdict.peak };
 };
 
+type Peak = [name: string, pattern: string, least: bigint, mode?: HazardMode, dialect?: DialectName];
+
 describe("a peak is found, and its steps are what the machine takes", () => {
-  test.each<[name: string, pattern: string, least: bigint, mode?: HazardMode, dialect?: DialectName]>([
+  test.each<Peak>([
     ["optional items, then as many", "a?".repeat(20) + "a".repeat(20), 10_000_000n],
     ["the same, counted", "^(?:a?){20}a{20}$", 10_000_000n],
-    ["forty of them", "^(?:a?){40}a{40}$", 10_000_000_000_000n],
+    ...onlyDeep<Peak>(["forty of them", "^(?:a?){40}a{40}$", 10_000_000_000_000n]),
     ["lazy ones", `${"a??".repeat(24)}b`, 10_000_000n],
-    ["words", "^(?:(?:ab)?){24}(?:ab){24}$", 1_000_000_000n],
+    ...onlyDeep<Peak>(["words", "^(?:(?:ab)?){24}(?:ab){24}$", 1_000_000_000n]),
     ["either letter", "(?:x?y?){12}z", 1_000_000n],
     ["alternatives", `^${"(?:a|ab|b)".repeat(40)}$`, 1_000_000n],
-    ["the whole text", "(?:a?){22}a{22}", 1_000_000n, "whole"],
-    ["beside a loop", "^(?:a?){22}a{22}(?:;\\d+)*$", 1_000_000n],
-    ["with a reference", "(['\"])(?:a?){22}a{22}\\1", 1_000_000n],
+    ...onlyDeep<Peak>(["the whole text", "(?:a?){22}a{22}", 1_000_000n, "whole"]),
+    ...onlyDeep<Peak>(["beside a loop", "^(?:a?){22}a{22}(?:;\\d+)*$", 1_000_000n]),
+    ...onlyDeep<Peak>(["with a reference", "(['\"])(?:a?){22}a{22}\\1", 1_000_000n]),
     ["python", "^(?:a?){22}a{22}\\Z", 1_000_000n, "search", "python"],
     ["all that there is room for, and one more", "^(?:.|\\s){1,50}$", 1_000_000_000n],
     ["turns that may take nothing", "^(?:a?){16,}b", 1_000_000n, "search", "python"],
@@ -66,7 +69,7 @@ describe("no peak", () => {
     expect(peakOf("^(?:a?){30}(a+)+$").verdict).toMatchObject({ growth: "exponential", peak: null });
   });
 
-  test("where there is no time for a verdict the peak is known already", () => {
+  sized(test.skip, test)("where there is no time for a verdict the peak is known already", () => {
     let calls = 0;
     const verdict = assessNow(programOf("(?:a{0,9}){9}b"), "search", { stop: () => ++calls > 40 });
     expect(verdict).toMatchObject({ growth: "undecided", reason: "too-long" });

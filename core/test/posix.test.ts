@@ -1,6 +1,7 @@
 /** Classes of POSIX in the sets of three dialects: what each takes, how they stand in a set, and what is no class. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { type DialectName, drained, foreignSpellings, slipsOf } from "../src/index.ts";
 import { matchesOf, programOf, readIn } from "./support.ts";
 
@@ -51,7 +52,7 @@ describe.each(HAVE)("in %s", (dialect) => {
           expect([pattern, character, takes(dialect, pattern, ascii, character)]).toEqual([pattern, character, host !== negated]);
         },
       ),
-      { numRuns: 500 },
+      { numRuns: 100 * DEPTH },
     );
   });
 

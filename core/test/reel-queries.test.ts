@@ -1,6 +1,7 @@
 /** What a reel answers about a run, against the plainest way of working it out: looking at every event. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { attempts, drained, find, findAny, type Holder, holders, profile, type Reel, type ReelEvent, record, type Sought, workDone } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
@@ -85,7 +86,7 @@ describe("finding", () => {
   test("random patterns", () => {
     fc.assert(
       fc.property(random, fc.nat(), (reel, n) => checkFinding(reel, [-1, n % (reel.length + 1), reel.length])),
-      { numRuns: 150, seed: 4317 },
+      { numRuns: 30 * DEPTH, seed: 4317 },
     );
   });
 
@@ -168,7 +169,7 @@ describe("saved states", () => {
   test("random patterns", () => {
     fc.assert(
       fc.property(random, (reel) => checkFates(reel, [0, reel.length >> 1, reel.length - 1])),
-      { numRuns: 100, seed: 99 },
+      { numRuns: 20 * DEPTH, seed: 99 },
     );
   });
 });
@@ -219,7 +220,7 @@ describe("who took what", () => {
         }
         expect(at).toBe(frame.to);
       }),
-      { numRuns: 500, seed: 7 },
+      { numRuns: 100 * DEPTH, seed: 7 },
     );
   });
 });

@@ -1,6 +1,7 @@
 /** Winding a reel: any step of it against a recorder that simply keeps everything. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { BacktrackingMachine, find, MatchTable, narrate, plain, profile, type Reel, record } from "../src/index.ts";
 import type { Recorder } from "../src/machine/events.ts";
 import { programOf } from "./support.ts";
@@ -73,7 +74,7 @@ describe("any step is restored", () => {
       fc.property(fc.array(piece, { maxLength: 5 }), fc.array(fc.constantFrom("a", "b"), { maxLength: 7 }), (p, t) => {
         compareAll(p.join(""), t.join(""));
       }),
-      { numRuns: 300, seed: 4317 },
+      { numRuns: 60 * DEPTH, seed: 4317 },
     );
   });
 });

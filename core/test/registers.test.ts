@@ -1,6 +1,7 @@
 /** What instructions do with registers, and what the table of effects says of them: no more is set, nothing else is asked for. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import type { DialectName, Program } from "../src/index.ts";
 import { instructionCount } from "../src/program/flow.ts";
 import { Op } from "../src/program/operations.ts";
@@ -76,7 +77,7 @@ describe("effects", () => {
         const changed = values.flatMap((value, register) => (registers[register] === value ? [] : [register]));
         expect(changed.filter((register) => !writes.includes(register))).toEqual([]);
       }),
-      { numRuns: 3000 },
+      { numRuns: 600 * DEPTH },
     );
   });
 
@@ -90,7 +91,7 @@ describe("effects", () => {
         expect(act(program, pc, at, other)).toEqual(act(program, pc, at, one));
         expect(writes.map((register) => other[register])).toEqual(writes.map((register) => one[register]));
       }),
-      { numRuns: 3000 },
+      { numRuns: 600 * DEPTH },
     );
   });
 });

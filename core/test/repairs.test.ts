@@ -1,5 +1,6 @@
 /** Repairs: what is offered helps, and means what is said of it. */
 import { describe, expect, test } from "@jest/globals";
+import { onlyDeep, portion, sized } from "../../scripts/depth.mjs";
 import {
   acceptsText,
   assessNow,
@@ -14,30 +15,34 @@ import {
 } from "../src/index.ts";
 import { programOf, rowsOf, textsOver } from "./support.ts";
 
-function repairsOf(program: Program, mode: HazardMode = "search", asks = Number.POSITIVE_INFINITY): Repair[] {
+/** So often a search is asked whether it stops: enough for what is offered first, where all of it would take a minute. */
+const EARLY = 150;
+
+function repairsOf(program: Program, mode: HazardMode = "search", asks = sized(EARLY, Number.POSITIVE_INFINITY)): Repair[] {
   let asked = 0;
   return drained(findRepairs(program, mode, assessNow(program, mode), () => ++asked > asks));
 }
 
-/** So often a search is asked whether it stops: enough for what is offered first, where all of it would take a minute. */
-const EARLY = 350;
+type Kept = [pattern: string, repaired: string, shape: string, dialect?: DialectName];
+type Proved = [pattern: string, repaired: string, shape: string, mode: HazardMode];
+type Changing = [pattern: string, repaired: string, lost: string];
 
 describe("a repair that keeps the meaning is found", () => {
-  test.each<[pattern: string, repaired: string, shape: string, dialect?: DialectName]>([
+  test.each<Kept>([
     ["^(a+)+$", "^(a+)$", "one-loop"],
     ["(?:a+)+b|a", "a+b|a", "one-loop"],
     ["^(?:\\d+,?)+$", "^\\d+(?:,\\d+)*,?$", "one-turn"],
     ["^(?:\\w|\\d)*!", "^(?:\\w)*!", "covered-alternative"],
-    ["^(a|ab|b)*c", "^(a|b)*c", "covered-alternative"],
+    ...onlyDeep<Kept>(["^(a|ab|b)*c", "^(a|b)*c", "covered-alternative"]),
     ["^(?:.|\\s)*x", "^(?:[\\s\\S])*x", "one-set"],
     ["^\\s*\\s*\\s*x", "^\\s*x", "one-neighbour"],
     ["^\\d*\\.?\\d*$", "^\\d*(?:\\.\\d*)?$", "with-separator"],
     ["^.*,.*x", "^[^,\\n\\r\\u2028\\u2029]*,.*x", "narrowed"],
     ["\\s+$", "(?<!\\s)\\s+$", "where-it-begins"],
     ["\\w+@", "(?<!\\w)\\w+@", "where-it-begins"],
-    ["^.*,.*x", "^[^,\\n]*,.*x", "narrowed", "python"],
+    ...onlyDeep<Kept>(["^.*,.*x", "^[^,\\n]*,.*x", "narrowed", "python"]),
     ["^(?:a|ab|b)*c", "^(?:a|ab|b)*+c", "possessive", "python"],
-    ["^(?:a|ab|b)*c", "^(?>(?:a|ab|b)*)c", "atomic", "python"],
+    ...onlyDeep<Kept>(["^(?:a|ab|b)*c", "^(?>(?:a|ab|b)*)c", "atomic", "python"]),
   ])("/%s/ → /%s/ (%s)", (pattern, repaired, shape, dialect = "ecmascript") => {
     const found = repairsOf(programOf(pattern, "", dialect)).find((repair) => repair.pattern === repaired);
     expect(found && { keeps: keepsMeaning(found), growth: found.growth, last: found.shapes.at(-1) }).toEqual({ keeps: true, growth: "linear", last: shape });
@@ -46,8 +51,8 @@ describe("a repair that keeps the meaning is found", () => {
 });
 
 describe("a repair whose matches and captures are proved to be the same is found", () => {
-  test.each<[pattern: string, repaired: string, shape: string, mode: HazardMode]>([
-    ["^(\\w+\\s?)*$", "^(\\w+(?!\\w)\\s?)*$", "to-its-end", "search"],
+  test.each<Proved>([
+    ...onlyDeep<Proved>(["^(\\w+\\s?)*$", "^(\\w+(?!\\w)\\s?)*$", "to-its-end", "search"]),
     ["#.*$", "#(?<!#.*?#).*$", "where-none-has-failed", "search"],
     ["\\.css(?:\\?.*)?$", "\\.css(?:\\?(?<!\\.css\\?.*?\\.css\\?).*)?$", "where-none-has-failed", "search"],
     ["\\{([^}]+)\\}", "\\{(?<!\\{[^}]*?\\{)([^}]+)\\}", "where-none-has-failed", "all"],
@@ -56,7 +61,7 @@ describe("a repair whose matches and captures are proved to be the same is found
     ["<!--[^]*?-->", "<!--(?<!<!---*?(?:[^\\->](?:[^\\-]|-[^\\-]|--+?[^\\->])*?-*?)??<!--)[^]*?-->", "where-none-has-failed", "all"],
     ["\\s+$", "(?<!\\s)\\s+$", "where-it-begins", "all"],
     ["(.+?)->", "((?:(?<!.)|(?<=->)).+?)->", "where-it-begins", "all"],
-    ["^\\S+=\\S+;", "^\\S(?:(?!=)\\S)*=\\S+;", "narrowed", "search"],
+    ...onlyDeep<Proved>(["^\\S+=\\S+;", "^\\S(?:(?!=)\\S)*=\\S+;", "narrowed", "search"]),
     ["^(.*?)\\s*$", "^((?:.*\\S)?)\\s*$", "to-the-last", "search"],
     ["^(?:[^,]+,?)+$", "^[^,]+(?:,[^,]+)*,?$", "one-turn", "search"],
   ])("/%s/ → /%s/ (%s, %s)", (pattern, repaired, shape, mode) => {
@@ -69,13 +74,14 @@ describe("a repair whose matches and captures are proved to be the same is found
     });
   });
 
-  test("several exponential alternatives are mended one after the other", () => {
+  sized(test.skip, test)("several exponential alternatives are mended one after the other", () => {
     const [first] = repairsOf(programOf(`^(?:'((?:\\\\.|[^'])*?)'|"((?:\\\\.|[^"])*?)")`), "search", EARLY);
     expect(first).toMatchObject({ growth: "linear", shapes: ["apart", "apart"], relation: { relation: "right-within-left" } });
   });
 
-  test("of a search for every match no anchor is proposed; an unclosed end may be taken, and is said to change the meaning", () => {
-    const shapes = (mode: HazardMode) => repairsOf(programOf("<!--[^]*?-->"), mode).map((repair) => [repair.shapes.join(), repair.relation.relation]);
+  sized(test.skip, test)("of a search for every match no anchor is proposed; an unclosed end may be taken, and is said to change the meaning", () => {
+    const shapes = (mode: HazardMode) =>
+      repairsOf(programOf("<!--[^]*?-->"), mode, sized(3 * EARLY, Number.POSITIVE_INFINITY)).map((repair) => [repair.shapes.join(), repair.relation.relation]);
     expect(shapes("all").filter(([name]) => name?.includes("at-the-start"))).toEqual([]);
     expect(shapes("all")).toContainEqual(["to-the-end-too", "left-within-right"]);
     expect(shapes("search")).toContainEqual(["at-the-start", "equal"]);
@@ -89,22 +95,22 @@ describe("a repair whose matches and captures are proved to be the same is found
 });
 
 describe("a repair that changes the meaning says so", () => {
-  test.each<[pattern: string, repaired: string, lost: string, asks?: number]>([
+  test.each<Changing>([
     ["<[^>]*>", "<[^<>]*>", "<<>"],
-    ["<!--[\\s\\S]*?-->", "<!--(?:(?!<!--)[\\s\\S])*?-->", "<!--<!-->"],
+    ...onlyDeep<Changing>(["<!--[\\s\\S]*?-->", "<!--(?:(?!<!--)[\\s\\S])*?-->", "<!--<!-->"]),
     ["\\s+$", "\\s{1,64}$", " ".repeat(65)],
-    ['"(?:\\\\.|[^"])*"', '"(?:\\\\.|[^"\\\\])*"', '"\\"'],
-    ["^(?:%[0-9a-f]{2}|.)*$", "^(?:%[0-9a-f]{2}|[^%\\n\\r\\u2028\\u2029])*$", "%"],
-    [`(["'])(?:\\\\.|(?!\\1).)*\\1`, `(["'])(?:\\\\.|(?!\\1)[^\\\\\\n\\r\\u2028\\u2029])*\\1`, "'\\'", EARLY],
-  ])("/%s/ → /%s/ loses %j", (pattern, repaired, lost, asks = Number.POSITIVE_INFINITY) => {
-    const found = repairsOf(programOf(pattern), "search", asks).find((repair) => repair.pattern === repaired);
+    ...onlyDeep<Changing>(['"(?:\\\\.|[^"])*"', '"(?:\\\\.|[^"\\\\])*"', '"\\"']),
+    ...onlyDeep<Changing>(["^(?:%[0-9a-f]{2}|.)*$", "^(?:%[0-9a-f]{2}|[^%\\n\\r\\u2028\\u2029])*$", "%"]),
+    ...onlyDeep<Changing>([`(["'])(?:\\\\.|(?!\\1).)*\\1`, `(["'])(?:\\\\.|(?!\\1)[^\\\\\\n\\r\\u2028\\u2029])*\\1`, "'\\'"]),
+  ])("/%s/ → /%s/ loses %j", (pattern, repaired, lost) => {
+    const found = repairsOf(programOf(pattern), "search").find((repair) => repair.pattern === repaired);
     expect(found?.relation).toMatchObject({ relation: "right-within-left", onlyLeft: lost });
   });
 
   test.each([
     ["^\\s+|\\s+$", "^\\s+|\\s{1,64}$"],
-    ["(?=(a+)+b)a", "(?=(a{1,64})b)a"],
-    ["^(.*,)*end$", "^([^,\\n\\r\\u2028\\u2029]*,)*end$"],
+    ...onlyDeep<[pattern: string, repaired: string]>(["(?=(a+)+b)a", "(?=(a{1,64})b)a"]),
+    ...onlyDeep<[pattern: string, repaired: string]>(["^(.*,)*end$", "^([^,\\n\\r\\u2028\\u2029]*,)*end$"]),
   ])("/%s/ → /%s/ is not said to keep the meaning: it differs on a text that is tried", (pattern, repaired) => {
     const found = repairsOf(programOf(pattern)).find((repair) => repair.pattern === repaired);
     if (!found) throw new Error("It is not offered any more.");
@@ -132,7 +138,7 @@ test("every repair offered as equal accepts the same of all short texts; every o
     "(?:a|b|ab)+c",
   ];
   let equal = 0;
-  for (const pattern of patterns) {
+  for (const pattern of portion(patterns, 7)) {
     const program = programOf(pattern);
     const [finding] = assessNow(program, "search").findings;
     if (!finding) throw new Error(`no finding in /${pattern}/`);
@@ -153,7 +159,7 @@ test("every repair offered as equal accepts the same of all short texts; every o
       }
     }
   }
-  expect(equal).toBeGreaterThan(15);
+  expect(equal).toBeGreaterThan(sized(2, 15));
 });
 
 test("a pattern without findings gets no repair", () => {

@@ -1,6 +1,7 @@
 /** What every match of a pattern holds, and that a search which looks for that first finds what it found before. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { BacktrackingMachine, chooseMachine, LinearMachine, runToEnd } from "../src/index.ts";
 import { lacksAll, RequiredPlaces } from "../src/linear/required.ts";
 import { requiredOf } from "../src/program/literals.ts";
@@ -101,6 +102,6 @@ test("searches that pass over what cannot match find what the backtracking machi
         expect([source, counting.count]).toEqual([source, plain.matches.length]);
       }
     }),
-    { numRuns: 1500 },
+    { numRuns: 300 * DEPTH },
   );
 });

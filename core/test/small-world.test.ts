@@ -3,6 +3,7 @@
  */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH, portion, sized } from "../../scripts/depth.mjs";
 import { hostMatches, matchesOf, readEcmascript as readPattern } from "./support.ts";
 
 /** All texts over two letters up to a length. */
@@ -47,13 +48,13 @@ function balanced(pattern: string): boolean {
 }
 
 describe("an exhaustive small world", () => {
-  test("every pattern up to size 4 on every text up to 4 letters, up to 3 for the largest, agrees with the host", () => {
+  test("every pattern up to size 4 on every text up to 4 letters, up to 3 for the largest (in `npm test` one in 29 of those), agrees with the host", () => {
     const known = new Map<number, string[]>();
     let compared = 0;
     const different: string[] = [];
     for (let size = 1; size <= 4; size++) {
-      const samples = texts(size < 4 ? 4 : 3);
-      for (const pattern of patterns(size, known)) {
+      const samples = texts(size < sized(3, 4) ? 4 : 3);
+      for (const pattern of size < 4 ? patterns(size, known) : portion(patterns(size, known), 29)) {
         if (!isValid(pattern)) continue;
         for (const text of samples) {
           compared++;
@@ -63,7 +64,7 @@ describe("an exhaustive small world", () => {
       }
     }
     expect(different.slice(0, 10)).toEqual([]);
-    expect(compared).toBeGreaterThan(30_000);
+    expect(compared).toBeGreaterThan(sized(2_000, 30_000));
   });
 });
 
@@ -130,9 +131,9 @@ test("random patterns agree with the host", () => {
       compared++;
       expect(ours).toEqual(hostMatches(pattern, chosen, sample, "all"));
     }),
-    { numRuns: 6000, seed: 4317 },
+    { numRuns: 800 * DEPTH, seed: 4317 },
   );
-  expect(compared).toBeGreaterThan(2000);
+  expect(compared).toBeGreaterThan(250 * DEPTH);
 });
 
 test("any text is read without an exception, and agrees with the host on whether it is a pattern", () => {
@@ -145,6 +146,6 @@ test("any text is read without an exception, and agrees with the host on whether
       expect([pattern, flags, diagnostics.length === 0]).toEqual([pattern, flags, isValid(pattern, flags)]);
       for (const d of diagnostics) expect(d.start >= 0 && d.end <= pattern.length + 1 && d.start <= d.end).toBe(true);
     }),
-    { numRuns: 20_000, seed: 4317 },
+    { numRuns: 2000 * DEPTH, seed: 4317 },
   );
 });

@@ -1,6 +1,7 @@
 /** The step model, event by event: docs/step-model.md in examples. What a person steps through must not drift. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { BacktrackingMachine, type MatchMode, record, runToEnd } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
@@ -98,7 +99,7 @@ describe("a run", () => {
         ]);
         expect(slices).toBeLessThanOrEqual(whole.steps / slice);
       }),
-      { numRuns: 400, seed: 4317 },
+      { numRuns: 80 * DEPTH, seed: 4317 },
     );
   });
 

@@ -1,6 +1,7 @@
 /** Text as a person can see it, counts as a person takes them in, offsets as line and column. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { countWords, grouped, lineColumn, lineStarts, visible } from "../src/text/visible.ts";
 
 describe("visible", () => {
@@ -32,7 +33,7 @@ describe("visible", () => {
           expect(code < 0x20 || code === 0x7f || (code >= 0xd800 && code <= 0xdfff)).toBe(false);
         }
       }),
-      { numRuns: 300, seed: 4317 },
+      { numRuns: 60 * DEPTH, seed: 4317 },
     );
   });
 });
@@ -43,7 +44,7 @@ describe("counts", () => {
       fc.property(fc.nat(), (n) => {
         expect(grouped(n)).toBe(n.toLocaleString("en-US"));
       }),
-      { numRuns: 200, seed: 4317 },
+      { numRuns: 40 * DEPTH, seed: 4317 },
     );
   });
 
@@ -76,7 +77,7 @@ describe("lines", () => {
           expect(lineColumn(starts, offset)).toEqual({ line: before.length, column: (before.at(-1) as string).length + 1 });
         }
       }),
-      { numRuns: 200, seed: 4317 },
+      { numRuns: 40 * DEPTH, seed: 4317 },
     );
   });
 });

@@ -22,6 +22,8 @@ export interface StartOptions {
   readonly web?: string;
   readonly demo?: string;
   readonly open?: Open;
+  /** How long headers are waited for (milliseconds). */
+  readonly headersWithin?: number;
 }
 
 /** Headers that have not come by then, and bodies, are not waited for (milliseconds). */
@@ -33,6 +35,8 @@ const ENGINE_PATIENCE = 2_000;
 const LOOKED_AT = 2000;
 /** Requests under way when the server is to end get so long (milliseconds). */
 const DRAINED_WITHIN = 10_000;
+/** How often connections that have become idle are closed meanwhile (milliseconds). */
+const SWEPT_EVERY = 50;
 /** How often backups, and what was removed long ago, are looked after (milliseconds). */
 const TENDED_EVERY = 3_600_000;
 
@@ -45,7 +49,10 @@ export async function start(settings: Settings, options: StartOptions = {}): Pro
   const door = { host: settings.host, names: settings.hosts ?? [], token };
   const engines = new Engines(settings.engines ?? { on: true, patience: ENGINE_PATIENCE });
   const app = createApp({ asked: store.asked, door, engines, log, web: options.web ?? WEB_FOLDER });
-  const server = createServer({ headersTimeout: HEADERS_WITHIN, requestTimeout: BODY_WITHIN, connectionsCheckingInterval: LOOKED_AT }, app);
+  const server = createServer(
+    { headersTimeout: options.headersWithin ?? HEADERS_WITHIN, requestTimeout: BODY_WITHIN, connectionsCheckingInterval: LOOKED_AT },
+    app,
+  );
   await listening(server, settings).catch(async (error: unknown) => {
     await store.close();
     throw error;
@@ -86,8 +93,11 @@ function listening(server: Server, { port, host }: Settings): Promise<void> {
 async function drained(server: Server): Promise<void> {
   const closed = new Promise((done) => server.close(done));
   server.closeIdleConnections();
+  // A connection whose request was under way is idle when that is answered, and would be kept open for the next one.
+  const sweeping = setInterval(() => server.closeIdleConnections(), SWEPT_EVERY);
   const impatient = setTimeout(() => server.closeAllConnections(), DRAINED_WITHIN);
   await closed;
+  clearInterval(sweeping);
   clearTimeout(impatient);
 }
 

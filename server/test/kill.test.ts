@@ -7,6 +7,7 @@ import { join } from "node:path";
 import { afterAll, expect, test } from "@jest/globals";
 import Database from "libsql";
 import { type RunningServer, startServer } from "../../scripts/browser.mjs";
+import { portion, sized } from "../../scripts/depth.mjs";
 import { ROOT } from "../../scripts/workspace.mjs";
 import { databaseIn } from "../src/store/store.ts";
 
@@ -33,7 +34,7 @@ test("a killed server has kept every change that it acknowledged", async () => {
     body: JSON.stringify({ title: "Killed", samples: [{ name: "s", text }] }),
   });
   const { id, samples } = (await made.json()) as { id: string; samples: { id: string }[] };
-  for (let round = 0; round < 3; round++) {
+  for (let round = 0; round < sized(1, 3); round++) {
     const { address, port, data }: RunningServer = server;
     let { revision } = (await (await fetch(`${address}/api/specimens/${id}`)).json()) as { revision: number };
     let acknowledged = "";
@@ -60,7 +61,7 @@ test("a killed server has kept every change that it acknowledged", async () => {
 
 test("one that is killed while it starts for the first time is whole the next time", async () => {
   const totals = new Set<number>();
-  for (let wait = 100; wait <= 700; wait += 120) {
+  for (const wait of portion([220, 100, 340, 460, 580, 700], 6)) {
     const data = mkdtempSync(join(tmpdir(), "lamprey-first-"));
     folders.push(data);
     const child = spawn(process.execPath, ["server/dist/main.js"], {
@@ -91,7 +92,7 @@ test("one that is killed while it makes a backup, or a database from before word
   );
   db.exec("delete from fact where name = 'words'; delete from mikro_orm_migrations where name like '0003%' or name > '0004'; pragma user_version = 2");
   db.close();
-  for (let wait = 250; wait <= 600; wait += 100) {
+  for (const wait of portion([450, 250, 350, 550], 4)) {
     const child = spawn(process.execPath, ["server/dist/main.js"], {
       cwd: ROOT,
       env: { ...process.env, PORT: "0", HOST: "127.0.0.1", LAMPREY_DATA: first.data, LOG_LEVEL: "silent" },

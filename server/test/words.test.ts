@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { Specimens } from "../src/specimens/specimens.ts";
 import { folded } from "../src/specimens/words.ts";
 import { openStore, type Store } from "../src/store/store.ts";
@@ -84,7 +85,7 @@ test("no search is anything but its words, and none fails", async () => {
       const all = await found(search);
       if (folded(search).trim() === "") expect(all).toContain(title);
     }),
-    { numRuns: 200 },
+    { numRuns: 40 * DEPTH },
   );
 });
 

@@ -3,11 +3,11 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { act, cleanup, fireEvent, screen } from "@testing-library/react";
+import { fireEvent, screen } from "@testing-library/dom";
 import { likeness } from "../src/menu/CommandMenu.tsx";
 import { store } from "../src/state/store.ts";
 import { workers } from "./page/browser.ts";
-import { caret, key, openAt, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { act, caret, cleanup, key, openAt, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 afterEach(cleanup);
@@ -269,6 +269,7 @@ describe("a specimen that has just been made", () => {
     await type("Pattern", "+");
     expect(title).toHaveProperty("value", "Weirs");
     await until("it is kept", () => [...server.specimens.values()].some((each) => each.title === "Weirs" && each.pattern === "weir \\d+"));
+    await until("it is run", () => store.getState().bench.result?.source.pattern === "weir \\d+");
     // The first winding opens the reel, and what it costs is said.
     key("stepOn");
     await part("heading", "Reel");

@@ -3,9 +3,9 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { act, cleanup, fireEvent, screen } from "@testing-library/react";
+import { fireEvent, screen } from "@testing-library/dom";
 import { store } from "../src/state/store.ts";
-import { openBench, part, press, type, until, user } from "./page/page.tsx";
+import { act, cleanup, openBench, part, press, type, until, user } from "./page/page.tsx";
 
 afterEach(cleanup);
 

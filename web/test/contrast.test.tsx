@@ -3,8 +3,8 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { cleanup, screen, within } from "@testing-library/react";
-import { caret, openBench, part, press, rowsAre, type, until, user, wordsOf } from "./page/page.tsx";
+import { screen, within } from "@testing-library/dom";
+import { caret, cleanup, openBench, part, press, rowsAre, type, until, user, wordsOf } from "./page/page.tsx";
 
 afterEach(cleanup);
 

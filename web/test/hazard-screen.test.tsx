@@ -3,10 +3,10 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { act, cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { fireEvent, screen, within } from "@testing-library/dom";
 import { askingChosen } from "../src/state/benchSlice.ts";
 import { store } from "../src/state/store.ts";
-import { openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { act, cleanup, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 
 afterEach(cleanup);
 

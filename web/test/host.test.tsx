@@ -3,10 +3,10 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, jest, test } from "@jest/globals";
-import { act, cleanup, fireEvent, screen } from "@testing-library/react";
+import { fireEvent, screen } from "@testing-library/dom";
 import { pointedAt } from "../src/state/benchSlice.ts";
 import { store } from "../src/state/store.ts";
-import { key, openBench, part, paste, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { act, cleanup, key, openBench, part, paste, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 
 afterEach(cleanup);
 

@@ -3,11 +3,11 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { cleanup, screen } from "@testing-library/react";
+import { screen } from "@testing-library/dom";
 import { NO_FIELDS } from "../src/draft/fields.ts";
 import { journal } from "../src/draft/journal.ts";
 import { keepers } from "../src/draft/keepers.ts";
-import { openAt, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { cleanup, openAt, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 afterEach(cleanup);

@@ -3,8 +3,8 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { cleanup, fireEvent, screen, within } from "@testing-library/react";
-import { openBench, part, press, rowsAre, says, until, user, wordsOf } from "./page/page.tsx";
+import { fireEvent, screen, within } from "@testing-library/dom";
+import { cleanup, openBench, part, press, rowsAre, says, until, user, wordsOf } from "./page/page.tsx";
 
 afterEach(cleanup);
 

@@ -1,6 +1,7 @@
 /** Two drafts from one: what each changed comes together, and what both changed clashes. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import type { DraftFields } from "../src/draft/fields.ts";
 import { merge } from "../src/draft/merge.ts";
 
@@ -98,6 +99,6 @@ test("whoever has not changed anything takes what the other has; and a merge is 
       const { fields, clashes } = merge(base, mine, theirs);
       if (clashes.length === 0) expect(keys(merge(theirs, fields, theirs).fields)).toEqual(keys(fields));
     }),
-    { numRuns: 400 },
+    { numRuns: 80 * DEPTH },
   );
 });

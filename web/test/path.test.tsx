@@ -4,11 +4,11 @@
  */
 import { readFileSync } from "node:fs";
 import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
-import { cleanup, screen } from "@testing-library/react";
+import { screen } from "@testing-library/dom";
 import { PLACES } from "../src/path/places.ts";
 import { recalled, remember } from "../src/shared/remembered.ts";
 import { store } from "../src/state/store.ts";
-import { key, openAt, part, press, says, type, until } from "./page/page.tsx";
+import { cleanup, key, openAt, part, press, says, type, until } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 beforeEach(() => remember("path", null));

@@ -3,9 +3,9 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { cleanup, screen, within } from "@testing-library/react";
+import { screen, within } from "@testing-library/dom";
 import { store } from "../src/state/store.ts";
-import { caret, key, openBench, part, press, says, until, user, wordsOf } from "./page/page.tsx";
+import { caret, cleanup, key, openBench, part, press, says, until, user, wordsOf } from "./page/page.tsx";
 
 afterEach(cleanup);
 

@@ -3,10 +3,10 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { fireEvent, screen, within } from "@testing-library/dom";
 import { store } from "../src/state/store.ts";
 import { workers } from "./page/browser.ts";
-import { openAt, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { cleanup, openAt, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 afterEach(cleanup);

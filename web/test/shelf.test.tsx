@@ -4,11 +4,11 @@
  */
 import { readFileSync } from "node:fs";
 import { afterEach, beforeEach, describe, expect, jest, test } from "@jest/globals";
-import { cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { fireEvent, screen, within } from "@testing-library/dom";
 import { PLACES } from "../src/path/places.ts";
 import { remember } from "../src/shared/remembered.ts";
 import { store } from "../src/state/store.ts";
-import { key, openAt, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { cleanup, key, openAt, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 afterEach(cleanup);

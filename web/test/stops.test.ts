@@ -1,6 +1,7 @@
 /** Stops: written into an address and read out of it again, and said in words. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { benchReducer, stopAdded, stopRemoved, stopsSet } from "../src/state/benchSlice.ts";
 import { readStops, type Stop, sameStop, stopWords, writeStops } from "../src/state/stops.ts";
 
@@ -20,7 +21,7 @@ describe("in an address", () => {
         // Nothing in it has to be escaped.
         expect(encodeURIComponent(written)).toBe(written);
       }),
-      { numRuns: 200, seed: 4317 },
+      { numRuns: 40 * DEPTH, seed: 4317 },
     );
   });
 

@@ -4,9 +4,9 @@
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { lacksTables, read, tablesHere } from "@lamprey/core";
-import { cleanup, screen } from "@testing-library/react";
+import { screen } from "@testing-library/dom";
 import { waiting } from "../src/engine/waiting.ts";
-import { caret, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { caret, cleanup, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
 
 afterEach(cleanup);
 

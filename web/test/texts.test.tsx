@@ -4,9 +4,9 @@
  */
 import { EditorView } from "@codemirror/view";
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { act, cleanup, screen } from "@testing-library/react";
+import { screen } from "@testing-library/dom";
 import { store } from "../src/state/store.ts";
-import { key, openBench, part, press, says, type, until, wordsOf } from "./page/page.tsx";
+import { act, cleanup, key, openBench, part, press, says, type, until, wordsOf } from "./page/page.tsx";
 
 afterEach(cleanup);
 

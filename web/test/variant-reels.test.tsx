@@ -3,9 +3,9 @@
  * @jest-environment ./web/test/page/environment.mjs
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
-import { cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { fireEvent, screen, within } from "@testing-library/dom";
 import { store } from "../src/state/store.ts";
-import { caret, GAUGE_LOG, openBench, part, press, rowsAre, says, type, until, wordsOf } from "./page/page.tsx";
+import { caret, cleanup, GAUGE_LOG, openBench, part, press, rowsAre, says, type, until, wordsOf } from "./page/page.tsx";
 
 afterEach(cleanup);
 

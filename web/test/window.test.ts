@@ -1,6 +1,7 @@
 /** The window of the depth profile over its reel. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { around, firstView, panned, pinched, type View, zoomed } from "../src/reel/window.ts";
 
 const LENGTH = 10_000;
@@ -49,7 +50,7 @@ describe("the window", () => {
           expect(next.to - next.from).toBeGreaterThan(0);
         }
       }),
-      { numRuns: 300, seed: 4317 },
+      { numRuns: 60 * DEPTH, seed: 4317 },
     );
   });
 });

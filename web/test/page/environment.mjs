@@ -9,6 +9,8 @@ export default class PageEnvironment extends TestEnvironment {
 
   async setup() {
     await super.setup();
+    // Packages choose their build by it: the page is tested with the one that is served.
+    this.global.process.env.NODE_ENV = "production";
     for (const name of FROM_NODE) this.global[name] ??= globalThis[name];
     const { ports } = this;
     this.global.MessageChannel = class extends MessageChannel {

@@ -2,7 +2,7 @@
 import "./browser.ts";
 import { EditorView } from "@codemirror/view";
 import type { NewSpecimen } from "@lamprey/api";
-import { act, cleanup, configure, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/dom";
 import { PointerEventsCheckLevel, userEvent } from "@testing-library/user-event";
 import { Provider } from "react-redux";
 import { createBrowserRouter, RouterProvider } from "react-router";
@@ -14,10 +14,10 @@ import { RiskList } from "../../src/risks/RiskList.tsx";
 import { KEYS, type KeyName } from "../../src/shared/keys.ts";
 import { Shelf } from "../../src/shelf/Shelf.tsx";
 import { store } from "../../src/state/store.ts";
+import { act, cleanup, render } from "./render.ts";
 import { PageServer } from "./server.ts";
 
-// What was missed is enough: a page of markup behind it hides it.
-configure({ getElementError: (message) => new Error((message ?? "not found").split("\n\n")[0]) });
+export { act, cleanup };
 
 /** Whether something lies over what is pressed is asked in a real browser: here a dialog that opens is in its own way for a moment. */
 export const user = userEvent.setup({ delay: null, pointerEventsCheck: PointerEventsCheckLevel.Never });
@@ -66,9 +66,14 @@ export async function says(name: string, words: string | RegExp): Promise<void> 
   }, PATIENCE);
 }
 
-/** Presses what has the name. */
+/** Presses what has the name, once it can be pressed. */
 export async function press(role: string, name: string | RegExp, inside?: HTMLElement): Promise<void> {
-  await user.click(inside ? within(inside).getByRole(role, { name }) : await part(role, name));
+  const find = () => (inside ? within(inside).getByRole(role, { name }) : part(role, name));
+  await waitFor(async () => {
+    const found = await find();
+    if (found instanceof HTMLButtonElement && found.disabled) throw new Error(`“${wordsOf(found)}” cannot be pressed.`);
+  }, PATIENCE);
+  await user.click(await find());
 }
 
 /** Waits until the rows of a table are these. */
