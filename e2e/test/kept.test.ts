@@ -3,9 +3,10 @@ import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import type { Browser } from "puppeteer-core";
 import { startBrowser, startServer } from "../../scripts/browser.mjs";
 import { Storms } from "../src/storm.ts";
+import { sized } from "../../scripts/depth.mjs";
 
-/** So many in the tests; STORMS=1000 runs as many, STORM_SEED from another seed on. */
-const COUNT = Number(process.env.STORMS ?? 4);
+/** STORMS=1000 runs as many, STORM_SEED from another seed on. */
+const COUNT = Number(process.env.STORMS ?? sized(1, 8));
 const FIRST = Number(process.env.STORM_SEED ?? 1);
 /** One takes some seconds; many more where the machine is busy. */
 const TIME = COUNT * 120_000;
