@@ -1,7 +1,11 @@
 /** A newcomer's tasks, done in a real browser. */
 import { describe, expect, test } from "@jest/globals";
 import { startServer } from "../../scripts/browser.mjs";
+import { sized } from "../../scripts/depth.mjs";
 import { bars, clickText, nextDialect, openBench, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
+
+/** What the tests of the page in jsdom tell too is asked of a browser by `npm run test:deep`. */
+const inDepth = sized(test.skip, test);
 
 const stage = new Stage();
 
@@ -35,7 +39,7 @@ describe("the thread from end to end", () => {
     expect(stage.failures).toEqual([]);
   });
 
-  test("the shelf is searched, and a specimen removed and restored", async () => {
+  inDepth("the shelf is searched, and a specimen removed and restored", async () => {
     const page = await stage.page();
     await page.goto(stage.server.address);
     await page.waitForSelector("main li");
@@ -50,7 +54,7 @@ describe("the thread from end to end", () => {
 });
 
 describe("seeing why", () => {
-  test("matches and captures change as one types, and with a flag; undo takes both back", async () => {
+  inDepth("matches and captures change as one types, and with a flag; undo takes both back", async () => {
     const page = await stage.open("Gate (\\d)", "gate 1, Gate 2, GATE 3");
     expect(await part(page, "count")).toBe("1 match");
     await page.click("[aria-label='ignore case i']");
@@ -65,7 +69,7 @@ describe("seeing why", () => {
     await waitForPart(page, "count", "1 match");
   });
 
-  test("the reel is wound by keyboard to the first give-back, and says why", async () => {
+  inDepth("the reel is wound by keyboard to the first give-back, and says why", async () => {
     const page = await stage.bench("Counts at the weirs");
     await press(page, "Alt+Shift+Home");
     await press(page, "Alt+PageDown");
@@ -103,7 +107,7 @@ describe("seeing why", () => {
     await waitFor(page, "it is greedy again", () => (document.querySelector(".pattern-editor .cm-content")?.textContent ?? "") === '"(.+)"');
   });
 
-  test("a repeated group shows every turn, and which one is kept", async () => {
+  inDepth("a repeated group shows every turn, and which one is kept", async () => {
     const page = await stage.bench("The last fish of every list");
     await waitFor(page, "turns are listed", () => document.body.innerText.includes("turn 4") && document.body.innerText.includes("kept"));
   });
@@ -123,7 +127,7 @@ describe("seeing why", () => {
     expect(await page.$("[data-part=dialect-changes]")).toBeNull();
   });
 
-  test("a click in the ledger winds to where the match was found", async () => {
+  inDepth("a click in the ledger winds to where the match was found", async () => {
     const page = await stage.open("\\d+", "gate 12, weir 345");
     await page.click("#match-1");
     await waitForPart(page, "sentence", "The pattern matches 14–17: “345”.");
@@ -198,7 +202,7 @@ describe("nothing is lost", () => {
     expect(kept.pattern).toBe("ga(t)e");
   });
 
-  test("an edit that was not kept yet is there when the page is opened again", async () => {
+  inDepth("an edit that was not kept yet is there when the page is opened again", async () => {
     const { address } = await stage.keep("gate", "a gate");
     const page = await stage.page();
     await openBench(page, address);
@@ -248,7 +252,7 @@ describe("nothing is lost", () => {
     expect(await again.$eval(".pattern-editor .cm-content", (e) => e.textContent)).toBe("gat");
   });
 
-  test("two windows on one specimen: what one keeps is seen in the other", async () => {
+  inDepth("two windows on one specimen: what one keeps is seen in the other", async () => {
     const { address } = await stage.keep("gate", "a gate");
     const page = await stage.page();
     await openBench(page, address);

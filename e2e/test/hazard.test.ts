@@ -4,7 +4,11 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { describe, expect, test } from "@jest/globals";
 import type { ElementHandle, Page } from "puppeteer-core";
+import { sized } from "../../scripts/depth.mjs";
 import { clickText, openBench, part, press, Stage, typePattern, waitFor, waitForPart } from "../src/bench.ts";
+
+/** What the tests of the page in jsdom tell too is asked of a browser by `npm run test:deep`. */
+const inDepth = sized(test.skip, test);
 
 const stage = new Stage();
 
@@ -25,7 +29,7 @@ describe("the strip", () => {
     await waitForPart(page, "verdict", "square, by restarts over all matches: quick on everyday texts");
   });
 
-  test("says what an edit did to the texts that the pattern takes", async () => {
+  inDepth("says what an edit did to the texts that the pattern takes", async () => {
     const page = await stage.open("colou?r", "colour");
     await waitForPart(page, "drift", "no edit yet");
     await typePattern(page, "colou*r");
@@ -38,7 +42,7 @@ describe("the strip", () => {
 });
 
 describe("a worker that fails", () => {
-  test("is said to have, and the bench lives", async () => {
+  inDepth("is said to have, and the bench lives", async () => {
     const page = await stage.page();
     // The page's end of every worker: a run of the pattern with the word is answered with a fault, as the worker would.
     await page.evaluateOnNewDocument(() => {
@@ -94,7 +98,7 @@ describe("proof and repairs", () => {
     await waitFor(page, "its point", () => document.querySelectorAll(".recharts-scatter-symbol").length > 3);
   });
 
-  test("a repair says what is proved of it, and is taken and undone as one", async () => {
+  inDepth("a repair says what is proved of it, and is taken and undone as one", async () => {
     const page = await stage.open("^(?:\\d+,?)+$", "1,2");
     await waitForPart(page, "verdict", "exponential");
     await clickText(page, "[aria-label=Verdicts] button", "proof and repairs");
@@ -110,7 +114,7 @@ describe("proof and repairs", () => {
     expect(await patternText(page)).toBe("^(?:\\d+,?)+$");
   });
 
-  test("a pattern without a hazard, and one that does not read, have a screen too", async () => {
+  inDepth("a pattern without a hazard, and one that does not read, have a screen too", async () => {
     const page = await stage.open("^a+b$", "ab");
     await waitForPart(page, "verdict", "linear");
     await page.goto(`${page.url().split("?")[0]}?view=hazard`);
@@ -123,7 +127,7 @@ describe("proof and repairs", () => {
 });
 
 describe("what is dear for other reasons", () => {
-  test("a peak is said beside the verdict, and its text opens on the bench", async () => {
+  inDepth("a peak is said beside the verdict, and its text opens on the bench", async () => {
     const page = await stage.open("^(?:a?){22}a{22}$", "aa");
     await waitForPart(page, "verdict", "linear over all matches, but 25 characters can take");
     await clickText(page, "[aria-label=Verdicts] button", "the text");
@@ -133,7 +137,7 @@ describe("what is dear for other reasons", () => {
     await waitForPart(page, "cut", "counted exactly without taking them");
   });
 
-  test("with a back-reference the steps of an attack are counted, however many they are", async () => {
+  inDepth("with a back-reference the steps of an attack are counted, however many they are", async () => {
     const page = await stage.open(`(["'])(?:\\\\.|(?!\\1).)*\\1`, "'no'");
     await waitForPart(page, "verdict", "exponential");
     await waitForPart(page, "verdict", "a second is enough up to 45 characters.");
@@ -171,7 +175,7 @@ describe("the risk list", () => {
     await waitFor(page, "the list again", () => document.querySelectorAll("[aria-label=Patterns] li").length === 4);
   });
 
-  test("source files are read with their own parsers", async () => {
+  inDepth("source files are read with their own parsers", async () => {
     const folder = mkdtempSync(join(tmpdir(), "lamprey-e2e-"));
     writeFileSync(join(folder, "gates.ts"), "const a: RegExp = /^(\\w+\\s?)*$/; // /^(b+)+$/\n");
     writeFileSync(join(folder, "tags.py"), "import re\nre.compile(r'\\d+\\.')\nre.compile(name)\n");

@@ -4,7 +4,11 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, test } from "@jest/globals";
 import type { Page } from "puppeteer-core";
+import { sized } from "../../scripts/depth.mjs";
 import { clickText, nextDialect, openBench, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
+
+/** What the tests of the page in jsdom tell too is asked of a browser by `npm run test:deep`. */
+const inDepth = sized(test.skip, test);
 
 const stage = new Stage();
 
@@ -66,7 +70,7 @@ test("dates of a log are rewritten, one is left alone, and the text is saved", a
   expect(stage.failures).toEqual([]);
 });
 
-test("why find-all gives tuples, and the pattern mended so that it gives matches", async () => {
+inDepth("why find-all gives tuples, and the pattern mended so that it gives matches", async () => {
   const page = await stage.open("(\\w+)=(\\d+)", "depth=12 flow=7", "");
   await nextDialect(page, "Python");
   await press(page, "Alt+Shift+Digit7");
@@ -79,7 +83,7 @@ test("why find-all gives tuples, and the pattern mended so that it gives matches
   expect(stage.failures).toEqual([]);
 });
 
-test("a Python literal with flags is pasted, read at one key, and handed off as JavaScript", async () => {
+inDepth("a Python literal with flags is pasted, read at one key, and handed off as JavaScript", async () => {
   const page = await stage.open("x", "Gate 12\ngate 7", "g");
   await page.click(".pattern-editor .cm-content");
   await press(page, "Control+a");

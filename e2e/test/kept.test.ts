@@ -2,8 +2,8 @@
 import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import type { Browser } from "puppeteer-core";
 import { startBrowser, startServer } from "../../scripts/browser.mjs";
-import { Storms } from "../src/storm.ts";
 import { sized } from "../../scripts/depth.mjs";
+import { Storms } from "../src/storm.ts";
 
 /** STORMS=1000 runs as many, STORM_SEED from another seed on. */
 const COUNT = Number(process.env.STORMS ?? sized(1, 8));

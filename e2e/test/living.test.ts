@@ -1,7 +1,11 @@
 /** The bench as a place to live: folded and resized by key, on small screens, wrapped, commanded, walked through, in two windows. */
 import { describe, expect, test } from "@jest/globals";
 import type { Page } from "puppeteer-core";
+import { sized } from "../../scripts/depth.mjs";
 import { clickText, nextDialect, openBench, press, Stage, waitFor, waitForPart } from "../src/bench.ts";
+
+/** What the tests of the page in jsdom tell too is asked of a browser by `npm run test:deep`. */
+const inDepth = sized(test.skip, test);
 
 const stage = new Stage();
 
@@ -38,7 +42,7 @@ describe("room", () => {
     expect(stage.failures).toEqual([]);
   });
 
-  test("the desk is widened by the arrow keys, folded and opened again at that width", async () => {
+  inDepth("the desk is widened by the arrow keys, folded and opened again at that width", async () => {
     const { address } = await stage.keep("gate", GATES);
     const page = await stage.page();
     await openBench(page, address);
@@ -85,7 +89,7 @@ describe("room", () => {
   });
 });
 
-test("long lines wrap, and their lanes with them; characters that cannot be seen have signs", async () => {
+inDepth("long lines wrap, and their lanes with them; characters that cannot be seen have signs", async () => {
   const { address } = await stage.keep("weir", `${"gauge\t".repeat(80)}weir end`);
   const page = await stage.page();
   await openBench(page, address);
@@ -165,7 +169,7 @@ test("a first visit walks the path: a literal, a set, greedy and lazy, groups, a
   expect(stage.failures).toEqual([]);
 });
 
-test("a sample that was removed is put back, with what can be undone in it", async () => {
+inDepth("a sample that was removed is put back, with what can be undone in it", async () => {
   const { address } = await stage.keep("gate", "a gate");
   const page = await stage.page();
   await openBench(page, address);
@@ -186,7 +190,7 @@ test("a sample that was removed is put back, with what can be undone in it", asy
   await waitForPart(page, "count", "1 match");
 });
 
-test("two windows with one specimen: a dialect that is chosen in one is read in the other", async () => {
+inDepth("two windows with one specimen: a dialect that is chosen in one is read in the other", async () => {
   const { address } = await stage.keep("^\\d$", "7", "m");
   const [one, other] = [await stage.page(), await stage.page()];
   await openBench(one, address);

@@ -1,11 +1,15 @@
 /** The smaller things that the screens do: samples, titles, themes, the reel by pointer, addresses that lead nowhere. */
 import { describe, expect, test } from "@jest/globals";
+import { sized } from "../../scripts/depth.mjs";
 import { clickText, nextDialect, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
+
+/** What the tests of the page in jsdom tell too is asked of a browser by `npm run test:deep`. */
+const inDepth = sized(test.skip, test);
 
 const stage = new Stage();
 
 describe("the shelf", () => {
-  test("says so where a search finds nothing, and where the address leads nowhere", async () => {
+  inDepth("says so where a search finds nothing, and where the address leads nowhere", async () => {
     const page = await stage.page();
     await page.goto(stage.server.address);
     await page.waitForSelector("main li");
@@ -17,7 +21,7 @@ describe("the shelf", () => {
     await waitFor(page, "the reason", () => document.body.innerText.includes("No specimen has the id"));
   });
 
-  test("opens a specimen by its title", async () => {
+  inDepth("opens a specimen by its title", async () => {
     const page = await stage.page();
     await page.goto(stage.server.address);
     await clickText(page, "main a", "Depths without a unit");
@@ -70,7 +74,7 @@ describe("samples", () => {
     expect((await read()).samples.map((s) => s.name)).toEqual(["both"]);
   });
 
-  test("title and notes are kept; an empty title is not", async () => {
+  inDepth("title and notes are kept; an empty title is not", async () => {
     const { id, address } = await stage.keep("gate", "a gate");
     const page = await stage.page();
     await page.goto(address);
@@ -109,7 +113,7 @@ describe("the reel", () => {
     await waitForPart(page, "sentence", "The backtracker took");
   });
 
-  test("winds to the captures' changes, and to what stands at the carets", async () => {
+  inDepth("winds to the captures' changes, and to what stands at the carets", async () => {
     const page = await stage.open("(\\d)(\\w)", "a 1b 2c");
     await press(page, "Alt+Shift+Home");
     await press(page, "Alt+Shift+PageDown");
@@ -129,7 +133,7 @@ describe("the reel", () => {
     await waitForPart(page, "sentence", "At 6, \\w takes “c”.");
   });
 
-  test("shows saved states, and winds to where one was saved and to what failed", async () => {
+  inDepth("shows saved states, and winds to where one was saved and to what failed", async () => {
     const page = await stage.open("a*ab", "aaab");
     await press(page, "Alt+Shift+Home");
     await press(page, "Alt+Shift+Period");
@@ -141,7 +145,7 @@ describe("the reel", () => {
     await waitForPart(page, "sentence", "it tries one more turn first, and stopping here is saved.");
   });
 
-  test("is wound while its reel is bounded, and says what lies beyond", async () => {
+  inDepth("is wound while its reel is bounded, and says what lies beyond", async () => {
     const page = await stage.open("(a+)+$", `${"a".repeat(60)}!`);
     await waitFor(page, "the bound", () => document.body.innerText.includes("The reel holds the first 10,000,000 steps"));
     await press(page, "Alt+Shift+Home");
@@ -152,7 +156,7 @@ describe("the reel", () => {
 });
 
 describe("the contrast", () => {
-  test("follows the caret from quantifier to quantifier, and a variant is taken by one action", async () => {
+  inDepth("follows the caret from quantifier to quantifier, and a variant is taken by one action", async () => {
     const page = await stage.open("<(.+)> (\\w*)", "<a> <b> cd");
     await clickText(page, "[role=tab]", "Contrast");
     await waitFor(page, "a hint", () => document.body.innerText.includes("Put the caret of the pattern on a quantifier, or choose one above."));
@@ -170,7 +174,7 @@ describe("the contrast", () => {
 });
 
 describe("what is not read yet", () => {
-  test("is said on its span, and is no wrong answer", async () => {
+  inDepth("is said on its span, and is no wrong answer", async () => {
     const page = await stage.open("gate", "gate", "g");
     await nextDialect(page, "Python");
     await waitForPart(page, "dialect-changes", "nothing in this pattern changes its meaning");

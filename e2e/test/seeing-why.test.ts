@@ -1,8 +1,11 @@
 /** Why did it match that, why did it not, why is it slow: found by looking, by keyboard and by pointer. */
 import { describe, expect, test } from "@jest/globals";
 import type { Page } from "puppeteer-core";
-import { bars, clickText, openBench, part, press, Stage, typePattern, waitFor, waitForPart } from "../src/bench.ts";
 import { sized } from "../../scripts/depth.mjs";
+import { bars, clickText, openBench, part, press, Stage, typePattern, waitFor, waitForPart } from "../src/bench.ts";
+
+/** What the tests of the page in jsdom tell too is asked of a browser by `npm run test:deep`. */
+const inDepth = sized(test.skip, test);
 
 const stage = new Stage();
 
@@ -27,7 +30,7 @@ describe("the reel", () => {
     await waitForPart(page, "sentence", "does not take what is there");
   });
 
-  test("the saved state that led to the match says so, and winds there", async () => {
+  inDepth("the saved state that led to the match says so, and winds there", async () => {
     const page = await stage.open("a*ab", "aaab");
     await press(page, "Alt+Shift+Home");
     for (let i = 0; i < 10; i++) await press(page, "Alt+Period");
@@ -77,7 +80,7 @@ describe("the reel", () => {
     await context.close();
   });
 
-  test("stops: set at carets and at a number of saved states, played to, and said where there is none", async () => {
+  inDepth("stops: set at carets and at a number of saved states, played to, and said where there is none", async () => {
     const page = await stage.open("a+b", "caaac aaab");
     await press(page, "Alt+Shift+Home");
     await press(page, "Alt+n");
@@ -101,7 +104,7 @@ describe("the reel", () => {
     await waitForPart(page, "position", "no stop after this");
   });
 
-  test("attempts: a row for each start, and each winds there", async () => {
+  inDepth("attempts: a row for each start, and each winds there", async () => {
     const page = await stage.open("a+b", "aac aab");
     await openTab(page, "Attempts");
     await waitFor(page, "rows", () => document.querySelectorAll("[aria-label=Attempts] button").length === 6);
@@ -112,7 +115,7 @@ describe("the reel", () => {
     await waitForPart(page, "sentence", "A new attempt begins at 1.");
   });
 
-  test("no match at all: every attempt is there, and only lines with a match open up", async () => {
+  inDepth("no match at all: every attempt is there, and only lines with a match open up", async () => {
     const page = await stage.bench("A fish that nobody counted");
     await waitFor(page, "it is said", () => document.body.innerText.includes("7,569 attempts in 53,061 steps, and none came through."));
     expect(await page.$$(".sample-editor .cm-line.holds")).toHaveLength(0);
@@ -121,7 +124,7 @@ describe("the reel", () => {
     expect((await rowsOf(page, "[aria-label=Attempts] button")).every((row) => row.endsWith("failed b"))).toBe(true);
   });
 
-  test("work done: a table of shares, and heat under sample and pattern", async () => {
+  inDepth("work done: a table of shares, and heat under sample and pattern", async () => {
     const page = await stage.bench("Counts at the weirs");
     await openTab(page, "Work");
     await waitFor(page, "rows", () => document.querySelectorAll("[aria-label='Work done'] tbody tr").length > 5);
@@ -154,7 +157,7 @@ describe("the machine as a chart", () => {
     await waitFor(page, "the first match", () => (document.querySelector("[aria-label=Matches] [data-row=match]")?.textContent ?? "").includes("weir pool"));
   });
 
-  test("is panned and zoomed by keyboard; one too large says so", async () => {
+  inDepth("is panned and zoomed by keyboard; one too large says so", async () => {
     const page = await stage.open("(a|b)*c", "abc");
     await clickText(page, "button", "machine as a chart");
     const place = () => page.$eval("[aria-label='The machine as a chart'] svg > g", (g) => g.getAttribute("transform"));
@@ -194,7 +197,7 @@ describe("the machine as a chart", () => {
 });
 
 describe("the contrast", () => {
-  test("greedy from lazy on one sample, the lazy one taken, and taken back by one undo", async () => {
+  inDepth("greedy from lazy on one sample, the lazy one taken, and taken back by one undo", async () => {
     const page = await stage.open('"(.+)"', 'gate="open" weir="Hollin"');
     await page.click(".pattern-editor .cm-content");
     await press(page, "Home");
@@ -212,7 +215,7 @@ describe("the contrast", () => {
     expect(await page.$eval(".pattern-editor .cm-content", (e) => e.textContent)).toBe('"(.+)"');
   });
 
-  test("four columns: possessive for comparison only, and a second pattern that does not read", async () => {
+  inDepth("four columns: possessive for comparison only, and a second pattern that does not read", async () => {
     const page = await stage.open("a+b", "aab");
     await openTab(page, "Contrast");
     await clickText(page, "label", "possessive");
@@ -226,7 +229,7 @@ describe("the contrast", () => {
 });
 
 describe("the ledger", () => {
-  test("is filtered by a group, equal values are counted, and a caret in the sample chooses a match", async () => {
+  inDepth("is filtered by a group, equal values are counted, and a caret in the sample chooses a match", async () => {
     const page = await stage.bench("Counts at the weirs");
     await page.select("select[aria-label='In which group']", "3");
     await page.type("input[aria-label='Only matches that hold']", "UP");
@@ -245,7 +248,7 @@ describe("the ledger", () => {
     await waitFor(page, "where it lies", () => document.body.innerText.includes("line 3:10"));
   });
 
-  test("the four ways of asking", async () => {
+  inDepth("the four ways of asking", async () => {
     const page = await stage.open("\\d+", "12 345");
     const ask = async (way: string, count: string) => {
       await page.click("[data-part=count]");
@@ -275,7 +278,7 @@ describe("the ledger", () => {
   });
 });
 
-sized(test.skip, test)("an earlier revision is put beside the pattern", async () => {
+inDepth("an earlier revision is put beside the pattern", async () => {
   const { id, address } = await stage.keep("a+", "aab b");
   // What stood for five seconds is kept as an earlier revision.
   await new Promise((done) => setTimeout(done, 5_200));

@@ -1,6 +1,10 @@
 /** An expectation list built from a sample, and a pattern mended until all of it holds. */
 import { expect, test } from "@jest/globals";
+import { sized } from "../../scripts/depth.mjs";
 import { clickText, openBench, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
+
+/** What the tests of the page in jsdom tell too is asked of a browser by `npm run test:deep`. */
+const inDepth = sized(test.skip, test);
 
 const stage = new Stage();
 
@@ -56,7 +60,7 @@ test("why a line does not match, and the change of the pattern taken that makes 
   expect(stage.failures).toEqual([]);
 });
 
-test("a slip is seen, mended, and another is set aside for good; a shorter way is taken at the caret", async () => {
+inDepth("a slip is seen, mended, and another is set aside for good; a shorter way is taken at the caret", async () => {
   const { address } = await stage.keep("^[A-z]+ (\\d)+.[0-9]{1,}", "STA 12.5\n", "gm");
   const page = await stage.page();
   await openBench(page, address);
@@ -81,7 +85,7 @@ test("a slip is seen, mended, and another is set aside for good; a shorter way i
   expect(stage.failures).toEqual([]);
 });
 
-test("what a set holds is asked by typing", async () => {
+inDepth("what a set holds is asked by typing", async () => {
   const { address } = await stage.keep("\\w+", "Tarrow é\n", "g");
   const page = await stage.page();
   await openBench(page, address);
