@@ -38,6 +38,17 @@ test("every edit of the pattern judges all of them; those that changed come firs
   await until("the sample", () => store.getState().draft.fields.samples.at(-1)?.text === "a 1 b 2");
 });
 
+test("what changed is told against the pattern before the edits that belong together, not before the last key", async () => {
+  openBench({ expectations: LIST, at: "?desk=texts" });
+  await says("judged", "3 of 3 as expected");
+  await type("Pattern", "x", "instead");
+  await says("judged", "1 of 3");
+  await type("Pattern", "(\\w+) (\\d\\d)", "instead");
+  await says("judged", "2 of 3 as expected");
+  await says("judged", "By this edit line 3 fails");
+  expect(store.getState().expectations.changed).toHaveLength(1);
+});
+
 test("a pattern that does not read keeps what was judged; an empty list says nothing in the strip", async () => {
   openBench({ expectations: LIST, at: "?desk=texts" });
   await says("judged", "3 of 3");

@@ -6,6 +6,7 @@ import type { Outlook, OutlookAsked, Sample } from "../engine/hazard/messages.ts
 import type { HazardSession } from "../engine/hazard/session.ts";
 import { controlsOf } from "../shared/controls.ts";
 import { framed, painted } from "../shared/painted.ts";
+import { RESTED } from "../shared/rest.ts";
 import { useWorker, type WorkerUse } from "../shared/useWorker.ts";
 import { driftKnown, hazardAsked, hazardFaulted, hazardLeft, repairsKnown, verdictKnown } from "../state/hazardSlice.ts";
 import { slipsKnown, slipsLeft } from "../state/slipsSlice.ts";
@@ -21,8 +22,6 @@ export interface HazardControls {
 
 export const [HazardProvider, useHazardControls] = controlsOf<HazardControls>("hazard", "bench");
 
-/** A pattern that has stood this long is what the next edit is compared with. */
-const RESTED = 2000;
 /** Milliseconds without a key before the drift is worked out. */
 const DRIFT_PAUSE = 150;
 
