@@ -1,8 +1,12 @@
-// npm test: installs what is missing, then types, lint, unit tests and browser tests; ends with the runners' own counts.
+/**
+ * npm test: installs what is missing, then types, lint, unit tests and browser tests; ends with the time of each part and
+ * the runners' own counts. `npm run test:deep` (--deep) runs the same files with larger sizes; --times prints a table of all files.
+ */
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { join, relative } from "node:path";
+import { DEEP_VARIABLE } from "./depth.mjs";
 import { ensureBuilt, ensureInstalled, ROOT, run } from "./workspace.mjs";
 
 ensureInstalled();
@@ -26,33 +30,60 @@ function ensureChromium() {
 ensureChromium();
 ensureBuilt("server", "cli", "web");
 
-const node = (...args) => spawnSync(process.execPath, args, { cwd: ROOT, stdio: "inherit" }).status === 0;
-console.error("lamprey: types …");
-let good = node("node_modules/typescript/bin/tsc", "-b");
-console.error("lamprey: lint …");
-good = node("node_modules/@biomejs/biome/bin/biome", "check", ".") && good;
+const isDeep = process.argv.includes("--deep");
+/** Both projects take every core there is: half of a browser test is waiting for frames. */
+const WORKERS = "--maxWorkers=100%";
 
 const reports = mkdtempSync(join(tmpdir(), "lamprey-reports-"));
-let passed = 0;
-let failed = 0;
-for (const project of ["unit", "e2e"]) {
-  console.error(`lamprey: ${project} tests …`);
-  const report = join(reports, `${project}.json`);
-  const args = ["--experimental-vm-modules", "--no-warnings", "node_modules/jest/bin/jest.js", "--selectProjects", project, "--json", `--outputFile=${report}`];
-  // Browser tests share two cores with the browser: one file at a time. The others take every core there is.
-  args.push(project === "e2e" ? "--runInBand" : "--maxWorkers=100%");
-  const ran = spawnSync(process.execPath, args, { cwd: ROOT, stdio: ["ignore", "ignore", "inherit"] }).status === 0;
-  good = ran && good;
-  try {
-    const { numPassedTests, numFailedTests, numFailedTestSuites, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(report, "utf8"));
-    passed += numPassedTests;
-    // A file that could not be run at all fails too, without a test of its own to show for it.
-    failed += numFailedTests + (numFailedTests === 0 ? Math.max(numFailedTestSuites, numRuntimeErrorTestSuites) : 0);
-  } catch {
-    failed++;
-  }
+const node = (...args) =>
+  spawnSync(process.execPath, args, { cwd: ROOT, stdio: ["ignore", 2, 2], env: { ...process.env, ...(isDeep && { [DEEP_VARIABLE]: "1" }) } }).status === 0;
+/** Jest on one of its projects; its report lies in a file. */
+const jest = (project, report) =>
+  node("--experimental-vm-modules", "--no-warnings", "node_modules/jest/bin/jest.js", "--selectProjects", project, "--json", `--outputFile=${report}`, WORKERS);
+
+let good = true;
+const counts = { passed: 0, failed: 0, skipped: 0 };
+const files = [];
+const times = [];
+
+function part(name, work) {
+  console.error(`lamprey: ${name} …`);
+  const began = performance.now();
+  good = work() && good;
+  times.push(`${name} ${((performance.now() - began) / 1000).toFixed(0)} s`);
 }
+
+function tests(project) {
+  const file = join(reports, `${project}.json`);
+  const ran = jest(project, file);
+  let report;
+  try {
+    report = JSON.parse(readFileSync(file, "utf8"));
+  } catch {
+    // A runner that died has failed.
+    counts.failed++;
+    return false;
+  }
+  counts.passed += report.numPassedTests;
+  counts.skipped += report.numPendingTests;
+  // A file that could not be run at all fails too, without a test of its own to show for it.
+  counts.failed += report.numFailedTests + (report.numFailedTests === 0 ? Math.max(report.numFailedTestSuites, report.numRuntimeErrorTestSuites) : 0);
+  for (const { name, startTime, endTime } of report.testResults) files.push({ name: relative(ROOT, name), seconds: (endTime - startTime) / 1000 });
+  return ran;
+}
+
+part("types", () => node("node_modules/typescript/bin/tsc", "-b"));
+part("lint", () => spawnSync(process.execPath, ["node_modules/@biomejs/biome/bin/biome", "check", "."], { cwd: ROOT, stdio: "inherit" }).status === 0);
+part("unit tests", () => tests("unit"));
+part("browser tests", () => tests("e2e"));
 rmSync(reports, { recursive: true, force: true });
-if (!good && failed === 0) console.log("types or lint failed");
-console.log(`tests: ${passed} passed, ${failed} failed`);
-process.exit(good && failed === 0 ? 0 : 1);
+
+if (process.argv.includes("--times")) {
+  files.sort((one, other) => other.seconds - one.seconds);
+  console.log("| file | seconds |\n| --- | --- |");
+  for (const { name, seconds } of files) console.log(`| ${name} | ${seconds.toFixed(1)} |`);
+}
+console.log(times.join(", "));
+if (!good && counts.failed === 0) console.log("types or lint failed");
+console.log(`tests: ${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);
+process.exit(good && counts.failed === 0 ? 0 : 1);

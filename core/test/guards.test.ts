@@ -3,6 +3,7 @@
  * 28 letters and an ending that fails they take less than a millisecond or two, and seconds where they are not.
  */
 import { expect, test } from "@jest/globals";
+import { onlyDeep } from "../../scripts/depth.mjs";
 import { assessNow, type DialectName } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
@@ -12,21 +13,23 @@ const guards = (pattern: string, dialect: DialectName): (string | null)[] => {
   return findings.filter((finding) => finding.growth === "exponential").map(({ guard }) => guard?.code ?? null);
 };
 
-test.each<[pattern: string, java: boolean, perl: boolean]>([
+type Row = [pattern: string, java: boolean, perl: boolean];
+
+test.each<Row>([
   ["(a+)+[bc]", true, true],
   ["(?:a+)+[bc]", true, true],
-  ["(a|aa)+[bc]", true, true],
+  ...onlyDeep<Row>(["(a|aa)+[bc]", true, true]),
   ["(a*)*[bc]", true, true],
-  ["(\\w+\\s?)+[;:]", true, true],
+  ...onlyDeep<Row>(["(\\w+\\s?)+[;:]", true, true]),
   ["^(a+)+$", true, true],
   ["(x+x+)+[yz]", true, true],
-  ["(?=(a+)+[bc])a", true, true],
+  ...onlyDeep<Row>(["(?=(a+)+[bc])a", true, true]),
   ["(?:(a+)+|x)[bc]", true, true],
-  ["(a+)+\\1?[bc]", false, false],
+  ...onlyDeep<Row>(["(a+)+\\1?[bc]", false, false]),
   ["(a+){1,30}[bc]", false, false],
   ["((a+)+)+[bc]", false, true],
   ["(a+)+?[bc]", false, true],
-  ["(?:a|aa)+?[bc]", false, true],
+  ...onlyDeep<Row>(["(?:a|aa)+?[bc]", false, true]),
 ])("%s", (pattern, java, perl) => {
   expect(guards(pattern, "java")[0]).toBe(java ? "jdk-9" : null);
   expect(guards(pattern, "perl")[0]).toBe(perl ? "perl-cache" : null);

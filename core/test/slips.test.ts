@@ -4,7 +4,15 @@ import { type DialectName, drained, findSlices, partSlips, type Slip, slipsOf, w
 import { SLIP_CASES } from "./cases/slips.ts";
 import { programOf } from "./support.ts";
 
-const slips = (pattern: string, flags = "", dialect: DialectName = "ecmascript"): readonly Slip[] => drained(slipsOf(programOf(pattern, flags, dialect)));
+const known = new Map<string, readonly Slip[]>();
+
+/** The slips of a pattern, worked out once. */
+function slips(pattern: string, flags = "", dialect: DialectName = "ecmascript"): readonly Slip[] {
+  const key = JSON.stringify([pattern, flags, dialect]);
+  const found = known.get(key) ?? drained(slipsOf(programOf(pattern, flags, dialect)));
+  known.set(key, found);
+  return found;
+}
 
 test.each(SLIP_CASES)("/%s/%s", (pattern, flags, ...codes) => {
   expect(

@@ -48,13 +48,13 @@ function balanced(pattern: string): boolean {
 }
 
 describe("an exhaustive small world", () => {
-  test("every pattern up to size 4 on every text up to 4 letters, up to 3 for the largest (in `npm test` one in 29 of those), agrees with the host", () => {
+  test("every pattern up to size 4 on every text up to 4 letters, up to 3 for the largest (in `npm test` one in 53 of those), agrees with the host", () => {
     const known = new Map<number, string[]>();
     let compared = 0;
     const different: string[] = [];
     for (let size = 1; size <= 4; size++) {
-      const samples = texts(size < sized(3, 4) ? 4 : 3);
-      for (const pattern of size < 4 ? patterns(size, known) : portion(patterns(size, known), 29)) {
+      const samples = texts(size < sized(3, 4) ? 4 : sized(2, 3));
+      for (const pattern of size < 4 ? patterns(size, known) : portion(patterns(size, known), 53)) {
         if (!isValid(pattern)) continue;
         for (const text of samples) {
           compared++;
@@ -64,7 +64,7 @@ describe("an exhaustive small world", () => {
       }
     }
     expect(different.slice(0, 10)).toEqual([]);
-    expect(compared).toBeGreaterThan(sized(2_000, 30_000));
+    expect(compared).toBeGreaterThan(sized(1_000, 30_000));
   });
 });
 

@@ -7,7 +7,7 @@ import { join } from "node:path";
 import { afterAll, expect, test } from "@jest/globals";
 import Database from "libsql";
 import { type RunningServer, startServer } from "../../scripts/browser.mjs";
-import { portion, sized } from "../../scripts/depth.mjs";
+import { sized } from "../../scripts/depth.mjs";
 import { ROOT } from "../../scripts/workspace.mjs";
 import { databaseIn } from "../src/store/store.ts";
 
@@ -59,56 +59,65 @@ test("a killed server has kept every change that it acknowledged", async () => {
   }
 });
 
-test("one that is killed while it starts for the first time is whole the next time", async () => {
-  const totals = new Set<number>();
-  for (const wait of portion([220, 100, 340, 460, 580, 700], 6)) {
-    const data = mkdtempSync(join(tmpdir(), "lamprey-first-"));
-    folders.push(data);
-    const child = spawn(process.execPath, ["server/dist/main.js"], {
-      cwd: ROOT,
-      env: { ...process.env, PORT: "0", HOST: "127.0.0.1", LAMPREY_DATA: data, LOG_LEVEL: "silent" },
-      stdio: "ignore",
-    });
-    await new Promise((done) => setTimeout(done, wait));
-    const ended = new Promise((done) => child.once("exit", done));
-    child.kill("SIGKILL");
-    await ended;
-    const server = await startServer({ data });
-    servers.push(server);
-    const { total } = (await (await fetch(`${server.address}/api/specimens?limit=1`)).json()) as { total: number };
-    totals.add(total);
-    await server.end();
-  }
-  expect([...totals]).toEqual([demo.length]);
-}, 240_000);
+sized(test.skip, test)(
+  "one that is killed while it starts for the first time is whole the next time",
+  async () => {
+    const totals = new Set<number>();
+    for (const wait of [100, 220, 340, 460, 580, 700]) {
+      const data = mkdtempSync(join(tmpdir(), "lamprey-first-"));
+      folders.push(data);
+      const child = spawn(process.execPath, ["server/dist/main.js"], {
+        cwd: ROOT,
+        env: { ...process.env, PORT: "0", HOST: "127.0.0.1", LAMPREY_DATA: data, LOG_LEVEL: "silent" },
+        stdio: "ignore",
+      });
+      await new Promise((done) => setTimeout(done, wait));
+      const ended = new Promise((done) => child.once("exit", done));
+      child.kill("SIGKILL");
+      await ended;
+      const server = await startServer({ data });
+      servers.push(server);
+      const { total } = (await (await fetch(`${server.address}/api/specimens?limit=1`)).json()) as { total: number };
+      totals.add(total);
+      await server.end();
+    }
+    expect([...totals]).toEqual([demo.length]);
+  },
+  240_000,
+);
 
-test("one that is killed while it makes a backup, or a database from before words its own, has lost nothing", async () => {
-  const first = await startServer();
-  servers.push(first);
-  await first.end();
-  const db = new Database(databaseIn(first.data));
-  db.exec(
-    "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of; alter table specimen drop column template; alter table specimen drop column expectations; alter table specimen drop column set_aside",
-  );
-  db.exec("delete from fact where name = 'words'; delete from mikro_orm_migrations where name like '0003%' or name > '0004'; pragma user_version = 2");
-  db.close();
-  for (const wait of portion([450, 250, 350, 550], 4)) {
-    const child = spawn(process.execPath, ["server/dist/main.js"], {
-      cwd: ROOT,
-      env: { ...process.env, PORT: "0", HOST: "127.0.0.1", LAMPREY_DATA: first.data, LOG_LEVEL: "silent" },
-      stdio: "ignore",
-    });
-    await new Promise((done) => setTimeout(done, wait));
-    const ended = new Promise((done) => child.once("exit", done));
-    child.kill("SIGKILL");
-    await ended;
-  }
-  const server = await startServer({ data: first.data });
-  servers.push(server);
-  const search = async (words: string) => ((await (await fetch(`${server.address}/api/specimens?search=${words}&limit=1`)).json()) as { total: number }).total;
-  expect([await search(""), await search("weir")]).toEqual([demo.length, expect.any(Number)]);
-  expect(await search("weir")).toBeGreaterThan(1);
-}, 180_000);
+sized(test.skip, test)(
+  "one that is killed while it makes a backup, or a database from before words its own, has lost nothing",
+  async () => {
+    const first = await startServer();
+    servers.push(first);
+    await first.end();
+    const db = new Database(databaseIn(first.data));
+    db.exec(
+      "drop table words; drop index specimen_by_number; alter table specimen drop column number; alter table specimen drop column pattern_at; drop index specimen_by_title; alter table specimen drop column tags; alter table specimen drop column figures; alter table specimen drop column figures_of; alter table specimen drop column template; alter table specimen drop column expectations; alter table specimen drop column set_aside",
+    );
+    db.exec("delete from fact where name = 'words'; delete from mikro_orm_migrations where name like '0003%' or name > '0004'; pragma user_version = 2");
+    db.close();
+    for (const wait of [250, 350, 450, 550]) {
+      const child = spawn(process.execPath, ["server/dist/main.js"], {
+        cwd: ROOT,
+        env: { ...process.env, PORT: "0", HOST: "127.0.0.1", LAMPREY_DATA: first.data, LOG_LEVEL: "silent" },
+        stdio: "ignore",
+      });
+      await new Promise((done) => setTimeout(done, wait));
+      const ended = new Promise((done) => child.once("exit", done));
+      child.kill("SIGKILL");
+      await ended;
+    }
+    const server = await startServer({ data: first.data });
+    servers.push(server);
+    const search = async (words: string) =>
+      ((await (await fetch(`${server.address}/api/specimens?search=${words}&limit=1`)).json()) as { total: number }).total;
+    expect([await search(""), await search("weir")]).toEqual([demo.length, expect.any(Number)]);
+    expect(await search("weir")).toBeGreaterThan(1);
+  },
+  180_000,
+);
 
 test("one that is told to end answers what is under way, and keeps it", async () => {
   const server = await startServer();

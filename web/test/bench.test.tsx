@@ -269,7 +269,7 @@ describe("a specimen that has just been made", () => {
     await type("Pattern", "+");
     expect(title).toHaveProperty("value", "Weirs");
     await until("it is kept", () => [...server.specimens.values()].some((each) => each.title === "Weirs" && each.pattern === "weir \\d+"));
-    await until("it is run", () => store.getState().bench.result?.source.pattern === "weir \\d+");
+    await until("it is recorded", () => store.getState().bench.result?.source.pattern === "weir \\d+" && store.getState().bench.reel !== null);
     // The first winding opens the reel, and what it costs is said.
     key("stepOn");
     await part("heading", "Reel");

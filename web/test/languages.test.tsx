@@ -4,6 +4,7 @@
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { screen, within } from "@testing-library/dom";
+import { portion } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
 import { caret, cleanup, key, openBench, part, paste, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
 
@@ -47,12 +48,17 @@ describe("the dialect control", () => {
     expect((await screen.findAllByRole("menuitemradio")).map(wordsOf)).toEqual(["ECMAScriptnow", "Python", "Java", "C# (.NET)", "PHP (PCRE)", "Perl"]);
   });
 
-  test.each<[string, RegExp, string[]]>([
-    ["java", /./, ["ignore case", "anchors by line", "dot takes line ends", "comments", "case of all scripts", "only LF ends a line"]],
-    ["dotnet", /./, ["ignore case", "anchors by line", "dot takes line ends", "white space ignored", "only named groups capture"]],
-    ["pcre", /./, ["ignore case", "anchors by line", "dot takes line ends", "extended", "named groups only", "lazy first", "names shared", "Unicode"]],
-    ["perl", /./, ["ignore case", "anchors by line", "dot takes line ends", "extended", "named groups only", "ASCII classes", "extended, sets too"]],
-  ])("shows the flags of %s in words", async (dialect, _any, labels) => {
+  test.each(
+    portion<[string, RegExp, string[]]>(
+      [
+        ["java", /./, ["ignore case", "anchors by line", "dot takes line ends", "comments", "case of all scripts", "only LF ends a line"]],
+        ["dotnet", /./, ["ignore case", "anchors by line", "dot takes line ends", "white space ignored", "only named groups capture"]],
+        ["pcre", /./, ["ignore case", "anchors by line", "dot takes line ends", "extended", "named groups only", "lazy first", "names shared", "Unicode"]],
+        ["perl", /./, ["ignore case", "anchors by line", "dot takes line ends", "extended", "named groups only", "ASCII classes", "extended, sets too"]],
+      ],
+      2,
+    ),
+  )("shows the flags of %s in words", async (dialect, _any, labels) => {
     openBench({ dialect: dialect as "java", flags: "" });
     await says("count", "2 matches");
     for (const label of labels) expect((await screen.findAllByRole("button", { name: new RegExp(label) })).length).toBeGreaterThan(0);
@@ -186,17 +192,22 @@ describe("characters by their names", () => {
 });
 
 describe("the item at the caret", () => {
-  test.each<[string, string, number, RegExp]>([
-    ["pcre", "a\\Kb", 2, /has the match begin here/],
-    ["pcre", "a(*SKIP)b", 4, /has the search go on from here, or from its mark/],
-    ["pcre", "(?(DEFINE)(?<n>a))(?&n)", 4, /defines groups that are called elsewhere, and is passed over/],
-    ["pcre", "(a)(?1)", 5, /calls group 1 as a subroutine/],
-    ["perl", "\\X+", 1, /a whole character as a reader sees it/],
-    ["dotnet", "(?<o>a)(?<-o>b)", 9, /takes back what group o captured last, which it must have/],
-    ["dotnet", "(a)(?<n>b)(c)", 13, /is group 2/],
-    ["java", "a\\R", 2, /a line end, CR LF as one/],
-    ["java", "[a-z&&[^aeiou]]", 1, /takes “b” to “d”, “f” to “h”/],
-  ])("of %s in %s is told in words", async (dialect, pattern, at, words) => {
+  test.each(
+    portion<[string, string, number, RegExp]>(
+      [
+        ["pcre", "a\\Kb", 2, /has the match begin here/],
+        ["pcre", "a(*SKIP)b", 4, /has the search go on from here, or from its mark/],
+        ["pcre", "(?(DEFINE)(?<n>a))(?&n)", 4, /defines groups that are called elsewhere, and is passed over/],
+        ["pcre", "(a)(?1)", 5, /calls group 1 as a subroutine/],
+        ["perl", "\\X+", 1, /a whole character as a reader sees it/],
+        ["dotnet", "(?<o>a)(?<-o>b)", 9, /takes back what group o captured last, which it must have/],
+        ["dotnet", "(a)(?<n>b)(c)", 13, /is group 2/],
+        ["java", "a\\R", 2, /a line end, CR LF as one/],
+        ["java", "[a-z&&[^aeiou]]", 1, /takes “b” to “d”, “f” to “h”/],
+      ],
+      2,
+    ),
+  )("of %s in %s is told in words", async (dialect, pattern, at, words) => {
     openBench({ dialect: dialect as "java", pattern, flags: "", text: "ab" });
     await caret("Pattern", at);
     await until("it is told", () => words.test(wordsOf(document.body)));
@@ -215,12 +226,17 @@ describe("source text", () => {
     await says("source", "qr'^/up/(\\w+)$'x");
   });
 
-  test.each([
-    ['preg_match("/^\\d{3}$/u", $line, $m)', "pcre", "^\\d{3}$", "u"],
-    ["next unless $line =~ m{^gate (\\d+)}i;", "perl", "^gate (\\d+)", "i"],
-    ['new Regex(@"^(\\w+)\\s", RegexOptions.IgnoreCase | RegexOptions.Compiled);', "dotnet", "^(\\w+)\\s", "i"],
-    ['Pattern.compile("(\\\\d+) cm", Pattern.CASE_INSENSITIVE)', "java", "(\\d+) cm", "i"],
-  ])("that is pasted is read as what it is: %s", async (source, dialect, pattern, flags) => {
+  test.each(
+    portion<[string, string, string, string]>(
+      [
+        ['preg_match("/^\\d{3}$/u", $line, $m)', "pcre", "^\\d{3}$", "u"],
+        ["next unless $line =~ m{^gate (\\d+)}i;", "perl", "^gate (\\d+)", "i"],
+        ['new Regex(@"^(\\w+)\\s", RegexOptions.IgnoreCase | RegexOptions.Compiled);', "dotnet", "^(\\w+)\\s", "i"],
+        ['Pattern.compile("(\\\\d+) cm", Pattern.CASE_INSENSITIVE)', "java", "(\\d+) cm", "i"],
+      ],
+      2,
+    ),
+  )("that is pasted is read as what it is: %s", async (source, dialect, pattern, flags) => {
     openBench();
     await says("count", "2 matches");
     await paste(source);
@@ -244,12 +260,17 @@ describe("calls and templates", () => {
     await says("calls", /'Ulm', '41', 'Tarrow', '7'/);
   });
 
-  test.each([
-    ["pcre", "$2 at $1", "${2}x"],
-    ["perl", "$2 at $1", "$2x"],
-    ["java", "$2 at $1", "\\$2"],
-    ["dotnet", "$2 at $1", "${2}x"],
-  ])("of %s rewrite the sample as that language does", async (dialect, template, other) => {
+  test.each(
+    portion<[string, string, string]>(
+      [
+        ["pcre", "$2 at $1", "${2}x"],
+        ["perl", "$2 at $1", "$2x"],
+        ["java", "$2 at $1", "\\$2"],
+        ["dotnet", "$2 at $1", "${2}x"],
+      ],
+      2,
+    ),
+  )("of %s rewrite the sample as that language does", async (dialect, template, other) => {
     openBench({ dialect: dialect as "java", flags: "", at: "?desk=rewrite", template });
     await says("rewritten", "2 replacements; 32 characters become 38");
     await type("Template", other, "instead");
