@@ -65,7 +65,7 @@ export const BUILDS = {
     command: [TSC, "-b", "core", "api", "server"],
   },
   cli: {
-    sources: ["core/src", "sources/src", "cli/src", "cli/vite.config.ts", "cli/package.json"],
+    sources: ["core/src", "api/src", "sources/src", "cli/src", "cli/vite.config.ts", "cli/package.json"],
     result: "cli/dist/main.js",
     command: [VITE, "build", "cli", "--logLevel", "warn"],
   },

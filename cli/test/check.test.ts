@@ -58,6 +58,28 @@ describe("specimen files", () => {
     const { stdout, stderr, status } = spawnSync(process.execPath, [main, "check", ...args], { encoding: "utf8" });
     return { status, stdout, stderr };
   };
+  test("a file that the application saved: its texts are lines, as they were typed, and those that say nothing are none", () => {
+    const saved = write("saved.json", {
+      $schema: "specimen.schema.json",
+      format: "lamprey-specimen",
+      version: 1,
+      title: "Versions",
+      pattern: "\\d+(?:\\.\\d+)*",
+      dialect: "ecmascript",
+      flags: "",
+      notes: "",
+      expectations: ["+ 1.2.3", "- none", "# a remark", "", "+2 7 8", "+= 1.2.3\t0-5"],
+      samples: [{ name: "sample", text: "1.2.3" }],
+    });
+    expect(run(saved)).toMatchObject({ status: 0, stderr: "", stdout: expect.stringContaining("Versions: 4 of 4") });
+    const shelf = write("saved-shelf.json", {
+      format: "lamprey-specimens",
+      version: 1,
+      specimens: [{ title: "One", pattern: "a", expectations: ["+ a", { text: "b", expect: "match" }], samples: [] }],
+    });
+    expect(run(shelf)).toMatchObject({ status: 1, stdout: expect.stringContaining("One: 1 of 2") });
+  });
+
   const good = write("good.json", {
     title: "Gates",
     pattern: "gate \\d",

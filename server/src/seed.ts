@@ -1,7 +1,8 @@
 /** The demo: specimens to begin with, read from the folder that a checkout has. */
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
-import { check, newSpecimen, type SpecimenFields } from "./specimens/schemas.ts";
+import { newSpecimen, type SpecimenFields } from "@lamprey/api/files";
+import { check } from "./specimens/schemas.ts";
 
 interface DemoSpecimen {
   readonly title: string;

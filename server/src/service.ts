@@ -3,11 +3,12 @@
  * kept and written out where the store is, which is not the thread that listens.
  */
 import { BOUNDS } from "@lamprey/api";
+import { fromFile, newSpecimen, specimenInFile } from "@lamprey/api/files";
 import Joi from "joi";
 import { readJson } from "./bounded.ts";
 import { EXPORT_FORMAT, EXPORTED_AT_ONCE, ONE_FORMAT } from "./exported.ts";
 import { asProblem, Problem, type ProblemDetails, withoutValues } from "./problem.ts";
-import { check, figuresOf, fromFile, many, newSpecimen, specimenChange, specimenInFile, specimenQuery, wanted } from "./specimens/schemas.ts";
+import { check, figuresOf, many, specimenChange, specimenQuery, wanted } from "./specimens/schemas.ts";
 import { RESTORED_WITHIN, type Specimens } from "./specimens/specimens.ts";
 import { BACKED_UP_EVERY } from "./store/backups.ts";
 import type { Store } from "./store/store.ts";

@@ -2,8 +2,9 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
 import { BOUNDS, closed, listOf, SCHEMAS, specimenSchema, specimensSchema, type Value } from "@lamprey/api";
+import { newSpecimen } from "@lamprey/api/files";
 import fc from "fast-check";
-import { newSpecimen, specimenChange } from "../src/specimens/schemas.ts";
+import { specimenChange } from "../src/specimens/schemas.ts";
 
 type Field = { readonly type: string | readonly string[]; readonly maxLength?: number; readonly enum?: readonly string[] };
 

@@ -1,4 +1,5 @@
 /** What a line of JSON must hold, command by command. Loaded for JSON Lines alone: a person's arguments are checked elsewhere. */
+import { expectation } from "@lamprey/api/files";
 import { DIALECT_NAMES, type Source } from "@lamprey/core";
 import Joi from "joi";
 import type { CheckRequest } from "./check.ts";
@@ -62,16 +63,10 @@ export const riskRequest = Joi.object<RiskRequest>({
 const offset = Joi.number().integer().min(0);
 const stretch = Joi.object({ start: offset.required(), end: offset.min(Joi.ref("start")).required() }).unknown();
 
-/** An expectation; the list's own defaults are those of `match`. */
-export const expectation = Joi.object({
-  text: Joi.string().allow("").required(),
-  mode: Joi.string().valid("first", "all", "start", "whole").default("all"),
-  expect: Joi.string().valid("match", "no-match").required(),
-  count: offset,
-  matches: Joi.array().items(stretch.keys({ groups: Joi.array().items(stretch.allow(null)) })),
-}).unknown();
+/** As in a file; what is not known of a request is ignored. */
+const askedExpectation = expectation.keys({ matches: Joi.array().items(stretch.keys({ groups: Joi.array().items(stretch.allow(null)) })) }).unknown();
 
-export const checkRequest = Joi.object<CheckRequest>({ ...PATTERN_FIELDS, expectations: Joi.array().items(expectation).required() }).unknown();
+export const checkRequest = Joi.object<CheckRequest>({ ...PATTERN_FIELDS, expectations: Joi.array().items(askedExpectation).required() }).unknown();
 
 export const rewriteRequest = Joi.object<RewriteRequest>({
   ...COMMON_FIELDS,

@@ -17,12 +17,13 @@ import {
   type TagList,
   type TextEdit,
 } from "@lamprey/api";
+import type { SpecimenFields } from "@lamprey/api/files";
 import type { DialectName } from "@lamprey/core";
 import type { SqlEntityManager } from "@mikro-orm/libsql";
 import { Problem } from "../problem.ts";
 import type { Store } from "../store/store.ts";
 import { Earlier, ExactText, Fact, Sample, type SampleRow, Specimen, type SpecimenRow } from "./entities.ts";
-import type { SpecimenFields, SpecimenQuery } from "./schemas.ts";
+import type { SpecimenQuery } from "./schemas.ts";
 import { ensureWords, forgetWords, keepWords, searching } from "./words.ts";
 
 /** Milliseconds that a pattern must have stood unchanged for it to be kept as an earlier one. */
