@@ -3,11 +3,12 @@
  * requests here, and one under a name that resolves to this machine could read the answers; neither comes in.
  */
 import { randomBytes, timingSafeEqual } from "node:crypto";
-import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { isIP } from "node:net";
 import { join } from "node:path";
 import type { Request, RequestHandler } from "express";
 import { Problem } from "./problem.ts";
+import { writeWhole } from "./written.ts";
 
 /** The names of the machine itself. */
 const LOOPBACK = ["localhost", "127.0.0.1", "[::1]"];
@@ -51,14 +52,21 @@ export function door({ host, names, token }: Door): RequestHandler[] {
       throw new Problem("not-from-here", "Another site may not change anything here.");
     next();
   };
-  return [checkHost, checkOrigin, ...(token === null ? [] : [checkToken(token)])];
+  /** What other sites' pages ask of the API is refused before it is counted: it would use up what this server's own may ask. */
+  const checkSite: RequestHandler = (request, _response, next) => {
+    const site = request.headers["sec-fetch-site"];
+    if (request.path.startsWith("/api/") && (site === "cross-site" || site === "same-site"))
+      throw new Problem("not-from-here", "Another site may not ask anything here.");
+    next();
+  };
+  return [checkHost, checkOrigin, checkSite, ...(token === null ? [] : [checkToken(token)])];
 }
 
 /** An address that has the token leaves it with the browser, as a cookie that no other site's requests carry. */
 function checkToken(token: string): RequestHandler {
   const same = (given: string | undefined): boolean => {
     const [a, b] = [Buffer.from(given ?? ""), Buffer.from(token)];
-    return a.length === b.length && timingSafeEqual(a, b);
+    return b.length > 0 && a.length === b.length && timingSafeEqual(a, b);
   };
   return (request, response, next) => {
     const cookies = (request.headers.cookie ?? "").split(/;\s*/);
@@ -68,15 +76,23 @@ function checkToken(token: string): RequestHandler {
       throw new Problem("no-token", "Open the address that was printed when Lamprey was started: it has the token in it.");
     response.cookie(COOKIE, token, { httpOnly: true, sameSite: "strict", path: "/", maxAge: 365 * 86_400_000 });
     const query = new URLSearchParams(Object.entries(others).flatMap(([key, value]): [string, string][] => (typeof value === "string" ? [[key, value]] : [])));
-    response.redirect(302, `${request.path}${query.size > 0 ? `?${query}` : ""}`);
+    // Two slashes at the start of an address name another host.
+    const path = request.path.replace(/^[/\\]+/, "/");
+    response.redirect(302, `${path}${query.size > 0 ? `?${query}` : ""}`);
   };
 }
 
-/** The token of a data folder, made where it has none: a page that was opened once stays open to its browser. */
+/** Random bytes of a token. */
+const TOKEN_BYTES = 24;
+/** A token that is shorter was not written whole, or is one that could be guessed. */
+const SHORTEST_TOKEN = 32;
+
+/** The token of a data folder, made where it has none that is long enough: a page that was opened once stays open to its browser. */
 export function tokenIn(folder: string): string {
   const file = join(folder, "token");
-  if (existsSync(file)) return readFileSync(file, "utf8").trim();
-  const token = randomBytes(24).toString("base64url");
-  writeFileSync(file, token, { mode: 0o600 });
+  const known = existsSync(file) ? readFileSync(file, "utf8").trim() : "";
+  if (known.length >= SHORTEST_TOKEN) return known;
+  const token = randomBytes(TOKEN_BYTES).toString("base64url");
+  writeWhole(file, token);
   return token;
 }

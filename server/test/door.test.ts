@@ -2,13 +2,14 @@
  * The door: requests that are meant to harm, as a table. Each gets its answer, changes nothing, is answered in little, and
  * keeps nobody else waiting.
  */
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { connect } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import { pino } from "pino";
 import { type RunningServer, startServer } from "../../scripts/browser.mjs";
+import { door, tokenIn } from "../src/door.ts";
 import { start } from "../src/index.ts";
 import { openHere } from "../src/opened.ts";
 
@@ -39,6 +40,8 @@ interface Raw {
   readonly path?: string;
   readonly headers?: Readonly<Record<string, string>>;
   readonly body?: string | Buffer;
+  /** Another port than that of the server that all share. */
+  readonly to?: number;
 }
 
 interface Heard {
@@ -48,11 +51,11 @@ interface Heard {
 }
 
 /** Sends a request byte by byte as it is given: no client puts it right. */
-function send({ method = "GET", path = "/api/specimens", headers = {}, body = "" }: Raw): Promise<Heard> {
+function send({ method = "GET", path = "/api/specimens", headers = {}, body = "", to = port }: Raw): Promise<Heard> {
   const all = { Host: `127.0.0.1:${port}`, Connection: "close", ...(body.length > 0 && { "Content-Length": String(Buffer.byteLength(body)) }), ...headers };
   const lines = Object.entries(all).map(([name, value]) => `${name}: ${value}`);
   return new Promise((resolve, reject) => {
-    const socket = connect(port, "127.0.0.1");
+    const socket = connect(to, "127.0.0.1");
     const heard: Buffer[] = [];
     socket.on("data", (data) => heard.push(data));
     socket.on("error", (error: NodeJS.ErrnoException) => (error.code === "ECONNRESET" || error.code === "EPIPE" ? undefined : reject(error)));
@@ -360,9 +363,38 @@ describe("requests that never end", () => {
   }, 40_000);
 });
 
+describe("what another site's page asks of the API", () => {
+  test.each(["cross-site", "same-site"])("is refused where it only reads, too, and is not counted: %s", async (site) => {
+    const left = async (headers: Record<string, string>) => {
+      const { head, status } = await send({ headers });
+      return [status, Number(/^ratelimit:.*\br=(\d+)/im.exec(head)?.[1] ?? Number.NaN)] as const;
+    };
+    const [, before] = await left({});
+    expect(before).toBeGreaterThan(100);
+    for (let i = 0; i < 5; i++) expect((await left({ "Sec-Fetch-Site": site }))[0]).toBe(403);
+    expect(await left({ "Sec-Fetch-Site": "same-origin" })).toEqual([200, before - 1]);
+  });
+});
+
 describe("a server that other machines can reach", () => {
   const folder = mkdtempSync(join(tmpdir(), "lamprey-door-"));
   afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+  test.each(["", "\n", "short"])("a token file that was not written whole is written anew: %j", async (left) => {
+    const data = mkdtempSync(join(folder, "token-"));
+    writeFileSync(join(data, "token"), left);
+    const token = tokenIn(data);
+    expect([token.length >= 32, tokenIn(data), readdirSync(data)]).toEqual([true, token, ["token"]]);
+  });
+
+  test("an empty token lets nobody in, wherever it comes from", () => {
+    const [, , , check] = door({ host: "0.0.0.0", names: [], token: "" });
+    for (const request of [
+      { headers: { cookie: "lamprey-token=" }, query: {}, path: "/" },
+      { headers: {}, query: { token: "" }, path: "/" },
+    ])
+      expect(() => check?.(request as never, { cookie() {}, redirect() {} } as never, () => {})).toThrow("Open the address");
+  });
 
   test("lets in who has the token of its address, and leaves it with the browser", async () => {
     const running = await start(
@@ -380,6 +412,11 @@ describe("a server that other machines can reach", () => {
       ]);
       const let_in = await fetch(`${address}/bench/x?token=${token}&at=3`, { redirect: "manual" });
       expect([let_in.status, let_in.headers.get("location")]).toEqual([302, "/bench/x?at=3"]);
+      // An address that begins with two slashes names another host.
+      for (const path of ["//evil.example/x", "/\\\\evil.example/x", "///evil.example"]) {
+        const { head } = await send({ path: `${path}?token=${token}`, headers: { Host: `127.0.0.1:${own}` }, to: Number(own) });
+        expect(/^location: (.*)$/im.exec(head)?.[1]?.trim()).toMatch(/^\/evil\.example(\/x)?$/);
+      }
       const cookie = let_in.headers.get("set-cookie") ?? "";
       expect(cookie).toMatch(/HttpOnly; SameSite=Strict/);
       expect(await status("/api/specimens", { cookie: cookie.split(";")[0] as string })).toBe(200);

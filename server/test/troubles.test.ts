@@ -9,7 +9,7 @@ import { type RunningServer, startServer } from "../../scripts/browser.mjs";
 import { onlyDeep, portion, sized } from "../../scripts/depth.mjs";
 import { ROOT } from "../../scripts/workspace.mjs";
 import { Specimens } from "../src/specimens/specimens.ts";
-import { backUp, backupsIn } from "../src/store/backups.ts";
+import { backUp, backupFolder, backupsIn, lastBackup } from "../src/store/backups.ts";
 import { migrationsList } from "../src/store/migrations.ts";
 import { databaseIn, openStore } from "../src/store/store.ts";
 
@@ -186,9 +186,33 @@ describe("files", () => {
   test("of the backups the newest five are kept", async () => {
     const data = folder();
     for (let day = 1; day <= 8; day++) {
-      await backUp(data, async (file) => writeFileSync(file, String(day)), new Date(Date.UTC(2026, 2, day)));
+      await backUp(
+        data,
+        async (file) => writeFileSync(file, String(day)),
+        new Date(Date.UTC(2026, 2, day)),
+        () => {},
+      );
     }
     expect(backupsIn(data).map((file) => readFileSync(file, "utf8"))).toEqual(["4", "5", "6", "7", "8"]);
+  });
+
+  test("a backup that is interrupted, or is not whole, is none: it takes no place, and what is left of it goes at the next start", async () => {
+    const data = await aDatabase();
+    await expect(
+      backUp(data, async (file) => {
+        writeFileSync(file, "SQLite format 3\0");
+        throw new Error("database or disk is full");
+      }),
+    ).rejects.toThrow("full");
+    await expect(backUp(data, async (file) => writeFileSync(file, "half of it"))).rejects.toThrow();
+    expect([backupsIn(data), lastBackup(data)]).toEqual([[], 0]);
+    // What a killed process was writing.
+    writeFileSync(join(backupFolder(data), "lamprey-2026-03-01T08-00-00.sqlite.part"), "half of it");
+    const store = await openStore(data);
+    expect(readdirSync(backupFolder(data))).toEqual([]);
+    await store.backUp();
+    expect(backupsIn(data)).toHaveLength(1);
+    await store.close();
   });
 
   test("a backup is a database with all that was kept", async () => {

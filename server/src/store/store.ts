@@ -5,7 +5,7 @@ import { MikroORM, type SqlEntityManager } from "@mikro-orm/libsql";
 import { Migrator } from "@mikro-orm/migrations";
 import Database from "libsql";
 import { Earlier, Fact, Sample, Specimen } from "../specimens/entities.ts";
-import { backUp, lastBackup } from "./backups.ts";
+import { backUp, clearUnfinished, lastBackup } from "./backups.ts";
 import { BoundDriver } from "./bound.ts";
 import { APPLICATION_ID, migrationsList } from "./migrations.ts";
 import { Trouble, troubleWith } from "./trouble.ts";
@@ -42,6 +42,7 @@ export async function openStore(folder: string): Promise<Store> {
   try {
     mkdirSync(folder, { recursive: true, mode: 0o700 });
     examine(file);
+    clearUnfinished(folder);
     return await open(folder, file);
   } catch (error) {
     throw troubleWith(file, error) ?? error;
