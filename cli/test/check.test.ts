@@ -120,6 +120,11 @@ describe("specimen files", () => {
     expect(xml).toContain('<failure message="1 match, the first at 3–7"/>');
     expect(xml).toContain('name="the pattern">\n      <error message=');
     expect(xml).not.toContain("\u0001");
+    // Not characters of XML, though they are no control characters.
+    const odd = write("odd-characters.json", { title: "\ufffe\uffff", pattern: "a", expectations: [{ text: "\ufffe", expect: "match" }] });
+    run("--junit", report, odd);
+    expect(readFileSync(report, "utf8")).toContain('<testsuite name="\\ufffe\\uffff"');
+    expect(/[\ufffe\uffff]/.test(readFileSync(report, "utf8"))).toBe(false);
   });
 
   test.each([

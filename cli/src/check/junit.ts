@@ -4,8 +4,12 @@ import { type Checked, found, wanted } from "./words.ts";
 
 const ESCAPES: Readonly<Record<string, string>> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;", "'": "&apos;" };
 
-/** As the value of an attribute: what XML cannot hold has been made visible before. */
-const escaped = (text: string): string => visible(text, Number.POSITIVE_INFINITY).replaceAll(/[&<>"']/g, (sign) => ESCAPES[sign] as string);
+/** What no XML document may hold although it can be seen (XML 1.0, 2.2). */
+const NO_CHARACTER: Readonly<Record<string, string>> = { "\ufffe": "\\ufffe", "\uffff": "\\uffff" };
+
+/** As the value of an attribute: control characters and lone surrogates, which XML cannot hold, are made visible. */
+const escaped = (text: string): string =>
+  visible(text, Number.POSITIVE_INFINITY).replaceAll(/[&<>"'\ufffe\uffff]/g, (sign) => ESCAPES[sign] ?? NO_CHARACTER[sign] ?? "");
 
 const seconds = (milliseconds: number): string => (milliseconds / 1000).toFixed(3);
 

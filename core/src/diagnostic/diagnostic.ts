@@ -12,7 +12,9 @@ export interface Diagnostic extends Span {
 /** Every mistake: what it is, and what is said of it; `{0}` and so on stand for what is told. */
 export const MESSAGES = {
   "nothing-to-repeat": ["syntax-error", "There is nothing before this quantifier to repeat. Put an item before it, or escape it as “\\{0}”."],
-  "multiple-repeat": ["syntax-error", "A quantifier cannot follow another one. Put the item and its quantifier in brackets first."],
+  "multiple-repeat": ["syntax-error", "A quantifier cannot follow another one. Keep one of the two."],
+  "possessive-atomic": ["syntax-error", "{0} has no possessive quantifiers. An atomic group does the same: write “{1}”."],
+  "possessive-none": ["syntax-error", "{0} has no possessive quantifiers. Leave the second “+” out; the quantifier then gives characters back."],
   "repeat-too-large": ["syntax-error", "The count {0} is too large; counts go up to {1}."],
   "assertion-repeated": ["syntax-error", "An assertion takes no text, so it cannot be repeated here. Remove the quantifier."],
   "repeat-order": ["syntax-error", "The least count {0} is above the most, {1}. Write the smaller one first."],

@@ -2,6 +2,7 @@
 
 import type { Operator } from "../dialect/dialect.ts";
 import { isDigit } from "../text/characters.ts";
+import type { Span } from "../text/span.ts";
 import { asRepeated } from "./anchors.ts";
 import type { GrowingTree } from "./growing.ts";
 import type { Reader } from "./reader.ts";
@@ -106,10 +107,24 @@ function repeat(reader: Reader, tree: GrowingTree, { min, max }: Counts, start: 
   const strict = quantifiers.onAssertion !== null;
   const keepsOn = body?.kind === "keep" && !(quantifiers.keepsCounted && max !== Number.POSITIVE_INFINITY);
   if (!body || keepsOn || (strict && body.kind === "verb" && body.verb !== "accept")) reader.report("nothing-to-repeat", operator, sign);
+  else if (body.kind === "quantifier" && sign === "+" && body.mode === "greedy" && start === body.end && !quantifiers.possessive)
+    reportPossessive(reader, body, operator);
   else if (body.kind === "quantifier") reader.report(quantifiers.stacked, operator, sign);
   else {
     if (body.kind === "assertion" && quantifiers.onAssertion) reader.report(quantifiers.onAssertion, operator, sign);
     if (body.kind === "look" && !quantifiers.onLook(body.behind, reader.strict)) reader.report("assertion-repeated", operator);
     tree.replaceLast({ kind: "quantifier", min, max, mode, body: asRepeated(body), operator, start: body.start, end: reader.at });
   }
+}
+
+/** An item that is longer than this is not repeated in a message (UTF-16 code units). */
+const LONGEST_QUOTED = 30;
+
+/** `a++` in a dialect that has no possessive quantifiers: what does the same there, if anything. */
+function reportPossessive(reader: Reader, { start, end }: Span, operator: Span): void {
+  const { dialect, pattern } = reader;
+  const hasAtomic = dialect.syntax.groupOpeners.some(([, opener]) => opener.kind === "atomic");
+  const item = end - start > LONGEST_QUOTED ? "…" : pattern.slice(start, end);
+  if (hasAtomic) reader.report("possessive-atomic", operator, dialect.title, `(?>${item})`);
+  else reader.report("possessive-none", operator, dialect.title);
 }

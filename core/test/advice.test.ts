@@ -1,0 +1,54 @@
+/** Advice that changes a pattern: what it makes reads in the same dialect, and its hazard is not worse. */
+import { describe, expect, test } from "@jest/globals";
+import { portion } from "../../scripts/depth.mjs";
+import { assessNow, type DialectName, drained, rankOf, slipsOf } from "../src/index.ts";
+import { SLIP_CASES } from "./cases/slips.ts";
+import { programOf, readIn } from "./support.ts";
+
+const rank = (pattern: string, flags: string, dialect: DialectName): number => rankOf(assessNow(programOf(pattern, flags, dialect), "search"));
+
+describe("a possessive quantifier where there are none", () => {
+  test.each<[DialectName, string, RegExp]>([
+    ["dotnet", "a++b", /^C# \(\.NET\) has no possessive quantifiers\. An atomic group does the same: write “\(\?>a\+\)”\.$/],
+    ["dotnet", "(?:ab)*+c", /write “\(\?>\(\?:ab\)\*\)”/],
+    ["dotnet", `${"[abc]".repeat(3)}(?:${"a".repeat(40)})?+`, /write “\(\?>…\)”/],
+    ["ecmascript", "a++b", /has no possessive quantifiers\. Leave the second “\+” out/],
+  ])("%s, %s", (dialect, pattern, message) => {
+    const [found] = readIn(dialect, pattern, "").diagnostics;
+    expect(found?.message).toMatch(message);
+    expect(pattern.charAt(found?.start ?? -1)).toBe("+");
+  });
+
+  test("the atomic group that is advised reads, and is linear", () => {
+    for (const [pattern, advised] of [
+      ["a++b", "(?>a+)b"],
+      ["(?:\\w+\\s?)*+;", "(?>(?:\\w+\\s?)*);"],
+    ] as const) {
+      const message = readIn("dotnet", pattern, "").diagnostics[0]?.message ?? "";
+      expect(message).toContain(advised.slice(0, -1));
+      // What took its place before, a bracket around item and quantifier, is exponential.
+      expect(rank(advised, "", "dotnet")).toBeLessThan(rank("(a+)+b", "", "dotnet"));
+    }
+  });
+
+  test("other quantifiers on quantifiers are said as before, without a bracket that would nest them", () => {
+    for (const dialect of ["dotnet", "java", "python", "pcre", "perl"] as const) {
+      const [found] = readIn(dialect, "a**", "").diagnostics;
+      expect([dialect, found?.code, found?.message]).toEqual([dialect, "multiple-repeat", "A quantifier cannot follow another one. Keep one of the two."]);
+    }
+  });
+});
+
+test("repairs of slips", () => {
+  let applied = 0;
+  for (const [pattern, flags] of portion(SLIP_CASES, 3)) {
+    for (const { repair, code } of drained(slipsOf(programOf(pattern, flags)))) {
+      if (!repair) continue;
+      applied++;
+      expect([pattern, code, readIn("ecmascript", repair.pattern, repair.flags).diagnostics]).toEqual([pattern, code, []]);
+      const [before, after] = [rank(pattern, flags, "ecmascript"), rank(repair.pattern, repair.flags, "ecmascript")];
+      expect([pattern, code, repair.pattern, after <= before]).toEqual([pattern, code, repair.pattern, true]);
+    }
+  }
+  expect(applied).toBeGreaterThan(20);
+});
