@@ -39,6 +39,23 @@ describe("a possessive quantifier where there are none", () => {
   });
 });
 
+test("a call of a group where there are none: which dialects have them", () => {
+  for (const [dialect, pattern] of [
+    ["ecmascript", "(a)(?1)"],
+    ["python", "(a)(?+1)"],
+    ["java", "(?<n>a)(?&n)"],
+    ["dotnet", "(a)(?1)"],
+  ] as const) {
+    const [found] = readIn(dialect, pattern, "").diagnostics;
+    expect([dialect, pattern, found?.code, found?.message]).toEqual([
+      dialect,
+      pattern,
+      "no-calls",
+      expect.stringMatching(/ has no subroutine calls\. PHP \(PCRE\) and Perl have them\.$/),
+    ]);
+  }
+});
+
 test("repairs of slips", () => {
   let applied = 0;
   for (const [pattern, flags] of portion(SLIP_CASES, 3)) {

@@ -64,6 +64,7 @@ export const MESSAGES = {
   "set-double": ["syntax-error", "“{0}” is kept for later in sets with the flag v. Escape its first character with a backslash."],
   "set-strings-form": ["syntax-error", "“\\q” needs strings in braces, parted by bars, as in “\\q{ab|cd}”."],
   "lone-bracket": ["syntax-error", "“{0}” must be escaped as “\\{0}” here."],
+  "no-calls": ["syntax-error", "{0} has no subroutine calls. {1} have them."],
   "group-kind": ["syntax-error", "No kind of group begins with “{0}” in {1}."],
   "group-spelling": ["syntax-error", "“{0}” is how other languages name a group. In {1} it is written “{2}”."],
   "group-name": ["syntax-error", "This is not a group name. A name begins with a letter, “$” or “_”, goes on with those and digits, and ends with “>”."],

@@ -15,3 +15,9 @@ export function dialectOf(name: DialectName): Dialect | undefined {
 }
 
 export const READ_DIALECTS: readonly Dialect[] = Object.values(DIALECTS);
+
+/** The names of the dialects in which a pattern can call its groups as subroutines. */
+export const dialectsWithCalls = (): string =>
+  READ_DIALECTS.filter(({ syntax }) => syntax.calls)
+    .map(({ title }) => title)
+    .join(" and ");

@@ -31,6 +31,7 @@ const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
   hold: {
     conditional: "At {at}, {part} goes by {condition}.",
     keep: "At {at}, {part} has the match begin here: what was taken before is not part of it.",
+    look: "{part} holds: {looked}. The machine stands at {to} again.",
     otherwise: "At {at}, {part} holds: {asserted}.",
   },
   mismatch: {
@@ -248,7 +249,7 @@ function found(reel: Reel, at: number, backwards: boolean): Phrase[] {
 
 function looked({ kind, node }: Frame): Phrase[] {
   if (node.kind !== "look") return [];
-  const matched = (kind === "leave") !== node.negated;
+  const matched = (kind !== "mismatch") !== node.negated;
   const wanted = node.negated ? "must not be there" : "must be there";
   return [words(`what ${wanted} was ${matched ? "" : "not "}found`)];
 }

@@ -1,6 +1,7 @@
 /** What follows the opening bracket of a group: its kind, its name, its condition; and comments, which only look like one. */
 
 import type { GroupOpener } from "../dialect/dialect.ts";
+import { dialectsWithCalls } from "../dialect/index.ts";
 import { isAsciiLetter, isDigit } from "../text/characters.ts";
 import { unknownKey } from "../unknown.ts";
 import { readBalanced } from "./balanced.ts";
@@ -37,6 +38,12 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
   if (readForeign(reader, tree, start)) return;
   reader.at++;
   const next = reader.spread(() => reader.peek());
+  if (!reader.dialect.syntax.calls && isCall(next, reader.peek(1))) {
+    reader.at++;
+    reader.report("no-calls", { start, end: reader.at }, reader.dialect.title, dialectsWithCalls());
+    tree.push({ opener: { kind: "plain" }, start });
+    return;
+  }
   const { anyOrder, signs } = reader.dialect.syntax.inlineFlagRules;
   const none = anyOrder && !signs && (next === ")" || next === ":");
   if (next === "-" || (signs && next === "+") || isAsciiLetter(next) || none || (next === "^" && reader.dialect.syntax.inlineFlagRules.reset !== null)) {
@@ -51,6 +58,9 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
   reader.at = end;
   tree.push({ opener: { kind: "plain" }, start });
 }
+
+/** Whether what stands behind `(?` calls a group where a dialect has that: `1`, `+1`, `&name`. */
+const isCall = (next: string | undefined, after: string | undefined): boolean => isDigit(next) || next === "&" || (next === "+" && isDigit(after));
 
 /** Blanks that mean nothing may stand before the third sign of an opener. */
 function passOpener(reader: Reader, text: string): boolean {

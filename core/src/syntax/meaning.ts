@@ -5,6 +5,7 @@
 import { type CharSet, rangesOf, subtract } from "../charset/charset.ts";
 import type { AnchorKind } from "../dialect/assertions.ts";
 import type { Dialect, Options } from "../dialect/dialect.ts";
+import { dialectsWithCalls } from "../dialect/index.ts";
 import { visible } from "../text/visible.ts";
 import { charactersOf } from "./characters.ts";
 import type { Reading } from "./read.ts";
@@ -114,7 +115,7 @@ export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
     const other = there.get(keyOf(node));
     const messages = other
       ? [...itemChanges(node, other, from.dialect, to.dialect, capturing), ...numberChanges(node, other, from, to, sides)]
-      : ["it is not read as one item any more"];
+      : [node.kind === "call" ? `${to.dialect.title} has no subroutine calls; ${dialectsWithCalls()} have them` : "it is not read as one item any more"];
     for (const message of messages) {
       // The same class ten times is one thing to know.
       const text = node.end - node.start > LONGEST_ALIKE ? `${node.start}–${node.end}` : from.source.pattern.slice(node.start, node.end);

@@ -26,6 +26,12 @@ const told = (pattern: string, text: string, flags = "") => {
   return Array.from({ length: reel.length }, (_, step) => `${reel.event(step).kind}: ${plain(narrate(reel, step))}`);
 };
 
+test("a lookahead that may be tried another way says what it found", () => {
+  const sentences = told("(?*a|b)c", "abc");
+  expect(sentences.filter((sentence) => sentence.endsWith(": .") || sentence.endsWith("{"))).toEqual([]);
+  expect(sentences).toContain("hold: (?*a|b) holds: what must be there was found. The machine stands at 0 again.");
+});
+
 describe("calls", () => {
   test("are events of their own, and what they capture is forgotten", () => {
     const reel = record(programOf("(a(b)?)(?1)c", "", "pcre"), "aabc", { mode: "first", eventLimit: 10_000 });
