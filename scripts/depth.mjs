@@ -8,7 +8,7 @@ export const DEEP_VARIABLE = "LAMPREY_TEST_DEEP";
 
 const isDeep = process.env[DEEP_VARIABLE] === "1";
 
-/** A number of random cases is multiplied by this: 1 in `npm test`. Ten times as many take about an hour on two cores. */
+/** A number of random cases is multiplied by this: 1 in `npm test`. */
 export const DEPTH = isDeep ? 10 : 1;
 
 /**

@@ -31,7 +31,7 @@ ensureChromium();
 ensureBuilt("server", "cli", "web");
 
 const isDeep = process.argv.includes("--deep");
-/** Both projects take every core there is: half of a browser test is waiting for frames. */
+/** Both projects take every core there is: a browser test with its browser keeps one core busy. */
 const WORKERS = "--maxWorkers=100%";
 
 const reports = mkdtempSync(join(tmpdir(), "lamprey-reports-"));

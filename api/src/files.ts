@@ -65,11 +65,17 @@ export const expectation = Joi.object<Expectation>({
   matches: Joi.array().items(stretch.keys({ groups: Joi.array().items(stretch.allow(null)) })),
 });
 
+/** The same for the command, which ignores fields that it does not know. */
+export const looseExpectation = expectation
+  .keys({ matches: Joi.array().items(stretch.keys({ groups: Joi.array().items(stretch.unknown().allow(null)) }).unknown()) })
+  .unknown();
+
 /** The list in a file: lines as a person types them, or objects, whichever is handier for who writes it. */
-const expectationsInFile = Joi.array()
-  // biome-ignore lint/suspicious/noThenProperty: it is what Joi calls it.
-  .items(Joi.alternatives().conditional(Joi.string().allow(""), { then: Joi.string().allow(""), otherwise: expectation }))
-  .default([]);
+const listOfExpectations = (object: Joi.ObjectSchema<Expectation>) =>
+  Joi.array()
+    // biome-ignore lint/suspicious/noThenProperty: it is what Joi calls it.
+    .items(Joi.alternatives().conditional(Joi.string().allow(""), { then: Joi.string().allow(""), otherwise: object }))
+    .default([]);
 
 /** One in a file, with its defaults. */
 export interface InFile extends Omit<SpecimenFields, "expectations" | "setAside"> {
@@ -78,7 +84,7 @@ export interface InFile extends Omit<SpecimenFields, "expectations" | "setAside"
 }
 
 /** A specimen in a file that is put on the shelf: a field that is not known is refused, so that a misspelt one is not lost in silence. */
-export const specimenInFile = newSpecimen.keys({ expectations: expectationsInFile, setAside: Joi.array().items(Joi.string()).default([]) });
+export const specimenInFile = newSpecimen.keys({ expectations: listOfExpectations(expectation), setAside: Joi.array().items(Joi.string()).default([]) });
 
 /** What `check` needs of a file. */
 export interface CheckedSpecimen extends Pick<SpecimenFields, "title" | "pattern" | "dialect" | "flags"> {
@@ -91,7 +97,7 @@ const checkedInFile = Joi.object({
   pattern: FIELDS.pattern.required(),
   dialect: FIELDS.dialect.default("ecmascript"),
   flags: FIELDS.flags.default(""),
-  expectations: expectationsInFile,
+  expectations: listOfExpectations(looseExpectation),
 }).unknown();
 
 const checkedFile = Joi.alternatives().conditional(Joi.object({ specimens: Joi.exist() }).unknown(), {

@@ -72,6 +72,11 @@ describe("specimen files", () => {
       samples: [{ name: "sample", text: "1.2.3" }],
     });
     expect(run(saved)).toMatchObject({ status: 0, stderr: "", stdout: expect.stringContaining("Versions: 4 of 4") });
+    const noted = write("noted.json", {
+      pattern: "(a)",
+      expectations: [{ text: "a", expect: "match", note: "by hand", matches: [{ start: 0, end: 1, note: 1, groups: [{ start: 0, end: 1, note: 2 }] }] }],
+    });
+    expect(run(noted)).toMatchObject({ status: 0, stderr: "" });
     const shelf = write("saved-shelf.json", {
       format: "lamprey-specimens",
       version: 1,

@@ -1,5 +1,5 @@
 /** What a line of JSON must hold, command by command. Loaded for JSON Lines alone: a person's arguments are checked elsewhere. */
-import { expectation } from "@lamprey/api/files";
+import { looseExpectation } from "@lamprey/api/files";
 import { DIALECT_NAMES, type Source } from "@lamprey/core";
 import Joi from "joi";
 import type { CheckRequest } from "./check.ts";
@@ -60,13 +60,7 @@ export const riskRequest = Joi.object<RiskRequest>({
   mode: Joi.string().valid("search", "whole", "all").default("search"),
 }).unknown();
 
-const offset = Joi.number().integer().min(0);
-const stretch = Joi.object({ start: offset.required(), end: offset.min(Joi.ref("start")).required() }).unknown();
-
-/** As in a file; what is not known of a request is ignored. */
-const askedExpectation = expectation.keys({ matches: Joi.array().items(stretch.keys({ groups: Joi.array().items(stretch.allow(null)) })) }).unknown();
-
-export const checkRequest = Joi.object<CheckRequest>({ ...PATTERN_FIELDS, expectations: Joi.array().items(askedExpectation).required() }).unknown();
+export const checkRequest = Joi.object<CheckRequest>({ ...PATTERN_FIELDS, expectations: Joi.array().items(looseExpectation).required() }).unknown();
 
 export const rewriteRequest = Joi.object<RewriteRequest>({
   ...COMMON_FIELDS,
