@@ -9,7 +9,7 @@ export const DEEP_VARIABLE = "LAMPREY_TEST_DEEP";
 const isDeep = process.env[DEEP_VARIABLE] === "1";
 
 /** A number of random cases is multiplied by this: 1 in `npm test`. */
-export const DEPTH = isDeep ? 10 : 1;
+export const DEPTH = isDeep ? 20 : 1;
 
 /**
  * What `npm test` takes of an enumeration: one item in `oneIn`, evenly apart, the first included. `npm run test:deep` takes

@@ -24,8 +24,8 @@ const DIALECTS: readonly DialectName[] = ["ecmascript", "python", "java", "dotne
 /** Those whose patterns go through every machine: what others add to reading and running has tests of its own. */
 const RUN: ReadonlySet<DialectName> = new Set(["ecmascript", "python"]);
 
-/** A part of the pattern so many times, or a tenth as often in `npm test`: what is quadratic takes minutes then, which is enough to be noticed. */
-const times = (piece: string, count: number): string => piece.repeat(sized(Math.ceil(count / 10), count));
+/** A part of the pattern so many times, or a twentieth as often in `npm test`: what is quadratic takes minutes then, which is enough to be noticed. */
+const times = (piece: string, count: number): string => piece.repeat(sized(Math.ceil(count / 20), count));
 /** So many times in every run: the count is at a bound. */
 const exactly = (piece: string, count: number): string => piece.repeat(count);
 
@@ -49,14 +49,14 @@ function throughAll(dialect: DialectName, pattern: string, flags: string, text: 
   return "ok";
 }
 
-describe.each(sized<DialectName[]>(["ecmascript", "python", "perl"], [...DIALECTS]))("in %s", (dialect) => {
+describe.each(sized<DialectName[]>(["ecmascript", "perl"], [...DIALECTS]))("in %s", (dialect) => {
   // What others read is read by the same parts: enough to be hours where the work is quadratic.
   const many = (piece: string, count: number): string => times(piece, dialect === "ecmascript" ? count : count / 4);
   test.each([
     ["a megabyte of letters", many("a", 1_000_000), "ok"],
     ["more than a megabyte", exactly("a", 1_000_001), "too-long"],
     ["10,000 groups", many("(a)", 10_000), "ok"],
-    ["thousands of groups that may be empty", many("(a?)", sized(5_000, 10_000)), "ok"],
+    ["thousands of groups that may be empty", many("(a?)", sized(20_000, 10_000)), "ok"],
     ["10,000 references", many("(a)\\1", 10_000), "ok"],
     ["500 references to one group", `(a|b)${times("\\1?", 500)}c`, "ok"],
     ["10,000 alternatives", `${many("ab|", 10_000)}c`, "ok"],
@@ -96,7 +96,7 @@ test.each([
   expect(throughAll("ecmascript", pattern, flags, "a")).toBe(expected);
 });
 
-describe.each(sized<DialectName[]>(["ecmascript", "java", "pcre"], [...DIALECTS]))("in %s, as many as a pattern can hold", (dialect) => {
+describe.each(sized<DialectName[]>(["ecmascript", "pcre"], [...DIALECTS]))("in %s, as many as a pattern can hold", (dialect) => {
   const LENGTH = sized(dialect === "ecmascript" ? 200_000 : 20_000, dialect === "ecmascript" ? 1_000_000 : 200_000);
   const pieces = ["(a|b)*", "(?<n>x)|", "[a-z]+", "\\d{2,3}?", "(?:(?=a)b)", "(?P<n>a)", "{", "(?i:a)", "\\", "[[", "|)", "(?(1", "(?#", "a{1,"];
   test.each(portion(pieces, 2))("of %s", (piece) => {
@@ -133,9 +133,9 @@ test.each<[string, DialectName, string]>([
 });
 
 test("millions of saved states, and a hundred thousand brackets, overflow nothing", () => {
-  const machine = new BacktrackingMachine(programOf("(?:a|b)*c"), "a".repeat(sized(500_000, 5_000_000)), { mode: "start" });
+  const machine = new BacktrackingMachine(programOf("(?:a|b)*c"), "a".repeat(sized(250_000, 5_000_000)), { mode: "start" });
   runToEnd(machine, 40_000_000);
-  expect(machine.deepest).toBeGreaterThan(sized(1_000_000, 10_000_000));
+  expect(machine.deepest).toBeGreaterThan(sized(500_000, 10_000_000));
   const nested = programOf(`${exactly("(", 99_000)}a${exactly(")", 99_000)}`);
   const deep = new BacktrackingMachine(nested, "xa", { mode: "first" });
   expect(runToEnd(deep)).toBe("done");

@@ -35,7 +35,7 @@ describe("bytes", () => {
       fc.property(fc.oneof(someBytes, nearlyText), (bytes) => {
         expect([bytes, textOfBytes(latin(bytes))]).toEqual([bytes, read(bytes)]);
       }),
-      { numRuns: 400 * DEPTH },
+      { numRuns: 200 * DEPTH },
     );
   });
 

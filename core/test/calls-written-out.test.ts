@@ -98,9 +98,9 @@ test.each(["pcre", "perl"] as const)("%s: random patterns match what they matche
         expect([program.reading.source.pattern, text, rowsOf(matches)]).toEqual([program.reading.source.pattern, text, rows]);
       }
     }),
-    { numRuns: 60 * DEPTH, seed: 2711 },
+    { numRuns: 30 * DEPTH, seed: 2711 },
   );
-  expect(written).toBeGreaterThan(8 * DEPTH);
+  expect(written).toBeGreaterThan(4 * DEPTH);
 });
 
 describe("what holds for all texts", () => {

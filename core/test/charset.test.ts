@@ -65,7 +65,7 @@ describe("the algebra", () => {
         // De Morgan.
         expect(complement(union(a, b))).toEqual(intersection(complement(a), complement(b)));
       }),
-      { numRuns: 80 * DEPTH, seed: 4317 },
+      { numRuns: 40 * DEPTH, seed: 4317 },
     );
   });
 
@@ -137,7 +137,7 @@ describe("folding", () => {
         const forms = setOfRanges(members.map((c) => [canonicalize(c, "unicode"), canonicalize(c, "unicode")] as const));
         expect(foldSet(set, "unicode")).toEqual(forms);
       }),
-      { numRuns: 20 * DEPTH, seed: 1 },
+      { numRuns: 10 * DEPTH, seed: 1 },
     );
   });
 });
@@ -156,7 +156,7 @@ describe("classes", () => {
         expect(wrong).toEqual([]);
         expect(partition.samples.map((sample) => partition.classOf(sample))).toEqual(Array.from({ length: partition.count }, (_, i) => i));
       }),
-      { numRuns: 20 * DEPTH, seed: 7 },
+      { numRuns: 10 * DEPTH, seed: 7 },
     );
   });
 });

@@ -80,7 +80,7 @@ describe("traffic", () => {
             expect([pattern, node.label, into - out]).toEqual([pattern, node.label, failed[n]]);
         });
       }),
-      { numRuns: 60 * DEPTH, seed: 4317 },
+      { numRuns: 30 * DEPTH, seed: 4317 },
     );
   });
 });
@@ -118,7 +118,7 @@ describe("a sign that stands for more", () => {
           expect([...made.nodeOf].filter((of) => of === n).length).toBeGreaterThan(1);
         });
       }),
-      { numRuns: 40 * DEPTH, seed: 4317 },
+      { numRuns: 20 * DEPTH, seed: 4317 },
     );
   });
 

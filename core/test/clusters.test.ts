@@ -57,7 +57,7 @@ describe("\\X", () => {
       fc.property(text, (sample) => {
         expect([sample, clusters(sample, "perl")]).toEqual([sample, [...segmenter.segment(sample)].map(({ segment }) => segment)]);
       }),
-      { numRuns: 60 * DEPTH },
+      { numRuns: 30 * DEPTH },
     );
   });
 
@@ -72,7 +72,7 @@ describe("\\X", () => {
       fc.property(text, (sample) => {
         expect(clusters(sample, dialect).join("")).toBe(sample);
       }),
-      { numRuns: 60 * DEPTH },
+      { numRuns: 30 * DEPTH },
     );
   });
 
@@ -124,7 +124,7 @@ describe("edges", () => {
         const offsets = [0, ...characters.map((_, i) => characters.slice(0, i + 1).join("").length)];
         expect([sample, places("\\B{g}", sample, "perl")]).toEqual([sample, offsets.filter((at) => !edges.includes(at))]);
       }),
-      { numRuns: 30 * DEPTH },
+      { numRuns: 15 * DEPTH },
     );
   });
 
@@ -134,7 +134,7 @@ describe("edges", () => {
         const [first] = matchesOf("^.+?\\b{g}", "s", sample, "all", 1e6, "java") ?? [];
         expect([sample, sample.slice(0, first?.[1] as number)]).toEqual([sample, clusters(sample, "java")[0]]);
       }),
-      { numRuns: 30 * DEPTH },
+      { numRuns: 15 * DEPTH },
     );
   });
 

@@ -42,6 +42,6 @@ test.each(["ecmascript", "python"] as const)("%s: on a text that nothing takes n
       expect(runToEnd(machine)).toBe("done");
       expect(machine.steps).toBeLessThanOrEqual(16 * program.nodes.length * emptyWaysOf(program));
     }),
-    { numRuns: 80 * DEPTH, seed: 5 },
+    { numRuns: 40 * DEPTH, seed: 5 },
   );
 });

@@ -62,7 +62,7 @@ describe("lines", () => {
     );
     fc.assert(
       fc.property(expectation, (each) => expect(one(writeExpectation(each as Expectation))).toEqual(each)),
-      { numRuns: 100 * DEPTH },
+      { numRuns: 50 * DEPTH },
     );
   });
 });
@@ -155,7 +155,7 @@ describe("judging", () => {
           expect(other.every(({ passed, count }) => count === 0 || !passed || program.slots.length === 0)).toBe(true);
         },
       ),
-      { numRuns: 60 * DEPTH },
+      { numRuns: 30 * DEPTH },
     );
   });
 
@@ -182,7 +182,7 @@ describe("judging", () => {
         });
         expect(drained(judgeSlices(program, recorded)).every(({ passed }) => passed)).toBe(true);
       }),
-      { numRuns: 40 * DEPTH },
+      { numRuns: 20 * DEPTH },
     );
   });
 });

@@ -53,7 +53,7 @@ test("every machine finds what it found before", () => {
       // Throws where two of them differ.
       matchesOf(source, flags, sample, "all");
     }),
-    { numRuns: 250 * DEPTH },
+    { numRuns: 125 * DEPTH },
   );
 });
 

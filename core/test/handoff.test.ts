@@ -98,7 +98,7 @@ describe("hand-off", () => {
           expect([source, back.ok && [back.dialect, back.pattern, back.flags]]).toEqual([source, [dialect, text, name === "json" ? "" : "im"]]);
         }
       }),
-      { numRuns: 80 * DEPTH },
+      { numRuns: 40 * DEPTH },
     );
   });
 
@@ -112,7 +112,7 @@ describe("hand-off", () => {
           expect([source, back.ok && [back.dialect, back.pattern, back.flags]]).toEqual([source, [dialect, text, name === "json" ? "" : "im"]]);
         }
       }),
-      { numRuns: 80 * DEPTH },
+      { numRuns: 40 * DEPTH },
     );
   });
 
@@ -141,7 +141,7 @@ describe("hand-off", () => {
         if (!back.ok) throw new Error(back.error.message);
         expect(back.pattern).toBe(settled(text) || "(?:)");
       }),
-      { numRuns: 120 * DEPTH },
+      { numRuns: 60 * DEPTH },
     );
   });
 
@@ -331,7 +331,7 @@ describe("hand-in", () => {
         const found = handin(source);
         if (!found.ok) expect([found.error.start >= 0, found.error.end <= source.length]).toEqual([true, true]);
       }),
-      { numRuns: 400 * DEPTH },
+      { numRuns: 200 * DEPTH },
     );
     expect(handin("(".repeat(LONGEST_SOURCE))).toMatchObject({ ok: false });
     expect(handin("a".repeat(LONGEST_SOURCE + 1))).toMatchObject({ ok: false, error: { code: "handin-long" } });

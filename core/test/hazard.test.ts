@@ -50,7 +50,7 @@ function checkBlame(program: Program, { mode = "search" }: GrowthCase, { attack,
 
 for (const [family, cases] of GROWTH_CASES) {
   describe(family, () => {
-    test.each(portion(cases, 5).map((each) => [each.pattern, each.flags ?? "", each.growth, each] as const))("/%s/%s: %s", (_, __, growth, each) => {
+    test.each(portion(cases, 7).map((each) => [each.pattern, each.flags ?? "", each.growth, each] as const))("/%s/%s: %s", (_, __, growth, each) => {
       const { program, verdict } = assessCase(each);
       expect([verdict.growth, verdict.degree]).toEqual(typeof growth === "number" ? ["polynomial", growth] : [growth, null]);
       for (const finding of verdict.findings) {

@@ -80,7 +80,7 @@ describe("saving", () => {
           }),
         );
       }),
-      { numRuns: 60 * DEPTH, seed: 4317 },
+      { numRuns: 30 * DEPTH, seed: 4317 },
     );
   });
 

@@ -59,7 +59,7 @@ describe("in a pattern", () => {
         expect([letter, takes(letter, fold), takes(fold, letter), takes(letter, letter)]).toEqual([letter, true, true, true]);
         if (fold.toUpperCase().toLowerCase() === fold) expect([letter, takes(letter, fold.toUpperCase())]).toEqual([letter, true]);
       }),
-      { numRuns: 30 * DEPTH },
+      { numRuns: 15 * DEPTH },
     );
   });
 
@@ -68,7 +68,7 @@ describe("in a pattern", () => {
       fc.property(character, character, (one, other) => {
         expect([one, other, takes(one, other)]).toEqual([one, other, fullFold(one) === fullFold(other)]);
       }),
-      { numRuns: 60 * DEPTH },
+      { numRuns: 30 * DEPTH },
     );
   });
 

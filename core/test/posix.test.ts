@@ -52,7 +52,7 @@ describe.each(HAVE)("in %s", (dialect) => {
           expect([pattern, character, takes(dialect, pattern, ascii, character)]).toEqual([pattern, character, host !== negated]);
         },
       ),
-      { numRuns: 100 * DEPTH },
+      { numRuns: 50 * DEPTH },
     );
   });
 

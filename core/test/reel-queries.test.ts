@@ -86,7 +86,7 @@ describe("finding", () => {
   test("random patterns", () => {
     fc.assert(
       fc.property(random, fc.nat(), (reel, n) => checkFinding(reel, [-1, n % (reel.length + 1), reel.length])),
-      { numRuns: 30 * DEPTH, seed: 4317 },
+      { numRuns: 15 * DEPTH, seed: 4317 },
     );
   });
 
@@ -169,7 +169,7 @@ describe("saved states", () => {
   test("random patterns", () => {
     fc.assert(
       fc.property(random, (reel) => checkFates(reel, [0, reel.length >> 1, reel.length - 1])),
-      { numRuns: 20 * DEPTH, seed: 99 },
+      { numRuns: 10 * DEPTH, seed: 99 },
     );
   });
 });
@@ -220,7 +220,7 @@ describe("who took what", () => {
         }
         expect(at).toBe(frame.to);
       }),
-      { numRuns: 100 * DEPTH, seed: 7 },
+      { numRuns: 50 * DEPTH, seed: 7 },
     );
   });
 });

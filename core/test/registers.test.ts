@@ -77,7 +77,7 @@ describe("effects", () => {
         const changed = values.flatMap((value, register) => (registers[register] === value ? [] : [register]));
         expect(changed.filter((register) => !writes.includes(register))).toEqual([]);
       }),
-      { numRuns: 600 * DEPTH },
+      { numRuns: 300 * DEPTH },
     );
   });
 
@@ -91,7 +91,7 @@ describe("effects", () => {
         expect(act(program, pc, at, other)).toEqual(act(program, pc, at, one));
         expect(writes.map((register) => other[register])).toEqual(writes.map((register) => one[register]));
       }),
-      { numRuns: 600 * DEPTH },
+      { numRuns: 300 * DEPTH },
     );
   });
 });

@@ -30,14 +30,14 @@ type Changing = [pattern: string, repaired: string, lost: string];
 describe("a repair that keeps the meaning is found", () => {
   test.each<Kept>([
     ["^(a+)+$", "^(a+)$", "one-loop"],
-    ["(?:a+)+b|a", "a+b|a", "one-loop"],
+    ...onlyDeep<Kept>(["(?:a+)+b|a", "a+b|a", "one-loop"]),
     ["^(?:\\d+,?)+$", "^\\d+(?:,\\d+)*,?$", "one-turn"],
     ["^(?:\\w|\\d)*!", "^(?:\\w)*!", "covered-alternative"],
     ...onlyDeep<Kept>(["^(a|ab|b)*c", "^(a|b)*c", "covered-alternative"]),
     ["^(?:.|\\s)*x", "^(?:[\\s\\S])*x", "one-set"],
-    ["^\\s*\\s*\\s*x", "^\\s*x", "one-neighbour"],
+    ["^\\s*\\s*x", "^\\s*x", "one-neighbour"],
     ["^\\d*\\.?\\d*$", "^\\d*(?:\\.\\d*)?$", "with-separator"],
-    ["^.*,.*x", "^[^,\\n\\r\\u2028\\u2029]*,.*x", "narrowed"],
+    ...onlyDeep<Kept>(["^.*,.*x", "^[^,\\n\\r\\u2028\\u2029]*,.*x", "narrowed"]),
     ["\\s+$", "(?<!\\s)\\s+$", "where-it-begins"],
     ["\\w+@", "(?<!\\w)\\w+@", "where-it-begins"],
     ...onlyDeep<Kept>(["^.*,.*x", "^[^,\\n]*,.*x", "narrowed", "python"]),
@@ -57,8 +57,8 @@ describe("a repair whose matches and captures are proved to be the same is found
     ["\\.css(?:\\?.*)?$", "\\.css(?:\\?(?<!\\.css\\?.*?\\.css\\?).*)?$", "where-none-has-failed", "search"],
     ["\\{([^}]+)\\}", "\\{(?<!\\{[^}]*?\\{)([^}]+)\\}", "where-none-has-failed", "all"],
     ["\\{\\{([^]*?)\\}\\}", "\\{\\{(?<!\\{\\{(?:\\}?[^}])*?\\}?\\{\\{)([^]*?)\\}\\}", "where-none-has-failed", "all"],
-    ["/\\*[^]*?\\*/", "/\\*(?<![^*]/\\*\\**?(?:[^*/](?:[^*]|\\*+?[^*/])*?\\**?)??/\\*)[^]*?\\*/", "where-none-has-failed", "all"],
-    ["<!--[^]*?-->", "<!--(?<!<!---*?(?:[^\\->](?:[^\\-]|-[^\\-]|--+?[^\\->])*?-*?)??<!--)[^]*?-->", "where-none-has-failed", "all"],
+    ...onlyDeep<Proved>(["/\\*[^]*?\\*/", "/\\*(?<![^*]/\\*\\**?(?:[^*/](?:[^*]|\\*+?[^*/])*?\\**?)??/\\*)[^]*?\\*/", "where-none-has-failed", "all"]),
+    ...onlyDeep<Proved>(["<!--[^]*?-->", "<!--(?<!<!---*?(?:[^\\->](?:[^\\-]|-[^\\-]|--+?[^\\->])*?-*?)??<!--)[^]*?-->", "where-none-has-failed", "all"]),
     ["\\s+$", "(?<!\\s)\\s+$", "where-it-begins", "all"],
     ["(.+?)->", "((?:(?<!.)|(?<=->)).+?)->", "where-it-begins", "all"],
     ...onlyDeep<Proved>(["^\\S+=\\S+;", "^\\S(?:(?!=)\\S)*=\\S+;", "narrowed", "search"]),
@@ -138,7 +138,7 @@ test("every repair offered as equal accepts the same of all short texts; every o
     "(?:a|b|ab)+c",
   ];
   let equal = 0;
-  for (const pattern of portion(patterns, 7)) {
+  for (const pattern of portion(patterns, 13)) {
     const program = programOf(pattern);
     const [finding] = assessNow(program, "search").findings;
     if (!finding) throw new Error(`no finding in /${pattern}/`);

@@ -48,13 +48,13 @@ function balanced(pattern: string): boolean {
 }
 
 describe("an exhaustive small world", () => {
-  test("every pattern up to size 4 on every text up to 4 letters, up to 3 for the largest (in `npm test` one in 53 of those), agrees with the host", () => {
+  test("every pattern up to size 4 on every text up to 4 letters, up to 3 for the largest (in `npm test` one in 199 of those), agrees with the host", () => {
     const known = new Map<number, string[]>();
     let compared = 0;
     const different: string[] = [];
     for (let size = 1; size <= 4; size++) {
       const samples = texts(size < sized(3, 4) ? 4 : sized(2, 3));
-      for (const pattern of size < 4 ? patterns(size, known) : portion(patterns(size, known), 53)) {
+      for (const pattern of size < 4 ? patterns(size, known) : portion(patterns(size, known), 199)) {
         if (!isValid(pattern)) continue;
         for (const text of samples) {
           compared++;
@@ -131,9 +131,9 @@ test("random patterns agree with the host", () => {
       compared++;
       expect(ours).toEqual(hostMatches(pattern, chosen, sample, "all"));
     }),
-    { numRuns: 800 * DEPTH, seed: 4317 },
+    { numRuns: 400 * DEPTH, seed: 4317 },
   );
-  expect(compared).toBeGreaterThan(250 * DEPTH);
+  expect(compared).toBeGreaterThan(125 * DEPTH);
 });
 
 test("any text is read without an exception, and agrees with the host on whether it is a pattern", () => {
@@ -146,6 +146,6 @@ test("any text is read without an exception, and agrees with the host on whether
       expect([pattern, flags, diagnostics.length === 0]).toEqual([pattern, flags, isValid(pattern, flags)]);
       for (const d of diagnostics) expect(d.start >= 0 && d.end <= pattern.length + 1 && d.start <= d.end).toBe(true);
     }),
-    { numRuns: 2000 * DEPTH, seed: 4317 },
+    { numRuns: 1000 * DEPTH, seed: 4317 },
   );
 });

@@ -99,7 +99,7 @@ describe("a run", () => {
         ]);
         expect(slices).toBeLessThanOrEqual(whole.steps / slice);
       }),
-      { numRuns: 80 * DEPTH, seed: 4317 },
+      { numRuns: 40 * DEPTH, seed: 4317 },
     );
   });
 

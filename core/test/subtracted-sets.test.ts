@@ -1,6 +1,7 @@
 /** Sets with what is subtracted from them, against sets of characters taken one by one. */
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
+import { DEPTH } from "../../scripts/depth.mjs";
 import { contains } from "../src/charset/charset.ts";
 import { canonicalize } from "../src/charset/folding.ts";
 import { charactersOf } from "../src/syntax/characters.ts";
@@ -41,6 +42,7 @@ describe("a set less another", () => {
         const inner = without(taken(`[${two}]`), taken(`[${three}]`));
         expect(taken(`[${one}-[${two}-[${three}]]]`)).toBe(without(taken(`[${one}]`), inner));
       }),
+      { numRuns: 30 * DEPTH },
     );
   });
 

@@ -63,7 +63,7 @@ describe("every node keeps its span", () => {
           for (let i = 1; i < node.items.length; i++) expect((node.items[i] as Node).start).toBeGreaterThanOrEqual((node.items[i - 1] as Node).end);
         }
       }),
-      { numRuns: 600 * DEPTH, seed: 4317 },
+      { numRuns: 300 * DEPTH, seed: 4317 },
     );
   });
 
@@ -123,7 +123,7 @@ describe("bounds", () => {
   test("a pattern at the bounds compiles", () => {
     const nested = `${"(".repeat(MAX_NESTING)}a${")".repeat(MAX_NESTING)}`;
     expect(compile(readEcmascript(nested)).ok).toBe(true);
-    expect(compile(readEcmascript("(?:a|b)?".repeat(sized(10_000, 50_000)))).ok).toBe(true);
+    expect(compile(readEcmascript("(?:a|b)?".repeat(sized(5_000, 50_000)))).ok).toBe(true);
   });
 
   test("counts beyond the host's are no bound", () => {
@@ -158,11 +158,11 @@ describe("sets of characters", () => {
     fc.assert(
       fc.property(ranges, ranges, (one, other) => {
         const [a, b] = [setOfRanges(one), setOfRanges(other)];
-        for (let c = 0; c < 50; c++) {
-          const inOne = one.some(([from, to]) => c >= from && c <= to);
-          const inOther = other.some(([from, to]) => c >= from && c <= to);
-          expect([contains(a, c), contains(complement(a), c), contains(union(a, b), c)]).toEqual([inOne, !inOne, inOne || inOther]);
-        }
+        const characters = Array.from({ length: 50 }, (_, c) => c);
+        const among = (some: [number, number][], c: number) => some.some(([from, to]) => c >= from && c <= to);
+        expect(characters.map((c) => [contains(a, c), contains(complement(a), c), contains(union(a, b), c)])).toEqual(
+          characters.map((c) => [among(one, c), !among(one, c), among(one, c) || among(other, c)]),
+        );
         expect(complement(complement(a))).toEqual(a);
         for (let i = 2; i < a.length; i += 2) expect(a[i] as number).toBeGreaterThan((a[i - 1] as number) + 1);
       }),

@@ -33,7 +33,7 @@ describe("visible", () => {
           expect(code < 0x20 || code === 0x7f || (code >= 0xd800 && code <= 0xdfff)).toBe(false);
         }
       }),
-      { numRuns: 60 * DEPTH, seed: 4317 },
+      { numRuns: 30 * DEPTH, seed: 4317 },
     );
   });
 });
@@ -44,7 +44,7 @@ describe("counts", () => {
       fc.property(fc.nat(), (n) => {
         expect(grouped(n)).toBe(n.toLocaleString("en-US"));
       }),
-      { numRuns: 40 * DEPTH, seed: 4317 },
+      { numRuns: 20 * DEPTH, seed: 4317 },
     );
   });
 
@@ -77,7 +77,7 @@ describe("lines", () => {
           expect(lineColumn(starts, offset)).toEqual({ line: before.length, column: (before.at(-1) as string).length + 1 });
         }
       }),
-      { numRuns: 40 * DEPTH, seed: 4317 },
+      { numRuns: 20 * DEPTH, seed: 4317 },
     );
   });
 });

@@ -87,7 +87,7 @@ describe("seeing why", () => {
     expect(await page.$$eval("[aria-label='Saved states'] li", (rows) => rows.length)).toBeGreaterThan(5);
   });
 
-  test("one action makes a quantifier lazy and shows both side by side; one undo takes it back", async () => {
+  inDepth("one action makes a quantifier lazy and shows both side by side; one undo takes it back", async () => {
     const page = await stage.bench("Quoted values");
     await page.click(".pattern-editor .cm-content");
     await press(page, "Home");
@@ -216,7 +216,7 @@ describe("nothing is lost", () => {
     await waitForKept(page, 2);
   });
 
-  test("the last letters of a long sample are there after the window was closed on them", async () => {
+  inDepth("the last letters of a long sample are there after the window was closed on them", async () => {
     const { address } = await stage.keep("weir", "the weir at the gate stood still\n".repeat(20_000));
     const page = await stage.page();
     await openBench(page, address);
@@ -229,7 +229,7 @@ describe("nothing is lost", () => {
     await waitForKept(again, 2);
   });
 
-  test("a change that was kept, but whose answer was lost with the page, is no conflict", async () => {
+  inDepth("a change that was kept, but whose answer was lost with the page, is no conflict", async () => {
     const { address } = await stage.keep("gate", "a gate");
     const page = await stage.page();
     await openBench(page, address);

@@ -5,7 +5,7 @@ import { DEPTH, sized } from "../../scripts/depth.mjs";
 import { huntOnce, newTally, randomHazard, refutedBy } from "../src/hazard.ts";
 import { Random } from "../src/random.ts";
 
-const PATTERNS = 10 * DEPTH;
+const PATTERNS = 5 * DEPTH;
 
 test.each(["ecmascript", "python"] as const)("no verdict on random patterns in %s is refuted", (dialect) => {
   const random = new Random(4317);

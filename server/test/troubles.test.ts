@@ -5,13 +5,18 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, describe, expect, test } from "@jest/globals";
 import Database from "libsql";
+import { pino } from "pino";
 import { type RunningServer, startServer } from "../../scripts/browser.mjs";
-import { onlyDeep, portion, sized } from "../../scripts/depth.mjs";
+import { sized } from "../../scripts/depth.mjs";
 import { ROOT } from "../../scripts/workspace.mjs";
+import { start } from "../src/index.ts";
+import { openHere } from "../src/opened.ts";
+import { readSettings } from "../src/settings.ts";
 import { Specimens } from "../src/specimens/specimens.ts";
 import { backUp, backupFolder, backupsIn, lastBackup } from "../src/store/backups.ts";
 import { migrationsList } from "../src/store/migrations.ts";
 import { databaseIn, openStore } from "../src/store/store.ts";
+import { Trouble } from "../src/store/trouble.ts";
 
 const root = mkdtempSync(join(tmpdir(), "lamprey-troubles-"));
 afterAll(() => rmSync(root, { recursive: true, force: true }));
@@ -21,6 +26,18 @@ function folder(): string {
   const path = join(root, `f${++made}`);
   mkdirSync(path);
   return path;
+}
+
+/** Starts the server in this process, which is quicker than one of its own; what it says where it cannot. */
+async function startHere(env: Record<string, string>): Promise<string> {
+  try {
+    const running = await start(readSettings({ PORT: "0", HOST: "127.0.0.1", ...env }), { log: pino({ level: "silent" }), open: openHere });
+    await running.close();
+  } catch (error) {
+    if (error instanceof Trouble) return error.message;
+    throw error;
+  }
+  return "started";
 }
 
 /** Runs the server until it ends. */
@@ -113,38 +130,42 @@ const CASES: readonly (readonly [name: string, prepare: () => Promise<string>, s
 ];
 
 describe("the store", () => {
-  // Each is a process: in `npm test` a few of them.
-  test.each(portion(CASES, 3))("%s", async (_, prepare, says) => {
+  test.each(CASES)("%s", async (_, prepare, says) => {
     const data = await prepare();
     const isFolder = statSync(data).isDirectory();
     const before = isFolder && !statSync(join(data, "lamprey.sqlite")).isDirectory() ? readFileSync(databaseIn(data)) : null;
-    const { code, said } = await run({ LAMPREY_DATA: data });
-    expect([code, said.split("\n")]).toEqual([1, [expect.stringMatching(says)]]);
+    const said = await startHere({ LAMPREY_DATA: data });
+    expect(said.split("\n")).toEqual([expect.stringMatching(says)]);
     if (before) expect(readFileSync(databaseIn(data)).equals(before)).toBe(true);
   });
 
-  test.each([["PORT", "weir"], ...onlyDeep(["PORT", "70000"], ["HOST", "not a host"], ["LAMPREY_HOSTS", "a b"])])(
-    "a setting that is wrong: %s=%s",
-    async (name, value) => {
-      const data = folder();
-      const { code, said } = await run({ LAMPREY_DATA: data, [name]: value });
-      expect([code, said]).toEqual([1, expect.stringMatching(new RegExp(`^A setting is wrong: .*${name}`))]);
-      expect(readdirSync(data)).toEqual([]);
-    },
-  );
+  test.each([
+    ["PORT", "weir"],
+    ["PORT", "70000"],
+    ["HOST", "not a host"],
+    ["LAMPREY_HOSTS", "a b"],
+  ])("a setting that is wrong: %s=%s", async (name, value) => {
+    const data = folder();
+    expect(await startHere({ LAMPREY_DATA: data, [name]: value })).toMatch(new RegExp(`^A setting is wrong: .*${name}`));
+    expect(readdirSync(data)).toEqual([]);
+  });
+
+  test("a process says it in one line, and ends with 1", async () => {
+    const data = folder();
+    writeFileSync(databaseIn(data), "the gate is shut\n".repeat(500));
+    const { code, said } = await run({ LAMPREY_DATA: data });
+    expect([code, said.split("\n")]).toEqual([1, [expect.stringMatching(/is damaged, or no database/)]]);
+  });
 
   test("a folder that another server has: where that one is", async () => {
     const first = await startServer();
     try {
-      const { code, said } = await run({ LAMPREY_DATA: first.data });
-      expect([code, said]).toEqual([
-        1,
+      expect(await startHere({ LAMPREY_DATA: first.data })).toBe(
         `Another Lamprey has its specimens in ${first.data}: it is at ${first.address}. Use that one, or set LAMPREY_DATA to another folder.`,
-      ]);
+      );
       // One that was killed has let go.
       await first.kill();
-      const second = await startServer({ data: first.data });
-      await second.stop();
+      expect(await startHere({ LAMPREY_DATA: first.data })).toBe("started");
     } finally {
       await first.stop();
     }

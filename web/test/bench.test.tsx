@@ -2,13 +2,18 @@
  * The bench as its users have it: what they write, press and read.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { likeness } from "../src/menu/CommandMenu.tsx";
 import { store } from "../src/state/store.ts";
 import { workers } from "./page/browser.ts";
 import { act, caret, cleanup, key, openAt, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -73,7 +78,7 @@ describe("while one types", () => {
     await until("the ledger's hint", () => screen.queryByText(/The sample is empty/) !== null);
   });
 
-  test("no match is said with what it took to know", async () => {
+  inDepth("no match is said with what it took to know", async () => {
     openBench({ pattern: "lock" });
     await until("it is said", () => screen.queryByText(/attempts in .* steps, and none came through/) !== null);
   });
@@ -99,7 +104,7 @@ describe("flags, dialects and asking", () => {
     expect(document.querySelector("[data-part=dialect-changes]")).toBeNull();
   });
 
-  test("first and every match go by the flag, the others do not", async () => {
+  inDepth("first and every match go by the flag, the others do not", async () => {
     const server = openBench();
     await says("count", "2 matches");
     await press("button", /matches ▾/);
@@ -237,7 +242,7 @@ describe("by name and by key", () => {
     await part("heading", "Reel");
   });
 
-  test("keys and words are listed; each word is said where it stands", async () => {
+  inDepth("keys and words are listed; each word is said where it stands", async () => {
     openBench();
     await says("count", "2 matches");
     key("words", "outside");

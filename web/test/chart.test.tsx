@@ -2,10 +2,15 @@
  * The machine as a chart: what it draws, how it is panned and zoomed, and the file that it is saved as.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
 import { act, cleanup, openBench, part, press, type, until, user } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -54,7 +59,7 @@ describe("what is drawn", () => {
     expect(store.getState().bench.pointed).toBeNull();
   });
 
-  test("one that is too large says so, and a smaller pattern is drawn again", async () => {
+  inDepth("one that is too large says so, and a smaller pattern is drawn again", async () => {
     openBench({ pattern: Array.from({ length: 400 }, (_, i) => `w${i}x?`).join("|"), flags: "", text: "w1" });
     await press("button", "machine as a chart");
     await until("it is said", () => screen.queryByText("Too large to be drawn") !== null);
@@ -82,7 +87,7 @@ describe("panned and zoomed", () => {
     expect(view().scale).toBe(4);
   });
 
-  test("keys that hold everywhere wind the reel", async () => {
+  inDepth("keys that hold everywhere wind the reel", async () => {
     const chart = await drawn();
     await until("it is fitted", () => view().x !== 0);
     const begun = view();

@@ -2,9 +2,14 @@
  * The contrast: a pattern beside itself with other quantifiers, beside another pattern, beside an earlier one.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { screen, within } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { caret, cleanup, openBench, part, press, rowsAre, type, until, user, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -49,7 +54,7 @@ describe("modes", () => {
     await until("two again", () => screen.queryAllByRole("columnheader").length === 2);
   });
 
-  test("quantifiers are chosen instead of following the caret", async () => {
+  inDepth("quantifiers are chosen instead of following the caret", async () => {
     openBench({ pattern: "(\\w+?)(\\d*)", text: "ulm41" });
     await press("tab", /^Contrast/);
     await press("button", "\\d*");
@@ -67,7 +72,7 @@ describe("modes", () => {
 });
 
 describe("other patterns", () => {
-  test("a second pattern stands beside it; one that does not read says so in its column", async () => {
+  inDepth("a second pattern stands beside it; one that does not read says so in its column", async () => {
     contrast();
     await press("tab", /^Contrast/);
     const second = await part("textbox", "A second pattern");

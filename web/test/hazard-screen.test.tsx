@@ -2,11 +2,16 @@
  * The hazard on the bench: the verdict in its strip, the proof, the attack and the repairs.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, within } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { askingChosen } from "../src/state/benchSlice.ts";
 import { store } from "../src/state/store.ts";
 import { act, cleanup, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -16,7 +21,7 @@ const proved = async (pattern: string, flags = "") => {
   return part("region", "Proof, attack and repairs");
 };
 
-test("one attempt is shown for each stretch of the attack, where matches are sought one after the other", async () => {
+inDepth("one attempt is shown for each stretch of the attack, where matches are sought one after the other", async () => {
   const proof = await proved("/\\*[^]*?\\*/|.", "g");
   expect(wordsOf(proof)).toContain("is come to again by every attempt, and each attempt runs over all the letters that are left.");
   expect(wordsOf(proof)).toContain("which begins again after each match and at every offset");
@@ -109,7 +114,7 @@ describe("the screen", () => {
     await press("button", "back to the sample");
   });
 
-  test("the attack is copied", async () => {
+  inDepth("the attack is copied", async () => {
     const inside = await proved("^(a+)+$");
     await press("button", "Copy the text", inside);
     await until("it is said", () => within(inside).queryByRole("button", { name: "Copied" }) !== null);
@@ -125,7 +130,7 @@ describe("the screen", () => {
     await says("verdict", "linear");
   });
 
-  test("several findings are shown one at a time", async () => {
+  inDepth("several findings are shown one at a time", async () => {
     const inside = await proved("^(?:(a+)+x|(b+)+y)$");
     const findings = within(await part("navigation", "Findings")).getAllByRole("button");
     expect(findings.map(wordsOf)).toEqual([expect.stringMatching(/^\(a\+\)\+/), expect.stringMatching(/^\(b\+\)\+/)]);
@@ -148,7 +153,7 @@ describe("the screen", () => {
     expect(wordsOf(inside)).toContain("It may grow faster on another: Two stretches of a text together may cost more");
   });
 
-  test("a pattern that stops reading, or growing, says so in place of a proof", async () => {
+  inDepth("a pattern that stops reading, or growing, says so in place of a proof", async () => {
     await proved("^(a+)+$");
     await type("Pattern", "^a+$", "instead");
     await until("it is linear", () => screen.queryByText(/On this sample a backtracker takes/) !== null);

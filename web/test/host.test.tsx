@@ -2,11 +2,16 @@
  * The host's side on the bench: rewriting, calls, source text both ways, and the real engines.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, jest, test } from "@jest/globals";
 import { fireEvent, screen } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { pointedAt } from "../src/state/benchSlice.ts";
 import { store } from "../src/state/store.ts";
 import { act, cleanup, key, openBench, part, paste, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -58,7 +63,7 @@ describe("rewriting", () => {
     jest.restoreAllMocks();
   });
 
-  test("a match is left alone, and comes back", async () => {
+  inDepth("a match is left alone, and comes back", async () => {
     openBench({ at: "?desk=rewrite", template: "x" });
     await says("rewritten", "2 replacements");
     act(() => void store.dispatch({ type: "host/leftAlone", payload: 0 }));
@@ -70,7 +75,7 @@ describe("rewriting", () => {
     await until("other matches", () => store.getState().host.but.length === 0);
   });
 
-  test("a file is rewritten without being shown, and saved under its name", async () => {
+  inDepth("a file is rewritten without being shown, and saved under its name", async () => {
     openBench({ at: "?desk=rewrite", template: "$1" });
     await says("rewritten", "2 replacements");
     const files = saved();

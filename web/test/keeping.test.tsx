@@ -2,13 +2,18 @@
  * How a draft is kept: by itself, through a server that is away, and where another page has changed it.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { screen } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { NO_FIELDS } from "../src/draft/fields.ts";
 import { journal } from "../src/draft/journal.ts";
 import { keepers } from "../src/draft/keepers.ts";
 import { cleanup, openAt, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -94,7 +99,7 @@ test("a specimen that cannot be opened says what is held of it, and opens when t
   expect(document.querySelector(".cm-content[aria-label=Pattern]")?.textContent).toBe("(\\w+) (\\d+)!");
 });
 
-test("a title that ends in a blank is kept without it, and blocks nothing", async () => {
+inDepth("a title that ends in a blank is kept without it, and blocks nothing", async () => {
   const server = openBench();
   await user.type(await part("textbox", "Title of the specimen"), " north ");
   await type("Pattern", "!");
@@ -137,7 +142,7 @@ describe("changed elsewhere", () => {
     expect(kept(server)).toMatchObject([{ pattern: "mine", deletedAt: null }]);
   });
 
-  test("removed: kept as a new one", async () => {
+  inDepth("removed: kept as a new one", async () => {
     const server = openBench({ dialect: "python" });
     await part("textbox", "Pattern");
     const [specimen] = kept(server);
@@ -178,7 +183,7 @@ describe("changed elsewhere", () => {
     await part("button", "changed elsewhere: choose");
   });
 
-  test("keep what is here", async () => {
+  inDepth("keep what is here", async () => {
     const server = await conflict();
     await press("button", "Keep what is here");
     await says("keeping", /^revision 3, kept/);

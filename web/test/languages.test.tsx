@@ -4,9 +4,12 @@
  */
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { screen, within } from "@testing-library/dom";
-import { portion } from "../../scripts/depth.mjs";
+import { portion, sized } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
 import { caret, cleanup, key, openBench, part, paste, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -88,7 +91,7 @@ describe("the dialect control", () => {
     expect(listed).toEqual(expect.arrayContaining([expect.stringMatching(/^\\2: it fails while its group has not taken part/)]));
   });
 
-  test("says of a pattern that the other language cannot read where it does not", async () => {
+  inDepth("says of a pattern that the other language cannot read where it does not", async () => {
     openBench({ dialect: "perl", pattern: "(a(?1)?b)", flags: "", text: "aabb" });
     await says("count", "1 match");
     await choose(/Java/);
@@ -120,7 +123,7 @@ describe("calls and verbs", () => {
     await says("sentence", "At 2, (*COMMIT) acts: the search is over, and nothing else is tried.");
   });
 
-  test("are drawn on the chart by the names of what they call", async () => {
+  inDepth("are drawn on the chart by the names of what they call", async () => {
     openBench({ dialect: "perl", pattern: "(?<pair>a(?&pair)?b)", flags: "", text: "aabb" });
     await says("count", "1 match");
     await press("button", "machine as a chart");
@@ -155,7 +158,7 @@ describe("captures of C#", () => {
     await rowsAre("Matches", [/^21–27$/, /^line/, /^1not set$/, /^21–2day7$/]);
   });
 
-  test("are told step by step, and a hazard is judged for all that", async () => {
+  inDepth("are told step by step, and a hazard is judged for all that", async () => {
     openBench({ dialect: "dotnet", pattern: "(?<o>a)(?<-o>b)", flags: "", text: "ab" });
     await says("verdict", "linear");
     await windBack(/closes at 2/);
@@ -308,7 +311,7 @@ describe("the real engine", () => {
     expect(server.sent.find(({ path }) => path === "/engines/php")).toMatchObject({ body: { pattern: "(\\w+) (\\d+)", flags: "i" } });
   });
 
-  test("that is missing says what to install", async () => {
+  inDepth("that is missing says what to install", async () => {
     const server = openBench({ dialect: "perl", flags: "", at: "?desk=ledger" });
     await says("count", "2 matches");
     server.engines = { on: true, items: [{ name: "perl", title: "Perl", dialect: "perl", version: null, install: "Install Perl 5.", asked: false }] };

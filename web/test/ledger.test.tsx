@@ -2,9 +2,14 @@
  * The ledger: matches chosen, filtered, put together and taken along.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, within } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { cleanup, openBench, part, press, rowsAre, says, until, user, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -67,7 +72,7 @@ describe("filters", () => {
     await until("none holds it", () => screen.queryByText("No match holds “419”.") !== null);
   });
 
-  test("equal values are counted; one of them shows its matches", async () => {
+  inDepth("equal values are counted; one of them shows its matches", async () => {
     openBench({ text: LEVELS });
     await user.selectOptions(await part("combobox", "In which group"), "1");
     await user.click(await part("checkbox", "alike"));

@@ -2,14 +2,19 @@
  * The path through the demo, walked as a newcomer does: begun on the shelf, one thing at each place, left at any time.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { readFileSync } from "node:fs";
 import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
 import { screen } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { PLACES } from "../src/path/places.ts";
 import { recalled, remember } from "../src/shared/remembered.ts";
 import { store } from "../src/state/store.ts";
 import { cleanup, key, openAt, part, press, says, type, until } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 beforeEach(() => remember("path", null));
 afterEach(cleanup);
@@ -64,7 +69,7 @@ describe("the path", () => {
     await says("path", PLACES[1]?.seen as string);
   });
 
-  test("waits where one is on another specimen, and leads back", async () => {
+  inDepth("waits where one is on another specimen, and leads back", async () => {
     const server = stocked();
     await press("button", "Begin");
     await isAt(0);
@@ -108,7 +113,7 @@ describe("the path", () => {
     await until("it is gone", () => document.querySelector("[data-part=path]") === null);
   });
 
-  test("says which place is not on the shelf any more, and goes no further", async () => {
+  inDepth("says which place is not on the shelf any more, and goes no further", async () => {
     stocked(PLACES[1]?.title);
     await press("button", "Begin");
     await isAt(0);

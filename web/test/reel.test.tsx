@@ -2,10 +2,15 @@
  * The reel wound by its buttons and keys, and what stands beside it.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { screen, within } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
 import { caret, cleanup, key, openBench, part, press, says, until, user, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -60,7 +65,7 @@ describe("winding", () => {
     await at(1);
   });
 
-  test("into a call, with the calls around the step, and out of it", async () => {
+  inDepth("into a call, with the calls around the step, and out of it", async () => {
     openBench({ dialect: "pcre", pattern: "(?<set>\\((?&set)*\\))", flags: "", text: "(())" });
     await until("the reel is there", () => /of \d+/.test(position()));
     await press("button", "To the first step");
@@ -81,7 +86,7 @@ describe("winding", () => {
     await says("sentence", "The backtracker took");
   });
 
-  test("to the match after this one", async () => {
+  inDepth("to the match after this one", async () => {
     openBench({ text: "Ulm 41 Ulm 42" });
     await until("the reel is there", () => /of \d+/.test(position()));
     await press("button", "On to a match");
@@ -131,7 +136,7 @@ describe("beside the reel", () => {
     await until("it is wound", () => store.getState().bench.view?.kind === "match");
   });
 
-  test("work: what the steps were spent on adds up to all of them", async () => {
+  inDepth("work: what the steps were spent on adds up to all of them", async () => {
     giveBack();
     await press("tab", "Work");
     const table = within(await part("region", "Work done"));
@@ -167,7 +172,7 @@ describe("beside the reel", () => {
     expect(screen.getByText(/No stop is set/)).toBeTruthy();
   });
 
-  test("plays on to its end, at a speed", async () => {
+  inDepth("plays on to its end, at a speed", async () => {
     giveBack();
     await until("the reel is there", () => /of \d+/.test(position()));
     key("firstStep");

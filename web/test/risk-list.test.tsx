@@ -2,12 +2,17 @@
  * The risk list: patterns pasted or found in files, judged, sorted, searched, and put on the bench.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, within } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
 import { workers } from "./page/browser.ts";
 import { cleanup, openAt, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -58,7 +63,7 @@ describe("a pasted list", () => {
     expect(rows()).toEqual([expect.stringMatching(/^degree 2.*\\N\{EM DASH\}/), expect.stringMatching(/^does not read.*EM DASCH/)]);
   });
 
-  test("is searched, and what is not there is said", async () => {
+  inDepth("is searched, and what is not there is said", async () => {
     await judge(LIST);
     const search = await part("searchbox", "Search the list");
     await user.type(search, "weir");
@@ -130,7 +135,7 @@ describe("files", () => {
   });
 });
 
-test("judging is stopped, and what is known stays", async () => {
+inDepth("judging is stopped, and what is known stays", async () => {
   await open();
   const many = Array.from({ length: 3000 }, (_, i) => `weir${i}(?:a+b?)+$`).join("\n");
   fireEvent.change(await part("textbox", "Patterns, one a line"), { target: { value: many } });

@@ -2,14 +2,19 @@
  * The shelf: specimens found, added, removed and restored.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { readFileSync } from "node:fs";
 import { afterEach, beforeEach, describe, expect, jest, test } from "@jest/globals";
 import { fireEvent, screen, within } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { PLACES } from "../src/path/places.ts";
 import { remember } from "../src/shared/remembered.ts";
 import { store } from "../src/state/store.ts";
 import { cleanup, key, openAt, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -306,7 +311,7 @@ describe("several at once", () => {
     );
   });
 
-  test("a row has what the bench found, as long as it is of that revision", async () => {
+  inDepth("a row has what the bench found, as long as it is of that revision", async () => {
     const server = openBench();
     await until("the server was told", () => server.figures.size === 1);
     openAt("/");

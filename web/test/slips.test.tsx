@@ -3,10 +3,15 @@
  * set aside for the specimen; shorter ways at the caret; what a set holds.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { screen, within } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
 import { act, caret, cleanup, key, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -31,14 +36,14 @@ describe("a likely mistake", () => {
     expect(document.querySelector("[data-part=slips]")).toBeNull();
   });
 
-  test("changes the flags where that is what mends it", async () => {
+  inDepth("changes the flags where that is what mends it", async () => {
     openBench({ pattern: "\\d+", flags: "gi", at: "?desk=slips" });
     await says("slips-said", "1 likely mistake");
     await press("button", "Take it");
     expect([pattern(), store.getState().draft.fields.flags]).toEqual(["\\d+", "g"]);
   });
 
-  test("is put in as a sample, or as a text that must not match", async () => {
+  inDepth("is put in as a sample, or as a text that must not match", async () => {
     openBench({ pattern: "\\d+.\\d+", flags: "", at: "?desk=slips" });
     await says("slips-said", "1 likely mistake");
     await press("button", "must not match");
@@ -66,7 +71,7 @@ describe("a likely mistake", () => {
     await until("it is taken back", () => store.getState().draft.fields.setAside === "");
   });
 
-  test("at the caret is said there, and opens the panel", async () => {
+  inDepth("at the caret is said there, and opens the panel", async () => {
     openBench({ pattern: "[A-z]+ up", flags: "" });
     await says("slips", "1");
     await caret("Pattern", 2);

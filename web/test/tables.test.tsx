@@ -2,11 +2,16 @@
  * Tables that few patterns ask for: workers' calls wait for them, and the page reads again when they have come.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { lacksTables, read, tablesHere } from "@lamprey/core";
 import { screen } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { waiting } from "../src/engine/waiting.ts";
 import { caret, cleanup, openBench, part, press, rowsAre, says, type, until, user, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -112,7 +117,7 @@ describe("on the bench", () => {
     );
   });
 
-  test("a hazard is judged beside an edge", async () => {
+  inDepth("a hazard is judged beside an edge", async () => {
     openBench({ dialect: "perl", pattern: "\\b{wb}(a+)+x", flags: "", text: "aaa" });
     await says("verdict", /exponential/);
   });

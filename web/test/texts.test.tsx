@@ -2,11 +2,16 @@
  * Expectations on the bench: the list, what came of it, and texts put into it by key.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { EditorView } from "@codemirror/view";
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { screen } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
 import { act, cleanup, key, openBench, part, press, says, type, until, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -113,7 +118,7 @@ describe("by key", () => {
     expect(list()).toBe("+ 41 cm");
   });
 
-  test("a text that an edit gained is made one on the drift", async () => {
+  inDepth("a text that an edit gained is made one on the drift", async () => {
     openBench({ pattern: "a+", flags: "", at: "?desk=drift" });
     await says("drift", "no edit yet");
     await type("Pattern", "b");

@@ -2,10 +2,15 @@
  * The reels of the variants, wound together; and the sample, whose caret, lanes and ruler go by what is known.
  * @jest-environment ./web/test/page/environment.mjs
  */
+
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, within } from "@testing-library/dom";
+import { sized } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
 import { caret, cleanup, GAUGE_LOG, openBench, part, press, rowsAre, says, type, until, wordsOf } from "./page/page.tsx";
+
+/** What other tests show too, or takes long: for `npm run test:deep` alone. */
+const inDepth = sized(test.skip, test);
 
 afterEach(cleanup);
 
@@ -47,7 +52,7 @@ describe("the reels of the variants", () => {
     expect(sentences(region)[1]).not.toContain("no such match");
   });
 
-  test("by offset, to where each first comes to it", async () => {
+  inDepth("by offset, to where each first comes to it", async () => {
     const region = await reels();
     await press("radio", "offset", region);
     fireEvent.change(within(region).getByRole("slider"), { target: { value: "5" } });
@@ -55,7 +60,7 @@ describe("the reels of the variants", () => {
     await until("each says its step", () => sentences(region).every((sentence) => /^\d+: /.test(sentence) && !sentence.startsWith("1: ")));
   });
 
-  test("are zoomed to whole runs and back", async () => {
+  inDepth("are zoomed to whole runs and back", async () => {
     const region = await reels();
     const out = within(region).getByRole("button", { name: "Zoom out" });
     for (let i = 0; i < 6 && !(out as HTMLButtonElement).disabled; i++) fireEvent.click(out);

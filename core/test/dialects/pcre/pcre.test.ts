@@ -64,8 +64,8 @@ describe("calls", () => {
   test("that never end are given up, and deep ones are bounded", () => {
     const endless = new BacktrackingMachine(programOf("(?R)?a|b(?R)", "", "pcre"), "b", { mode: "all" });
     expect(runToEnd(endless)).toBe("endless-call");
-    const deep = "(".repeat(100_000) + ")".repeat(100_000);
-    expect(matchesOf("^(\\((?1)*\\))$", "", deep, "first", 1e7, "pcre")).toEqual([[0, 200_000, [0, 200_000]]]);
+    const deep = "(".repeat(sized(30_000, 100_000)) + ")".repeat(sized(30_000, 100_000));
+    expect(matchesOf("^(\\((?1)*\\))$", "", deep, "first", 1e7, "pcre")).toEqual([[0, deep.length, [0, deep.length]]]);
   });
 
   sized(test.skip, test)(
@@ -141,9 +141,9 @@ describe("what is read", () => {
     expect(programOf("(?<n>a)|(?<n>b)", "J", "pcre").groupNames).toEqual({ n: [1, 2] });
   });
 
-  test("a million brackets, calls and verbs are read in time", () => {
+  test("thousands of brackets, calls and verbs are read in time", () => {
     for (const piece of ["(?1)", "(*F)", "\\K", "(?|", "(?(1)", "[[:alpha:]", "\\g{-1}", "(?R", "(*"]) {
-      const pattern = `(a)${piece.repeat(Math.floor(200_000 / piece.length))}`;
+      const pattern = `(a)${piece.repeat(Math.floor(sized(50_000, 200_000) / piece.length))}`;
       expect(compile(read({ dialect: "pcre", pattern, flags: "" }))).toBeDefined();
     }
   }, 60_000);
