@@ -48,7 +48,7 @@ function run(env: Record<string, string>): Promise<{ readonly code: number | nul
   });
   let said = "";
   for (const stream of [child.stdout, child.stderr]) stream.on("data", (data) => (said += data));
-  const late = setTimeout(() => child.kill("SIGKILL"), 20_000);
+  const late = setTimeout(() => child.kill("SIGKILL"), 60_000);
   return new Promise((resolve) =>
     child.on("exit", (code) => {
       clearTimeout(late);

@@ -50,20 +50,17 @@ export function openAt(path: string): void {
 }
 
 /** A part of the page by its role and name, once it is there. */
-export const part = (role: string, name: string | RegExp): Promise<HTMLElement> => screen.findByRole(role, { name }, PATIENCE);
+export const part = (role: string, name: string | RegExp): Promise<HTMLElement> => screen.findByRole(role, { name });
 
 /** The words of a part, as they are read. */
 export const wordsOf = (element: Element): string => (element.textContent ?? "").replace(/\s+/g, " ").trim();
-
-/** Nothing here is judged by its speed: a busy machine may take its time. */
-const PATIENCE = { timeout: 50_000 };
 
 /** Waits until a part of the page that is marked so says something. */
 export async function says(name: string, words: string | RegExp): Promise<void> {
   await waitFor(() => {
     const said = [...document.querySelectorAll(`[data-part="${name}"]`)].map(wordsOf).join(" ");
     if (typeof words === "string" ? !said.includes(words) : !words.test(said)) throw new Error(`“${name}” says: ${said}`);
-  }, PATIENCE);
+  });
 }
 
 /** Presses what has the name, once it can be pressed. */
@@ -72,7 +69,7 @@ export async function press(role: string, name: string | RegExp, inside?: HTMLEl
   await waitFor(async () => {
     const found = await find();
     if (found instanceof HTMLButtonElement && found.disabled) throw new Error(`“${wordsOf(found)}” cannot be pressed.`);
-  }, PATIENCE);
+  });
   await user.click(await find());
 }
 
@@ -82,7 +79,7 @@ export async function rowsAre(name: string, expected: readonly (string | RegExp)
     const rows = within(screen.getByRole("grid", { name })).getAllByRole("row").map(wordsOf);
     const same = rows.length === expected.length && expected.every((each, i) => (typeof each === "string" ? rows[i] === each : each.test(rows[i] as string)));
     if (!same) throw new Error(`The rows of “${name}”: ${JSON.stringify(rows)}`);
-  }, PATIENCE);
+  });
 }
 
 /** Writes into the pattern or the sample, at its end or in place of all that stands there. */
@@ -135,5 +132,5 @@ export const GAUGE_LOG = "Ulm 41 cm\nTarrow 7 cm\nweir shut\n";
 export async function until(what: string, holds: () => boolean): Promise<void> {
   await waitFor(() => {
     if (!holds()) throw new Error(`not yet: ${what}`);
-  }, PATIENCE);
+  });
 }

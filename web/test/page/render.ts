@@ -28,8 +28,12 @@ export function cleanup(): void {
   host?.remove();
 }
 
+/** Nothing here is judged by its speed: a busy machine may take its time (milliseconds). */
+const PATIENCE = 50_000;
+
 configure({
   eventWrapper: act,
+  asyncUtilTimeout: PATIENCE,
   // What was missed is enough: a page of markup behind it hides it.
   getElementError: (message) => new Error((message ?? "not found").split("\n\n")[0]),
 });
