@@ -4,7 +4,7 @@ import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { DEPTH } from "../../scripts/depth.mjs";
 import { programsFile } from "../scripts/programs.mjs";
-import { type DialectName, formsOf, handin, LONGEST_SOURCE, programAround } from "../src/index.ts";
+import { type DialectName, formsOf, handin, LONGEST_SOURCE, programAround, READ_DIALECTS } from "../src/index.ts";
 
 const form = (dialect: DialectName, name: string, pattern: string, flags = ""): string => {
   const written = formsOf(dialect)
@@ -149,7 +149,7 @@ describe("hand-off", () => {
     ["ecmascript", "literal", "a/b\n", "Backslashes stand as they are; a slash is written “\\/”, a line end by its escape."],
     ["ecmascript", "literal", "", "An empty literal would be a comment; “(?:)” asks for as little."],
     ["ecmascript", "constructor", "\\d", "Every backslash is written twice, since the string takes one of them."],
-    ["ecmascript", "json", "d", "No backslash is in it, so nothing is doubled. The pattern alone: its flags are to be kept beside it."],
+    ["ecmascript", "json", "d", "No backslash is in it, so nothing is doubled. The pattern alone; it has no flags."],
     ["python", "raw", "\\d", "Backslashes stand as they are."],
     ["python", "raw", "a\nb", "Backslashes stand as they are; three marks, since it holds a line end or both of them."],
     ["python", "raw", "", "Backslashes stand as they are."],
@@ -159,6 +159,18 @@ describe("hand-off", () => {
         .find((one) => one.name === name)
         ?.note({ dialect, pattern, flags: "" }),
     ).toBe(wanted);
+  });
+
+  test("flags that a form leaves out are named; every other form has all of them", () => {
+    for (const { name: dialect, flags } of READ_DIALECTS) {
+      for (const form of formsOf(dialect)) {
+        for (const { letter } of flags) {
+          const source = { dialect, pattern: "a", flags: letter };
+          if (form.name === "json") expect(form.note(source)).toContain(`its flags, ${letter}, are not in it`);
+          else expect([dialect, form.name, letter, handin(String(form.write(source)), dialect)]).toMatchObject([dialect, form.name, letter, { flags: letter }]);
+        }
+      }
+    }
   });
 
   test("programs are those of core/programs, around the pattern", () => {

@@ -91,6 +91,22 @@ describe("the dialect control", () => {
     expect(listed).toEqual(expect.arrayContaining([expect.stringMatching(/^\\2: it fails while its group has not taken part/)]));
   });
 
+  test("a flag that the other language has not is said, and is back on the way back", async () => {
+    openBench({ dialect: "python", pattern: "a b # two", flags: "ix", text: "AB" });
+    await says("count", "1 match");
+    await choose(/ECMAScript/);
+    await says("dialect-changes", /now: x: ECMAScript has no flag “verbose”: blanks and comments are part of the pattern\./);
+    expect(fields().flags).toBe("gi");
+    await choose(/Python/);
+    await says("count", "1 match");
+    expect(fields()).toMatchObject({ dialect: "python", flags: "ix" });
+    // Where the pattern does not read there, the flag is said beside the mistake.
+    await type("Pattern", "(?P<n>a) b", "instead");
+    await choose(/ECMAScript/);
+    await says("mistake", "Does not read at");
+    await says("flags-left", "x: ECMAScript has no flag “verbose”");
+  });
+
   inDepth("says of a pattern that the other language cannot read where it does not", async () => {
     openBench({ dialect: "perl", pattern: "(a(?1)?b)", flags: "", text: "aabb" });
     await says("count", "1 match");

@@ -31,7 +31,8 @@ const JSON_FORM: Form = {
   name: "json",
   label: "JSON string",
   write: ({ pattern }) => JSON.stringify(pattern),
-  note: (source) => `${twice(source)} The pattern alone: its flags are to be kept beside it.`,
+  note: (source) =>
+    `${twice(source)} The pattern alone${source.flags === "" ? "; it has no flags." : `: its flags, ${source.flags}, are not in it. Keep them beside it.`}`,
 };
 
 /** The forms of each dialect's host, the one that most write first. */

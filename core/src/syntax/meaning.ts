@@ -4,7 +4,7 @@
  */
 import { type CharSet, rangesOf, subtract } from "../charset/charset.ts";
 import type { AnchorKind } from "../dialect/assertions.ts";
-import type { Dialect, Options } from "../dialect/dialect.ts";
+import type { Dialect } from "../dialect/dialect.ts";
 import { dialectsWithCalls } from "../dialect/index.ts";
 import { visible } from "../text/visible.ts";
 import { charactersOf } from "./characters.ts";
@@ -13,19 +13,6 @@ import { anchorOf, childrenOf, type Group, type Node, type NodeOf, type Span, st
 
 export interface MeaningChange extends Span {
   readonly message: string;
-}
-
-/** The flags of one dialect as another writes them: letters that switch the same; the rest is dropped. */
-export function translateFlags(flags: string, from: Dialect, to: Dialect): string {
-  const wanted: Partial<Options> = Object.assign({}, ...from.flags.filter((f) => flags.includes(f.letter)).map((f) => f.sets));
-  const isWanted = ([option, value]: [string, unknown]): boolean => wanted[option as keyof Options] === value && to.base[option as keyof Options] !== value;
-  const kept = to.flags.filter(({ sets }) => Object.keys(sets).length > 0 && Object.entries(sets).every(isWanted));
-  // Of flags that cannot stand together the first stays.
-  const apart = (letter: string, others: readonly string[]) =>
-    !to.exclusive.some(([a, b]) => (a === letter && others.includes(b)) || (b === letter && others.includes(a)));
-  let out = "";
-  for (const { letter } of kept) if (apart(letter, [...out])) out += letter;
-  return out;
 }
 
 /** What is said of the whole pattern where the semantics differ: each with whether the pattern has what it is about. */
@@ -110,22 +97,55 @@ export function meaningChanges(from: Reading, to: Reading): MeaningChange[] {
   const capturing = capturingNodes(to.root);
   const said = new Set<string>();
   const sides = [firstGroups(from), firstGroups(to)] as const;
+  const say = ({ start, end }: Span, message: string) => {
+    // The same class ten times is one thing to know.
+    const text = end - start > LONGEST_ALIKE ? `${start}–${end}` : from.source.pattern.slice(start, end);
+    if (said.has(`${text} ${message}`) || out.length >= MAX_CHANGES) return;
+    said.add(`${text} ${message}`);
+    out.push({ start, end, message });
+  };
+  const [before, after] = [leavesOf(from.root), leavesOf(to.root)];
+  const operators = [...walk(to.root)].flatMap((node) => (node.kind === "quantifier" ? [node.operator] : []));
+  const skipped = uncovered(before, [...after, ...operators]);
+  const isSkipped = new Set(skipped.flatMap(({ leaves }) => leaves));
+  /** What of the pattern is spoken of otherwise. */
+  const spokenOf: Span[] = [];
   for (const node of walkWritten(from.root)) {
-    if (node.kind === "sequence" || node.kind === "alternation" || node.kind === "empty") continue;
+    if (node.kind === "sequence" || node.kind === "alternation" || node.kind === "empty" || isSkipped.has(node)) continue;
+    if (node.kind === "quantifier") spokenOf.push(node.operator);
     const other = there.get(keyOf(node));
     const messages = other
       ? [...itemChanges(node, other, from.dialect, to.dialect, capturing), ...numberChanges(node, other, from, to, sides)]
       : [node.kind === "call" ? `${to.dialect.title} has no subroutine calls; ${dialectsWithCalls()} have them` : "it is not read as one item any more"];
-    for (const message of messages) {
-      // The same class ten times is one thing to know.
-      const text = node.end - node.start > LONGEST_ALIKE ? `${node.start}–${node.end}` : from.source.pattern.slice(node.start, node.end);
-      if (said.has(`${text} ${message}`)) continue;
-      said.add(`${text} ${message}`);
-      if (out.length >= MAX_CHANGES) return out;
-      out.push({ start: node.start, end: node.end, message });
-    }
+    if (messages.length > 0) spokenOf.push(node);
+    for (const message of messages) say(node, message);
   }
-  return out;
+  for (const run of skipped) say(run, "it is skipped there");
+  for (const run of uncovered(after, [...before, ...spokenOf])) say(run, "it is part of the pattern there, and not skipped");
+  return out.sort((a, b) => a.start - b.start);
+}
+
+/** The items without items in them, in the order of the pattern. */
+const leavesOf = (root: Node): Node[] =>
+  [...walkWritten(root)].filter((node) => node.end > node.start && (standsForMore(node) || childrenOf(node).length === 0)).sort((a, b) => a.start - b.start);
+
+/** Stretches of neighbours that none of the other spans touches. */
+function uncovered(leaves: readonly Node[], spans: readonly Span[]): (Span & { readonly leaves: readonly Node[] })[] {
+  const others = [...spans].sort((a, b) => a.start - b.start);
+  const runs: { start: number; end: number; leaves: Node[] }[] = [];
+  let next = 0;
+  /** How far the spans that began before reach. */
+  let covered = 0;
+  for (const leaf of leaves) {
+    for (; next < others.length && (others[next] as Span).start < leaf.end; next++) covered = Math.max(covered, (others[next] as Span).end);
+    if (covered > leaf.start) continue;
+    const last = runs.at(-1);
+    if (last?.end === leaf.start) {
+      last.leaves.push(leaf);
+      last.end = leaf.end;
+    } else runs.push({ start: leaf.start, end: leaf.end, leaves: [leaf] });
+  }
+  return runs;
 }
 
 /** What groups are numbered, and what references stand for. */

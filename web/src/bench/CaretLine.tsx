@@ -14,7 +14,7 @@ import { number, plural } from "../shared/words.ts";
 import { ShorterAtCaret, SlipAtCaret } from "../slips/AtCaret.tsx";
 import { panelChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
-import { DialectChanges, useDialectChanges } from "./DialectControl.tsx";
+import { DialectChanges, FlagsLeft, useDialectChanges } from "./DialectControl.tsx";
 import { SetHolds } from "./SetHolds.tsx";
 
 /** A longer pattern is not read for its line: that would take longer than ten milliseconds of every key. */
@@ -46,6 +46,7 @@ export function CaretLine() {
           {diagnostics.length > 1 && <span className="text-ink-2"> And {plural(diagnostics.length - 1, "more mistake")} after it.</span>}
         </p>
         {foreign && <Correction foreign={foreign} />}
+        {changes && <FlagsLeft flags={changes.flags} />}
       </>
     );
   }

@@ -1,11 +1,11 @@
 /** Choosing the dialect of the pattern, and what that changes in the pattern at hand. */
-import { type DialectName, dialectOf, type MeaningChange, meaningChanges, READ_DIALECTS, read, translateFlags, visible } from "@lamprey/core";
+import { carryFlags, type DialectName, dialectOf, type FlagChange, type MeaningChange, meaningChanges, READ_DIALECTS, read, visible } from "@lamprey/core";
 import { DropdownMenu, Popover } from "radix-ui";
 import { useMemo } from "react";
 import { usePattern } from "../run/patternHandle.ts";
 import { useTables } from "../shared/useTables.ts";
 import { plural } from "../shared/words.ts";
-import { dialectSwitched } from "../state/benchSlice.ts";
+import { dialectSwitched, switchPutAway } from "../state/benchSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 
 export function DialectControl() {
@@ -16,8 +16,9 @@ export function DialectControl() {
   const choose = (name: DialectName) => {
     const [from, to] = [dialectOf(dialect), dialectOf(name)];
     if (!from || !to || from === to) return;
-    pattern.current?.setDialect(name, translateFlags(flags, from, to));
-    dispatch(dialectSwitched({ dialect, flags, pattern: store.getState().draft.fields.pattern }));
+    const carried = carryFlags(flags, from, to, store.getState().bench.leftFlags);
+    pattern.current?.setDialect(name, carried.flags);
+    dispatch(dialectSwitched({ from: { dialect, flags, pattern: store.getState().draft.fields.pattern }, flags: carried.changes, left: carried.left }));
   };
   return (
     <DropdownMenu.Root>
@@ -47,50 +48,77 @@ export function DialectControl() {
 /** Changes shown in the line itself; the rest opens. */
 const SHOWN = 1;
 
-/** One line: what the last switch of dialect changed in this pattern. Null where there was none, or it was put away. */
-export function useDialectChanges(): { readonly title: string; readonly changes: readonly MeaningChange[] } | null {
+export interface DialectChangesProps {
+  readonly title: string;
+  readonly flags: readonly FlagChange[];
+  readonly changes: readonly MeaningChange[];
+}
+
+/** What the last switch of dialect changed in this pattern. Null where there was none, or it was put away. */
+export function useDialectChanges(): DialectChangesProps | null {
   const switched = useAppSelector((s) => s.bench.switched);
   const { dialect, pattern, flags } = useAppSelector((s) => s.draft.fields);
   const tables = useTables(pattern);
   // biome-ignore lint/correctness/useExhaustiveDependencies: with more tables here, the same pattern reads otherwise.
   return useMemo(() => {
     // It speaks of the pattern that was switched: the next edit of it leaves it behind.
-    if (!switched || switched.dialect === dialect || switched.pattern !== pattern) return null;
-    const changes = meaningChanges(read(switched), read({ dialect, flags, pattern }));
-    return { title: dialectOf(dialect)?.title ?? dialect, changes };
+    if (!switched || switched.from.dialect === dialect || switched.from.pattern !== pattern) return null;
+    const changes = meaningChanges(read(switched.from), read({ dialect, flags, pattern }));
+    return { title: dialectOf(dialect)?.title ?? dialect, flags: switched.flags, changes };
   }, [switched, dialect, pattern, flags, tables]);
 }
 
-export function DialectChanges({ title, changes }: { readonly title: string; readonly changes: readonly MeaningChange[] }) {
+/** Flags that the last switch of dialect left behind, for where the line speaks of a mistake. */
+export function FlagsLeft({ flags }: Pick<DialectChangesProps, "flags">) {
+  const [first] = flags;
+  return first ? (
+    <p className="min-w-0 truncate text-ink-2" data-part="flags-left">
+      <FlagLine change={first} />
+      {flags.length > 1 && ` And ${plural(flags.length - 1, "more flag")}.`}
+    </p>
+  ) : null;
+}
+
+/** One line; the rest opens. */
+export function DialectChanges({ title, flags, changes }: DialectChangesProps) {
   const dispatch = useAppDispatch();
+  const lines = [
+    ...flags.map((change) => ({ key: `flag ${change.flag}`, line: <FlagLine change={change} /> })),
+    ...changes.map((change) => ({ key: `${change.start} ${change.end} ${change.message}`, line: <Change change={change} /> })),
+  ];
   return (
     <div className="flex min-w-0 flex-1 items-center gap-2" role="status" data-part="dialect-changes">
       <p className="min-w-0 truncate">
-        Read as {title} now:{" "}
-        {changes.length === 0
-          ? "nothing in this pattern changes its meaning."
-          : changes.slice(0, SHOWN).map((change) => <Change key={change.start} change={change} />)}
+        Read as {title} now: {lines.length === 0 ? "nothing in this pattern changes its meaning." : lines.slice(0, SHOWN).map(({ line }) => line)}
       </p>
-      {changes.length > SHOWN && (
+      {lines.length > SHOWN && (
         <Popover.Root>
-          <Popover.Trigger className="key shrink-0">all {plural(changes.length, "change")}</Popover.Trigger>
+          <Popover.Trigger className="key shrink-0">all {plural(lines.length, "change")}</Popover.Trigger>
           <Popover.Portal>
             <Popover.Content align="end" sideOffset={6} className="menu z-20 max-h-[320px] max-w-[560px] overflow-auto p-3">
               <ol className="flex flex-col gap-1" aria-label="What changes its meaning">
-                {changes.map((change) => (
-                  <li key={`${change.start} ${change.end} ${change.message}`}>
-                    <Change change={change} />
-                  </li>
+                {lines.map(({ key, line }) => (
+                  <li key={key}>{line}</li>
                 ))}
               </ol>
             </Popover.Content>
           </Popover.Portal>
         </Popover.Root>
       )}
-      <button type="button" className="quiet-key shrink-0 underline" onClick={() => dispatch(dialectSwitched(null))}>
+      <button type="button" className="quiet-key shrink-0 underline" onClick={() => dispatch(switchPutAway())}>
         put away
       </button>
     </div>
+  );
+}
+
+function FlagLine({ change: { flag, message } }: { readonly change: FlagChange }) {
+  return (
+    <span key={flag}>
+      <code className="source font-semibold text-tide">{flag}</code>
+      {": "}
+      {message}.
+    </span>
   );
 }
 

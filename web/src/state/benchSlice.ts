@@ -1,5 +1,5 @@
 /** What the bench shows of the last run: results, the reel's step, contrast. Tables of matches are kept by reference. */
-import type { Holders, MatchMode, Source, Span, WorkDone } from "@lamprey/core";
+import type { FlagChange, Holders, LeftFlags, MatchMode, Source, Span, WorkDone } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { ContrastFurther, ContrastResult, PatternReading, ReelInfo, RunResult, StepView, WorkResult } from "../engine/messages.ts";
 import { type ContrastChoice, FIRST_CHOICE } from "./columns.ts";
@@ -67,8 +67,16 @@ export interface BenchState {
   readonly pointed: Pointed | null;
   /** What the steps were spent on, while that is on show. */
   readonly workDone: WorkDone | null;
-  /** The pattern as it was when its dialect was switched; null where what that changed was put away. */
-  readonly switched: Source | null;
+  /** What the last switch of dialect changed; null where that was put away. */
+  readonly switched: Switched | null;
+  /** Flags that earlier dialects of the pattern had, and the one now has not. */
+  readonly leftFlags: readonly LeftFlags[];
+}
+
+export interface Switched {
+  /** The pattern as it was. */
+  readonly from: Source;
+  readonly flags: readonly FlagChange[];
 }
 
 const initialState: BenchState = {
@@ -101,6 +109,7 @@ const initialState: BenchState = {
   pointed: null,
   workDone: null,
   switched: null,
+  leftFlags: [],
 };
 
 const slice = createSlice({
@@ -165,7 +174,12 @@ const slice = createSlice({
       sampleCaret: offset,
       sampleCaretAt: at,
     }),
-    dialectSwitched: (state, { payload }: PayloadAction<BenchState["switched"]>) => ({ ...state, switched: payload }),
+    dialectSwitched: (state, { payload }: PayloadAction<Switched & { readonly left: readonly LeftFlags[] }>) => ({
+      ...state,
+      switched: { from: payload.from, flags: payload.flags },
+      leftFlags: payload.left,
+    }),
+    switchPutAway: (state) => ({ ...state, switched: null }),
     askingChosen: (state, { payload }: PayloadAction<MatchMode | null>) => ({ ...state, asking: payload }),
     stageChosen: (state, { payload }: PayloadAction<Stage>) => ({ ...state, stage: payload }),
     asideChosen: (state, { payload }: PayloadAction<ReelAside>) => ({ ...state, aside: payload }),
@@ -200,6 +214,7 @@ export const {
   hoveredAt,
   sampleCaretMoved,
   dialectSwitched,
+  switchPutAway,
   panelChosen,
   asideChosen,
   stageChosen,
