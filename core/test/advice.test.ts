@@ -45,6 +45,10 @@ test("a call of a group where there are none: which dialects have them", () => {
     ["python", "(a)(?+1)"],
     ["java", "(?<n>a)(?&n)"],
     ["dotnet", "(a)(?1)"],
+    ["ecmascript", "a(?R)?b"],
+    ["java", "a(?R)?b"],
+    ["python", "(a)(?-1)"],
+    ["dotnet", "(?<n>a)(?P>n)"],
   ] as const) {
     const [found] = readIn(dialect, pattern, "").diagnostics;
     expect([dialect, pattern, found?.code, found?.message]).toEqual([
@@ -54,6 +58,15 @@ test("a call of a group where there are none: which dialects have them", () => {
       expect.stringMatching(/ has no subroutine calls\. PHP \(PCRE\) and Perl have them\.$/),
     ]);
   }
+});
+
+test.each<[DialectName, string, string]>([
+  ["pcre", "(?<=a+)x", "1 to any number of"],
+  ["python", "(?<=a+)x", "1 to any number of"],
+  ["pcre", "(?<=a(?:bc){1,3})x", "3 to 7"],
+  ["pcre", "(?<=a|b(?:c|d?))x", "1 to 2"],
+])("the widths of a lookbehind that must have one: %s, %s takes %s", (dialect, pattern, widths) => {
+  expect(readIn(dialect, pattern, "").diagnostics).toMatchObject([{ code: "lookbehind-width", message: expect.stringContaining(`takes ${widths} characters`) }]);
 });
 
 test("repairs of slips", () => {

@@ -59,8 +59,9 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
   tree.push({ opener: { kind: "plain" }, start });
 }
 
-/** Whether what stands behind `(?` calls a group where a dialect has that: `1`, `+1`, `&name`. */
-const isCall = (next: string | undefined, after: string | undefined): boolean => isDigit(next) || next === "&" || (next === "+" && isDigit(after));
+/** Whether what stands behind `(?` calls a group where a dialect has that: `1`, `+1`, `-1`, `&name`, `P>name`, `R)`. */
+const isCall = (next: string | undefined, after: string | undefined): boolean =>
+  isDigit(next) || next === "&" || ((next === "+" || next === "-") && isDigit(after)) || (next === "P" && after === ">") || (next === "R" && after === ")");
 
 /** Blanks that mean nothing may stand before the third sign of an opener. */
 function passOpener(reader: Reader, text: string): boolean {

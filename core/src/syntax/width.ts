@@ -71,7 +71,9 @@ function strictWidthOf(node: Node, widths: ReadonlyMap<Node, Width>, widthOfSlot
     case "quantifier": {
       const { least, most } = widths.get(node.body) ?? NONE;
       if (node.body.kind === "look" && !node.body.behind) return NONE;
-      return node.min === node.max && least === most ? { least: times(least, node.min), most: times(most, node.max) } : ANY;
+      const width = { least: times(least, node.min), most: times(most, node.max) };
+      // What has several counts, or stands for several widths, has no one width, even where it comes to the same.
+      return (node.min === node.max && least === most) || width.least !== width.most ? width : ANY;
     }
     case "back-reference":
     case "call": {
