@@ -1,7 +1,19 @@
 /** Advice that changes a pattern: what it makes reads in the same dialect, and its hazard is not worse. */
 import { describe, expect, test } from "@jest/globals";
 import { portion, sized } from "../../scripts/depth.mjs";
-import { assessNow, type DialectName, drained, rankOf, slipsOf } from "../src/index.ts";
+import {
+  assessNow,
+  type DialectName,
+  drained,
+  findRepairs,
+  foreignSpellings,
+  rankOf,
+  type Span,
+  shorterWays,
+  slipsOf,
+  type Verdict,
+  whyNot,
+} from "../src/index.ts";
 import { SLIP_CASES } from "./cases/slips.ts";
 import { programOf, readIn } from "./support.ts";
 
@@ -66,19 +78,90 @@ test.each<[DialectName, string, string]>([
   ["pcre", "(?<=a(?:bc){1,3})x", "3 to 7"],
   ["pcre", "(?<=a|b(?:c|d?))x", "1 to 2"],
 ])("the widths of a lookbehind that must have one: %s, %s takes %s", (dialect, pattern, widths) => {
-  expect(readIn(dialect, pattern, "").diagnostics).toMatchObject([{ code: "lookbehind-width", message: expect.stringContaining(`takes ${widths} characters`) }]);
+  expect(readIn(dialect, pattern, "").diagnostics).toMatchObject([
+    { code: "lookbehind-width", message: expect.stringContaining(`takes ${widths} characters`) },
+  ]);
 });
+
+/**
+ * Whether advice makes a hazard worse. A square by restarts alone is not counted: `\\d+.\\d+` finds something everywhere, and
+ * its repair `\\d+\\.\\d+`, which is what was meant, goes over a long number again at every digit.
+ */
+function isWorse(pattern: string, flags: string, dialect: DialectName, other: { readonly pattern: string; readonly flags: string }): boolean {
+  const [before, after] = [pattern, other.pattern].map((each, i) => assessNow(programOf(each, i === 0 ? flags : other.flags, dialect), "search")) as [
+    Verdict,
+    Verdict,
+  ];
+  const bySquares = after.growth === "polynomial" && after.degree === 2 && after.findings.every(({ restarts }) => restarts);
+  return rankOf(after) > rankOf(before) && !bySquares;
+}
+
+/** Advice that reads, and is not worse. */
+function expectGood(pattern: string, flags: string, dialect: DialectName, other: { readonly pattern: string; readonly flags: string }): void {
+  expect([pattern, other.pattern, readIn(dialect, other.pattern, other.flags).diagnostics]).toEqual([pattern, other.pattern, []]);
+  expect([pattern, other.pattern, isWorse(pattern, flags, dialect, other)]).toEqual([pattern, other.pattern, false]);
+}
 
 test("repairs of slips", () => {
   let applied = 0;
   for (const [pattern, flags] of portion(SLIP_CASES, 5)) {
-    for (const { repair, code } of drained(slipsOf(programOf(pattern, flags)))) {
+    for (const { repair } of drained(slipsOf(programOf(pattern, flags)))) {
       if (!repair) continue;
       applied++;
-      expect([pattern, code, readIn("ecmascript", repair.pattern, repair.flags).diagnostics]).toEqual([pattern, code, []]);
-      const [before, after] = [rank(pattern, flags, "ecmascript"), rank(repair.pattern, repair.flags, "ecmascript")];
-      expect([pattern, code, repair.pattern, after <= before]).toEqual([pattern, code, repair.pattern, true]);
+      expectGood(pattern, flags, "ecmascript", repair);
     }
   }
   expect(applied).toBeGreaterThan(sized(10, 60));
+});
+
+/** Patterns with a text that they do not match. */
+const MISSES: readonly (readonly [DialectName, string, string])[] = [
+  ["ecmascript", "^(a+)$", "aab"],
+  ["ecmascript", "^\\d{2,4}-\\d+$", "12345-6"],
+  ["python", "^(?:\\w+ )*\\w+$", "the gate  is shut"],
+  ["java", "^(?:[a-z]+,)+[a-z]+;$", "eel,,bass;"],
+  ["dotnet", "^\\[(\\w+)\\] +(.*)$", "[gate]: shut"],
+  ["pcre", "^(?>a+)b$", "aaB"],
+  ["perl", "^(\\d+)\\.(\\d+)(?:\\.(\\d+))?$", "1.2.3.4"],
+  ["ecmascript", "^(?:\\w+\\s?)+$", "gate!"],
+];
+
+test.each(MISSES)("what why-not changes: %s, %s on %s", (dialect, pattern, text) => {
+  const { changes } = drained(whyNot(programOf(pattern, "", dialect), text, "first"));
+  expect(changes.length).toBeGreaterThan(0);
+  for (const change of changes) expectGood(pattern, "", dialect, change);
+});
+
+test("shorter ways, spellings of elsewhere, and repairs of a hazard", () => {
+  const applied = { shorter: 0, foreign: 0, repairs: 0 };
+  for (const [dialect, pattern] of [
+    ["ecmascript", "^(?:[0-9]{1,}[.]?){1,}$"],
+    ["ecmascript", "(?:a|b|c)*[aa]\\Z"],
+    ["python", "aa*(?:b|c)\\z[[:digit:]]+"],
+    ["java", "^(?:[^,]{0,},{0,1})*$"],
+    ["dotnet", "(?:\\d|[0-9])+x"],
+    ["pcre", "(?:a|[b]){2,2}[0-9]{0,}"],
+    ["perl", "^(\\w{1,}\\s{0,1}){1,}$"],
+    ["ecmascript", "^(?:\\d+,?)+$"],
+  ] as const) {
+    const reading = readIn(dialect, pattern, "");
+    const put = ({ start, end }: Span, instead: string) => pattern.slice(0, start) + instead + pattern.slice(end);
+    for (const way of drained(shorterWays(reading))) {
+      applied.shorter++;
+      expectGood(pattern, "", dialect, { pattern: put(way, way.instead), flags: "" });
+    }
+    for (const spelling of foreignSpellings(reading)) {
+      applied.foreign++;
+      const corrected = readIn(dialect, put(spelling, spelling.instead), spelling.flags).diagnostics;
+      if (reading.diagnostics.length > 0) expect([pattern, corrected.length <= reading.diagnostics.length]).toEqual([pattern, true]);
+      else expectGood(pattern, "", dialect, { pattern: put(spelling, spelling.instead), flags: spelling.flags });
+    }
+    if (reading.diagnostics.length > 0) continue;
+    const program = programOf(pattern, "", dialect);
+    for (const repair of drained(findRepairs(program, "search", assessNow(program, "search"))).slice(0, sized(1, 9))) {
+      applied.repairs++;
+      expectGood(pattern, "", dialect, { pattern: repair.pattern, flags: "" });
+    }
+  }
+  expect(Math.min(...Object.values(applied))).toBeGreaterThan(1);
 });

@@ -122,6 +122,7 @@ describe("templates", () => {
         ["template-variable", 19, 21],
       ],
     ],
+    ["perl", "(?<n>a)", "$-{m}[0] $-{n} $-{n}[x] $+[0]", [0, 9, 15, 24].map((at) => ["template-variable", at, at + 2] as [string, number, number])],
   ])("mistakes in %s /%s/ with %s", (dialect, pattern, source, wanted) => {
     expect(readTemplate(source, programOf(pattern, "", dialect)).diagnostics.map(({ code, start, end }) => [code, start, end])).toEqual(wanted);
   });
@@ -158,6 +159,23 @@ describe("templates", () => {
     ["python", "(a)", "\\101", ["“\\101” is the character number 65, in octal. Group 1 and then “01” is “\\g<1>01”."]],
   ])("what does not show in %s /%s/ with %s", (dialect, pattern, source, wanted) => {
     expect(readTemplate(source, programOf(pattern, "", dialect)).remarks.map(({ message }) => message)).toEqual(wanted);
+  });
+
+  /** What Perl 5.36 makes of them. */
+  test.each([
+    ["(a)|(b)", "[$+]", "ab", "[a][b]"],
+    ["(?:(a)|(b))*", "[$+|$^N]", "ba", "[b|a][|]"],
+    ["((a)(b)?)", "[$+|$^N]", "ab", "[b|ab]"],
+    ["(?=(ab))(a)", "[$^N|$+]", "ab", "[a|a]b"],
+    ["(?<=(a))b(?=(c))", "[$^N]", "abc", "a[c]c"],
+    ["((a)|(b))+", "[$^N|$+]", "ab", "[b|b]"],
+    ["(a*)()", "[$^N|$+]", "aa", "[|][|]"],
+    ["b", "[$`|$']", "abc", "a[a|c]c"],
+    ["b", "[${`}|${'}|${^N}|${+}]", "abc", "a[a|c||]c"],
+    ["(?<n>a)|(?<n>b)", "[$-{n}[0]|$-{n}[1]|$-{n}[-1]|$-{n}[5]]", "ab", "[a|||][|b|b|]"],
+    ["(?<n>a)", "$-{ n }[ 0 ]", "a", "a"],
+  ])("variables of a match in perl: /%s/ with %s on %s", (pattern, template, text, wanted) => {
+    expect(rewritten("perl", pattern, "", text, template, "all")).toMatchObject({ text: wanted });
   });
 
   test("a change of case goes over parts, and what is inside of another is made first", () => {

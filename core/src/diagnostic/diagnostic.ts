@@ -85,6 +85,10 @@ export const MESSAGES = {
   "flags-late": ["syntax-error", "Flags for the whole pattern must stand at its start. Move them there, or write “(?{0}:…)” for a part."],
   "condition-form": ["syntax-error", "A condition asks for a group by number or name, as in “(?(1)…|…)”."],
   "condition-expression": ["syntax-error", "What a condition asks for can be no comment, and brings neither a name nor flags. Take them out of its bracket."],
+  "condition-reenters": [
+    "syntax-error",
+    "A condition cannot ask for a lookaround that may be tried another way. Ask for an ordinary one, “(?=…)” or “(?<=…)”.",
+  ],
   "condition-flags": ["syntax-error", "Flags cannot be set right inside of a condition that asks for a part of a pattern. Put its ways into brackets."],
   "condition-branches": ["syntax-error", "A condition has at most two ways. Put the alternatives of one into brackets."],
   "define-branches": ["syntax-error", "A condition that only defines groups has one way. Take the “|” out, or put it into brackets."],

@@ -2,10 +2,12 @@
 import { LAST_CODE_POINT } from "../charset/charset.ts";
 import { characterNamed, NAMES } from "../charset/names.ts";
 import type { Program } from "../program/program.ts";
+import { type Node, walk } from "../syntax/tree.ts";
 import { isAsciiLetter, isDigit, isHex, isNumber, isOctal, isWordCharacter, looseDigits, runFrom, without } from "../text/characters.ts";
+import { unknownKey } from "../unknown.ts";
 import type { ChangeKind } from "./changes.ts";
 import { GrowingTemplate } from "./parts.ts";
-import type { Template } from "./template.ts";
+import type { Template, TemplatePart } from "./template.ts";
 
 const CHARACTERS: Readonly<Record<string, string>> = { n: "\n", r: "\r", t: "\t", f: "\f", b: "\b", a: "\x07", e: "\x1b" };
 
@@ -24,6 +26,30 @@ const ALTERNATES = "LUF";
 const FIRST_ONLY = "lu";
 /** A letter for all and the opposite one for the first are taken the other way round. */
 const MISORDERED = ["Lu", "Ul"];
+
+/** Variables of a sign, or of two. */
+const SIGNS = ["&", "`", "'", "+", "^N"] as const;
+
+/**
+ * `$^N`, the group that closed last. Where no two groups stand in one loop, that is told by where they close in the pattern;
+ * in a loop a later turn has closed one that stands further left, and ends further right.
+ */
+function lastClosed({ root, slots }: Program): Pick<TemplatePart & { kind: "group" }, "slots" | "label"> & { kind: "group" | "latest-group" } {
+  const closes = new Map<number, number>();
+  let inOneLoop = false;
+  for (const node of walk(root)) {
+    if (node.kind === "group" && node.capture !== null) closes.set(node.capture, Math.max(node.end, closes.get(node.capture) ?? 0));
+    if (node.kind === "quantifier" && node.max > 1) inOneLoop ||= capturesIn(node) > 1;
+  }
+  const latestFirst = slots.map((_, i) => i + 1).sort((a, b) => (closes.get(b) ?? 0) - (closes.get(a) ?? 0));
+  return { kind: inOneLoop ? "latest-group" : "group", slots: latestFirst, label: "^N" };
+}
+
+function capturesIn(part: Node): number {
+  let count = 0;
+  for (const node of walk(part)) if (node.kind === "group" && node.capture !== null) count++;
+  return count;
+}
 
 export function readPerlTemplate(source: string, program: Program): Template {
   return new PerlTemplate(source, program).read();
@@ -222,29 +248,68 @@ class PerlTemplate {
     return end;
   }
 
-  /** `$1`, `${1}`, `$&`, `${&}`, `$+{name}`. */
+  /** `$1`, `$&`, `` $` ``, `$'`, `$+`, `$^N`, each in braces too; `$+{name}`, `$-{name}[0]`. */
   private variable(): number {
     const { at, source } = this;
     const braced = source[at + 1] === "{";
     const from = at + (braced ? 2 : 1);
     const digits = runFrom(source, from, isDigit);
-    const name = source[from] === "&" ? "&" : digits;
+    const sign = SIGNS.find((each) => source.startsWith(each, from)) ?? "";
+    const name = digits || sign;
     const end = from + name.length + (braced ? 1 : 0);
     const ends = !braced || source[end - 1] === "}";
     if (name !== "" && ends && (braced || !this.isElement(end))) {
-      if (name === "&") {
-        this.template.push({ kind: "whole", start: at, end });
-        return end;
-      }
+      if (sign !== "") return this.sign(sign, end);
       // The name of the program stands in $0, and no other number begins with 0 without braces.
       if (Number(name) > 0 && (braced || !name.startsWith("0"))) return this.group(Number(name), end);
     }
-    const named = !braced && source.startsWith("+{", from) ? namedAt(source, from + 2) : undefined;
-    if (!named || this.isElement(named.end)) return this.refuse("template-variable", Math.max(at + 2, end), source.slice(at, Math.max(at + 2, end)));
-    const { label } = named;
-    const slots = Object.hasOwn(this.program.groupNames, label) ? (this.program.groupNames[label] as readonly number[]) : [];
-    this.template.push({ kind: "group", slots, label, start: at, end: named.end });
-    return named.end;
+    const element = braced ? undefined : this.elementByName(from);
+    if (!element) return this.refuse("template-variable", Math.max(at + 2, end), source.slice(at, Math.max(at + 2, end)));
+    this.template.push({ kind: "group", slots: element.slots, label: element.label, start: at, end: element.end });
+    return element.end;
+  }
+
+  private sign(sign: (typeof SIGNS)[number], end: number): number {
+    const span = { start: this.at, end };
+    switch (sign) {
+      case "&":
+        this.template.push({ kind: "whole", ...span });
+        break;
+      case "`":
+        this.template.push({ kind: "before", ...span });
+        break;
+      case "'":
+        this.template.push({ kind: "after", ...span });
+        break;
+      case "+":
+        // The last group, by number, that took part.
+        this.template.push({ kind: "group", slots: this.program.slots.map((_, i) => i + 1).reverse(), label: "+", ...span });
+        break;
+      case "^N":
+        this.template.push({ ...lastClosed(this.program), ...span });
+        break;
+      default:
+        unknownKey(sign);
+    }
+    return end;
+  }
+
+  /** `+{name}`, the first group of the name that took part; `-{name}[0]`, one of them by number, whether it took part or not. */
+  private elementByName(from: number): { readonly slots: readonly number[]; readonly label: string; readonly end: number } | undefined {
+    const { source, program } = this;
+    const all = source.startsWith("-{", from);
+    const named = all || source.startsWith("+{", from) ? namedAt(source, from + 2) : undefined;
+    if (!named) return undefined;
+    const { label, end } = named;
+    const slots = Object.hasOwn(program.groupNames, label) ? (program.groupNames[label] as readonly number[]) : [];
+    if (!all) return this.isElement(end) ? undefined : { slots, label, end };
+    const close = source[end] === "[" ? source.indexOf("]", end) : -1;
+    const index = source.slice(end + 1, close).trim();
+    const digits = index.startsWith("-") ? index.slice(1) : index;
+    // Of a name that no group has there is no list to take an element of.
+    if (close < 0 || digits === "" || runFrom(digits, 0, isDigit) !== digits || slots.length === 0 || this.isElement(close + 1)) return undefined;
+    const slot = slots.at(Number(index));
+    return { slots: slot === undefined ? [] : [slot], label, end: close + 1 };
   }
 
   /** Whether brackets behind a variable ask for an element: `$1[0]` is one of the array `@1`. */

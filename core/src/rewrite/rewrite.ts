@@ -71,6 +71,14 @@ function stretchOf(part: TemplatePart, matches: MatchTable, match: number, textL
         if (held) return held;
       }
       return null;
+    case "latest-group": {
+      let latest: Piece["from"] = null;
+      for (const slot of part.slots) {
+        const held = matches.group(match, slot);
+        if (held && (!latest || held.end > latest.end)) latest = held;
+      }
+      return latest;
+    }
     default:
       return unknownKey(part);
   }

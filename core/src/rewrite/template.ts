@@ -11,8 +11,10 @@ import type { Remark } from "./remarks.ts";
 export type TemplatePart = Span &
   (
     | { readonly kind: "text"; readonly text: string }
-    /** What a group holds; of several that share a name the one that took part. Nothing where none has. */
+    /** What a group holds; of several slots the first that took part. Nothing where none has. */
     | { readonly kind: "group"; readonly slots: readonly number[]; readonly label: string }
+    /** What the group holds whose stretch ends last; of several that end there, the first slot. Nothing where none took part. */
+    | { readonly kind: "latest-group"; readonly slots: readonly number[]; readonly label: string }
     | { readonly kind: "whole" }
     /** The text before the match, and behind it. */
     | { readonly kind: "before" }

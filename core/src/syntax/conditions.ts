@@ -22,7 +22,10 @@ const VERSION = 10.42;
 export function readCondition(reader: Reader, tree: GrowingTree, references: References, start: number): Condition | null | "look" {
   const { conditions, conditionNumber } = reader.dialect.syntax;
   if (conditions.has("expression")) return readGroupOrExpression(reader, tree, start);
-  if (conditions.has("look") && opensLook(reader)) {
+  const look = conditions.has("look") ? openerOfLook(reader) : undefined;
+  if (look) {
+    // PCRE2's error 98.
+    if (look.reenters) reader.report("condition-reenters", { start: reader.at - 1, end: reader.at + look.length });
     reader.at--;
     return "look";
   }
@@ -102,11 +105,14 @@ function broken(reader: Reader, start: number): null {
   return null;
 }
 
-/** Whether the bracket before the reading place opens a lookaround. */
-function opensLook(reader: Reader): boolean {
+/** What opens a lookaround in the bracket before the reading place: its length in code units; undefined where none does. */
+function openerOfLook(reader: Reader): { readonly length: number; readonly reenters: boolean } | undefined {
   const { groupOpeners, starred } = reader.dialect.syntax;
-  if (groupOpeners.some(([text, { kind }]) => kind === "look" && reader.looksAt(text))) return true;
-  return Object.entries(starred).some(([word, meaning]) => meaning.kind === "opener" && meaning.opener.kind === "look" && reader.looksAt(`*${word}:`));
+  const spelled = Object.entries(starred).flatMap(([word, meaning]) => (meaning.kind === "opener" ? [[`*${word}:`, meaning.opener] as const] : []));
+  for (const [text, opener] of [...groupOpeners, ...spelled]) {
+    if (opener.kind === "look" && reader.looksAt(text)) return { length: text.length, reenters: opener.reenters ?? false };
+  }
+  return undefined;
 }
 
 /** `R`, `R1`, `R&name`. */
