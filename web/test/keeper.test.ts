@@ -4,6 +4,7 @@ import type { Specimen, SpecimenChange } from "@lamprey/api";
 import { basedOn, changeOf, type DraftFields, fieldsOf, keepable, withinBounds } from "../src/draft/fields.ts";
 import type { Entry } from "../src/draft/journal.ts";
 import { type ChangeAnswer, Keeper } from "../src/draft/keeper.ts";
+import { baseAgainst, MOST_SENT, type SentMarks, withSent } from "../src/draft/sent.ts";
 
 const specimen: Specimen = {
   id: "s",
@@ -294,5 +295,124 @@ describe("what others have kept", () => {
     const t = setUp(() => null);
     t.keeper.heard({ ...theirs, deletedAt: "2026-03-01T08:00:00Z" });
     expect(t.keeper.keeping.state).toBe("kept");
+  });
+});
+
+describe("an answer that was lost", () => {
+  /** A server that takes the changes of these turns, and whose answers to them are lost. */
+  const losing = (...lost: readonly number[]) => {
+    let turn = 0;
+    let kept = specimen;
+    return {
+      send: async (change: SpecimenChange): Promise<ChangeAnswer> => {
+        turn++;
+        const { revision, samples, ...own } = change;
+        if (revision !== kept.revision) return refusal(409, "", kept);
+        const texts = samples?.map((s) => ({ id: s.id ?? "", name: s.name, text: s.text ?? kept.samples.find((k) => k.id === s.id)?.text ?? "", length: 0 }));
+        kept = { ...kept, ...own, revision: revision + 1, samples: texts ?? kept.samples };
+        return lost.includes(turn) ? { unreachable: "away", error: "" } : { specimen: kept };
+      },
+      kept: () => kept,
+      change: (change: Partial<Specimen>) => {
+        kept = { ...kept, ...change, revision: kept.revision + 1 };
+      },
+    };
+  };
+
+  test("is no conflict where one has typed on: the server has what was sent", async () => {
+    const server = losing(1);
+    const t = setUp((change) => server.send(change));
+    t.edit({ pattern: "gate 1" });
+    while (t.keeper.keeping.state !== "waiting") await new Promise((done) => setTimeout(done, 0));
+    t.edit({ pattern: "gate 12", title: "Two" });
+    await t.settled();
+    expect([t.keeper.keeping.state, server.kept().pattern, server.kept().title]).toEqual(["kept", "gate 12", "Two"]);
+    expect(t.said).not.toContain("conflict");
+  });
+
+  test("nor after several tries with other texts, of which the server took any", async () => {
+    const server = losing(1);
+    const texts = ["a", "ab", "abc", "abcd"];
+    const sent: SpecimenChange[] = [];
+    // Only the second try reaches the server.
+    const t = setUp(async (change) => {
+      sent.push(change);
+      if (sent.length === 1 || sent.length === 3) return { unreachable: "slow", error: "" };
+      return server.send(change);
+    });
+    for (const pattern of texts) {
+      t.edit({ pattern, samples: [{ key: "one", name: "sample", text: `a gate ${pattern}` }] });
+      const before = sent.length;
+      for (let i = 0; i < 50 && sent.length === before; i++) await new Promise((done) => setTimeout(done, 1));
+    }
+    await t.settled();
+    expect([t.keeper.keeping.state, server.kept().pattern, server.kept().samples[0]?.text]).toEqual(["kept", "abcd", "a gate abcd"]);
+    expect(t.said).not.toContain("conflict");
+  });
+
+  test("nor in another window, or after a reload: the journal has what was sent", async () => {
+    const server = losing(1);
+    const t = setUp((change) => server.send(change));
+    t.edit({ pattern: "gate 1" });
+    while (t.keeper.keeping.state !== "waiting") await new Promise((done) => setTimeout(done, 0));
+    t.edit({ pattern: "gate 12" });
+    const [left] = [...t.entries.values()] as [Entry];
+    expect(left.sent).toHaveLength(1);
+    const again = new Keeper(
+      {
+        send: async (change) => server.send(change),
+        journal: { write: async () => {}, read: async () => [], list: async () => [], clear: async () => {} },
+        changed: () => {},
+        merged: () => {},
+        wait: () => new Promise((done) => setTimeout(done, 1)),
+      },
+      { id: "s", window: "w2", base: left.base, fields: left.fields, at: 0, sent: left.sent },
+    );
+    again.heard(server.kept());
+    for (let i = 0; i < 300 && again.unsent; i++) await new Promise((done) => setTimeout(done, 2));
+    expect([again.keeping.state, server.kept().pattern]).toEqual(["kept", "gate 12"]);
+  });
+
+  test("what somebody else changed on top of it comes in; what they changed in the same is asked", async () => {
+    for (const [theirs, state, pattern] of [
+      [{ notes: "theirs" }, "kept", "gate 12"],
+      [{ pattern: "weir" }, "conflict", "weir"],
+    ] as const) {
+      const server = losing(1);
+      const t = setUp((change) => server.send(change));
+      t.edit({ pattern: "gate 1" });
+      while (t.keeper.keeping.state !== "waiting") await new Promise((done) => setTimeout(done, 0));
+      server.change(theirs);
+      t.edit({ pattern: "gate 12" });
+      await t.settled();
+      expect([t.keeper.keeping.state, server.kept().pattern]).toEqual([state, pattern]);
+    }
+  });
+});
+
+describe("what was sent is known again", () => {
+  const base = { ...fields, samples: [...fields.samples, { key: "two", name: "two", text: "weir" }] };
+  const sentWith = (...drafts: readonly DraftFields[]) => drafts.reduce((sent: readonly SentMarks[], draft) => withSent(sent, draft, base), []);
+
+  test("field by field, of any of the tries", () => {
+    const sent = sentWith({ ...base, pattern: "p1", title: "t1" }, { ...base, pattern: "p2", title: "t1" });
+    expect(baseAgainst(base, sent, { ...base, pattern: "p1", notes: "theirs" })).toEqual({ ...base, pattern: "p1" });
+    expect(baseAgainst(base, sent, { ...base, pattern: "p3", title: "t1" })).toEqual({ ...base, title: "t1" });
+    expect(baseAgainst(base, [], { ...base, pattern: "p1" })).toBe(base);
+  });
+
+  test("samples that were added, changed and taken out", () => {
+    const added = { key: "three", name: "three", text: "lock" };
+    const [one] = base.samples as [DraftFields["samples"][number]];
+    const sent = sentWith({ ...base, samples: [{ ...one, text: "a new text" }, added] });
+    const theirs = { ...base, samples: [{ ...one, text: "a new text", name: "named by them" }, added] };
+    expect(baseAgainst(base, sent, theirs).samples).toEqual([{ ...one, text: "a new text" }, added]);
+    // What they added or took out themselves is theirs.
+    expect(baseAgainst(base, sentWith(base), { ...base, samples: [one, added] }).samples).toEqual(base.samples);
+  });
+
+  test("a few tries are remembered, each once", () => {
+    expect(sentWith(base, base)).toHaveLength(1);
+    expect(sentWith(...Array.from({ length: 20 }, (_, i) => ({ ...base, pattern: String(i) })))).toHaveLength(MOST_SENT);
   });
 });

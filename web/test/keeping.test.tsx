@@ -83,6 +83,25 @@ describe("leaving the bench", () => {
     expect(document.querySelector(".cm-content[aria-label=Pattern]")?.textContent).toBe("(\\w+) (\\d+)abcdef");
     await says("keeping", /^revision 3, kept/);
   });
+
+  test("with an answer lost and more typed since, and coming back, asks nothing: what is kept there is one's own", async () => {
+    const server = openBench();
+    await part("textbox", "Pattern");
+    server.losesAnswers = true;
+    await type("Pattern", "a");
+    await until("it is kept, unheard", () => kept(server)[0]?.pattern === "(\\w+) (\\d+)a");
+    server.away = true;
+    await type("Pattern", "b");
+    await press("link", "Shelf");
+    await part("region", "Not kept yet");
+    server.losesAnswers = false;
+    server.away = false;
+    await press("link", "Gauges");
+    await part("textbox", "Pattern");
+    await until("both are kept", () => kept(server)[0]?.pattern === "(\\w+) (\\d+)ab");
+    await says("keeping", /^revision \d+, kept/);
+    expect(screen.queryByText(/changed elsewhere/i)).toBeNull();
+  });
 });
 
 test("a specimen that cannot be opened says what is held of it, and opens when the server is back", async () => {

@@ -7,6 +7,7 @@ import type { Edit } from "@lamprey/core";
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import { editBetween, edited } from "../shared/edits.ts";
 import { type Based, type DraftFields, type DraftSample, NO_FIELDS } from "./fields.ts";
+import type { SentMarks } from "./sent.ts";
 
 export interface Entry {
   readonly specimen: string;
@@ -15,6 +16,8 @@ export interface Entry {
   readonly at: number;
   readonly base: Based;
   readonly fields: DraftFields;
+  /** What was sent on this base and not answered. */
+  readonly sent: readonly SentMarks[];
 }
 
 /** An entry without the texts of its samples: enough for a list. */
@@ -38,7 +41,12 @@ type Kept = string | Edit;
 interface Schema extends DBSchema {
   entries: {
     key: [specimen: string, window: string];
-    value: Omit<Entry, "base" | "fields"> & { readonly base: { readonly revision: number; readonly fields: BareFields }; readonly fields: BareFields };
+    value: Omit<Entry, "base" | "fields" | "sent"> & {
+      /** An entry may be of a time when this was not noted. */
+      readonly sent?: readonly SentMarks[];
+      readonly base: { readonly revision: number; readonly fields: BareFields };
+      readonly fields: BareFields;
+    };
   };
   /** A sample's text as it was, and as it is: apart from the entry, since they can be megabytes and seldom change. */
   texts: { key: [specimen: string, window: string, sample: string, which: "base" | "now"]; value: Kept };
@@ -106,7 +114,7 @@ async function within<T>(work: Promise<T>): Promise<T> {
 export const journal: Journal = {
   write: (entry, before) => using((db) => writeTo(db, entry, before)),
   read: (specimen) => using((db) => readAll(db, specimen)),
-  list: () => using(async (db) => (await db.getAll("entries")).map(({ fields, base: _, ...head }) => ({ ...head, title: fields.title }))),
+  list: () => using(async (db) => (await db.getAll("entries")).map(({ fields, base: _, sent: __, ...head }) => ({ ...head, title: fields.title }))),
   clear: (specimen, window) => using((db) => clearIn(db, specimen, window)),
 };
 
@@ -157,7 +165,7 @@ async function readAll(db: IDBPDatabase<Schema>, specimen: string): Promise<Entr
       ...bareFields,
       samples: bareFields.samples.map((sample) => ({ ...sample, text: textOf(sample.key, which) })),
     });
-    return { ...entry, base: { revision: base.revision, fields: filled(base.fields, "base") }, fields: filled(fields, "now") };
+    return { ...entry, sent: entry.sent ?? [], base: { revision: base.revision, fields: filled(base.fields, "base") }, fields: filled(fields, "now") };
   });
   return whole.sort((a, b) => a.at - b.at);
 }

@@ -9,6 +9,7 @@ import type { ChangeOf } from "../api/specimens.ts";
 import { type Based, basedOn, changeOf, type DraftFields, keepable, NO_FIELDS, sameFields, withinBounds } from "./fields.ts";
 import type { Entry, Journal } from "./journal.ts";
 import { type Clash, merge } from "./merge.ts";
+import { baseAgainst, type SentMarks, withSent } from "./sent.ts";
 
 /** Wait for a pause in typing this long before sending (milliseconds). */
 const PAUSE = 400;
@@ -62,18 +63,24 @@ export class Keeper {
   fields: DraftFields;
   keeping: Keeping;
   held: Held = "yes";
+  /** What was sent on this base and not answered. */
+  private sent: readonly SentMarks[];
   private readonly parts: KeeperParts;
   private noted: Entry | null = null;
   private running = false;
   private woken = new AbortController();
   private leaving = false;
 
-  constructor(parts: KeeperParts, { id, window, base, fields, at }: { id: string; window: string; base: Based; fields?: DraftFields; at: number }) {
+  constructor(
+    parts: KeeperParts,
+    { id, window, base, fields, at, sent = [] }: { id: string; window: string; base: Based; fields?: DraftFields; at: number; sent?: readonly SentMarks[] },
+  ) {
     this.parts = parts;
     this.id = id;
     this.window = window;
     this.base = base;
     this.fields = fields ?? base.fields;
+    this.sent = sent;
     this.keeping = { state: "kept", at };
   }
 
@@ -116,14 +123,14 @@ export class Keeper {
 
   /** Writes over what somebody else kept. */
   overwrite(theirs: Specimen): void {
-    this.base = basedOn(theirs);
+    this.standOn(basedOn(theirs));
     this.note();
     this.goOn();
   }
 
   /** Takes what somebody else kept, and lets go what is here. */
   async take(theirs: Specimen): Promise<void> {
-    this.base = basedOn(theirs);
+    this.standOn(basedOn(theirs));
     this.fields = this.base.fields;
     this.parts.merged(this);
     await this.done(Date.parse(theirs.updatedAt));
@@ -142,8 +149,8 @@ export class Keeper {
 
   /** Notes what is written now; says later whether that came about. */
   note(): void {
-    const { id, window, base, fields } = this;
-    const entry: Entry = { specimen: id, window, at: Date.now(), base, fields };
+    const { id, window, base, fields, sent } = this;
+    const entry: Entry = { specimen: id, window, at: Date.now(), base, fields, sent };
     const before = this.noted;
     this.noted = entry;
     this.held = "not-yet";
@@ -201,6 +208,12 @@ export class Keeper {
         continue;
       }
       if (failures === 0) this.say({ state: "keeping" });
+      // Noted before it goes: its answer may never come, and this window may be gone by then.
+      const sent = withSent(this.sent, keepable(fields, base.fields), base.fields);
+      if (sent !== this.sent) {
+        this.sent = sent;
+        this.note();
+      }
       const answer = await this.parts.send(change, this.leaving);
       if ("specimen" in answer) {
         this.accept(answer.specimen, fields);
@@ -212,38 +225,39 @@ export class Keeper {
         this.say({ state: "waiting", delay });
         await this.wait(RETRIES[Math.min(failures++, RETRIES.length - 1)] as number);
       } else if ("status" in answer) {
-        if (!this.answeredBy(answer.status, answer.data, fields)) return;
+        if (!this.answeredBy(answer.status, answer.data)) return;
         failures = 0;
       }
     }
   }
 
   /** What is to come of an answer that is no acknowledgement; false where it is not sent again by itself. */
-  private answeredBy(status: number, body: unknown, sent: DraftFields): boolean {
+  private answeredBy(status: number, body: unknown): boolean {
     const theirs = isProblem(body) ? body.current : undefined;
     if (status === 404 || theirs?.deletedAt) {
       this.say({ state: "removed", theirs: theirs ?? null });
       return false;
     }
-    if (status === 409 && theirs) {
-      // The answer to an earlier try may have been lost on its way: then what is kept is what was sent.
-      if (!sameFields(basedOn(theirs).fields, keepable(sent, this.base.fields))) return this.join(theirs);
-      this.accept(theirs, sent);
-      return true;
-    }
+    if (status === 409 && theirs) return this.join(theirs);
     this.say({ state: "refused", reason: isProblem(body) ? body.detail : `The server answered ${status}.` });
     return false;
   }
 
-  /** Puts what is here on top of what somebody else kept; false where somebody has to choose. */
+  /** What is here is a change of this from now on; nothing was sent on it yet. */
+  private standOn(base: Based): void {
+    this.base = base;
+    this.sent = [];
+  }
+
+  /** Puts what is here on top of what the server holds, which may be what was sent from here; false where somebody has to choose. */
   private join(theirs: Specimen): boolean {
     const base = basedOn(theirs);
-    const { fields, clashes } = merge(this.base.fields, this.fields, base.fields);
+    const { fields, clashes } = merge(baseAgainst(this.base.fields, this.sent, base.fields), this.fields, base.fields);
     if (clashes.length > 0) {
       this.say({ state: "conflict", theirs, clashes });
       return false;
     }
-    this.base = base;
+    this.standOn(base);
     const news = !sameFields(fields, this.fields);
     this.fields = fields;
     if (this.noted) this.note();
@@ -263,7 +277,7 @@ export class Keeper {
   }
 
   private accept({ revision }: Pick<SpecimenHead, "revision">, sent: DraftFields): void {
-    this.base = { revision, fields: keepable(sent, this.base.fields) };
+    this.standOn({ revision, fields: keepable(sent, this.base.fields) });
     if (this.noted && !sameFields(sent, this.fields)) this.note();
     this.parts.changed(this);
   }

@@ -9,6 +9,7 @@ import { basedOn, neverKept, sameFields } from "./fields.ts";
 import { type Entry, type EntryHead, journal } from "./journal.ts";
 import { type ChangeAnswer, Keeper, type KeeperParts } from "./keeper.ts";
 import { merge } from "./merge.ts";
+import { baseAgainst } from "./sent.ts";
 import { inTurn, livingWindows, ownWindow, unlessAnother } from "./windows.ts";
 
 /** A request that takes longer is given up and made again (milliseconds); a large text takes longer. */
@@ -154,10 +155,10 @@ export class Keepers {
     let fields = base.fields;
     const joined: Entry[] = [];
     for (const entry of entries) {
-      const merged = merge(entry.base.fields, entry.fields, fields);
+      const merged = merge(baseAgainst(entry.base.fields, entry.sent, fields), entry.fields, fields);
       if (merged.clashes.length > 0 && joined.length === 0) {
         // The others wait until somebody has chosen.
-        const keeper = new Keeper(this.parts, { id: specimen.id, window: own, base: entry.base, fields: entry.fields, at: entry.at });
+        const keeper = new Keeper(this.parts, { id: specimen.id, window: own, base: entry.base, fields: entry.fields, at: entry.at, sent: entry.sent });
         keeper.note();
         keeper.heard(specimen);
         if (entry.window !== own) await journal.clear(specimen.id, entry.window);

@@ -37,6 +37,8 @@ export class PageServer {
   engineAnswer: EngineAnswer = { version: "20.1.0", ms: 1.25, matches: [], more: false };
   /** While it is away, no request is answered. */
   away = false;
+  /** What a request does is done, and its answer is lost on the way. */
+  losesAnswers = false;
   private clock = BEGAN;
 
   /** Takes the place of the network. */
@@ -47,6 +49,7 @@ export class PageServer {
       if (this.away) throw new TypeError("The network is away.");
       this.sent.push({ method, path, body: given });
       const { status, data } = this.answer(method, path, given);
+      if (this.losesAnswers) throw new TypeError("The answer was lost.");
       return { ok: status < 400, status, json: async () => structuredClone(data) };
     }) as unknown as typeof fetch;
   }
