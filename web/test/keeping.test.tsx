@@ -243,7 +243,7 @@ test("what was looked at, edited, and left before the server had it is kept by a
     pattern: "a+$",
     samples: [{ key: "0c0ffee0-0000-4000-8000-000000000001", name: "attack", text: "aaa" }],
   };
-  await journal.write({ specimen: id, window: "gone", at: 0, base: { revision: 0, fields }, fields: { ...fields, pattern: "a$" } }, null);
+  await journal.write({ specimen: id, window: "gone", at: 0, base: { revision: 0, fields }, fields: { ...fields, pattern: "a$" }, sent: [] }, null);
   keepers.start();
   await until("it is kept", () => server.specimens.get(id)?.pattern === "a$");
   expect(server.specimens.get(id)).toMatchObject({ title: "gauges.ts:12", samples: [{ name: "attack", text: "aaa" }] });
