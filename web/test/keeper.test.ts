@@ -1,5 +1,5 @@
 /** The keeper: what is noted, what is sent, and when the server is away, late or contradicts. */
-import { afterAll, beforeAll, describe, expect, jest, test } from "@jest/globals";
+import { afterAll, afterEach, beforeAll, describe, expect, jest, test } from "@jest/globals";
 import type { Specimen, SpecimenChange } from "@lamprey/api";
 import { basedOn, changeOf, type DraftFields, fieldsOf, keepable, withinBounds } from "../src/draft/fields.ts";
 import type { Entry } from "../src/draft/journal.ts";
@@ -31,6 +31,14 @@ beforeAll(() => {
 afterAll(() => {
   jest.restoreAllMocks();
 });
+
+let turn = 0;
+afterEach(() => void turn++);
+/** A moment; no keeper goes on behind its test. */
+const wait = (): Promise<void> => {
+  const own = turn;
+  return new Promise((done) => setTimeout(() => own === turn && done(), 1));
+};
 
 const refusal = (status: number, detail = "", current?: Specimen): ChangeAnswer => ({
   status,
@@ -71,7 +79,7 @@ function setUp(answers: (change: SpecimenChange, kept: Specimen) => ChangeAnswer
         if (said.at(-1) !== keeping.state) said.push(keeping.state);
       },
       merged: () => void merges++,
-      wait: () => new Promise((done) => setTimeout(done, 1)),
+      wait,
     },
     { id: "s", window: "w", base: basedOn(specimen), at: 0 },
   );
@@ -212,6 +220,7 @@ describe("what is noted", () => {
         },
         changed: () => {},
         merged: () => {},
+        wait,
       },
       { id: "s", window: "w", base: basedOn(specimen), at: 0 },
     );
@@ -364,7 +373,7 @@ describe("an answer that was lost", () => {
         journal: { write: async () => {}, read: async () => [], list: async () => [], clear: async () => {} },
         changed: () => {},
         merged: () => {},
-        wait: () => new Promise((done) => setTimeout(done, 1)),
+        wait,
       },
       { id: "s", window: "w2", base: left.base, fields: left.fields, at: 0, sent: left.sent },
     );

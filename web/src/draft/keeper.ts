@@ -67,6 +67,9 @@ export class Keeper {
   private sent: readonly SentMarks[];
   private readonly parts: KeeperParts;
   private noted: Entry | null = null;
+  private notes = 0;
+  /** A note has failed since the last one was begun. */
+  private failedNote = false;
   private running = false;
   private woken = new AbortController();
   private leaving = false;
@@ -152,15 +155,22 @@ export class Keeper {
     const { id, window, base, fields, sent } = this;
     const entry: Entry = { specimen: id, window, at: Date.now(), base, fields, sent };
     const before = this.noted;
+    const number = ++this.notes;
     this.noted = entry;
     this.held = "not-yet";
+    this.failedNote = false;
     const settled = (held: Held) => {
-      const newest = this.noted === entry;
+      const newest = number === this.notes;
       if (newest) this.held = held;
-      // What has not come about is written as a whole the next time; what came after it was written as if it had.
-      if (held === "no" && this.noted) {
-        this.noted = { ...this.noted, base: { ...base, fields: NO_FIELDS }, fields: NO_FIELDS };
-        if (!newest) this.note();
+      if (held === "no") {
+        // What has not come about is written as a whole the next time.
+        this.failedNote = true;
+        if (this.noted) this.noted = { ...this.noted, base: { ...base, fields: NO_FIELDS }, fields: NO_FIELDS };
+        // What was written on top of it has come about already, as if this had too.
+        if (!newest && this.held === "yes") this.note();
+      } else if (newest && this.failedNote && this.noted) {
+        // It was written as if the one before it had come about.
+        this.note();
       }
       this.parts.changed(this);
     };
