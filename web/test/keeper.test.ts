@@ -220,7 +220,8 @@ describe("what is noted", () => {
         },
         changed: () => {},
         merged: () => {},
-        wait,
+        // Nothing is sent here.
+        wait: () => new Promise(() => {}),
       },
       { id: "s", window: "w", base: basedOn(specimen), at: 0 },
     );
