@@ -104,14 +104,14 @@ function expectGood(pattern: string, flags: string, dialect: DialectName, other:
 
 test("repairs of slips", () => {
   let applied = 0;
-  for (const [pattern, flags] of portion(SLIP_CASES, 5)) {
+  for (const [pattern, flags] of portion(SLIP_CASES, 7)) {
     for (const { repair } of drained(slipsOf(programOf(pattern, flags)))) {
       if (!repair) continue;
       applied++;
       expectGood(pattern, flags, "ecmascript", repair);
     }
   }
-  expect(applied).toBeGreaterThan(sized(10, 60));
+  expect(applied).toBeGreaterThan(sized(7, 60));
 });
 
 /** Patterns with a text that they do not match. */
@@ -126,15 +126,18 @@ const MISSES: readonly (readonly [DialectName, string, string])[] = [
   ["ecmascript", "^(?:\\w+\\s?)+$", "gate!"],
 ];
 
-test.each(MISSES)("what why-not changes: %s, %s on %s", (dialect, pattern, text) => {
+test.each(portion(MISSES, 3))("what why-not changes: %s, %s on %s", (dialect, pattern, text) => {
   const { changes } = drained(whyNot(programOf(pattern, "", dialect), text, "first"));
   expect(changes.length).toBeGreaterThan(0);
   for (const change of changes) expectGood(pattern, "", dialect, change);
 });
 
+/** `npm test` takes the repairs that are found by the time this was asked so often. */
+const EARLY = 120;
+
 test("shorter ways, spellings of elsewhere, and repairs of a hazard", () => {
   const applied = { shorter: 0, foreign: 0, repairs: 0 };
-  for (const [dialect, pattern] of [
+  const patterns: readonly (readonly [DialectName, string])[] = [
     ["ecmascript", "^(?:[0-9]{1,}[.]?){1,}$"],
     ["ecmascript", "(?:a|b|c)*[aa]\\Z"],
     ["python", "aa*(?:b|c)\\z[[:digit:]]+"],
@@ -143,7 +146,8 @@ test("shorter ways, spellings of elsewhere, and repairs of a hazard", () => {
     ["pcre", "(?:a|[b]){2,2}[0-9]{0,}"],
     ["perl", "^(\\w{1,}\\s{0,1}){1,}$"],
     ["ecmascript", "^(?:\\d+,?)+$"],
-  ] as const) {
+  ];
+  for (const [dialect, pattern] of portion(patterns, 2)) {
     const reading = readIn(dialect, pattern, "");
     const put = ({ start, end }: Span, instead: string) => pattern.slice(0, start) + instead + pattern.slice(end);
     for (const way of drained(shorterWays(reading))) {
@@ -158,10 +162,12 @@ test("shorter ways, spellings of elsewhere, and repairs of a hazard", () => {
     }
     if (reading.diagnostics.length > 0) continue;
     const program = programOf(pattern, "", dialect);
-    for (const repair of drained(findRepairs(program, "search", assessNow(program, "search"))).slice(0, sized(1, 9))) {
+    let asked = 0;
+    const stop = () => ++asked > sized(EARLY, Number.POSITIVE_INFINITY);
+    for (const repair of drained(findRepairs(program, "search", assessNow(program, "search"), stop))) {
       applied.repairs++;
       expectGood(pattern, "", dialect, { pattern: repair.pattern, flags: "" });
     }
   }
-  expect(Math.min(...Object.values(applied))).toBeGreaterThan(1);
+  expect(Math.min(...Object.values(applied))).toBeGreaterThan(0);
 });

@@ -151,7 +151,7 @@ describe("bad input", () => {
     expect(Date.now() - started).toBeLessThan(10_000);
   });
 
-  test("a mistake is underlined and explained, the last good result stays, dimmed", async () => {
+  inDepth("a mistake is underlined and explained, the last good result stays, dimmed", async () => {
     const page = await stage.open("gate", "a gate");
     await page.click(".pattern-editor .cm-content");
     await press(page, "End");

@@ -203,7 +203,7 @@ inDepth("two windows with one specimen: a dialect that is chosen in one is read 
   expect(stage.failures).toEqual([]);
 });
 
-test("the bracket under text whose directions change is as wide as what it stands under", async () => {
+inDepth("the bracket under text whose directions change is as wide as what it stands under", async () => {
   const page = await stage.open("12 \u05e4\u05ea\u05d5\u05d7|weir", "weir 12 \u05e4\u05ea\u05d5\u05d7 end\nweir");
   await waitForPart(page, "count", "3 matches");
   const [drawn, letters] = await page.evaluate(() => {

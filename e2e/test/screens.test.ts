@@ -29,7 +29,7 @@ describe("the shelf", () => {
     expect(stage.failures).toEqual([]);
   });
 
-  test("keeps the theme that was chosen", async () => {
+  inDepth("keeps the theme that was chosen", async () => {
     const page = await stage.page();
     await page.goto(stage.server.address);
     await clickText(page, "header button", "Deep theme");
