@@ -14,7 +14,7 @@ import { openHere } from "../src/opened.ts";
 import { readSettings } from "../src/settings.ts";
 import { Specimens } from "../src/specimens/specimens.ts";
 import { backUp, backupFolder, backupsIn, lastBackup } from "../src/store/backups.ts";
-import { migrationsList } from "../src/store/migrations.ts";
+import { APPLICATION_ID, migrationsList } from "../src/store/migrations.ts";
 import { databaseIn, openStore } from "../src/store/store.ts";
 import { Trouble } from "../src/store/trouble.ts";
 
@@ -67,10 +67,10 @@ async function aDatabase(): Promise<string> {
 }
 
 /** A database that is not of Lamprey. */
-function foreign(more = ""): string {
+function foreign(more = "", hasTable = true): string {
   const data = folder();
   const db = new Database(databaseIn(data));
-  db.exec(`create table gates (name text); ${more}`);
+  db.exec(`pragma journal_mode = wal; ${hasTable ? "create table gates (name text);" : ""} ${more}`);
   db.close();
   return data;
 }
@@ -185,6 +185,22 @@ describe("the store", () => {
     expect((await specimens.list({ search: "KEP", removed: false, offset: 0, limit: 10 })).items.map(({ title }) => title)).toEqual(["Kept"]);
     expect(backupsIn(data)).toHaveLength(1);
     await store.close();
+  });
+});
+
+describe("a first start that was ended", () => {
+  const ours = "create table mikro_orm_migrations (id integer primary key autoincrement, name text, executed_at datetime default current_timestamp)";
+  test.each([
+    ["before anything was written", ""],
+    ["before it had said whose the database is", `${ours}`],
+    ["after it had said so", `pragma application_id = ${APPLICATION_ID}`],
+    ["before the first migration was committed", `pragma application_id = ${APPLICATION_ID}; ${ours}`],
+  ])("%s goes on the next time, and has nothing to back up", async (_, sql) => {
+    const data = foreign(sql, false);
+    const store = await openStore(data);
+    expect((await new Specimens(store).list({ search: "", removed: false, offset: 0, limit: 1 })).total).toBe(0);
+    await store.close();
+    expect(backupsIn(data)).toEqual([]);
   });
 });
 

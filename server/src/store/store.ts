@@ -61,8 +61,8 @@ function examine(file: string): void {
     const tables = (db.prepare("select name from sqlite_master where type = 'table'").all() as { name: string }[]).map(({ name }) => name);
     const application = one("pragma application_id");
     const version = one("pragma user_version") as number;
-    // The first versions did not say what they were.
-    const ours = application === APPLICATION_ID || (application === 0 && (tables.length === 0 || tables.includes("specimen")));
+    // The first versions did not say what they were. A first start that was ended may have left a database with nothing in it.
+    const ours = application === APPLICATION_ID || (application === 0 && (tables.includes("specimen") || tables.every(isOfMigrations)));
     if (!ours) throw new Trouble(`${file} is the database of another program. Set LAMPREY_DATA to a folder of Lamprey's own.`);
     if (version > migrationsList.length)
       throw new Trouble(
@@ -75,8 +75,10 @@ function examine(file: string): void {
   }
 }
 
+/** The tables that are there before the first migration has been committed. */
+const isOfMigrations = (table: string): boolean => table === "mikro_orm_migrations" || table === "sqlite_sequence";
+
 async function open(folder: string, file: string): Promise<Store> {
-  const isNew = !existsSync(file) || statSync(file).size === 0;
   const orm = await MikroORM.init({
     driver: BoundDriver,
     dbName: file,
@@ -96,6 +98,9 @@ async function open(folder: string, file: string): Promise<Store> {
     const run = (sql: string) => connection.execute(sql);
     await run("pragma journal_mode = wal");
     chmodSync(file, 0o600);
+    const isNew = (await run("select name from sqlite_master where name = 'specimen'")).length === 0;
+    // Whose it is comes first: a start that ends between two commits can go on.
+    if (isNew) await run(`pragma application_id = ${APPLICATION_ID}`);
     const write = () => backUp(folder, (to) => connection.execute("vacuum into ?", [to], "run"));
     const pending = await orm.getMigrator().getPendingMigrations();
     if (pending.length > 0 && !isNew) await write();
