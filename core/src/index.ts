@@ -68,6 +68,7 @@ export { type Choice, chooseMachine } from "./linear/choose.ts";
 export { CUTS, type Cut, type FindOptions, type Found, findSlices, isGivenUp } from "./linear/find.ts";
 export { LinearMachine, type LinearOptions } from "./linear/linear.ts";
 export { planOf, REFUSALS, type Refusal } from "./linear/plan.ts";
+export { append, leastOf, mostOf } from "./lists.ts";
 export { BacktrackingMachine, runToEnd } from "./machine/backtracking.ts";
 export { capturesOf, type MatchPlace } from "./machine/captured.ts";
 export { EVENT_KINDS, type EventKind } from "./machine/events.ts";

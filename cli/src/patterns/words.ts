@@ -1,5 +1,5 @@
 /** What the tables of the commands say alike. */
-import { grouped, visible } from "@lamprey/core";
+import { grouped, mostOf, visible } from "@lamprey/core";
 import type { Report, Row } from "./found.ts";
 
 /** Characters of a part of a pattern, or of a text, that a table shows. */
@@ -11,7 +11,7 @@ export const placeOf = ({ file, found }: Row<object>): string =>
 /** Rows of cells as lines, each column as wide as its widest; the last as it is. */
 export function inColumns(cells: readonly (readonly string[])[]): string[] {
   const last = (cells[0]?.length ?? 1) - 1;
-  const widths = Array.from({ length: last }, (_, column) => Math.max(0, ...cells.map((cell) => (cell[column] as string).length)));
+  const widths = Array.from({ length: last }, (_, column) => Math.max(0, mostOf(cells.map((cell) => (cell[column] as string).length))));
   return cells.map((cell) =>
     cell
       .map((text, column) => (column < last ? text.padEnd(widths[column] as number) : text))

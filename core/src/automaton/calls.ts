@@ -90,7 +90,8 @@ function innermostFirst(root: Node): readonly (readonly [slot: number, group: Ca
       if (inside.some(hangsOnMore)) return undefined;
       const called = inside.flatMap((node) => (node.kind === "call" ? [node.slot] : []));
       open.add(slot);
-      pending.push({ slot, own: { nodes: inside.length, called } }, ...called.map((each) => ({ slot: each })));
+      pending.push({ slot, own: { nodes: inside.length, called } });
+      for (const each of called) pending.push({ slot: each });
     }
   }
   for (const slot of outer) total += done.get(slot)?.size ?? 0;

@@ -6,6 +6,7 @@
  * What stands behind is known; what stands ahead is not, so an assertion narrows what may come next.
  */
 
+import { append } from "../lists.ts";
 import { assertionOf, Side } from "../program/assertions.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op, type Operation, refuseOperation, rowOf } from "../program/operations.ts";
@@ -406,14 +407,14 @@ export class Walk<W extends Way> {
       return;
     }
     if (node.kind !== "look" || !set) {
-      pending.push(...[...visitor.enter(place, number)].reverse());
+      append(pending, [...visitor.enter(place, number)].reverse());
       return;
     }
     const mask = this.alphabet.maskOf(set);
     if (node.behind) {
       const exit = masks.has(mask, behind) ? held : failed;
       if (exit !== FAILS) pending.push({ ...place, pc: exit });
-    } else pending.push(...exitsBy(place, enclosure, mask, masks));
+    } else append(pending, exitsBy(place, enclosure, mask, masks));
   }
 
   private narrow<E>(place: Place<E>, mask: Mask, pending: Place<E>[]): void {

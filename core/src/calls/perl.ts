@@ -1,5 +1,7 @@
 /** What Perl 5.36's own operators return in list context. Offsets are code points. */
+
 import { inUnit } from "../host/units.ts";
+import { append } from "../lists.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import { sliceOf } from "./captures.ts";
 import type { CallsContext, HostCalls } from "./host.ts";
@@ -26,7 +28,8 @@ function* fields({ asked, text, program }: CallsContext): Generator<number, Valu
   for (let match = 0; match < table.length && from < text.length; match++) {
     const [start, end] = [table.start(match), table.end(match)];
     if (end === from && start === end) continue;
-    found.push(sliceOf(text, { start: from, end: start }) as Value, ...groupsOf(text, table, match));
+    found.push(sliceOf(text, { start: from, end: start }) as Value);
+    append(found, groupsOf(text, table, match));
     from = end;
   }
   found.push(sliceOf(text, { start: from, end: text.length }) as Value);

@@ -1,5 +1,7 @@
 /** What a host's call returns, as a value that knows where in the sample it came from. */
+
 import { hexOf, textOfBytes } from "../host/bytes.ts";
+import { append } from "../lists.ts";
 import type { Span } from "../text/span.ts";
 import { unknownKey } from "../unknown.ts";
 
@@ -62,8 +64,12 @@ export function holdsUnset(value: Value): boolean {
   const waiting: Value[] = [value];
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     if (next.kind === "unset") return true;
-    if (next.kind === "list") waiting.push(...next.items);
-    if (next.kind === "record") waiting.push(...next.fields.map(([, field]) => field));
+    if (next.kind === "list") append(waiting, next.items);
+    if (next.kind === "record")
+      append(
+        waiting,
+        next.fields.map(([, field]) => field),
+      );
   }
   return false;
 }

@@ -1,4 +1,5 @@
 /** Full case folds: characters that fold to several, as ß to ss (Unicode, CaseFolding.txt, status F). */
+import { mostOf } from "../lists.ts";
 import { canonicalize } from "./folding.ts";
 
 interface ManyFolds {
@@ -43,6 +44,6 @@ export function manyFolds(): ManyFolds {
       to.set(fold, [...(to.get(fold) ?? []), codePoint]);
     }
   }
-  known = { of, to, longest: Math.max(...[...to.keys()].map((fold) => [...fold].length)) };
+  known = { of, to, longest: mostOf([...to.keys()].map((fold) => [...fold].length)) };
   return known;
 }

@@ -1,4 +1,5 @@
 /** Where several tables of matches part ways: stretches of the text that not all of them match alike. */
+import { leastOf, mostOf } from "../lists.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import type { Span } from "../syntax/tree.ts";
 
@@ -20,9 +21,9 @@ export function apart(tables: readonly MatchTable[], most: number): Apart[] {
   const out: Apart[] = [];
   while (out.length < most) {
     const ahead = tables.map((_, t) => next(t));
-    const start = Math.min(...ahead.map((m) => m?.start ?? Number.POSITIVE_INFINITY));
+    const start = leastOf(ahead.map((m) => m?.start ?? Number.POSITIVE_INFINITY));
     if (start === Number.POSITIVE_INFINITY) break;
-    let end = Math.max(...ahead.filter((m) => m?.start === start).map((m) => m?.end as number));
+    let end = mostOf(ahead.filter((m) => m?.start === start).map((m) => m?.end as number));
     const matches: Span[][] = tables.map(() => []);
     for (let grown = true; grown; ) {
       grown = false;

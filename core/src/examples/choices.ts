@@ -2,7 +2,9 @@
  * A pattern as choices: a branch for every alternative, a number of turns for every loop, a character for every set; and
  * the text that choices make. What lookarounds and anchors ask is left aside.
  */
+
 import { type CharSet, contains, rangesOf } from "../charset/charset.ts";
+import { append } from "../lists.ts";
 import type { Program } from "../program/program.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, type Node, walk, walkWritten } from "../syntax/tree.ts";
@@ -162,7 +164,7 @@ export class ChoiceTree {
       if (this.choicesAt(node).length > 0) keys.add(this.keyOf(node, choice));
       if (node.kind === "alternation") waiting.push(node.branches[choice as number] as Node);
       else if (node.kind === "conditional") waiting.push(choice === 0 ? node.yes : node.no);
-      else if (node.kind !== "quantifier" || choice !== 0) waiting.push(...childrenOf(node));
+      else if (node.kind !== "quantifier" || choice !== 0) append(waiting, childrenOf(node));
     }
     return keys;
   }

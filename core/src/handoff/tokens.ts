@@ -1,4 +1,5 @@
 /** A place among tokens, and the constant strings that can be read there. */
+import { append } from "../lists.ts";
 import type { Span } from "../text/span.ts";
 import type { Fault, StringToken, Token } from "./scan.ts";
 
@@ -123,8 +124,8 @@ export function readConstant(tokens: Tokens, joining: Joining): Read | undefined
     }
     if ("fault" in term) return term;
     found = true;
-    literals.push(...term.literals);
-    taken.push(...term.taken);
+    append(literals, term.literals);
+    append(taken, term.taken);
     value += term.value;
     end = term.end;
     while (open > 0 && tokens.pass(")")) open--;

@@ -9,7 +9,9 @@
  * A path that stays in one loop is linear work; d loops, one after the other, make work of degree d, and the search's
  * waiting for its next attempt is the first of them.
  */
+
 import type { Edge, PathAutomaton } from "../automaton/paths.ts";
+import { append, mostOf } from "../lists.ts";
 import { type Components, componentsOf } from "./components.ts";
 
 /** Pairs and triples of states looked at for one pattern; about a microsecond each. */
@@ -122,7 +124,7 @@ class Finder {
       if (!this.components.cyclic[component]) continue;
       const found = yield* this.findMeeting(component);
       if (found.length > 0) this.exponential.add(component);
-      this.candidates.push(...found);
+      append(this.candidates, found);
     }
   }
 
@@ -560,7 +562,7 @@ function commonMultiple(numbers: readonly number[]): number {
     let next = multiple;
     while (number > 0 && next % number !== 0) next += multiple;
     multiple = next;
-    if (multiple > MAX_REPETITIONS) return Math.max(...numbers);
+    if (multiple > MAX_REPETITIONS) return mostOf(numbers);
   }
   return multiple;
 }

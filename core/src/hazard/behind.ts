@@ -8,9 +8,11 @@
  * sum of the degrees, less one. What stands around what is read is not known there: assertions and lookarounds are taken
  * to hold as well as not, which only adds paths.
  */
+
 import type { Alphabet } from "../automaton/alphabet.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
 import { type Bounds, exactBounds } from "../automaton/walk.ts";
+import { leastOf, mostOf } from "../lists.ts";
 import { compilePart } from "../program/compile.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Program, UNBOUNDED } from "../program/program.ts";
@@ -55,7 +57,7 @@ export function* costBehind(program: Program, alphabetOf: () => Alphabet, widene
   for (const look of looks.reverse()) {
     const part = partOf(program, look);
     const own = part ? yield* degreeOf(part, look) : Number.POSITIVE_INFINITY;
-    const inner = Math.max(0, ...looksIn(look.body).map((each) => degrees.get(each) ?? 0));
+    const inner = Math.max(0, mostOf(looksIn(look.body).map((each) => degrees.get(each) ?? 0)));
     degrees.set(look, own + inner);
     most = Math.max(most, own + inner);
   }
@@ -71,7 +73,7 @@ export function* costBehind(program: Program, alphabetOf: () => Alphabet, widene
     }
     const automaton = new PathAutomaton(part, alphabet, { ...options, restarts: true, bounds: widened(part) });
     const { candidates, ceiling } = yield* findAmbiguity(automaton);
-    const until = ends && part.loops.length > 0 ? Math.min(...part.loops.map(({ max }) => max)) : null;
+    const until = ends && part.loops.length > 0 ? leastOf(part.loops.map(({ max }) => max)) : null;
     for (const candidate of candidates.slice(0, MAX_ATTACKS)) {
       const attack = yield* findAttackBefore(automaton, candidate);
       if (attack) attacks.push({ attack: look.behind ? reversed(attack) : attack, candidate, parts: partsOf(part), until });

@@ -3,8 +3,10 @@
  * forecast and not run. Exponential growth shows as a constant ratio, a polynomial's degree as the order of the first
  * differences that are all the same.
  */
+
 import { withoutCalls } from "../automaton/calls.ts";
 import { Forecast } from "../forecast/forecast.ts";
+import { leastOf, mostOf } from "../lists.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import type { Program } from "../program/program.ts";
 import type { Attack } from "./attack.ts";
@@ -193,7 +195,7 @@ function isGeometric(points: readonly Sample[]): boolean {
   if (points.length < RATIOS_COMPARED + 2) return false;
   const rises = points.slice(1).map((point, i) => Number(workOf(point) - workOf(points[i] as Sample)));
   const ratios = rises.slice(1).map((rise, i) => rise / (rises[i] as number));
-  const [least, most] = [Math.min(...ratios), Math.max(...ratios)];
+  const [least, most] = [leastOf(ratios), mostOf(ratios)];
   return least >= LEAST_RATIO && most - least <= RATIO_SPREAD * most;
 }
 

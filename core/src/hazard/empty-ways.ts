@@ -3,6 +3,7 @@
  * `(?:a?|b?){20}` goes 2^20 ways where neither letter stands: a number that does not grow with the text, so that no
  * ambiguity shows it, and that every offset can pay all the same.
  */
+import { mostOf } from "../lists.ts";
 import type { Program } from "../program/program.ts";
 import { childrenOf, type Node, unknownNode, walk } from "../syntax/tree.ts";
 
@@ -59,7 +60,7 @@ function waysOf(node: Node, inner: readonly Ways[], emptyIsLast: boolean): Ways 
     case "conditional": {
       // A lookaround that is asked adds no way of its own to the two.
       const through = inner.reduce((sum, ways) => sum + ways.through, 0);
-      return { through, most: Math.max(through, ...inner.map(({ most }) => most)), out: Math.max(through, ...inner.map(({ out }) => out)) };
+      return { through, most: Math.max(through, mostOf(inner.map(({ most }) => most))), out: Math.max(through, mostOf(inner.map(({ out }) => out))) };
     }
     case "sequence":
       return inSequence(inner);

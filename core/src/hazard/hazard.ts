@@ -13,6 +13,7 @@ import { everyMatch } from "../automaton/every-match.ts";
 import { MAX_EDGES, MAX_STATES, PathAutomaton } from "../automaton/paths.ts";
 import { type Bounds, exactBounds } from "../automaton/walk.ts";
 import { writtenOut } from "../automaton/written-out.ts";
+import { leastOf, mostOf } from "../lists.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
@@ -337,8 +338,8 @@ class Assessment {
       this.findings.push({
         growth,
         degree,
-        start: Math.min(...parts.map(({ start }) => start)),
-        end: Math.max(...parts.map(({ end }) => end)),
+        start: leastOf(parts.map(({ start }) => start)),
+        end: mostOf(parts.map(({ end }) => end)),
         parts,
         attack,
         stretch: attack.pump,
@@ -473,8 +474,8 @@ class Assessment {
       this.findings.push({
         growth,
         degree,
-        start: Math.min(...blamed.map(({ start }) => start)),
-        end: Math.max(...blamed.map(({ end }) => end)),
+        start: leastOf(blamed.map(({ start }) => start)),
+        end: mostOf(blamed.map(({ end }) => end)),
         parts: blamed,
         attack: shortest.attack,
         stretch: this.alphabet.spell(candidate.word),
@@ -500,7 +501,7 @@ class Assessment {
       const { min } = view.bounds[view.program.loops.indexOf(loop)] as Bounds;
       return min > 0 ? Math.ceil(loop.min / min) : 1;
     });
-    const most = Math.min(Math.max(1, ...times), Math.ceil(LONGEST_PUMP / pump.length));
+    const most = Math.min(Math.max(1, mostOf(times)), Math.ceil(LONGEST_PUMP / pump.length));
     return new Set([rootOf(pump), pump, pump.repeat(most)]);
   }
 
@@ -531,7 +532,7 @@ class Assessment {
     const inside = ({ node }: Loop) => parts.some((other) => other.node !== node && other.node.start <= node.start && node.end <= other.node.end);
     const outer = parts.filter((loop) => !inside(loop));
     const bounds = outer.filter((loop) => !(view.bounds[view.program.loops.indexOf(loop)] as Bounds).exact && loop.max < UNBOUNDED).map(({ max }) => max);
-    return bounds.length > 0 ? Math.min(...bounds) : null;
+    return bounds.length > 0 ? leastOf(bounds) : null;
   }
 
   /** The loops that turn in the candidate's readings, in the order of the pattern. */

@@ -1,4 +1,5 @@
 /** How long a match of a program can be. */
+import { leastOf, mostOf } from "../lists.ts";
 import { childrenOf, type Node, unknownNode, walk, waysOf } from "../syntax/tree.ts";
 import type { Program } from "./program.ts";
 
@@ -47,7 +48,7 @@ function lengthOf(node: Node, inner: readonly Lengths[], codePoints: boolean): L
       return { least: 1, most: codePoints ? 2 : 1 };
     case "set": {
       const strings = node.strings.map((s) => s.length);
-      return { least: Math.min(1, ...strings), most: Math.max(codePoints ? 2 : 1, ...strings.map((l) => 2 * l)) };
+      return { least: Math.min(1, leastOf(strings)), most: Math.max(codePoints ? 2 : 1, mostOf(strings.map((l) => 2 * l))) };
     }
     case "group":
     case "atomic":
@@ -62,7 +63,7 @@ function lengthOf(node: Node, inner: readonly Lengths[], codePoints: boolean): L
     case "alternation":
     case "conditional": {
       const ways = node.kind === "conditional" ? waysOf(inner) : inner;
-      return { least: Math.min(...ways.map((i) => i.least)), most: Math.max(...ways.map((i) => i.most)) };
+      return { least: leastOf(ways.map((i) => i.least)), most: mostOf(ways.map((i) => i.most)) };
     }
     case "quantifier": {
       const { least, most } = inner[0] as Lengths;

@@ -2,7 +2,9 @@
  * A text that every match of a pattern holds, so that a search can look for it first, by the host string's own means,
  * and pass over whatever comes before it.
  */
+
 import { type CharSet, countOf } from "../charset/charset.ts";
+import { leastOf, mostOf } from "../lists.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, type Node, type NodeOf, unknownNode, walk, waysOf } from "../syntax/tree.ts";
 import type { Program } from "./program.ts";
@@ -106,7 +108,7 @@ function knownOf(node: Node, inner: readonly Known[], codePoints: boolean): Know
       const [only] = inner;
       if (inner.length === 1 && only && node.kind === "alternation") return only;
       const ways = node.kind === "conditional" ? waysOf(inner) : inner;
-      return { ...ANYTHING, least: Math.min(...ways.map(({ least }) => least)), most: Math.max(...ways.map(({ most }) => most)) };
+      return { ...ANYTHING, least: leastOf(ways.map(({ least }) => least)), most: mostOf(ways.map(({ most }) => most)) };
     }
     case "quantifier": {
       const { min, max } = node;

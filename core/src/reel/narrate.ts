@@ -5,6 +5,7 @@
  * the text between the offsets before and after, `{found}` the character that stands there, `{at}` and `{to}` the
  * offsets; the other names are in `fill`.
  */
+import { append } from "../lists.ts";
 import { Kind } from "../machine/events.ts";
 import type { AssertionKind, Node, NodeOf, Span, VerbKind } from "../syntax/tree.ts";
 import { MODE_WORDS } from "../syntax/words.ts";
@@ -137,7 +138,7 @@ function fillIn(template: string, reel: Reel, frame: Frame): Phrase[] {
   for (let open = template.indexOf("{"); open >= 0; open = template.indexOf("{", at)) {
     const close = template.indexOf("}", open);
     if (open > at) out.push(words(template.slice(at, open)));
-    out.push(...fill(template.slice(open + 1, close), reel, frame));
+    append(out, fill(template.slice(open + 1, close), reel, frame));
     at = close + 1;
   }
   if (at < template.length) out.push(words(template.slice(at)));

@@ -7,12 +7,14 @@
  * there are finitely many states, and all of them are looked at, breadth first. Where every text leads both to the same
  * result, they are the same; else a text of those that tell them apart is given, a shortest one first.
  */
+
 import { Alphabet, type Mask } from "../automaton/alphabet.ts";
 import { everyMatch } from "../automaton/every-match.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
 import { keyOfProvisos, NO_THREADS, type Proviso, placesAfter, type ThreadSet, Threads, withProvisos } from "../automaton/threads.ts";
 import { exactBounds, exitsBy, type Place, Walk } from "../automaton/walk.ts";
 import { Watches } from "../automaton/watches.ts";
+import { append } from "../lists.ts";
 import type { MatchMode } from "../machine/search.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
@@ -214,7 +216,7 @@ class Side {
       if (dues === "unknown" || dues === "unmet") continue;
       const extra = { ...thread.extra, dues };
       if (!isMatch) {
-        for (const place of placesAfter(this.walk, { ...thread, extra }, this.endOnly)) next.push(...this.closure(place, symbol, after));
+        for (const place of placesAfter(this.walk, { ...thread, extra }, this.endOnly)) append(next, this.closure(place, symbol, after));
       } else if (thread.closing) next.push({ ...thread, ahead: this.endOnly, closing: false, extra });
       else if (dues.length > 0) next.push({ ...thread, ahead: masks.all, extra });
       else {
@@ -223,7 +225,7 @@ class Side {
         break;
       }
     }
-    if (this.restarts && found === null && symbol !== edge) next.push(...this.attempt(symbol, after));
+    if (this.restarts && found === null && symbol !== edge) append(next, this.attempt(symbol, after));
     return { threads: distinct(next), best: found, watched: after };
   }
 

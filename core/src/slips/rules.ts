@@ -2,7 +2,9 @@
  * Likely mistakes as rules over the tree: each says where it sees one, how it is mended, and texts that may show it. A rule
  * asks for the shape in which the mistake is made, not for every place where it could be.
  */
+
 import { contains } from "../charset/charset.ts";
+import { append } from "../lists.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { foreignSpellings } from "../syntax/foreign.ts";
 import { anchorOf, type Node, type NodeOf, type Span, standsForMore } from "../syntax/tree.ts";
@@ -436,7 +438,7 @@ function varies(shape: Shape, node: Node): boolean {
   const waiting: Node[] = [node];
   for (let each = waiting.pop(); each; each = waiting.pop()) {
     if (each.kind === "any" || each.kind === "set" || (each.kind === "quantifier" && each.min !== each.max)) return true;
-    if (each.kind === "sequence") waiting.push(...each.items);
+    if (each.kind === "sequence") append(waiting, each.items);
     if (each.kind === "group" || each.kind === "quantifier" || each.kind === "atomic") waiting.push(each.body);
   }
   return shape.width(node).least !== shape.width(node).most;

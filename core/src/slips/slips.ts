@@ -2,7 +2,9 @@
  * Likely mistakes that a pattern shows: each with a sentence, a text that shows it, and how it is mended, with what was
  * proved of that.
  */
+
 import { findSlices } from "../linear/find.ts";
+import { append } from "../lists.ts";
 import { compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { acceptsText, type RelationKind, relate } from "../relate/relate.ts";
@@ -42,7 +44,7 @@ export function* slipsOf(program: Program): Generator<number, Slip[]> {
       yield slips.length;
     }
   }
-  slips.push(...(yield* ofTheWhole(program, slips)));
+  append(slips, yield* ofTheWhole(program, slips));
   return slips.sort((one, other) => one.start - other.start || one.end - other.end);
 }
 

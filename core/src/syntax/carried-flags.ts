@@ -1,6 +1,8 @@
 /** Flags when a pattern is read in another dialect: which come along, which do not, and which come back later. */
+
 import type { Dialect, DialectName, Flag, Options } from "../dialect/dialect.ts";
 import { dialectOf } from "../dialect/index.ts";
+import { append } from "../lists.ts";
 import { flagsIn, readFlags } from "./flags.ts";
 
 /** Flags that a dialect had and the one after it has not; they are kept for the way back. */
@@ -93,7 +95,7 @@ export function carryFlags(flags: string, from: Dialect, to: Dialect, left: read
     if (!before) continue;
     const lasting = flagsIn(before, each.flags).filter((letter) => {
       const comes = before.name === to.name ? [letter] : flagsIn(to, translateFlags(letter, before, to));
-      back.push(...comes);
+      append(back, comes);
       return comes.length === 0;
     });
     if (lasting.length > 0) stays.push({ dialect: each.dialect, flags: lasting.join("") });

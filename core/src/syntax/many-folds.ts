@@ -34,7 +34,7 @@ function folded(node: NodeOf<"character">): Node {
 }
 
 function taking(fold: string, folding: FoldingRule | null, { start, end }: Pick<Node, "start" | "end">): Node {
-  const set = setOfText(String.fromCodePoint(...(manyFolds().to.get(fold) ?? [])));
+  const set = setOfText((manyFolds().to.get(fold) ?? []).map((codePoint) => String.fromCodePoint(codePoint)).join(""));
   return { kind: "set", set, fixed: EMPTY_SET, strings: spellings(fold), negated: false, items: [], folding, start, end };
 }
 

@@ -5,10 +5,12 @@
  * piece of the pattern is, the dialect's table of operators says; each kind of it is read in a file of its own.
  * Grammars: ECMA-262 (2025) §22.2.1 and Annex B.1.2; the others as their dialect's file says.
  */
+
 import { complement, EMPTY_SET, FULL_SET } from "../charset/charset.ts";
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { AnchorKind } from "../dialect/assertions.ts";
 import type { Dialect, Escape, Operator, Options } from "../dialect/dialect.ts";
+import { append } from "../lists.ts";
 import { isAsciiLetter, isDigit } from "../text/characters.ts";
 import { unknownKey } from "../unknown.ts";
 import { lineBreak, noPair } from "./anchors.ts";
@@ -97,7 +99,7 @@ class Parser {
     const diagnostics = [...reader.diagnostics].sort((a, b) => a.start - b.start);
     const { manyFolds, loneLetters, lookbehind } = this.dialect.semantics;
     const root = manyFolds ? withManyFolds(asTyped) : loneLetters ? withLoneLetters(asTyped) : asTyped;
-    if (diagnostics.length === 0) diagnostics.push(...settleLookbehinds(root, lookbehind, tree.renumbers));
+    if (diagnostics.length === 0) append(diagnostics, settleLookbehinds(root, lookbehind, tree.renumbers));
     return {
       root,
       groups: tree.groups,

@@ -2,8 +2,10 @@
  * How many characters a part of a pattern can take, for dialects whose lookbehinds must have widths that are known.
  * Counted as python's re counts: lookarounds take nothing, a back-reference what its group takes.
  */
+
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Lookbehind } from "../dialect/dialect.ts";
+import { leastOf, mostOf } from "../lists.ts";
 import { Reckoning } from "./bounded.ts";
 import { childrenOf, type Node, type NodeOf, settleLook, standsForMore, unknownNode, walk, walkWritten, waysOf } from "./tree.ts";
 
@@ -130,7 +132,7 @@ function widthOf(node: Node, widths: ReadonlyMap<Node, Width>, widthOfSlot: (slo
 
 function widthOfSet({ strings }: NodeOf<"set">): Width {
   const lengths = strings.map((string) => Array.from(string).length);
-  return strings.length === 0 ? ONE : { least: Math.min(1, ...lengths), most: Math.max(1, ...lengths) };
+  return strings.length === 0 ? ONE : { least: Math.min(1, leastOf(lengths)), most: Math.max(1, mostOf(lengths)) };
 }
 
 /** The parts of a lookbehind that must each have one width. */

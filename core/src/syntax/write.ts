@@ -2,9 +2,11 @@
  * Tree → pattern text, by the tables of a dialect: what it writes reads back as the same tree, whatever the tree was
  * made from. Brackets that do not capture are put where the grammar needs them; spans mean nothing here.
  */
+
 import { type CharSet, complement, contains, countOf, FULL_SET, rangesOf, subtract, unionOf } from "../charset/charset.ts";
 import { WHITE_SPACE } from "../charset/classes.ts";
 import type { Dialect, Escape, GroupOpener, Operator, Options } from "../dialect/dialect.ts";
+import { append } from "../lists.ts";
 import { charactersOf } from "./characters.ts";
 import type { Reading } from "./read.ts";
 import { type AssertionKind, childrenOf, type Node, type NodeOf, type QuantifierMode, standsForMore, unknownNode, walk } from "./tree.ts";
@@ -96,7 +98,7 @@ function writePiece(root: Node, writer: Writer, written: ReadonlyMap<Node, Piece
   for (let node = pending.pop(); node; node = pending.pop()) {
     if (written.has(node)) continue;
     order.push(node);
-    pending.push(...childrenOf(node));
+    append(pending, childrenOf(node));
   }
   for (const node of order.reverse()) pieces.set(node, writer.piece(node, childrenOf(node).map(pieceOf)));
   return pieceOf(root);

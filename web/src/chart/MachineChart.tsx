@@ -2,8 +2,9 @@
  * The machine as a chart: items, choices with their ways numbered in the order of preference, loops, success. The node
  * that acts is marked as the reel winds, and each edge says how often it was taken. It pans, zooms, and is saved as SVG.
  */
+
 import type { ChartNode, Way } from "@lamprey/core";
-import { MOST_CHART_NODES } from "@lamprey/core";
+import { MOST_CHART_NODES, mostOf } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
 import type { ChartLayout } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
@@ -135,7 +136,7 @@ interface DrawingProps {
 
 function Drawing({ layout, traffic, acting, wind }: DrawingProps) {
   const dispatch = useAppDispatch();
-  const most = Math.max(1, ...(traffic?.edges ?? []));
+  const most = Math.max(1, mostOf(traffic?.edges ?? []));
   return (
     <>
       <defs>

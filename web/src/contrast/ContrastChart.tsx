@@ -1,6 +1,7 @@
 /** Steps over the length of the text, a line for each variant; both axes are logarithmic, so that a power is a straight line. */
+
 import type { CurvePoint } from "@lamprey/core";
-import { countWords } from "@lamprey/core";
+import { countWords, mostOf } from "@lamprey/core";
 import { memo } from "react";
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import { LENGTH_AXIS, lengthLabel, power, powerTicks, STEPS_AXIS, TIP, ten } from "../shared/stepsChart.ts";
@@ -17,7 +18,7 @@ function ContrastChart({ names, curves }: { readonly names: readonly string[]; r
       curves.map((curve, i) => [`v${i}`, curve.find((p) => p.length === length)?.steps]).map(([key, steps]) => [key, steps && power(steps)]),
     ),
   }));
-  const top = Math.ceil(Math.max(1, ...curves.flat().map((p) => power(p.steps))));
+  const top = Math.ceil(Math.max(1, mostOf(curves.flat().map((p) => power(p.steps)))));
   return (
     <ResponsiveContainer width="100%" height="100%">
       <LineChart data={rows} margin={{ top: 6, right: 14, bottom: 12, left: 4 }}>

@@ -1,5 +1,7 @@
 /** The depth profiles of all variants on one scale, wound together by step, by offset or by match. */
+
 import type { Profile } from "@lamprey/core";
+import { leastOf, mostOf } from "@lamprey/core";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ContrastFurther, VariantView, Winding } from "../engine/messages.ts";
 import { BOTTOM, drawProfile, LEFT, RIGHT, TOP } from "../reel/drawProfile.ts";
@@ -30,12 +32,12 @@ export function ContrastReels({ further }: { readonly further: ContrastFurther }
   const [zoom, setZoom] = useState(1);
   const [ranges, setRanges] = useState<readonly (Range | null)[]>([]);
   const text = useAppSelector((s) => s.draft.fields.samples.find((sample) => sample.key === s.draft.shown)?.text.length ?? 0);
-  const longest = Math.max(1, ...further.reels.map((reel) => reel.length));
-  const most = { step: longest - 1, offset: text, match: Math.max(0, ...further.reels.map((reel) => reel.matches - 1)) }[by];
+  const longest = Math.max(1, mostOf(further.reels.map((reel) => reel.length)));
+  const most = { step: longest - 1, offset: text, match: Math.max(0, mostOf(further.reels.map((reel) => reel.matches - 1))) }[by];
   const widths = [...WIDTHS.filter((width) => width < longest), longest];
   const scale = widths[Math.min(zoom, widths.length - 1)] ?? longest;
   const shown = ranges.filter((range) => range !== null && range !== undefined);
-  const range: Range = [Math.min(...shown.map(([bottom]) => bottom)), Math.max(...shown.map(([, top]) => top))];
+  const range: Range = [leastOf(shown.map(([bottom]) => bottom)), mostOf(shown.map(([, top]) => top))];
   const tell = useCallback((index: number, own: Range | null) => {
     setRanges((before) => {
       const known = before[index];

@@ -1,5 +1,5 @@
 /** Steps over the length of the attack: exact curves of the pattern's forms, runs of our machine, and real runs of the browser. */
-import { countWords, STEPS_A_SECOND } from "@lamprey/core";
+import { countWords, mostOf, STEPS_A_SECOND } from "@lamprey/core";
 import { memo } from "react";
 import { CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Scatter, Tooltip, XAxis, YAxis } from "recharts";
 import type { Outlook } from "../engine/hazard/messages.ts";
@@ -37,7 +37,7 @@ export const OutlookChart = memo(({ outlook, real, scales, length }: Props) => {
   const log = scales.y === "log";
   const height = (steps: string): number => (log ? power(steps) : Number(steps));
   const tops = outlook.forms.flatMap(({ points }) => points?.map((point) => height(workOf(point))) ?? []);
-  const top = log ? Math.ceil(Math.max(1, ...tops)) : Math.min(LINEAR_TOP, Math.max(1000, ...tops));
+  const top = log ? Math.ceil(Math.max(1, mostOf(tops))) : Math.min(LINEAR_TOP, Math.max(1000, mostOf(tops)));
   const rows = rowsOf(outlook, height, log ? Number.POSITIVE_INFINITY : top);
   const realPoints = real.flatMap(({ length: at, elapsed }) => {
     if (elapsed === null) return [];

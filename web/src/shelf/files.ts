@@ -1,6 +1,7 @@
 /** Files of specimens read: one specimen's, or a whole shelf's; what is wrong with one is said by its line. */
+
 import type { SpecimenFile, SpecimensFile } from "@lamprey/api";
-import { lineColumn, lineStarts } from "@lamprey/core";
+import { append, lineColumn, lineStarts } from "@lamprey/core";
 import { findNodeAtLocation, getNodeValue, type JSONPath, type Node, type ParseError, parseTree, printParseErrorCode } from "jsonc-parser";
 
 export interface TextFile {
@@ -34,8 +35,11 @@ export function gather(files: readonly TextFile[]): Gathered {
       specimens.push(own);
       origins.push({ file, tree, path: [] });
     } else if (isMany(value)) {
-      specimens.push(...value.specimens);
-      origins.push(...value.specimens.map((_, i): Origin => ({ file, tree, path: ["specimens", i] })));
+      append(specimens, value.specimens);
+      append(
+        origins,
+        value.specimens.map((_, i): Origin => ({ file, tree, path: ["specimens", i] })),
+      );
     } else throw new FileFault(file.name, null, "it is no file of specimens: its “format” is another, or its “version”");
   }
   return { file: { format: "lamprey-specimens", version: 1, specimens }, origins };

@@ -2,7 +2,9 @@
  * Repairs: other ways to write a pattern that grow less, each with what is proved of it: how the texts that it accepts
  * lie to those of the pattern, what it matches and captures on every text that was tried, and how its own work grows.
  */
+
 import { Forecast } from "../../forecast/forecast.ts";
+import { append, leastOf } from "../../lists.ts";
 import type { MatchTable } from "../../machine/matches.ts";
 import type { MatchMode } from "../../machine/search.ts";
 import { compile } from "../../program/compile.ts";
@@ -114,22 +116,22 @@ class RepairSearch {
         for (const proposal of yield* this.proposalsFrom(attempt)) {
           // What keeps the meaning comes first; what changes it, as a bound does, waits until there is nothing better to do.
           if (proposal.differsOn !== null || proposal.shapes.includes("bounded")) changed.push(proposal);
-          else next.push(...(yield* this.judge(proposal)));
+          else append(next, yield* this.judge(proposal));
         }
         // But for one, so that there is something at all where time is short.
         const [first] = this.repairs.length === 0 ? changed.filter(({ shapes }) => shapes.every((shape) => SHAPES[shape].mayChange)) : [];
-        if (first) changedNext.push(...(yield* this.judge(first)));
+        if (first) append(changedNext, yield* this.judge(first));
       }
       // With several to mend and none that keeps the meaning, what changes it is gone on from.
       if (next.length === 0 && i < CHANGED_ROUNDS) {
-        next.push(...changedNext);
+        append(next, changedNext);
         for (const proposal of changed.filter(({ shapes }) => shapes.length === i + 1 && shapes.every((shape) => SHAPES[shape].mayChange))) {
-          if (next.length < KEPT_A_ROUND && !this.stop()) next.push(...(yield* this.judge(proposal)));
+          if (next.length < KEPT_A_ROUND && !this.stop()) append(next, yield* this.judge(proposal));
         }
       }
       // Once there is something to take, only a shorter way to the same is worth the time.
       const taken = this.repairs.filter((repair) => keepsMeaning(repair) && repair.growth === "linear").map((repair) => repair.pattern.length);
-      const longest = Math.min(...taken, Number.POSITIVE_INFINITY);
+      const longest = Math.min(Number.POSITIVE_INFINITY, leastOf(taken));
       next.sort((a, b) => a.rank - b.rank || a.pattern.length - b.pattern.length);
       round = next.filter((attempt) => attempt.pattern.length < longest).slice(0, KEPT_A_ROUND);
     }

@@ -3,7 +3,9 @@
  * A proposal is a change of the tree: parts, each with the tree that stands in its place. Whether the pattern then means
  * the same, and whether it helps, is found out afterwards, so a shape may propose freely.
  */
+
 import { complement, EMPTY_SET, intersection, setOfText, subtract } from "../../charset/charset.ts";
+import { leastOf, mostOf } from "../../lists.ts";
 import {
   asserted,
   type CharacterNode,
@@ -323,7 +325,7 @@ const anyNumberOf = (body: Node): Node => repeated(body, 0, Number.POSITIVE_INFI
 
 /** The nodes of a kind that touch the finding: inside its quantifiers, or around one of them. */
 function nodesAt<K extends Node["kind"]>(reading: Reading, parts: readonly Span[], kind: K): NodeOf<K>[] {
-  const [from, to] = [Math.min(...parts.map(({ start }) => start)), Math.max(...parts.map(({ end }) => end))];
+  const [from, to] = [leastOf(parts.map(({ start }) => start)), mostOf(parts.map(({ end }) => end))];
   return [...walkWritten(reading.root)].filter((node): node is NodeOf<K> => node.kind === kind && node.start >= from && node.end <= to);
 }
 
@@ -358,12 +360,12 @@ function neighbours(node: Node, parents: ReadonlyMap<Node, Node>): { before: rea
 
 /** All that an attempt must have come through to come to a node: what stands before it, and before what it stands in. */
 function before(node: Node, parents: ReadonlyMap<Node, Node>): Node[] {
-  const found: Node[] = [];
+  const found: Node[][] = [];
   for (let at = node, parent = parents.get(at); parent; at = parent, parent = parents.get(at)) {
-    if (parent.kind === "sequence") found.unshift(...parent.items.slice(0, parent.items.indexOf(at)));
+    if (parent.kind === "sequence") found.push(parent.items.slice(0, parent.items.indexOf(at)));
     else if (parent.kind === "look" || parent.kind === "atomic" || (parent.kind === "quantifier" && parent.max > 1)) break;
   }
-  return found;
+  return found.reverse().flat();
 }
 
 /** The character that a node begins with, where that is one character. */

@@ -2,9 +2,11 @@
  * Texts that tell two patterns apart: what the pattern accepts by each of its ways, one after the other; attacks; what
  * repeats before a match; and every short text over characters that the pattern tells apart.
  */
+
 import { Alphabet } from "../../automaton/alphabet.ts";
 import { PathAutomaton } from "../../automaton/paths.ts";
 import { exactBounds } from "../../automaton/walk.ts";
+import { append } from "../../lists.ts";
 import type { Program } from "../../program/program.ts";
 import { drained } from "../../slices.ts";
 import { textOf } from "../confirm.ts";
@@ -51,7 +53,7 @@ function shortTexts({ samples }: Alphabet): string[] {
   const texts = [""];
   for (let length = 1; length <= LONGEST_SHORT && texts.length < MAX_TEXTS; length++) {
     layer = layer.flatMap((text) => samples.map((sample) => text + sample)).slice(0, MAX_TEXTS);
-    texts.push(...layer);
+    append(texts, layer);
   }
   return texts;
 }

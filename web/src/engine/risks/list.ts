@@ -1,5 +1,5 @@
 /** What the risk list's worker does: finds the patterns of texts and judges them, one after the other, with its progress. */
-import { assess, compile, type DialectName, type Program, read, tablesFor, VERDICT_PATIENCE_MS, type Verdict } from "@lamprey/core";
+import { append, assess, compile, type DialectName, type Program, read, tablesFor, VERDICT_PATIENCE_MS, type Verdict } from "@lamprey/core";
 import { type FoundPattern, patternsInFile } from "@lamprey/sources";
 import { pause } from "../slices.ts";
 import type { Judged, RiskRow } from "./messages.ts";
@@ -23,7 +23,10 @@ export async function judgeList(
     passed += here.passed.length;
     const room = here.patterns.slice(0, Math.max(0, MOST_PATTERNS - found.length));
     beyond += here.patterns.length - room.length;
-    found.push(...room.map((pattern) => ({ file: name, pattern })));
+    append(
+      found,
+      room.map((pattern) => ({ file: name, pattern })),
+    );
     await known([], 0, found.length);
     await pause();
   }
