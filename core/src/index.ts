@@ -105,7 +105,7 @@ export type { Template, TemplatePart } from "./rewrite/template.ts";
 export { rewriteWhole, type WholeRewrite } from "./rewrite/whole.ts";
 export { type Shorter, shorterWays } from "./shorter/shorter.ts";
 export { WAYS, type WayName } from "./shorter/ways.ts";
-export { drained } from "./slices.ts";
+export { drained, NEVER, type Stop } from "./slices.ts";
 export { asideLine, partSlips, withAside } from "./slips/aside.ts";
 export { SLIP_RULES, type SlipCode } from "./slips/messages.ts";
 export { type Proved, type Slip, slipsOf } from "./slips/slips.ts";

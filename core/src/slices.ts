@@ -1,5 +1,11 @@
 /** Long work as generators: it yields how far it has come, so that whoever drives it can pause or leave it. */
 
+/** Says whether work is to end with what it has by now. */
+export type Stop = () => boolean;
+
+/** Work takes the time that it takes. */
+export const NEVER: Stop = () => false;
+
 /** What a work comes to; undefined where it was to be left. */
 export function* within<T>(slices: Generator<number, T>, stop: () => boolean): Generator<number, T | undefined> {
   for (;;) {

@@ -1,4 +1,14 @@
 /** Bounds of requests that name none. */
+import type { Stop } from "@lamprey/core";
 
 /** A run that is asked for no limit of steps stops here: a few seconds of the machine's time. */
 export const DEFAULT_STEP_LIMIT = 100_000_000;
+
+/** Every command answers with what it knows by then (milliseconds): a person waits so long for a line, and a pipeline for a file. */
+export const TIME_LIMIT_MS = 2000;
+
+/** Says, from now on, whether the time is over, or that share of it. */
+export function untilTimeLimit(share = 1): Stop {
+  const started = performance.now();
+  return () => performance.now() - started > share * TIME_LIMIT_MS;
+}

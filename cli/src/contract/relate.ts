@@ -1,5 +1,6 @@
 /** The contract's `relate`: how the sets of whole texts that two patterns accept lie to each other. */
 import { drained, OBSTACLES, type Program, type Relation, relate as relateSlices, type Source } from "@lamprey/core";
+import { untilTimeLimit } from "./limits.ts";
 import { type Answer, programOf } from "./request.ts";
 
 export interface RelateRequest {
@@ -16,12 +17,13 @@ export interface RelateAnswer extends Omit<Answer, "id" | "elapsedMs">, Partial<
 }
 
 export function relate(request: RelateRequest): RelateAnswer {
+  const stop = untilTimeLimit();
   const programs: Program[] = [];
   for (const name of ["left", "right"] as const) {
     const made = programOf(request[name]);
     if ("refused" in made) return { ...made.refused, side: name };
     programs.push(made.program);
   }
-  const { obstacle, ...relation } = drained(relateSlices(programs[0] as Program, programs[1] as Program));
+  const { obstacle, ...relation } = drained(relateSlices(programs[0] as Program, programs[1] as Program, stop));
   return { status: "ok", ...relation, ...(obstacle ? { reason: { code: obstacle, message: OBSTACLES[obstacle] } } : {}) };
 }

@@ -1,5 +1,6 @@
 /** The contract's `risk`: how a pattern's work can grow with the text at worst, with the texts that make it. */
-import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS, type Sample, VERDICT_PATIENCE_MS } from "@lamprey/core";
+import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS, type Sample, type Stop } from "@lamprey/core";
+import { untilTimeLimit } from "./limits.ts";
 import { type Answer, type PatternRequest, programOf } from "./request.ts";
 
 export interface RiskRequest extends PatternRequest {
@@ -27,12 +28,11 @@ export interface RiskAnswer extends Omit<Answer, "id" | "elapsedMs"> {
 
 /** Within the time that a verdict may take; where that is over, what is known by then. */
 export function risk(request: RiskRequest): RiskAnswer {
-  const started = performance.now();
-  return riskWithin(request, () => performance.now() - started > VERDICT_PATIENCE_MS);
+  return riskWithin(request, untilTimeLimit());
 }
 
 /** The same, until `stop` says that it has taken too long. */
-export function riskWithin(request: RiskRequest, stop: () => boolean): RiskAnswer {
+export function riskWithin(request: RiskRequest, stop: Stop): RiskAnswer {
   const made = programOf(request);
   if ("refused" in made) return made.refused;
   const { growth, degree, atLeast, findings, reason, peak } = assessNow(made.program, request.mode, { stop });

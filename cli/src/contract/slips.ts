@@ -1,5 +1,6 @@
 /** The contract's `slips`: likely mistakes that a pattern shows; and, added to it, shorter ways to say the same. */
-import { drained, read, type Shorter, type Slip, shorterWays, slipsOf } from "@lamprey/core";
+import { drained, type Shorter, type Slip, shorterWays, slipsOf } from "@lamprey/core";
+import { untilTimeLimit } from "./limits.ts";
 import { type Answer, type PatternRequest, programOf } from "./request.ts";
 
 export interface SlipsAnswer extends Omit<Answer, "id" | "elapsedMs"> {
@@ -9,7 +10,8 @@ export interface SlipsAnswer extends Omit<Answer, "id" | "elapsedMs"> {
 }
 
 export function slips(request: PatternRequest): SlipsAnswer {
+  const stop = untilTimeLimit();
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  return { status: "ok", slips: drained(slipsOf(made.program)), shorter: drained(shorterWays(read(request))) };
+  return { status: "ok", slips: drained(slipsOf(made.program, stop)), shorter: stop() ? [] : drained(shorterWays(made.program.reading, stop)) };
 }

@@ -9,7 +9,7 @@
 import { findSlices } from "../linear/find.ts";
 import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
-import { drained } from "../slices.ts";
+import { drained, NEVER, type Stop } from "../slices.ts";
 import { nearest } from "../whynot/nearest.ts";
 import { ChoiceTree, type Derived } from "./choices.ts";
 
@@ -32,19 +32,21 @@ const MOST_MENDED = 30;
 const STEP_LIMIT = 200_000;
 const YIELD_EVERY = 20;
 
-export function* examples(program: Program, { mode, count, seed }: ExamplesOptions): Generator<number, Examples> {
+/** Examples of what was derived before it was stopped; yields now and then. */
+export function* examples(program: Program, { mode, count, seed }: ExamplesOptions, stop: Stop = NEVER): Generator<number, Examples> {
   const tree = new ChoiceTree(program, seed);
   const asked: MatchMode = mode === "whole" ? "whole" : "first";
   const derived: Derived[] = [];
   let mended = 0;
   for (const [i, goal] of [null, ...tree.goals()].entries()) {
+    if (stop()) break;
     if (i % YIELD_EVERY === YIELD_EVERY - 1) yield i;
     const made = tree.derive(goal);
     if (!made) continue;
     if (isTaken(program, made.text, asked)) derived.push(made);
     else if (mended < MOST_MENDED && !tree.isHuge) {
       mended++;
-      const { texts } = yield* nearest(program, made.text, asked);
+      const { texts } = yield* nearest(program, made.text, asked, stop);
       if (texts[0]) derived.push({ text: texts[0].text, choices: made.choices });
     }
   }
@@ -53,7 +55,7 @@ export function* examples(program: Program, { mode, count, seed }: ExamplesOptio
   const texts = [...new Set(kept.map(({ text }) => text))];
   return {
     texts,
-    misses: tree.isHuge ? [] : missesOf(program, texts, asked, tree.letters),
+    misses: tree.isHuge || stop() ? [] : missesOf(program, texts, asked, tree.letters),
     covers: tree.parts().map(({ start, end, keys }) => ({ start, end, used: keys.some((key) => made.has(key)) })),
   };
 }

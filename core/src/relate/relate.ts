@@ -6,6 +6,7 @@
  * the first text of a kind is a shortest. What lookarounds demand and atomic groups settle is part of the automata.
  * Every text that is given has been run through the backtracking machine.
  */
+
 import { Alphabet } from "../automaton/alphabet.ts";
 import { Crowds } from "../automaton/crowds.ts";
 import { PathAutomaton } from "../automaton/paths.ts";
@@ -13,6 +14,7 @@ import { exactBounds } from "../automaton/walk.ts";
 import { writtenOut } from "../automaton/written-out.ts";
 import { Forecast } from "../forecast/forecast.ts";
 import type { Program } from "../program/program.ts";
+import { NEVER, type Stop } from "../slices.ts";
 import { grouped } from "../text/visible.ts";
 
 export type RelationKind = "equal" | "left-within-right" | "right-within-left" | "overlapping" | "disjoint" | "undecided";
@@ -41,6 +43,7 @@ export const OBSTACLES = {
   references: "A back-reference takes what its group took, which no automaton can know where that may be one of many texts.",
   stacks: "Groups that take back what others have captured are not followed exactly.",
   inexact: "A lookaround inside another, or a condition on a group, is not followed exactly.",
+  time: "It was stopped before all pairs of states had been looked at.",
   units: "One pattern reads code points and the other code units.",
   size: `The patterns made deterministic have more than ${grouped(MAX_PAIRS)} pairs of states, or more than ${grouped(MAX_WORK)} ways between them.`,
 } as const;
@@ -61,8 +64,8 @@ interface Pair {
   readonly symbol: number;
 }
 
-/** Compares the two; yields the number of pairs looked at now and then. */
-export function* relate(left: Program, right: Program): Generator<number, Relation> {
+/** Compares the two, and says so where it was stopped before all was known; yields the number of pairs looked at now and then. */
+export function* relate(left: Program, right: Program, stop: Stop = NEVER): Generator<number, Relation> {
   const programs = [writtenOut(left), writtenOut(right)] as const;
   const alphabet = Alphabet.of(...programs);
   const sides = programs.map((program) => {
@@ -88,6 +91,10 @@ export function* relate(left: Program, right: Program): Generator<number, Relati
   for (let head = 0; head < pairs.length; head++) {
     if (head >= MAX_PAIRS || tooMuch()) {
       obstacle ??= "size";
+      break;
+    }
+    if (stop()) {
+      obstacle ??= "time";
       break;
     }
     if (work() - yielded > WORK_AT_ONCE) {

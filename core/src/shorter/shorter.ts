@@ -2,7 +2,9 @@
  * Shorter ways to say the same: parts of a pattern that can be written in fewer characters, each proved to change
  * nothing by its form (`form.ts`).
  */
+
 import type { CharSet } from "../charset/charset.ts";
+import { NEVER, type Stop } from "../slices.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { type Reading, read } from "../syntax/read.ts";
 import { type Node, type Span, walkWritten } from "../syntax/tree.ts";
@@ -22,8 +24,8 @@ const LONGEST_PATTERN = 4_000;
 /** Proposals that are read for one pattern. */
 const MOST_READ = 300;
 
-/** Shorter ways to write parts of a pattern that reads, in its order; yields now and then. */
-export function* shorterWays(reading: Reading): Generator<number, Shorter[]> {
+/** Shorter ways to write parts of a pattern that reads, in its order, of those that were looked at before it was stopped; yields now and then. */
+export function* shorterWays(reading: Reading, stop: Stop = NEVER): Generator<number, Shorter[]> {
   const { pattern } = reading.source;
   if (reading.diagnostics.length > 0 || pattern.length > LONGEST_PATTERN) return [];
   const place: Place = { reading, classes: classesOf(reading), written: ({ start, end }) => pattern.slice(start, end) };
@@ -32,9 +34,10 @@ export function* shorterWays(reading: Reading): Generator<number, Shorter[]> {
   const found: Shorter[] = [];
   let looked = 0;
   for (const node of walkWritten(reading.root)) {
+    if (stop()) break;
     for (const proposals of PROPOSING.map((way) => way(place, node))) {
       for (const each of proposals) {
-        if (each.instead.length >= each.end - each.start || isOffered(found, each) || looked >= MOST_READ) continue;
+        if (each.instead.length >= each.end - each.start || isOffered(found, each) || looked >= MOST_READ || stop()) continue;
         yield ++looked;
         if (isSame(reading, each, forms, own)) found.push({ ...each, because: WAYS[each.way] });
       }

@@ -8,7 +8,7 @@ import { append } from "../lists.ts";
 import { compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { acceptsText, type RelationKind, relate } from "../relate/relate.ts";
-import { drained } from "../slices.ts";
+import { drained, NEVER, type Stop } from "../slices.ts";
 import type { Source } from "../syntax/read.ts";
 import { anchorOf, type Node, type Span, walk } from "../syntax/tree.ts";
 import { type SlipCode, slipMessage } from "./messages.ts";
@@ -34,27 +34,28 @@ const MOST_NODES = 5_000;
 /** Slips of one kind that are said of one pattern. */
 const MOST_OF_A_KIND = 5;
 
-/** The slips of a program's pattern, in its order; yields now and then. */
-export function* slipsOf(program: Program): Generator<number, Slip[]> {
+/** The slips of a program's pattern, in its order, of those that were looked at before it was stopped; yields now and then. */
+export function* slipsOf(program: Program, stop: Stop = NEVER): Generator<number, Slip[]> {
   const shape = new Shape(program);
   const slips: Slip[] = [];
   for (const rule of shape.nodes.length > MOST_NODES ? [] : RULES) {
     for (const suspected of rule(shape).slice(0, MOST_OF_A_KIND)) {
-      slips.push(yield* settled(program, suspected));
+      if (stop()) break;
+      slips.push(yield* settled(program, suspected, stop));
       yield slips.length;
     }
   }
-  append(slips, yield* ofTheWhole(program, slips));
+  if (!stop()) append(slips, yield* ofTheWhole(program, slips, stop));
   return slips.sort((one, other) => one.start - other.start || one.end - other.end);
 }
 
-function* settled(program: Program, { code, words, texts, mending, start, end }: Suspected): Generator<number, Slip> {
+function* settled(program: Program, { code, words, texts, mending, start, end }: Suspected, stop: Stop): Generator<number, Slip> {
   const mended = mending && mendedBy(program, mending);
   const other = mended && compileSource(mended);
   const taken = texts.filter((text) => finds(program, text));
   // A text that only one of them takes shows the most.
   const witness = taken.find((text) => other && !finds(other, text)) ?? taken.find((text) => other && !findsSame(program, other, text)) ?? taken[0] ?? null;
-  const repair = mended && other ? { pattern: mended.pattern, flags: mended.flags, proved: yield* provedOf(program, other) } : null;
+  const repair = mended && other ? { pattern: mended.pattern, flags: mended.flags, proved: yield* provedOf(program, other, stop) } : null;
   return { code, message: slipMessage(code, words), start, end, witness, repair };
 }
 
@@ -101,10 +102,10 @@ function searching({ source }: Program): Program | undefined {
 }
 
 /** How the texts in which the one finds a match lie to those of the other. */
-function* provedOf(program: Program, other: Program): Generator<number, Proved> {
+function* provedOf(program: Program, other: Program, stop: Stop): Generator<number, Proved> {
   const [left, right] = [searching(program), searching(other)];
   if (!left || !right) return "tried";
-  const slices = relate(left, right);
+  const slices = relate(left, right, stop);
   for (let moments = 0; moments < MOST_COMPARED; moments++) {
     const next = slices.next();
     if (next.done) return PROVED[next.value.relation] ?? "tried";
@@ -114,11 +115,11 @@ function* provedOf(program: Program, other: Program): Generator<number, Proved> 
 }
 
 /** What is wrong with the pattern as a whole: nothing matches it, or the empty text does. */
-function* ofTheWhole(program: Program, others: readonly Slip[]): Generator<number, Slip[]> {
+function* ofTheWhole(program: Program, others: readonly Slip[], stop: Stop): Generator<number, Slip[]> {
   const { pattern } = program.source;
   const whole = { start: 0, end: pattern.length };
   if (pattern === "") return [];
-  if (others.every(({ code }) => code !== "anchor-inside") && (yield* takesNothing(program))) {
+  if (others.every(({ code }) => code !== "anchor-inside") && (yield* takesNothing(program, stop))) {
     return [{ ...whole, code: "matches-nothing", message: slipMessage("matches-nothing", []), witness: null, repair: null }];
   }
   // What only asserts is meant to take nothing, and so is what is held at both ends.
@@ -138,10 +139,10 @@ function* ofTheWhole(program: Program, others: readonly Slip[]): Generator<numbe
 /** Kinds of node that take characters. */
 const TAKES: ReadonlySet<Node["kind"]> = new Set(["character", "any", "set", "back-reference"]);
 
-function* takesNothing(program: Program): Generator<number, boolean> {
+function* takesNothing(program: Program, stop: Stop): Generator<number, boolean> {
   const search = searching(program);
   if (!search) return false;
-  const slices = relate(search, search);
+  const slices = relate(search, search, stop);
   for (let moments = 0; moments < MOST_COMPARED; moments++) {
     const next = slices.next();
     if (next.done) return next.value.relation === "equal" && next.value.both === null;

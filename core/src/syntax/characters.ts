@@ -13,7 +13,9 @@ export function charactersOf(node: NodeOf<"character" | "any" | "set">): CharSet
       return folding ? foldedAlike(codePoint, folding) : [codePoint, codePoint];
     }
     default: {
-      const whole = union(node.folding ? closeOverCase(node.set, node.folding) : node.set, node.fixed);
+      const closed = node.folding ? closeOverCase(node.set, node.folding) : node.set;
+      // The set itself where nothing is added: what is asked of it is remembered by it.
+      const whole = node.fixed.length === 0 ? closed : union(closed, node.fixed);
       return node.negated ? complement(whole) : whole;
     }
   }

@@ -8,7 +8,7 @@ import type { MatchMode } from "../machine/search.ts";
 import { compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { relate } from "../relate/relate.ts";
-import { drained } from "../slices.ts";
+import { drained, type Stop } from "../slices.ts";
 import type { Reading, Source } from "../syntax/read.ts";
 import { type Node, walkWritten } from "../syntax/tree.ts";
 
@@ -96,8 +96,8 @@ const FLAGS: readonly (readonly [option: "ignoreCase" | "lineAnchors" | "dotTake
   ["dotTakesAll", "the dot takes line ends too"],
 ];
 
-/** Changes after which the text matches, the smallest first; yields now and then. */
-export function* changesFor(reading: Reading, program: Program, text: string, mode: MatchMode): Generator<number, PatternChange[]> {
+/** Changes after which the text matches, the smallest first, of those that were tried before it was stopped; yields now and then. */
+export function* changesFor(reading: Reading, program: Program, text: string, mode: MatchMode, stop: Stop): Generator<number, PatternChange[]> {
   const found: (Source & { readonly what: string; readonly size: number })[] = [];
   const seen = new Set<string>();
   let tried = 0;
@@ -105,13 +105,14 @@ export function* changesFor(reading: Reading, program: Program, text: string, mo
     const key = JSON.stringify([changed.pattern, changed.flags]);
     if (seen.has(key)) continue;
     seen.add(key);
+    if (stop()) break;
     if (++tried % 20 === 0) yield tried;
     if (matchesIn(changed, text, mode)) found.push({ ...changed, what, size });
   }
   found.sort((one, other) => one.size - other.size);
   const changes: PatternChange[] = [];
   for (const { what, size: _, ...changed } of found.slice(0, MOST_CHANGES)) {
-    changes.push({ pattern: changed.pattern, flags: changed.flags, what, lets: yield* letsIn(program, changed) });
+    changes.push({ pattern: changed.pattern, flags: changed.flags, what, lets: stop() ? null : yield* letsIn(program, changed, stop) });
   }
   return changes;
 }
@@ -146,10 +147,10 @@ function matchesIn(source: Source, text: string, mode: MatchMode): boolean {
 }
 
 /** A shortest text that the change lets in. */
-function* letsIn(program: Program, changed: Source): Generator<number, string | null> {
+function* letsIn(program: Program, changed: Source, stop: Stop): Generator<number, string | null> {
   const other = compileSource(changed);
   if (!other) return null;
-  const slices = relate(program, other);
+  const slices = relate(program, other, stop);
   for (let moments = 0; moments < MOST_COMPARED; moments++) {
     const next = slices.next();
     if (next.done) return next.value.onlyRight;

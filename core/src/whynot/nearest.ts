@@ -14,7 +14,7 @@ import { writtenOut } from "../automaton/written-out.ts";
 import { findSlices } from "../linear/find.ts";
 import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
-import { drained } from "../slices.ts";
+import { drained, NEVER, type Stop } from "../slices.ts";
 
 /** What is done to the text at a place, as a person would write it. */
 export interface TextChange {
@@ -74,8 +74,8 @@ const ASKED = {
   whole: { restarts: false, whole: true },
 } as const satisfies Record<MatchMode, object>;
 
-/** The nearest texts that a pattern matches, asked so; yields how many pairs were looked at. */
-export function* nearest(program: Program, text: string, mode: MatchMode): Generator<number, Nearest> {
+/** The nearest texts that a pattern matches, asked so; none where it was stopped before one was found. Yields how many pairs were looked at. */
+export function* nearest(program: Program, text: string, mode: MatchMode, stop: Stop = NEVER): Generator<number, Nearest> {
   const own = writtenOut(program);
   const alphabet = Alphabet.of(own);
   const automaton = new PathAutomaton(own, alphabet, { ...ASKED[mode], settled: false, bounds: own.loops.map(exactBounds) });
@@ -86,7 +86,7 @@ export function* nearest(program: Program, text: string, mode: MatchMode): Gener
   for (let cost = 0; cost <= MOST_EDITS; cost++) {
     for (const pair of search.settle(cost)) {
       if (search.size % YIELD_EVERY === 0) yield search.size;
-      if (search.size > MOST_PAIRS || automaton.full) {
+      if (search.size > MOST_PAIRS || automaton.full || stop()) {
         cut = true;
         break;
       }

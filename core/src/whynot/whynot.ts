@@ -1,6 +1,8 @@
 /** Why a text does not match: how far the best attempt came, the nearest texts that would, and the least changes of the pattern. */
+
 import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
+import { NEVER, type Stop } from "../slices.ts";
 import { changesFor, type PatternChange } from "./changes.ts";
 import { type Nearest, nearest } from "./nearest.ts";
 import { furthest, type Reach } from "./reach.ts";
@@ -13,11 +15,14 @@ export interface WhyNot extends Nearest {
 /** A longer text is not compared with nearer ones: the pairs that are looked at grow with it. */
 export const LONGEST_TEXT = 10_000;
 
-/** Of a text that does not match, asked so. Yields now and then. */
-export function* whyNot(program: Program, text: string, mode: MatchMode): Generator<number, WhyNot> {
+/**
+ * Of a text that does not match, asked so; what is known by the time that it is stopped. Yields now and then.
+ * @param stopNearest ends the search for the nearest texts, so that there is time left for the changes
+ */
+export function* whyNot(program: Program, text: string, mode: MatchMode, stop: Stop = NEVER, stopNearest: Stop = stop): Generator<number, WhyNot> {
   const reach = furthest(program, text, mode);
   yield 0;
-  const near: Nearest = text.length > LONGEST_TEXT ? { texts: [], exact: false } : yield* nearest(program, text, mode);
-  const changes = yield* changesFor(program.reading, program, text, mode);
+  const near: Nearest = text.length > LONGEST_TEXT ? { texts: [], exact: false } : yield* nearest(program, text, mode, stopNearest);
+  const changes = yield* changesFor(program.reading, program, text, mode, stop);
   return { reach, ...near, changes };
 }

@@ -1,0 +1,48 @@
+/** Every command answers within its time, with what it knows by then, whatever it is asked. */
+import { expect, test } from "@jest/globals";
+import { onlyDeep } from "../../scripts/depth.mjs";
+import { examples } from "../src/contract/examples.ts";
+import { answerLine } from "../src/contract/lines.ts";
+import { match } from "../src/contract/match.ts";
+import { relate } from "../src/contract/relate.ts";
+import { examplesRequest, matchRequest, relateRequest, slipsRequest, whynotRequest } from "../src/contract/requests.ts";
+import { slips } from "../src/contract/slips.ts";
+import { whynot } from "../src/contract/whynot.ts";
+
+const COMMANDS = {
+  whynot: (line: string) => answerLine(line, whynotRequest, whynot),
+  match: (line: string) => answerLine(line, matchRequest, match),
+  examples: (line: string) => answerLine(line, examplesRequest, examples),
+  slips: (line: string) => answerLine(line, slipsRequest, slips),
+  relate: (line: string) => answerLine(line, relateRequest, relate),
+};
+
+const many = (piece: (i: number) => string, count: number): string => Array.from({ length: count }, (_, i) => piece(i)).join("");
+const FAMILY = "👨‍👩‍👧‍👦";
+const CLUSTERS = { dialect: "perl", pattern: many(() => "\\X", 3000) };
+
+type Line = [what: string, command: keyof typeof COMMANDS, request: object];
+const LINES: Line[] = [
+  ["3,000 families", "whynot", { pattern: many(() => FAMILY, 3000), text: "x" }],
+  ["references to 500 groups", "examples", { dialect: "perl", pattern: `${many(() => "(a*)", 500)}${many((i) => `\\g{${i + 1}}`, 500)}` }],
+  ...onlyDeep<Line>(
+    ["20,000 alternatives", "whynot", { pattern: many((i) => `w${i}|`, 20_000), text: "x", mode: "whole" }],
+    ["3,000 clusters", "slips", CLUSTERS],
+    ["300 lookaheads", "whynot", { pattern: `${many(() => "(?=.*a)", 300)}b`, text: "c" }],
+    ["12,000 letters in either case", "whynot", { dialect: "python", pattern: `(?i)${many(() => "abcdefghijkl", 1000)}`, text: "x" }],
+    ["100,000 lookaheads in each other", "match", { pattern: `${many(() => "(?=", 99_000)}a${many(() => ")", 99_000)}`, text: "aa" }],
+    ["300 lookaheads on 5,000 characters", "match", { pattern: many(() => "(?=.*a)", 300), text: "b".repeat(5000) }],
+    ["3,000 clusters and one less", "relate", { left: CLUSTERS, right: { ...CLUSTERS, pattern: CLUSTERS.pattern.slice(2) } }],
+    ["500 subtractions", "slips", { dialect: "dotnet", pattern: many(() => "[a-z-[aeiou]]", 500) }],
+  ),
+];
+
+/** Seconds of the processor: twice what a quiet machine takes, which others may slow down. */
+const MOST_SECONDS = 6;
+
+test.each(LINES)("%s: %s", (_, command, request) => {
+  const before = process.cpuUsage();
+  const { status } = JSON.parse(COMMANDS[command](JSON.stringify(request))) as { status: string };
+  const { user, system } = process.cpuUsage(before);
+  expect([status, (user + system) / 1e6 < MOST_SECONDS]).toEqual(["ok", true]);
+});
