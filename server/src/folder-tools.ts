@@ -21,6 +21,7 @@ async function using<T>(folder: string, work: (service: Service, specimens: Spec
     const store = await openStore(folder);
     try {
       const specimens = new Specimens(store);
+      await specimens.clearUnfinished();
       await specimens.ensureSearchable();
       return await work(new Service(store, specimens), specimens);
     } finally {

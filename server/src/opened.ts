@@ -26,6 +26,7 @@ async function openAll(folder: string, demo: string): Promise<{ service: Service
   try {
     const store = await openStore(folder);
     const specimens = new Specimens(store);
+    await specimens.clearUnfinished();
     await specimens.ensureSearchable();
     const seeded = await specimens.seed(() => readDemo(demo));
     return { service: new Service(store, specimens), lock, seeded };

@@ -2,11 +2,10 @@
  * What the API asks of the store. Requests come as bytes and answers go as bytes, so that what is large is parsed, checked,
  * kept and written out where the store is, which is not the thread that listens.
  */
-import { BOUNDS } from "@lamprey/api";
-import { fromFile, newSpecimen, specimenInFile } from "@lamprey/api/files";
-import Joi from "joi";
+import { newSpecimen } from "@lamprey/api/files";
 import { readJson } from "./bounded.ts";
 import { EXPORT_FORMAT, EXPORTED_AT_ONCE, ONE_FORMAT } from "./exported.ts";
+import { readImported } from "./importing.ts";
 import { asProblem, Problem, type ProblemDetails, withoutValues } from "./problem.ts";
 import { check, figuresOf, many, specimenChange, specimenQuery, wanted } from "./specimens/schemas.ts";
 import { RESTORED_WITHIN, type Specimens } from "./specimens/specimens.ts";
@@ -20,17 +19,10 @@ export interface Answer {
   readonly defect?: object;
 }
 
-/** Specimens in one file at most: a request that holds more is no export of a person's. */
-const MOST_IMPORTED = 100_000;
-const exported = Joi.object({
-  format: Joi.string().valid(EXPORT_FORMAT.format).required(),
-  version: Joi.number().valid(EXPORT_FORMAT.version).required(),
-  specimens: Joi.array().items(specimenInFile).max(MOST_IMPORTED).required(),
-});
-
 export class Service {
   private readonly store: Store;
   private readonly specimens: Specimens;
+  private importing: Promise<unknown> = Promise.resolve();
 
   constructor(store: Store, specimens: Specimens) {
     this.store = store;
@@ -113,8 +105,11 @@ export class Service {
 
   /** The same; throws a Problem where the file does not fit. */
   async keepAll(body: Uint8Array): Promise<number> {
-    const { specimens } = check(exported, readJson(body, MOST_IMPORTED * BOUNDS.samples));
-    return this.specimens.createAll(specimens.map(fromFile));
+    const specimens = await readImported(body);
+    // One file after the other: what is being kept of one is told by a mark that all of them share.
+    const kept = this.importing.then(() => this.specimens.createAll(specimens));
+    this.importing = kept.catch(() => {});
+    return kept;
   }
 
   /** What is to be done now and then: backups, and what was removed long ago. */

@@ -6,15 +6,18 @@ import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import { pino } from "pino";
 import request from "supertest";
+import { sized } from "../../scripts/depth.mjs";
 import { ROOT } from "../../scripts/workspace.mjs";
 import { gather } from "../../web/src/shelf/files.ts";
 import { createApp } from "../src/app.ts";
 import { Engines } from "../src/engines/engines.ts";
+import { readImported } from "../src/importing.ts";
+import { Problem } from "../src/problem.ts";
 import { readDemo } from "../src/seed.ts";
 import { Service } from "../src/service.ts";
 import { DEMO_FOLDER } from "../src/settings.ts";
 import { Specimens } from "../src/specimens/specimens.ts";
-import { openStore } from "../src/store/store.ts";
+import { openStore, type Store } from "../src/store/store.ts";
 
 /** What a person types on the bench. */
 const LISTS = [
@@ -94,5 +97,70 @@ describe("files that the application saves", () => {
     const third = await server("third", true);
     const { text } = await request(third).get("/api/export").expect(200);
     expect(check("demo.json", text)).toMatch(/^\d\d passed, \d failed, 1 not read$/);
+  });
+});
+
+describe("a file that is no export of a person's", () => {
+  const file = (specimens: unknown) => new TextEncoder().encode(JSON.stringify({ format: "lamprey-specimens", version: 1, specimens }));
+  const one = { title: "Gate", pattern: "a+", dialect: "python", samples: [{ name: "s", text: "a gate" }] };
+
+  test.each<[string, unknown, number]>([
+    ["numbers", Array.from({ length: sized(100_000, 1_000_000) }, () => 1), 8],
+    ["objects that do not fit", Array.from({ length: sized(80_000, 100_000) }, () => ({ a: 1 })), 8],
+    ["one with a million samples that do not fit", [{ ...one, samples: Array.from({ length: 100_000 }, () => 1) }], 1],
+    ["one at fault among many", [...Array.from({ length: 500 }, () => one), { ...one, dialect: "gate" }], 1],
+  ])("%s: refused at the first faults, soon and in little", async (_, specimens, faults) => {
+    const before = process.memoryUsage().heapUsed;
+    const body = file(specimens);
+    const began = performance.now();
+    const problem = await readImported(body).catch((error: unknown) => error);
+    expect(problem).toBeInstanceOf(Problem);
+    expect((problem as Problem).extensions.errors ?? []).toHaveLength(faults);
+    expect([performance.now() - began < 5000, process.memoryUsage().heapUsed - before < 400e6]).toEqual([true, true]);
+  });
+
+  test("many that fit are kept while others have their turn; a failure in the middle leaves nothing", async () => {
+    const data = mkdtempSync(join(tmpdir(), "lamprey-import-"));
+    const store = await openStore(data);
+    const specimens = new Specimens(store);
+    const service = new Service(store, specimens);
+    const list = (removed: boolean) => specimens.list({ search: "", removed, offset: 0, limit: 1 });
+    const count = sized(600, 10_000);
+    let longest = 0;
+    let over = false;
+    const asking = (async () => {
+      const totals = new Set<number>();
+      while (!over) {
+        const asked = performance.now();
+        totals.add((await list(false)).total);
+        totals.add((await list(true)).total);
+        longest = Math.max(longest, performance.now() - asked);
+        await new Promise((resolve) => setTimeout(resolve, 5));
+      }
+      return totals;
+    })();
+    expect(await service.keepAll(file(Array.from({ length: count }, (_, i) => ({ ...one, title: `Gate ${i}` }))))).toBe(count);
+    over = true;
+    // Others saw all of them or none.
+    expect([...(await asking)].filter((total) => total !== 0 && total !== count)).toEqual([]);
+    // Two questions, each behind one batch; a busy machine takes several times as long.
+    expect(longest).toBeLessThan(2000);
+    expect((await list(false)).total).toBe(count);
+
+    // A disk that is full in the middle.
+    const full = Object.assign(Object.create(store) as Store, {});
+    let forks = 0;
+    full.fork = () => {
+      if (++forks === 3) throw new Error("database or disk is full");
+      return store.fork();
+    };
+    await expect(new Service(full, new Specimens(full)).keepAll(file(Array.from({ length: 400 }, () => one)))).rejects.toThrow("full");
+    expect([(await list(false)).total, (await list(true)).total]).toEqual([count, 0]);
+    // A process that was ended in the middle.
+    await store.fork().execute("update specimen set deleted_at = 0 where title = 'Gate 1'");
+    await specimens.clearUnfinished();
+    expect((await list(false)).total).toBe(count - 1);
+    await store.close();
+    rmSync(data, { recursive: true, force: true });
   });
 });

@@ -77,15 +77,27 @@ export const figuresOf = Joi.object<FiguresOf>({
 export const specimenId = id.required();
 
 /** So many faults are said of one request, none of them at length. */
-const MOST_ERRORS = 8;
+export const MOST_ERRORS = 8;
 const MOST_OF_MESSAGE = 200;
 
 /** The value, checked and with defaults; a Problem that says the first fields at fault where it does not fit. */
 export function check<T>(schema: Joi.Schema<T>, value: unknown, convert = false): T {
   const result = schema.validate(value ?? {}, { abortEarly: false, convert });
   if (!result.error) return result.value;
-  const errors = result.error.details
-    .slice(0, MOST_ERRORS)
-    .map((d) => ({ path: d.path.join(".").slice(0, MOST_OF_MESSAGE), message: d.message.slice(0, MOST_OF_MESSAGE) }));
-  throw new Problem("invalid-request", errors.map(({ message }) => message).join(". "), { errors });
+  const errors = result.error.details.slice(0, MOST_ERRORS).map((detail) => faultOf(detail));
+  throw new Problem("invalid-request", faultsSay(errors), { errors });
 }
+
+/** A field at fault, and what is wrong with it. */
+export interface Fault {
+  readonly path: string;
+  readonly message: string;
+}
+
+/** @param at where the value that was validated stands in the request */
+export const faultOf = ({ path, message }: Joi.ValidationErrorItem, at: readonly (string | number)[] = []): Fault => ({
+  path: [...at, ...path].join(".").slice(0, MOST_OF_MESSAGE),
+  message: message.slice(0, MOST_OF_MESSAGE),
+});
+
+export const faultsSay = (faults: readonly Fault[]): string => faults.map(({ message }) => message).join(". ");

@@ -35,6 +35,12 @@ export const RESTORED_WITHIN = 90 * 86_400_000;
 /** Facts about the database: the demo was put into it, and its words are there. */
 const SEEDED = "seeded";
 const WORDED = "words";
+/** When what is being kept is said to have been removed, until all of it is there. */
+const UNFINISHED = new Date(0);
+/** A batch of an import takes so long (milliseconds): others wait no longer for it. */
+const BATCH_TIME = 30;
+/** Specimens that are taken away in one change. */
+const CLEARED_AT_ONCE = 200;
 
 export class Specimens {
   private readonly store: Store;
@@ -47,7 +53,7 @@ export class Specimens {
     const em = this.store.fork();
     const found = searching(search);
     const tagged = tag === "" ? "" : " and instr(s.tags, ?) > 0";
-    const where = `s.deleted_at is ${removed ? "not " : ""}null${found ? ` and ${found.sql}` : ""}${tagged}`;
+    const where = `${removed ? `s.deleted_at > ${UNFINISHED.getTime()}` : "s.deleted_at is null"}${found ? ` and ${found.sql}` : ""}${tagged}`;
     const values = [...(found?.values ?? []), ...(tag === "" ? [] : [joined([tag])])];
     const [{ total }] = (await em.execute(`select count(*) as total from specimen s where ${where}`, [...values])) as [{ total: number }];
     const rows: ExcerptRow[] = await em.execute(
@@ -124,12 +130,35 @@ export class Specimens {
       .transactional(async (em) => this.whole(em as SqlEntityManager, await this.find(em as SqlEntityManager, await this.add(em as SqlEntityManager, fields))));
   }
 
-  /** Keeps all of them or none. */
+  /**
+   * Keeps all of them or none, in batches between which others have their turn. Until all are there each of them is marked as
+   * removed long ago: nobody sees it, and a process that ends in the middle leaves nothing (`clearUnfinished`).
+   */
   async createAll(list: readonly SpecimenFields[]): Promise<number> {
-    await this.store.fork().transactional(async (em) => {
-      for (const fields of list) await this.add(em as SqlEntityManager, fields);
-    });
+    try {
+      for (let at = 0; at < list.length; ) {
+        const until = performance.now() + BATCH_TIME;
+        await this.store.fork().transactional(async (em) => {
+          do await this.add(em as SqlEntityManager, list[at++] as SpecimenFields, randomUUID(), UNFINISHED);
+          while (at < list.length && performance.now() < until);
+        });
+        await new Promise((resolve) => setImmediate(resolve));
+      }
+      await this.store.fork().nativeUpdate(Specimen, { deletedAt: UNFINISHED }, { deletedAt: null });
+    } catch (error) {
+      await this.clearUnfinished();
+      throw error;
+    }
     return list.length;
+  }
+
+  /** Takes away what was being kept when it could not be finished. */
+  async clearUnfinished(): Promise<void> {
+    for (;;) {
+      const rows = await this.store.fork().find(Specimen, { deletedAt: UNFINISHED }, { fields: ["id", "number"], limit: CLEARED_AT_ONCE });
+      if (rows.length === 0) return;
+      await this.store.fork().transactional((em) => this.forget(em as SqlEntityManager, rows));
+    }
   }
 
   /** Puts the demo into a new database, whole or not at all; what a person removes of it stays removed. */
@@ -167,6 +196,7 @@ export class Specimens {
     em: SqlEntityManager,
     { samples, tags = [], template = "", expectations = "", setAside = "", ...own }: SpecimenFields,
     id: string = randomUUID(),
+    deletedAt: Date | null = null,
   ): Promise<string> {
     const now = new Date();
     const [{ number }] = (await em.execute("select coalesce(max(number), 0) + 1 as number from specimen")) as [{ number: number }];
@@ -182,7 +212,7 @@ export class Specimens {
       revision: 1,
       createdAt: now,
       updatedAt: now,
-      deletedAt: null,
+      deletedAt,
       patternAt: now,
       number,
     });
@@ -269,19 +299,25 @@ export class Specimens {
   async purge(which: { readonly before: Date } | { readonly id: string }): Promise<number> {
     return this.store.fork().transactional(async (fork) => {
       const em = fork as SqlEntityManager;
-      const rows = await em.find(Specimen, "id" in which ? { id: which.id } : { deletedAt: { $lt: which.before } }, { fields: ["id", "number", "deletedAt"] });
+      const rows = await em.find(Specimen, "id" in which ? { id: which.id } : { deletedAt: { $gt: UNFINISHED, $lt: which.before } }, {
+        fields: ["id", "number", "deletedAt"],
+      });
       if ("id" in which) {
         const [row] = rows;
         if (!row) throw new Problem("not-found", `No specimen has the id ${which.id}.`);
         if (row.deletedAt === null) throw new Problem("invalid-request", "Only what was removed can be removed for good.");
       }
-      const ids = rows.map(({ id }) => id);
-      await em.nativeDelete(Sample, { specimenId: { $in: ids } });
-      await em.nativeDelete(Earlier, { specimenId: { $in: ids } });
-      for (const { number } of rows) await forgetWords(em, number);
-      await em.nativeDelete(Specimen, { id: { $in: ids } });
-      return ids.length;
+      return this.forget(em, rows);
     });
+  }
+
+  private async forget(em: SqlEntityManager, rows: readonly Pick<SpecimenRow, "id" | "number">[]): Promise<number> {
+    const ids = rows.map(({ id }) => id);
+    await em.nativeDelete(Sample, { specimenId: { $in: ids } });
+    await em.nativeDelete(Earlier, { specimenId: { $in: ids } });
+    for (const { number } of rows) await forgetWords(em, number);
+    await em.nativeDelete(Specimen, { id: { $in: ids } });
+    return ids.length;
   }
 
   /** Specimens that are not removed, as they would be made anew, the oldest first. */
