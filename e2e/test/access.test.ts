@@ -160,6 +160,8 @@ test.each(STATES.filter(([name]) => sized(FIRST.includes(name), true)))("%s has 
   await page.evaluateOnNewDocument(() => localStorage.setItem("lamprey.theme", "deep"));
   await reach(page);
   expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe("deep");
+  // What is hidden for the eye can make the document taller than the window: a second scrollbar, with nothing below.
+  expect(await page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBeLessThanOrEqual(0);
   await page.evaluate(axe);
   expect(await violations(page)).toEqual([]);
   // A theme is an attribute of the page, and colours alone: nothing else has to be looked at again.
@@ -204,5 +206,7 @@ test("by keyboard alone: from the shelf into a specimen, to a flag, through the 
   await waitForPart(page, "sentence", "The backtracker took");
   for (let i = 0; i < 60 && !(await page.evaluate(() => document.activeElement?.getAttribute("role") === "grid")); i++) await press(page, "Shift+Tab");
   await page.keyboard.press("ArrowDown");
+  // It is chosen; Enter winds to where it was found.
+  await page.keyboard.press("Enter");
   await waitForPart(page, "sentence", "The pattern matches");
 });

@@ -127,9 +127,13 @@ describe("seeing why", () => {
     expect(await page.$("[data-part=dialect-changes]")).toBeNull();
   });
 
-  inDepth("a click in the ledger winds to where the match was found", async () => {
+  inDepth("a click in the ledger chooses a match, and Enter winds to where it was found", async () => {
     const page = await stage.open("\\d+", "gate 12, weir 345");
     await page.click("#match-1");
+    await waitFor(page, "it is chosen", () => document.querySelector("#match-1")?.getAttribute("aria-selected") === "true");
+    expect(await page.$("[data-part=sentence]")).toBeNull();
+    await page.focus("[role=grid][aria-label=Matches]");
+    await press(page, "Enter");
     await waitForPart(page, "sentence", "The pattern matches 14–17: “345”.");
   });
 });

@@ -6,6 +6,7 @@
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, within } from "@testing-library/dom";
 import { sized } from "../../scripts/depth.mjs";
+import { store } from "../src/state/store.ts";
 import { cleanup, openBench, part, press, rowsAre, says, until, user, wordsOf } from "./page/page.tsx";
 
 /** What other tests show too, or takes long: for `npm run test:deep` alone. */
@@ -21,6 +22,8 @@ describe("matches", () => {
     await rowsAre("Matches", [/Ulm 41/, /^line 1:1/, /Ulm/, /41/, /Tarrow 7/, /Ulm 39/, /weir 41/]);
     await press("row", /Ulm 39/);
     await rowsAre("Matches", [/Ulm 41/, /Tarrow 7/, /Ulm 39/, /^line 3:16 characters/, /Ulm$/, /39$/, /weir 41/]);
+    // It is chosen, and nothing else is done.
+    expect(store.getState().bench.step).toBeNull();
     const grid = await part("grid", "Matches");
     fireEvent.keyDown(grid, { key: "ArrowDown" });
     await rowsAre("Matches", [/Ulm 41/, /Tarrow 7/, /Ulm 39/, /weir 41/, /^line 4:1/, /weir$/, /41$/]);
@@ -29,9 +32,10 @@ describe("matches", () => {
     await rowsAre("Matches", [/Ulm 41/, /Tarrow 7/, /Ulm 39/, /^line 3:1/, /Ulm$/, /39$/, /weir 41/]);
   });
 
-  test("choosing one winds the reel to where it was found, or to where its attempt began", async () => {
+  test("the reel is wound from one to where it was found, or to where its attempt began", async () => {
     openBench({ text: LEVELS });
     await press("row", /^210–|Tarrow 7/);
+    fireEvent.keyDown(await part("grid", "Matches"), { key: "Enter" });
     await says("sentence", "match");
     await press("button", "began");
     await says("sentence", "attempt begins at 7");

@@ -133,6 +133,7 @@ function Matches({ table, groups, seeking, selected }: MatchesProps) {
   const chosen = useAppSelector((s) => s.bench.chosen);
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
   const controls = useEngineControls();
+  const dispatch = useAppDispatch();
   const turns = useTurns(table, chosen);
   const count = selected?.length ?? table.length;
   const matchAt = (position: number): number => selected?.[position] ?? position;
@@ -157,11 +158,12 @@ function Matches({ table, groups, seeking, selected }: MatchesProps) {
     return shown[index - position - 1] ?? { kind: "match", match: matchAt(index - shown.length) };
   };
   const move = (event: React.KeyboardEvent) => {
+    if (event.key === "Enter" && event.target === event.currentTarget && position >= 0) controls.chooseMatch(chosen);
     const by = { ArrowDown: 1, ArrowUp: -1 }[event.key] ?? 0;
     if (by === 0 || count === 0) return;
     event.preventDefault();
     const from = position >= 0 ? position : by > 0 ? -1 : 0;
-    controls.chooseMatch(matchAt(Math.min(count - 1, Math.max(0, from + by))));
+    dispatch(matchChosen(matchAt(Math.min(count - 1, Math.max(0, from + by)))));
   };
   return (
     <>
@@ -170,7 +172,7 @@ function Matches({ table, groups, seeking, selected }: MatchesProps) {
         <span className="pr-2 text-right">from–to</span>
         <span>{stale ? "of the last good pattern" : selected ? `text, ${plural(count, "match", "matches")} of ${number(table.length)}` : "text"}</span>
       </div>
-      <Rows rows={{ count: count + shown.length, at }} name="Matches" chosenRow={position} onKeyDown={move} stale={stale}>
+      <Rows rows={{ count: count + shown.length, at }} name="Matches" filter={selected} chosenRow={position} onKeyDown={move} stale={stale}>
         {table.length === 0 && <NoMatch empty={text === ""} cut={result?.cut !== null} />}
         {table.length > 0 && count === 0 && <p className="p-4 text-ink-2">No match holds “{seeking.holds}”.</p>}
       </Rows>
@@ -181,6 +183,8 @@ function Matches({ table, groups, seeking, selected }: MatchesProps) {
 interface RowsProps {
   readonly rows: { readonly count: number; readonly at: (index: number) => Row };
   readonly name: string;
+  /** With another one the rows are seen from the top; null where there is none. */
+  readonly filter?: Int32Array | null;
   /** The row that is kept in view; −1 for none. */
   readonly chosenRow?: number;
   readonly onKeyDown?: (event: React.KeyboardEvent) => void;
@@ -189,9 +193,8 @@ interface RowsProps {
 }
 
 /** Rows of which only those in view are made. */
-function Rows({ rows, name, chosenRow = -1, onKeyDown, stale = false, children }: RowsProps) {
+function Rows({ rows, name, filter = null, chosenRow = -1, onKeyDown, stale = false, children }: RowsProps) {
   const dispatch = useAppDispatch();
-  const controls = useEngineControls();
   const scroller = useRef<HTMLDivElement>(null);
   const result = useAppSelector((s) => s.bench.result);
   const chosen = useAppSelector((s) => s.bench.chosen);
@@ -203,6 +206,9 @@ function Rows({ rows, name, chosenRow = -1, onKeyDown, stale = false, children }
   useEffect(() => {
     if (chosenRow > 0) virtual.scrollToIndex(chosenRow, { align: "auto" });
   }, [virtual, chosenRow]);
+  useEffect(() => {
+    if (filter) virtual.scrollToOffset(0);
+  }, [virtual, filter]);
   if (!table) return null;
   const stretch = (match: number): Stretch => ({ start: table.start(match), end: table.end(match) });
   return (
@@ -232,7 +238,7 @@ function Rows({ rows, name, chosenRow = -1, onKeyDown, stale = false, children }
               aria-rowindex={item.index + 1}
               data-row={row.kind}
               {...(row.kind === "match"
-                ? { id: `match-${row.match}`, "aria-selected": row.match === chosen, onClick: () => controls.chooseMatch(row.match) }
+                ? { id: `match-${row.match}`, "aria-selected": row.match === chosen, onClick: () => dispatch(matchChosen(row.match)) }
                 : {})}
             >
               {row.kind === "match" ? (
@@ -266,6 +272,7 @@ function useRowVirtualizer(count: number, scroller: RefObject<HTMLDivElement | n
 function Alike({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (seeking: Seeking) => void }) {
   const controls = useEngineControls();
   const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const dispatch = useAppDispatch();
   const [found, setFound] = useState<Values | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const { group, holds } = seeking;
@@ -300,7 +307,7 @@ function Alike({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (s
                 style={{ top: item.start, height: ROW_HEIGHT }}
                 title="Show the matches that hold this"
                 onClick={() => {
-                  controls.chooseMatch(value.first);
+                  dispatch(matchChosen(value.first));
                   seek({ group, holds: value.text ?? "", alike: false });
                 }}
               >

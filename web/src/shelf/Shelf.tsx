@@ -76,7 +76,7 @@ export function Shelf() {
   };
 
   return (
-    <main className="h-full overflow-auto">
+    <main className="relative h-full overflow-auto">
       <InBar>
         <span className="part-name text-[16px] text-ink-2">Shelf</span>
       </InBar>
