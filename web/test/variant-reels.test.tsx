@@ -7,7 +7,7 @@ import { afterEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, within } from "@testing-library/dom";
 import { sized } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
-import { caret, cleanup, GAUGE_LOG, openBench, part, press, rowsAre, says, type, until, wordsOf } from "./page/page.tsx";
+import { caret, cleanup, GAUGE_LOG, key, openBench, part, press, rowsAre, says, type, until, wordsOf } from "./page/page.tsx";
 
 /** What other tests show too, or takes long: for `npm run test:deep` alone. */
 const inDepth = sized(test.skip, test);
@@ -39,6 +39,23 @@ describe("the reels of the variants", () => {
     fireEvent.change(within(region).getByRole("slider"), { target: { value: "6" } });
     await says("wound", "step 7");
     await until("both are at the seventh", () => sentences(region).every((sentence) => sentence.startsWith("7: ")));
+  });
+
+  test("are wound by the keys that wind a reel, and the one that is not shown stays where it is", async () => {
+    const region = await reels();
+    await until("both are at the first", () => sentences(region).every((sentence) => sentence.startsWith("1: ")));
+    const before = store.getState().bench.step;
+    key("stepOn");
+    await until("both are at the second", () => sentences(region).every((sentence) => sentence.startsWith("2: ")));
+    key("lastStep");
+    await says("wound", /^step \d\d/);
+    key("firstStep");
+    await until("both are at the first", () => sentences(region).every((sentence) => sentence.startsWith("1: ")));
+    key("matchOn");
+    await says("wound", "match 1");
+    key("backtrackOn");
+    await says("missed-all", "That key winds one reel alone");
+    expect(store.getState().bench.step).toBe(before);
   });
 
   test("by match: one that has no such match says so", async () => {

@@ -1,6 +1,7 @@
 /** The keys of the bench: what the table of keys asks for, done. */
 import { type RefObject, useEffect } from "react";
 import { WINDINGS } from "../reel/transport.ts";
+import { windCompared } from "../run/comparedReels.ts";
 import type { EngineControls } from "../run/controls.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
 import { keyOf } from "../shared/keys.ts";
@@ -24,8 +25,9 @@ export function useBenchKeys(controls: EngineControls, pattern: RefObject<Patter
       event.preventDefault();
       event.stopPropagation();
       const context: ActionContext = { controls, pattern: pattern.current, dispatch: store.dispatch, state: store.getState };
-      if (winding) winding.wind(controls);
-      else action?.act(context);
+      if (winding) {
+        if (!windCompared(name)) winding.wind(controls);
+      } else action?.act(context);
     };
     window.addEventListener("keydown", press, { capture: true });
     return () => window.removeEventListener("keydown", press, { capture: true });

@@ -7,10 +7,12 @@ import type { ContrastFurther, VariantView, Winding } from "../engine/messages.t
 import { BOTTOM, drawProfile, LEFT, RIGHT, TOP } from "../reel/drawProfile.ts";
 import { Sentence } from "../reel/Sentence.tsx";
 import { around } from "../reel/window.ts";
+import { useWindingKeys } from "../run/comparedReels.ts";
 import { useEngineControls } from "../run/controls.ts";
+import type { KeyName } from "../shared/keys.ts";
 import { useTheme } from "../shared/theme.ts";
 import { number, plural } from "../shared/words.ts";
-import { useAppSelector } from "../state/store.ts";
+import { store, useAppSelector } from "../state/store.ts";
 import { VariantMark } from "./VariantMark.tsx";
 
 const WAYS: readonly { readonly by: Winding["by"]; readonly name: string }[] = [
@@ -33,7 +35,8 @@ export function ContrastReels({ further }: { readonly further: ContrastFurther }
   const [ranges, setRanges] = useState<readonly (Range | null)[]>([]);
   const text = useAppSelector((s) => s.draft.fields.samples.find((sample) => sample.key === s.draft.shown)?.text.length ?? 0);
   const longest = Math.max(1, mostOf(further.reels.map((reel) => reel.length)));
-  const most = { step: longest - 1, offset: text, match: Math.max(0, mostOf(further.reels.map((reel) => reel.matches - 1))) }[by];
+  const mostBy = { step: longest - 1, offset: text, match: Math.max(0, mostOf(further.reels.map((reel) => reel.matches - 1))) };
+  const most = mostBy[by];
   const widths = [...WIDTHS.filter((width) => width < longest), longest];
   const scale = widths[Math.min(zoom, widths.length - 1)] ?? longest;
   const shown = ranges.filter((range) => range !== null && range !== undefined);
@@ -47,7 +50,32 @@ export function ContrastReels({ further }: { readonly further: ContrastFurther }
       return next;
     });
   }, []);
-  const wind = (to: number) => setValue(Math.max(0, Math.min(most, to)));
+  const [missed, setMissed] = useState(false);
+  const wind = (to: number) => {
+    setMissed(false);
+    setValue(Math.max(0, Math.min(most, to)));
+  };
+  const windBy = (way: Winding["by"], to: number) => {
+    setBy(way);
+    setMissed(false);
+    setValue(Math.max(0, Math.min(mostBy[way], to)));
+  };
+  useWindingKeys((key) => {
+    const caret = store.getState().bench.sampleCaret;
+    const ways: Partial<Record<KeyName, () => void>> = {
+      stepBack: () => wind(value - 1),
+      stepOn: () => wind(value + 1),
+      firstStep: () => wind(0),
+      lastStep: () => wind(most),
+      matchBack: () => windBy("match", by === "match" ? value - 1 : 0),
+      matchOn: () => windBy("match", by === "match" ? value + 1 : 0),
+      offsetBack: () => windBy("offset", caret),
+      offsetOn: () => windBy("offset", caret),
+    };
+    const way = ways[key];
+    if (way) way();
+    else setMissed(true);
+  });
   return (
     <section className="flex h-full bg-sheet [contain:layout_paint_style]" aria-label="Reels of the variants">
       <div className="flex w-[222px] shrink-0 flex-col gap-2 px-4 pt-2">
@@ -81,6 +109,11 @@ export function ContrastReels({ further }: { readonly further: ContrastFurther }
             {by} <b>{number(by === "offset" ? value : value + 1)}</b>
           </span>
         </div>
+        {missed && (
+          <p className="text-[12px] text-ink-2" role="status" data-part="missed-all">
+            That key winds one reel alone. These are wound by step, by offset and by match.
+          </p>
+        )}
         <input
           type="range"
           aria-label={`Wind all by ${by}`}
