@@ -1,5 +1,7 @@
 /** Real engines asked: what they find, and those that hang, print garbage, print without end, or die. */
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { spawn } from "node:child_process";
+import { once } from "node:events";
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { beforeAll, describe, expect, test } from "@jest/globals";
@@ -8,6 +10,8 @@ import express from "express";
 import { pino } from "pino";
 import request from "supertest";
 import { onlyDeep } from "../../scripts/depth.mjs";
+import { ROOT } from "../../scripts/workspace.mjs";
+import { confined } from "../src/engines/confined.ts";
 import { Engines } from "../src/engines/engines.ts";
 import { engineRoutes } from "../src/engines/routes.ts";
 import { ENGINES, type EngineRow } from "../src/engines/table.ts";
@@ -236,3 +240,37 @@ describe("over HTTP", () => {
     await request(app).delete("/api/engines/node").expect(405);
   });
 });
+
+/** Only the kernel can bound a process whose server is gone. */
+const bounded = existsSync("/usr/bin/prlimit") ? test : test.skip;
+
+describe("a process of an engine", () => {
+  bounded("ends with its server, even one that was killed", async () => {
+    const said = join(mkdtempSync(join(tmpdir(), "lamprey-engine-")), "process");
+    const endless = `require("node:fs").writeFileSync(${JSON.stringify(said)}, String(process.pid)); for (;;);`;
+    const server = `import { confined } from "./server/dist/engines/confined.js"; confined(process.execPath, ["-e", ${JSON.stringify(endless)}], { timeout: 1000 });`;
+    const child = spawn(process.execPath, ["--input-type=module", "-e", server], { cwd: ROOT, stdio: "inherit" });
+    while (!existsSync(said) || readFileSync(said, "utf8") === "") await new Promise((done) => setTimeout(done, 20));
+    const engine = Number(readFileSync(said, "utf8"));
+    child.kill("SIGKILL");
+    await once(child, "exit");
+    // At once; or after the three seconds of the processor that it may use, where only those can be bounded.
+    for (let i = 0; i < 300 && isThere(engine); i++) await new Promise((done) => setTimeout(done, 100));
+    expect(isThere(engine)).toBe(false);
+  });
+
+  bounded("is refused more memory than it may have", async () => {
+    const grow = "const held = []; for (;;) held.push(Buffer.alloc(2 ** 28, 1))";
+    const { failed, stderr } = await confined(process.execPath, ["-e", grow], { timeout: 60_000 });
+    expect([failed, stderr]).toEqual([true, expect.stringMatching(/allocat|memory/i)]);
+  });
+});
+
+function isThere(process_: number): boolean {
+  try {
+    process.kill(process_, 0);
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -7,9 +7,9 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { EngineAnswer, EngineList } from "@lamprey/api";
-import { execa } from "execa";
 import Joi from "joi";
 import pLimit from "p-limit";
+import { confined } from "./confined.ts";
 import { ENGINES, type EngineRow } from "./table.ts";
 
 export interface EngineSettings {
@@ -79,7 +79,7 @@ export class Engines {
   private async find(): Promise<ReadonlyMap<string, string>> {
     const answers = await Promise.all(
       this.rows.map(async ({ name, file, version }) => {
-        const { stdout, stderr, failed } = await execa(file, version, { ...CONFINED, timeout: VERSION_PATIENCE });
+        const { stdout, stderr, failed } = await confined(file, version, { timeout: VERSION_PATIENCE });
         const words = `${stdout}\n${stderr}`;
         const number = /\d+(?:\.\d+)+/.exec(words)?.[0];
         return failed || number === undefined ? undefined : ([name, number] as const);
@@ -106,7 +106,7 @@ export class Engines {
       const folder = mkdtempSync(join(tmpdir(), "lamprey-engine-"));
       process.once("exit", () => rmSync(folder, { recursive: true, force: true }));
       const program = join(folder, "Engine.exe");
-      const { failed } = await execa(file, [`-out:${program}`, source], { ...CONFINED, timeout: COMPILE_PATIENCE });
+      const { failed } = await confined(file, [`-out:${program}`, source], { timeout: COMPILE_PATIENCE });
       if (!failed) return [program];
       // It may be installed later.
       this.programs.delete(name);
@@ -122,9 +122,8 @@ export class Engines {
     const { file, start = START, env = {} } = row;
     const runner = row.compiled ? await this.compiled(row.name, row.compiled) : row.runner;
     if (!runner) return trouble("missing", `What ${title} runs could not be compiled with ${row.compiled?.file}. ${row.install}`);
-    const result = await execa(file, runner, {
-      ...CONFINED,
-      env: { ...CONFINED.env, ...env },
+    const result = await confined(file, runner, {
+      env,
       input: question,
       timeout: patience + start,
       maxBuffer: MOST_OUTPUT,
@@ -140,18 +139,6 @@ export class Engines {
 }
 
 const NEVER = new AbortController().signal;
-
-/** No shell, nothing of the server's environment but where programs are, no folder of anyone's; it ends when it is to end. */
-const CONFINED = {
-  reject: false,
-  shell: false,
-  extendEnv: false,
-  env: { PATH: process.env.PATH ?? "", LANG: "C.UTF-8" },
-  cwd: tmpdir(),
-  killSignal: "SIGKILL",
-  stripFinalNewline: false,
-  windowsHide: true,
-} as const;
 
 const trouble = (what: "off" | "missing" | "busy" | "hung" | "garbage" | "died", message: string): EngineAnswer => ({ trouble: what, message });
 
