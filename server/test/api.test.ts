@@ -1,4 +1,5 @@
 /** The API as its clients meet it, on a database of its own. */
+import { randomUUID } from "node:crypto";
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -12,7 +13,7 @@ import { openapi } from "../src/openapi.ts";
 import { readDemo } from "../src/seed.ts";
 import { Service } from "../src/service.ts";
 import { DEMO_FOLDER, readSettings } from "../src/settings.ts";
-import { Specimen } from "../src/specimens/entities.ts";
+import { Earlier, Specimen } from "../src/specimens/entities.ts";
 import { Specimens } from "../src/specimens/specimens.ts";
 import { openStore, type Store } from "../src/store/store.ts";
 
@@ -77,11 +78,18 @@ describe("specimens", () => {
       { revision: 4, pattern: "abc", flags: "", dialect: "ecmascript" },
       { revision: 2, pattern: "ab" },
     ]);
-    for (let revision = 5; revision < 110; revision++) {
+    // As many as are kept, from long ago: with each further one the oldest goes.
+    const em = store.fork();
+    for (let i = 0; i < 98; i++) {
+      const old = { id: randomUUID(), specimenId: made.id, revision: 0, dialect: "ecmascript", flags: "", keptAt: new Date(0) };
+      await em.insert(Earlier, { ...old, pattern: `old ${i}` });
+    }
+    for (let revision = 5; revision < 9; revision++) {
       await age();
       await change(revision, { pattern: String(revision) });
     }
-    expect(await earlier()).toHaveLength(100);
+    const kept = await earlier();
+    expect([kept.length, kept[0]]).toMatchObject([100, { revision: 8, pattern: "7" }]);
     await request(app).get(`${url}/00000000-0000-4000-8000-000000000000/earlier`).expect(404);
     await request(app).post(`${url}/${made.id}/earlier`).expect(405);
   });
