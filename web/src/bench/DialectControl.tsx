@@ -72,7 +72,7 @@ export function useDialectChanges(): DialectChangesProps | null {
 export function FlagsLeft({ flags }: Pick<DialectChangesProps, "flags">) {
   const [first] = flags;
   return first ? (
-    <p className="min-w-0 truncate text-ink-2" data-part="flags-left">
+    <p className="min-w-0 truncate text-ink-2" data-part="flags-left" title={flags.map(({ flag, message }) => `${flag}: ${message}.`).join(" ")}>
       <FlagLine change={first} />
       {flags.length > 1 && ` And ${plural(flags.length - 1, "more flag")}.`}
     </p>
