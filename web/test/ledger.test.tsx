@@ -72,7 +72,12 @@ describe("filters", () => {
     await user.selectOptions(await part("combobox", "In which group"), "2");
     await user.type(holds, "41");
     await rowsAre("Matches", [/Ulm 41/, /^line/, /Ulm/, /41/, /^423–30weir 41/]);
-    await user.type(holds, "9");
+    await user.clear(holds);
+    // The chosen match is not among these: none of them opens up in its place.
+    await user.type(holds, "7");
+    await rowsAre("Matches", [/Tarrow 7/]);
+    await user.clear(holds);
+    await user.type(holds, "419");
     await until("none holds it", () => screen.queryByText("No match holds “419”.") !== null);
   });
 

@@ -17,9 +17,10 @@ export interface Place {
   readonly desk: SidePanel;
 }
 
-const FIRST_PLACE: Place = { step: null, stops: [], sample: 0, asking: null, stage: "sample", desk: "ledger" };
-const STAGES: readonly Stage[] = ["sample", "machine", "hazard"];
-const MODES: readonly MatchMode[] = ["first", "all", "start", "whole"];
+/** How a bench begins. */
+export const FIRST_PLACE: Place = { step: null, stops: [], sample: 0, asking: null, stage: "sample", desk: "ledger" };
+export const STAGES: readonly Stage[] = ["sample", "machine", "hazard"];
+export const MODES: readonly MatchMode[] = ["first", "all", "start", "whole"];
 
 export function readPlace(search: string): Place {
   const given = new URLSearchParams(search);
