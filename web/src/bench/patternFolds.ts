@@ -56,7 +56,8 @@ const folds = StateField.define<Folds>({
     const told = transaction.effects.find((effect) => effect.is(setGroups));
     // While a pattern does not read, its groups go along with what is typed.
     const outermost =
-      told?.value ??
+      // They may be those of a pattern that is typed over already.
+      told?.value.filter(({ end }) => end <= transaction.newDoc.length) ??
       (transaction.docChanged
         ? before.outermost.map(({ start, end }) => ({ start: transaction.changes.mapPos(start, 1), end: transaction.changes.mapPos(end, -1) }))
         : before.outermost);
