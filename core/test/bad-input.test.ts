@@ -49,7 +49,7 @@ function throughAll(dialect: DialectName, pattern: string, flags: string, text: 
   return "ok";
 }
 
-describe.each(sized<DialectName[]>(["ecmascript", "perl"], [...DIALECTS]))("in %s", (dialect) => {
+describe.each(sized<DialectName[]>(["ecmascript"], [...DIALECTS]))("in %s", (dialect) => {
   // What others read is read by the same parts: enough to be hours where the work is quadratic.
   const many = (piece: string, count: number): string => times(piece, dialect === "ecmascript" ? count : count / 4);
   test.each([

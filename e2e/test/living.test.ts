@@ -126,7 +126,7 @@ test("every action is in the command menu; it does what it says, and gives the f
   expect(stage.failures).toEqual([]);
 });
 
-test("a first visit walks the path: a literal, a set, greedy and lazy, groups, and why it is slow", async () => {
+inDepth("a first visit walks the path: a literal, a set, greedy and lazy, groups, and why it is slow", async () => {
   const page = await stage.page();
   await page.goto(stage.server.address);
   await clickText(page, "button", "Begin");

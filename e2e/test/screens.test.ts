@@ -41,7 +41,7 @@ describe("the shelf", () => {
 });
 
 describe("samples", () => {
-  test("are added, written, renamed, switched and removed, and all of it is kept", async () => {
+  inDepth("are added, written, renamed, switched and removed, and all of it is kept", async () => {
     const { id, address } = await stage.keep("gate", "a gate");
     const page = await stage.page();
     await page.goto(address);

@@ -59,7 +59,7 @@ describe("the reel", () => {
     );
   });
 
-  test("a link opens the same step, with its stops, in a fresh browser", async () => {
+  inDepth("a link opens the same step, with its stops, in a fresh browser", async () => {
     const { address } = await stage.keep("(.*)(\\d+)", "gate 1205 open");
     const page = await stage.page();
     await openBench(page, address);

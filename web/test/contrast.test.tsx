@@ -38,7 +38,7 @@ describe("modes", () => {
     await rowsAre("Matches", [/<ulm>/, /^line/, /ulm$/, /<tarrow>/]);
   });
 
-  test("what the dialect cannot write is for comparison only", async () => {
+  inDepth("what the dialect cannot write is for comparison only", async () => {
     contrast();
     await caret("Pattern", 4);
     await press("tab", /^Contrast/);

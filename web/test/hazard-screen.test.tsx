@@ -104,7 +104,7 @@ describe("the screen", () => {
     await says("attack", /a× 1then/);
   });
 
-  test("the attack opens on the bench, wound to where it begins to repeat", async () => {
+  inDepth("the attack opens on the bench, wound to where it begins to repeat", async () => {
     await proved("^x*(a+)+$");
     await press("button", "Put it on the bench");
     await part("textbox", "Sample text");

@@ -126,7 +126,7 @@ describe("calls and verbs", () => {
     expect(wordsOf(machine)).toMatch(/^backtracking/);
   });
 
-  test("that end are judged like what they stand for, and found by the machine that time cannot run away with", async () => {
+  inDepth("that end are judged like what they stand for, and found by the machine that time cannot run away with", async () => {
     openBench({ dialect: "perl", pattern: "(?<n>\\d+)(?:,(?&n)+)*;", flags: "", text: "12,345,6; 7;" });
     await says("verdict", /exponential|polynomial|degree/);
     await says("work", /linear/);

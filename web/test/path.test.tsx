@@ -53,7 +53,7 @@ describe("the path", () => {
     await says("path", PLACES[0]?.act as string);
   });
 
-  test("says what is seen once its thing is done, and keeps saying it", async () => {
+  inDepth("says what is seen once its thing is done, and keeps saying it", async () => {
     stocked();
     await press("button", "Begin");
     await isAt(0);

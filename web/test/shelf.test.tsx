@@ -192,7 +192,7 @@ describe("files of specimens", () => {
   });
 });
 
-test("a long shelf is fetched as far as one looks", async () => {
+inDepth("a long shelf is fetched as far as one looks", async () => {
   const server = new PageServer();
   for (let i = 0; i < 250; i++) server.put({ title: `Gauge ${i}` });
   const observers: (() => void)[] = [];
