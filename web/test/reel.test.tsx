@@ -7,7 +7,7 @@ import { afterEach, describe, expect, test } from "@jest/globals";
 import { screen, within } from "@testing-library/dom";
 import { sized } from "../../scripts/depth.mjs";
 import { store } from "../src/state/store.ts";
-import { caret, cleanup, key, openBench, part, press, says, until, user, wordsOf } from "./page/page.tsx";
+import { caret, cleanup, key, openBench, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 
 /** What other tests show too, or takes long: for `npm run test:deep` alone. */
 const inDepth = sized(test.skip, test);
@@ -52,6 +52,22 @@ describe("winding", () => {
     await until("it is wound back", () => (store.getState().bench.view?.step ?? step) < step);
     key("result", "outside");
     await says("sentence", "The backtracker took");
+  });
+
+  test("by a key that comes before the newest edit's reel is there", async () => {
+    openBench({ pattern: "a", flags: "", text: "cab" });
+    await until("the reel is there", () => /of \d+/.test(position()));
+    let pressed = false;
+    const leave = store.subscribe(() => {
+      const { reel, result } = store.getState().bench;
+      if (pressed || reel !== null || result?.source.pattern !== "ab") return;
+      pressed = true;
+      queueMicrotask(() => key("stepBack"));
+    });
+    await type("Pattern", "b");
+    await until("the key is pressed", () => pressed);
+    leave();
+    await until("it is wound back from the end", () => store.getState().bench.view?.step === (store.getState().bench.reel?.length ?? 0) - 2);
   });
 
   test("to what is not there is said, and the reel stays", async () => {

@@ -150,7 +150,11 @@ export function useControls(engine: Engine | null): EngineControls {
     return {
       wind,
       position,
-      windBy: (steps) => wind(position() + steps),
+      windBy: (steps) => {
+        if (store.getState().bench.reel) wind(position() + steps);
+        // A key that comes before the newest edit's reel is there waits for it.
+        else void recorded().then((there) => there && wind(position() + steps));
+      },
       windTo,
       windToFirst: (sought) => {
         void engine?.find([sought], -1, false).then((step) => step !== null && wind(step));
