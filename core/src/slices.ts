@@ -7,7 +7,7 @@ export type Stop = () => boolean;
 export const NEVER: Stop = () => false;
 
 /** What a work comes to; undefined where it was to be left. */
-export function* within<T>(slices: Generator<number, T>, stop: () => boolean): Generator<number, T | undefined> {
+export function* within<T>(slices: Generator<number, T>, stop: Stop): Generator<number, T | undefined> {
   for (;;) {
     const next = slices.next();
     if (next.done) return next.value;

@@ -2,7 +2,7 @@
 import { LAST_CODE_POINT } from "../charset/charset.ts";
 import { characterNamed, NAMES } from "../charset/names.ts";
 import type { Program } from "../program/program.ts";
-import { type Node, walk } from "../syntax/tree.ts";
+import { type Span, walk } from "../syntax/tree.ts";
 import { isAsciiLetter, isDigit, isHex, isNumber, isOctal, isWordCharacter, looseDigits, runFrom, without } from "../text/characters.ts";
 import { unknownKey } from "../unknown.ts";
 import type { ChangeKind } from "./changes.ts";
@@ -36,19 +36,27 @@ const SIGNS = ["&", "`", "'", "+", "^N"] as const;
  */
 function lastClosed({ root, slots }: Program): Pick<TemplatePart & { kind: "group" }, "slots" | "label"> & { kind: "group" | "latest-group" } {
   const closes = new Map<number, number>();
-  let inOneLoop = false;
+  const begins: number[] = [];
+  const loops: Span[] = [];
   for (const node of walk(root)) {
-    if (node.kind === "group" && node.capture !== null) closes.set(node.capture, Math.max(node.end, closes.get(node.capture) ?? 0));
-    if (node.kind === "quantifier" && node.max > 1) inOneLoop ||= capturesIn(node) > 1;
+    if (node.kind === "quantifier" && node.max > 1) loops.push(node);
+    if (node.kind !== "group" || node.capture === null) continue;
+    closes.set(node.capture, Math.max(node.end, closes.get(node.capture) ?? 0));
+    begins.push(node.start);
   }
   const latestFirst = slots.map((_, i) => i + 1).sort((a, b) => (closes.get(b) ?? 0) - (closes.get(a) ?? 0));
-  return { kind: inOneLoop ? "latest-group" : "group", slots: latestFirst, label: "^N" };
+  return { kind: holdsTwo(loops, begins) ? "latest-group" : "group", slots: latestFirst, label: "^N" };
 }
 
-function capturesIn(part: Node): number {
-  let count = 0;
-  for (const node of walk(part)) if (node.kind === "group" && node.capture !== null) count++;
-  return count;
+/** Whether two of the places lie in one of the stretches. */
+function holdsTwo(stretches: readonly Span[], places: readonly number[]): boolean {
+  const rising = [...places].sort((a, b) => a - b);
+  const byStart = [...stretches].sort((a, b) => a.start - b.start);
+  let next = 0;
+  return byStart.some(({ start, end }) => {
+    while (next < rising.length && (rising[next] as number) < start) next++;
+    return (rising[next + 1] ?? Number.POSITIVE_INFINITY) < end;
+  });
 }
 
 export function readPerlTemplate(source: string, program: Program): Template {

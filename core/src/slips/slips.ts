@@ -39,7 +39,7 @@ export function* slipsOf(program: Program, stop: Stop = NEVER): Generator<number
   const shape = new Shape(program);
   const slips: Slip[] = [];
   for (const rule of shape.nodes.length > MOST_NODES ? [] : RULES) {
-    for (const suspected of rule(shape).slice(0, MOST_OF_A_KIND)) {
+    for (const suspected of stop() ? [] : rule(shape).slice(0, MOST_OF_A_KIND)) {
       if (stop()) break;
       slips.push(yield* settled(program, suspected, stop));
       yield slips.length;

@@ -3,8 +3,7 @@
  * that acts is marked as the reel winds, and each edge says how often it was taken. It pans, zooms, and is saved as SVG.
  */
 
-import type { ChartNode, Way } from "@lamprey/core";
-import { MOST_CHART_NODES, mostOf } from "@lamprey/core";
+import { type ChartNode, MOST_CHART_NODES, mostOf, type Way } from "@lamprey/core";
 import { useEffect, useRef, useState } from "react";
 import type { ChartLayout } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";

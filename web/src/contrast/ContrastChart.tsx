@@ -1,7 +1,6 @@
 /** Steps over the length of the text, a line for each variant; both axes are logarithmic, so that a power is a straight line. */
 
-import type { CurvePoint } from "@lamprey/core";
-import { countWords, mostOf } from "@lamprey/core";
+import { type CurvePoint, countWords, mostOf } from "@lamprey/core";
 import { memo } from "react";
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import { LENGTH_AXIS, lengthLabel, power, powerTicks, STEPS_AXIS, TIP, ten } from "../shared/stepsChart.ts";

@@ -1,7 +1,6 @@
 /** The depth profiles of all variants on one scale, wound together by step, by offset or by match. */
 
-import type { Profile } from "@lamprey/core";
-import { leastOf, mostOf } from "@lamprey/core";
+import { leastOf, mostOf, type Profile } from "@lamprey/core";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ContrastFurther, VariantView, Winding } from "../engine/messages.ts";
 import { BOTTOM, drawProfile, LEFT, RIGHT, TOP } from "../reel/drawProfile.ts";
