@@ -6,7 +6,7 @@ import { join } from "node:path";
 import { ensureBuilt, ensureInstalled, ROOT } from "./workspace.mjs";
 
 ensureInstalled();
-ensureBuilt("server", "sources", "cli", "web");
+await ensureBuilt("server", "sources", "cli", "web");
 const { BacktrackingMachine, read, record } = await import("../core/dist/index.js");
 const { clocked, line, programOf, sorted } = await import("./figures.mjs");
 

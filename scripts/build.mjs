@@ -2,4 +2,4 @@
 import { ensureBuilt, ensureInstalled } from "./workspace.mjs";
 
 ensureInstalled();
-ensureBuilt("server", "cli", "web");
+await ensureBuilt("server", "cli", "web");

@@ -6,7 +6,7 @@ import { ensureBuilt, ensureInstalled, ROOT } from "./workspace.mjs";
 const INTERFACE = "localhost:4318,127.0.0.1:4318";
 
 ensureInstalled();
-ensureBuilt("server");
+await ensureBuilt("server");
 const parts = [
   ["node_modules/typescript/bin/tsc", "-b", "core", "server", "--watch", "--preserveWatchOutput"],
   ["--watch", "server/dist/main.js"],

@@ -2,5 +2,5 @@
 import { ensureBuilt, ensureInstalled } from "./workspace.mjs";
 
 ensureInstalled();
-ensureBuilt("fuzz");
+await ensureBuilt("fuzz");
 await import("../fuzz/dist/main.js");

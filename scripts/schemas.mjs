@@ -3,7 +3,7 @@ import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { ensureBuilt, ROOT } from "./workspace.mjs";
 
-ensureBuilt("server");
+await ensureBuilt("server");
 const { specimenSchema, specimensSchema } = await import("../api/dist/index.js");
 writeFileSync(join(ROOT, "docs/specimens.schema.json"), specimensSchema());
 writeFileSync(join(ROOT, "docs/specimen.schema.json"), specimenSchema());

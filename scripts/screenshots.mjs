@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { specimenId, startBrowser, startServer } from "./browser.mjs";
 import { ensureBuilt, ROOT } from "./workspace.mjs";
 
-ensureBuilt("server", "web");
+await ensureBuilt("server", "web");
 const only = process.argv.slice(2);
 const folder = join(ROOT, "docs/screenshots");
 mkdirSync(folder, { recursive: true });

@@ -2,5 +2,5 @@
 import { ensureBuilt, ensureInstalled } from "./workspace.mjs";
 
 ensureInstalled();
-ensureBuilt("server", "web");
+await ensureBuilt("server", "web");
 await import("../server/dist/main.js");

@@ -3,6 +3,6 @@ import { spawnSync } from "node:child_process";
 import { ensureBuilt, ensureInstalled, ROOT } from "./workspace.mjs";
 
 ensureInstalled();
-ensureBuilt("server");
+await ensureBuilt("server");
 const { status } = spawnSync(process.execPath, ["server/dist/tools.js", ...process.argv.slice(2)], { cwd: ROOT, stdio: "inherit" });
 process.exitCode = status ?? 1;

@@ -2,7 +2,7 @@
  * What the commands of the repository share: is everything installed, is everything built, and doing what is missing.
  * A stamp file remembers the newest source that a build has seen, so that a second start builds nothing.
  */
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -15,6 +15,15 @@ export function run(command, args, options = {}) {
   const result = spawnSync(command, args, { cwd: ROOT, stdio: ["ignore", 2, 2], ...options });
   if (result.error) throw result.error;
   if (result.status !== 0) throw new Error(`${command} ${args.join(" ")} ended with ${result.status ?? result.signal}`);
+}
+
+/** The same without waiting: resolves where the command ends well, so that several can run at once. */
+export function running(command, args, options = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, { cwd: ROOT, stdio: ["ignore", 2, 2], ...options });
+    child.on("error", reject);
+    child.on("close", (code, signal) => (code === 0 ? resolve() : reject(new Error(`${command} ${args.join(" ")} ended with ${code ?? signal}`))));
+  });
 }
 
 function stampIs(name, value) {
@@ -86,14 +95,21 @@ export const BUILDS = {
   },
 };
 
-/** Builds the named parts where their sources have changed since their last build. */
-export function ensureBuilt(...names) {
-  for (const name of names) {
+/** Builds the named parts, all at once, where their sources have changed since their last build. */
+export async function ensureBuilt(...names) {
+  const built = async (name) => {
     const { sources, result, command } = BUILDS[name];
     const now = fingerprint(sources);
-    if (existsSync(join(ROOT, result)) && stampIs(`built-${name}`, now)) continue;
+    if (existsSync(join(ROOT, result)) && stampIs(`built-${name}`, now)) return;
     console.error(`lamprey: building ${name} …`);
-    run(process.execPath, command);
+    await running(process.execPath, command);
     setStamp(`built-${name}`, now);
-  }
+  };
+  // Two that run `tsc -b` write the same folders, so those wait for each other.
+  const compiled = names.filter((name) => BUILDS[name].command[0] === TSC);
+  const bundled = names.filter((name) => BUILDS[name].command[0] !== TSC);
+  const inTurn = async () => {
+    for (const name of compiled) await built(name);
+  };
+  await Promise.all([inTurn(), ...bundled.map(built)]);
 }

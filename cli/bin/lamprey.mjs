@@ -2,5 +2,5 @@
 // The command as a checkout runs it: builds itself first where its sources have changed.
 import { ensureBuilt } from "../../scripts/workspace.mjs";
 
-ensureBuilt("cli");
+await ensureBuilt("cli");
 await import("../dist/main.js");

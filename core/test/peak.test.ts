@@ -33,6 +33,11 @@ describe("a peak is found, and its steps are what the machine takes", () => {
     ["what only looks around", "(?:(?<!c)(?<=[\\s\\S])|(?<=a{0,20})){16,}$", 1_000_000n],
     ...onlyDeep<Peak>(["attempts at every offset, none of them dear", "([^a]{0,20}){1,3}(?>(?:ab+[\\s\\S]{1,3}){2})$", 2_000_000n, "all", "python"]),
     ["inside a negative lookahead, with more threads than there is room for", "^(?!(?:ab[^a]|a?){30}\\d[\\s\\S]+)", 1_000_000n],
+    ["where most texts with many ways match", "^(?:\\D|[^a]){0,32}b", 1_000_000_000n],
+    ["beside a negative lookahead for what no way is like", "^(?![^a]+-)(?:\\D|[^a]){0,32}b", 1_000_000_000n],
+    ["beside one that lasts to the end", "^(?!.*-)(?:\\D|[^a]){0,32}b", 1_000_000_000n],
+    ["beside one, and a loop that takes all there is", "^(?!a{1,3})(?:.|\\D){22}(?:\\D|\\d)*$", 10_000_000n],
+    ["behind what a lookbehind asks for", "(?<=[^b]{2})(?:\\w|[^b]){0,20}!", 1_000_000n],
     ...onlyDeep<Peak>(["counts in counts", "^(?:(?:[a-z]\\d?){1,10}-?){1,10}$", 1_000_000_000n]),
     ...onlyDeep<Peak>(["counts in counts in counts", "^(?:(?:(?:\\d{0,6}b?)){2,5}\\w){0,3}$", 1_000_000_000n]),
   ])("%s", (_, pattern, least, mode = "search", dialect = "ecmascript") => {

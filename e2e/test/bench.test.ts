@@ -139,7 +139,7 @@ describe("seeing why", () => {
 });
 
 describe("bad input", () => {
-  test("a run that explodes is counted without being taken, proved, and does not hold up the page", async () => {
+  inDepth("a run that explodes is counted without being taken, proved, and does not hold up the page", async () => {
     const page = await stage.bench("Remarks made of words only");
     await waitFor(page, "the warning", () =>
       (document.querySelector("[aria-label=Verdicts]")?.textContent ?? "").includes("counted exactly without taking them"),
@@ -193,7 +193,7 @@ describe("bad input", () => {
 });
 
 describe("nothing is lost", () => {
-  test("an edit survives a server that is killed and comes back", async () => {
+  inDepth("an edit survives a server that is killed and comes back", async () => {
     const { id, address } = await stage.keep("gate", "a gate");
     const page = await stage.page();
     await openBench(page, address);

@@ -34,6 +34,10 @@ const PEAK_STEPS = 1_000_000;
 const SHORT_TEXT = 140;
 /** Attacks tried on one pattern. */
 const ATTACKS = 24;
+/** Short texts tried on one pattern that nothing was said of. */
+const PEAKS_TRIED = 40;
+/** The letters they are made of: those that the items of such patterns tell apart. */
+const PEAK_LETTERS = ["a", "b", "c", " ", ".", "1", "-", "!", "\n"];
 /** With each doubling of the pumps a polynomial's steps are multiplied by two to its degree, in the end. */
 const SLACK = 0.5;
 /** Before that end a binomial of degree d is steeper, for 192 pumps and more by the square of d over this. */
@@ -78,9 +82,28 @@ export function randomHazard(random: Random, dialect: keyof typeof VOCABULARIES)
   return { pattern: `${head}${sequence(random.pick([1, 1, 2, 2, 2, 3]))}${tail}`, flags: random.pick(flags) };
 }
 
+/** Items that overlap, so that a text can be taken in many ways. */
+const OVERLAPPING = ["a", "b", ".", "\\D", "\\w", "\\s", "[^a]", "[^b]", "[ab]", "(?:a|ab)", "(?:.|\\D)", "(?:\\D|[^a])", "(?:\\w|[^b])", "(?:a?b?)"];
+const LARGE_COUNTS = ["{16}", "{22}", "{30}", "{0,20}", "{0,32}", "{1,40}", "{16,24}", "{0,18}?"];
+const LOOKS = ["(?=", "(?!", "(?!", "(?<=", "(?<!"];
+const LOOKED_FOR = ["a", "b", "-", "a{1,3}", "[^a]+-", ".*-", "\\s", "a+b", "[^b]{2}", "$"];
+
+/** A random pattern in which nothing repeats without a bound outside of lookarounds: if it is dear, it has a peak. */
+export function randomPeak(random: Random): { readonly pattern: string; readonly flags: string } {
+  const look = (): string => (random.chance(0.5) ? `${random.pick(LOOKS)}${random.pick(LOOKED_FOR)})` : "");
+  const repeated = (): string => `${random.pick(OVERLAPPING)}${random.pick(LARGE_COUNTS)}`;
+  const parts = Array.from({ length: random.pick([1, 1, 2, 3]) }, () => `${look()}${repeated()}`).join("");
+  const head = random.pick(["^", "^", ""]);
+  return { pattern: `${head}${parts}${look()}${random.pick(["", "$", "b", "!", "-", "a$"])}`, flags: random.pick(["", "", "s", "i"]) };
+}
+
 /** Judges a random pattern and hunts for what refutes the verdict; undefined where nothing was found, or nothing reads. */
-export function huntOnce(random: Random, dialect: keyof typeof VOCABULARIES, tally: HuntTally): Refutation | undefined {
-  const { pattern, flags } = randomHazard(random, dialect);
+export function huntOnce(
+  random: Random,
+  dialect: keyof typeof VOCABULARIES,
+  tally: HuntTally,
+  { pattern, flags } = randomHazard(random, dialect),
+): Refutation | undefined {
   const mode = random.pick<HazardMode>(["search", "search", "all", "all", "whole"]);
   const compiled = compile(read({ dialect, pattern, flags }));
   if (!compiled.ok) return undefined;
@@ -90,7 +113,10 @@ export function huntOnce(random: Random, dialect: keyof typeof VOCABULARIES, tal
   tally.slowest = Math.max(tally.slowest, performance.now() - started);
   tally.patterns++;
   tally[verdict.growth]++;
-  const shown = verdict.growth === "exponential" ? deflated(program, mode, verdict) : refutedBy(random, program, mode, verdict);
+  const shown =
+    verdict.growth === "exponential"
+      ? deflated(program, mode, verdict)
+      : (refutedBy(random, program, mode, verdict) ?? peakBeside(random, program, mode, verdict));
   if (shown === undefined) return undefined;
   const said = `${verdict.growth}${verdict.degree === null ? "" : ` of degree ${verdict.degree}`}${verdict.atLeast ? " at least" : ""} (${verdict.reason})`;
   return { pattern, flags, dialect, mode, said, shown };
@@ -132,6 +158,19 @@ export function refutedBy(random: Random, program: Program, mode: HazardMode, { 
     // The beginning may be steep where what repeats has bounds: it must go on so.
     const far = [96, 384, 768, 1536].map((pumps) => cost(shape, pumps));
     if (far.every((steps, j) => steps / (far[j - 1] ?? more) > 2 ** (j === 1 ? 2 * allowed : allowed))) return words(1536, far.at(-1) as number);
+  }
+  return undefined;
+}
+
+/** A short text that costs so much that the verdict had to say so. */
+export function peakBeside(random: Random, program: Program, mode: HazardMode, { growth, peak }: Verdict): string | undefined {
+  if (growth !== "linear" || peak) return undefined;
+  for (let i = 0; i < PEAKS_TRIED; i++) {
+    const pump = Array.from({ length: 1 + random.below(3) }, () => random.pick(PEAK_LETTERS)).join("");
+    const shape: Shape = [random.chance(0.3) ? random.pick(PEAK_LETTERS) : "", pump, random.chance(0.7) ? random.pick(PEAK_LETTERS) : ""];
+    const pumps = Math.ceil((12 + random.below(60)) / pump.length);
+    const steps = Number(workAt(program, shape, pumps, mode) ?? 0);
+    if (steps >= PEAK_STEPS && lengthAt(shape, pumps) <= SHORT_TEXT) return `${steps} steps on ${JSON.stringify(shape)} with ${pumps} pumps`;
   }
   return undefined;
 }

@@ -151,6 +151,12 @@ export class PathAutomaton {
     return extra.provisos.every(({ some, set }) => this.threads.read(set, symbol).through === some);
   }
 
+  /** Whether it is a match where the symbol comes next, if what its lookarounds still ask of the text holds. */
+  mayMatch(state: number, symbol: number): boolean {
+    const { ahead, closing } = this.places[state] as Place<Extra>;
+    return this.isThrough(state) && !closing && this.alphabet.masks.has(ahead, symbol);
+  }
+
   /** Whether a match is certain whatever comes next. */
   isMatch(state: number): boolean {
     const { ahead, extra } = this.places[state] as Place<Extra>;

@@ -219,7 +219,7 @@ class Assessment {
     const verdict = yield* this.lookClosely(behind);
     if (ends || verdict.growth !== "linear") return verdict;
     yield* this.climb();
-    this.manyWays = this.emptyWays >= MANY_EMPTY_WAYS;
+    this.manyWays = this.emptyWays >= MANY_EMPTY_WAYS || (this.peak === null && (yield* this.allowsManyWays()));
     return this.peak !== null || !this.manyWays ? this.linear(verdict.reason) : this.verdict(verdict.reason);
   }
 

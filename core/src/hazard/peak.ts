@@ -9,6 +9,7 @@ import { PathAutomaton } from "../automaton/paths.ts";
 import { exactBounds } from "../automaton/walk.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../program/program.ts";
+import { walk } from "../syntax/tree.ts";
 import { stepsOn } from "./confirm.ts";
 import { emptyWaysOf } from "./empty-ways.ts";
 import type { HazardMode } from "./modes.ts";
@@ -48,39 +49,63 @@ interface Growing {
   readonly total: number;
 }
 
+type Grown = Growing & {
+  /** The longest text that was grown, whatever its paths. */
+  readonly longest: readonly number[];
+};
+
 /** Looks for a text that costs far more than its length; `followed` is the program that automata follow, `own` the pattern's. */
 export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alphabet, mode: HazardMode): Generator<number, Peak | null> {
   const emptyWays = emptyWaysOf(followed);
   if (choicesOf(followed) < LEAST_CHOICES && emptyWays < MANY_EMPTY_WAYS) return null;
   const alphabet = alphabetOf();
+  const isAnchored = anchored(own, mode);
   const automaton = new PathAutomaton(followed, alphabet, {
-    restarts: false,
+    // What a lookbehind asks for may stand before no attempt but a later one.
+    restarts: !isAnchored && looksBehind(followed),
     whole: mode === "whole",
     settled: false,
     bounds: followed.loops.map(exactBounds),
   });
   // Ways that take nothing are no paths more.
-  const best = yield* grow(automaton, (anchored(own, mode) ? LEAST_PATHS : LEAST_PATHS_OF_MANY) / emptyWays);
+  const leastPaths = (isAnchored ? LEAST_PATHS : LEAST_PATHS_OF_MANY) / emptyWays;
+  // A text that matches costs little, and the one with the most paths may be one: texts that do not match are grown too.
+  const grown: Grown[] = [];
+  for (const avoidsMatch of [false, true]) {
+    const best = yield* grow(automaton, leastPaths, avoidsMatch);
+    if (best) grown.push(best);
+  }
   // What was grown before there was no more room is counted all the same: the steps are exact.
-  if (!best) return null;
   let peak: Peak | null = null;
   function* tryText(text: string, worth: bigint): Generator<number, void> {
     const steps = yield* stepsOn(own, text, mode);
     if (steps !== undefined && steps >= PEAK_STEPS && 10n * steps > worth * (peak?.steps ?? 0n)) peak = { text, steps };
   }
-  const beginnings = new Set(Array.from({ length: LENGTHS_TRIED + 1 }, (_, i) => Math.ceil((best.word.length * i) / LENGTHS_TRIED)));
-  // The longest that was grown has the most behind it, and may be all that there is room for.
-  for (const word of [...[...beginnings].map((length) => best.word.slice(0, length)), best.longest]) {
-    // Letters more must be worth it: a few a tenth, all that there is room for as much again.
-    const worth = word === best.longest ? 20n : 11n;
-    for (const ending of endingsOf(automaton, word)) yield* tryText(alphabet.spell(word) + ending, worth);
+  const tried = new Set<string>();
+  for (const { word: best, longest } of grown) {
+    const beginnings = new Set(Array.from({ length: LENGTHS_TRIED + 1 }, (_, i) => Math.ceil((best.length * i) / LENGTHS_TRIED)));
+    const words = [...[...beginnings].map((length) => best.slice(0, length)), failingBeginning(automaton, best), longest];
+    // The longest that was grown has the most behind it, and may be all that there is room for.
+    for (const word of words) {
+      const key = word.join();
+      if (tried.has(key)) continue;
+      tried.add(key);
+      // Letters more must be worth it: a few a tenth, all that there is room for as much again.
+      const worth = word === longest ? 20n : 11n;
+      for (const ending of endingsOf(automaton, word)) yield* tryText(alphabet.spell(word) + ending, worth);
+    }
   }
   // What every offset pays is dear where there are many of them.
-  if (peak === null && emptyWays > 1) for (const ending of endingsOf(automaton, [])) yield* tryText(ending.repeat(MANY_OFFSETS), 10n);
+  if (grown.length > 0 && peak === null && emptyWays > 1) for (const ending of endingsOf(automaton, [])) yield* tryText(ending.repeat(MANY_OFFSETS), 10n);
   return peak;
 }
 
 const anchored = ({ options }: Program, mode: HazardMode): boolean => mode === "start" || mode === "whole" || (mode === "search" && options.sticky);
+
+function looksBehind({ root }: Program): boolean {
+  for (const node of walk(root)) if (node.kind === "look" && node.behind) return true;
+  return false;
+}
 
 /** Endings that leave the fewest paths under way, and none at all: a text that matches costs little. */
 function endingsOf(automaton: PathAutomaton, word: readonly number[]): string[] {
@@ -94,8 +119,26 @@ function endingsOf(automaton: PathAutomaton, word: readonly number[]): string[] 
   return ["", ...left.slice(0, ENDINGS_TRIED).map(({ symbol }) => samples[symbol] as string)];
 }
 
-/** The text with the most paths, up to where no more are under way. */
-function* grow(automaton: PathAutomaton, leastPaths: number): Generator<number, (Growing & { readonly longest: readonly number[] }) | undefined> {
+/** The longest beginning of a text that does not match, and ends there. */
+function failingBeginning(automaton: PathAutomaton, word: readonly number[]): readonly number[] {
+  const { edge } = automaton.alphabet;
+  let paths = new Set(automaton.starts.map(({ to }) => to));
+  let failing = 0;
+  for (const [length, symbol] of word.entries()) {
+    if (![...paths].some((state) => automaton.matches(state, edge))) failing = length;
+    const after = new Set<number>();
+    for (const state of paths) {
+      // From here on every text that goes on so matches.
+      if (automaton.mayMatch(state, symbol)) return word.slice(0, failing);
+      if (!automaton.isThrough(state)) for (const { to } of automaton.edgesOn(state, symbol)) after.add(to);
+    }
+    paths = after;
+  }
+  return word.slice(0, [...paths].some((state) => automaton.matches(state, edge)) ? failing : word.length);
+}
+
+/** The text with the most paths, up to where no more are under way; `avoidsMatch` leaves out what has matched already. */
+function* grow(automaton: PathAutomaton, leastPaths: number, avoidsMatch: boolean): Generator<number, Grown | undefined> {
   const symbols = Array.from({ length: Math.min(MAX_SYMBOLS, automaton.alphabet.classes) }, (_, symbol) => symbol);
   const begin = new Map<number, number>();
   for (const { to } of automaton.starts) begin.set(to, (begin.get(to) ?? 0) + 1);
@@ -108,6 +151,7 @@ function* grow(automaton: PathAutomaton, leastPaths: number): Generator<number, 
     const next: (Growing & { readonly alive: number })[] = [];
     for (const { paths, word, total } of beam) {
       for (const symbol of symbols) {
+        if (avoidsMatch && hasMatched(automaton, paths, symbol)) continue;
         const after = new Map<number, number>();
         let alive = 0;
         for (const [state, count] of paths) {
@@ -132,6 +176,11 @@ function* grow(automaton: PathAutomaton, leastPaths: number): Generator<number, 
     if (first && first.total > 2 * (best?.total ?? 0)) best = first;
   }
   return best && Math.max(1, best.total) >= leastPaths ? { ...best, longest } : undefined;
+}
+
+function hasMatched(automaton: PathAutomaton, paths: ReadonlyMap<number, number>, next: number): boolean {
+  for (const state of paths.keys()) if (automaton.mayMatch(state, next)) return true;
+  return false;
 }
 
 /** How many choices one attempt can come to, those of loops without a bound counted as often as they must turn. */
