@@ -89,6 +89,28 @@ describe("room", () => {
   });
 });
 
+test("on a phone a quantifier is made lazy, and the reels of both can be read", async () => {
+  const { address } = await stage.keep('gate ".+"', 'gate "north" and "south"\n');
+  const page = await stage.page();
+  await page.setViewport({ width: 390, height: 800 });
+  await openBench(page, address);
+  await page.focus(".pattern-editor .cm-content");
+  await page.keyboard.press("End");
+  await page.keyboard.press("ArrowLeft");
+  await page.waitForSelector("[data-part=other-mode]", { visible: true });
+  await clickText(page, "[data-part=other-mode] button", "Make it lazy");
+  await page.waitForSelector("section[aria-label=Contrast]", { visible: true });
+  await clickText(page, "nav[aria-label='Parts of the bench'] button", "Reel");
+  await page.waitForSelector("section[aria-label='Reels of the variants'] canvas", { visible: true });
+  const drawings = await page.$$eval("section[aria-label='Reels of the variants'] canvas", (all) =>
+    all.map((each) => each.getBoundingClientRect()).map(({ width, height }) => [width > 300, height > 90]),
+  );
+  expect(drawings).toEqual([
+    [true, true],
+    [true, true],
+  ]);
+});
+
 inDepth("long lines wrap, and their lanes with them; characters that cannot be seen have signs", async () => {
   const { address } = await stage.keep("weir", `${"gauge\t".repeat(80)}weir end`);
   const page = await stage.page();

@@ -9,10 +9,12 @@ import type { MatchRows } from "../engine/messages.ts";
 import { tableOf } from "../engine/tables.ts";
 import { OfferLine, offerStands } from "../handoff/Offer.tsx";
 import { usePattern } from "../run/patternHandle.ts";
+import { useSmall } from "../shared/useMedia.ts";
 import { useTables } from "../shared/useTables.ts";
 import { number, plural } from "../shared/words.ts";
 import { ShorterAtCaret, SlipAtCaret } from "../slips/AtCaret.tsx";
 import { panelChosen } from "../state/benchSlice.ts";
+import { partShown } from "../state/layoutSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DialectChanges, FlagsLeft, useDialectChanges } from "./DialectControl.tsx";
 import { SetHolds } from "./SetHolds.tsx";
@@ -32,6 +34,7 @@ function useReading() {
 export function CaretLine() {
   const diagnostics = useAppSelector((s) => s.bench.reading?.diagnostics ?? NONE);
   const changes = useDialectChanges();
+  const small = useSmall();
   const offer = useAppSelector((s) => s.host.offer !== null && offerStands(s.host.offer, s.draft.fields.pattern));
   const reading = useReading();
   const foreign = useMemo(() => (reading ? foreignSpellings(reading)[0] : undefined), [reading]);
@@ -66,7 +69,7 @@ export function CaretLine() {
       <Item reading={reading} />
       <SlipAtCaret />
       <ShorterAtCaret />
-      <OtherMode />
+      {!small && <OtherMode />}
     </>
   );
 }
@@ -132,8 +135,8 @@ function Item({ reading }: { readonly reading: ReturnType<typeof read> | null })
 
 const NO_PATTERN = "The pattern is empty: it asks for nothing, and no match is shown.";
 
-/** The quantifier at the caret: its mode, and what it would find in the other. */
-function OtherMode() {
+/** The quantifier at the caret: its mode, and what it would find in the other; on a small screen a line of its own. */
+export function OtherMode() {
   const dispatch = useAppDispatch();
   const pattern = usePattern();
   const contrast = useAppSelector((s) => s.bench.contrast);
@@ -143,13 +146,17 @@ function OtherMode() {
   const other = contrast?.variants.find((v) => !v.own && v.column.kind === "mode");
   if (!quantifier || !own || other?.column.kind !== "mode") return null;
   const { mode } = other.column;
+  const showContrast = () => {
+    dispatch(panelChosen("contrast"));
+    dispatch(partShown("desk"));
+  };
   const found = sameRows(own.matches.rows, other.matches.rows)
     ? "finds the same matches"
     : own.otherCaptures + other.otherCaptures > 0 && sameSpans(own.matches, other.matches)
       ? "finds the same matches with other captures"
       : "finds other matches";
   return (
-    <p className="ml-auto flex shrink-0 items-center gap-2 whitespace-nowrap max-[819px]:hidden" data-part="other-mode">
+    <p className="flex shrink-0 flex-wrap items-center gap-x-2 whitespace-nowrap min-[820px]:ml-auto" data-part="other-mode">
       <span className="text-ink-2">
         <code className="source inline-block max-w-[110px] truncate align-bottom font-semibold text-tide">
           {visible(source.slice(quantifier.start, quantifier.end), 18)}
@@ -162,13 +169,13 @@ function OtherMode() {
           className="key !py-0"
           onClick={() => {
             pattern.current?.apply(other.take ?? []);
-            dispatch(panelChosen("contrast"));
+            showContrast();
           }}
         >
           Make it {MODE_WORDS[mode]}
         </button>
       )}
-      <button type="button" className="quiet-key underline" onClick={() => dispatch(panelChosen("contrast"))}>
+      <button type="button" className="quiet-key underline" onClick={showContrast}>
         side by side
       </button>
     </p>

@@ -2,7 +2,7 @@
 import { TemplateLine } from "../rewrite/TemplateLine.tsx";
 import { useSmall } from "../shared/useMedia.ts";
 import { useAppSelector } from "../state/store.ts";
-import { CaretLine } from "./CaretLine.tsx";
+import { CaretLine, OtherMode } from "./CaretLine.tsx";
 import { DialectControl } from "./DialectControl.tsx";
 import { Flags } from "./Flags.tsx";
 import { PatternEditor } from "./PatternEditor.tsx";
@@ -33,6 +33,7 @@ export function PatternStrip() {
       <div className="flex h-[24px] min-w-0 items-center gap-3">
         <CaretLine />
       </div>
+      {small && <OtherMode />}
       {rewrites && <TemplateLine />}
     </section>
   );

@@ -10,6 +10,7 @@ import { useWindingKeys } from "../run/comparedReels.ts";
 import { useEngineControls } from "../run/controls.ts";
 import type { KeyName } from "../shared/keys.ts";
 import { useTheme } from "../shared/theme.ts";
+import { useSmall } from "../shared/useMedia.ts";
 import { number, plural } from "../shared/words.ts";
 import { store, useAppSelector } from "../state/store.ts";
 import { VariantMark } from "./VariantMark.tsx";
@@ -24,10 +25,14 @@ const WIDEST_STEP = 14;
 /** Steps shown around where each variant stands, narrow to wide; the whole run is the last. */
 const WIDTHS = [40, 200, 1_000, 10_000, 100_000] as const;
 
+/** A reel that is less high than this, its sentence included, cannot be read. */
+const LEAST_HEIGHT = 190;
+
 type Range = readonly [bottom: number, top: number];
 
 export function ContrastReels({ further }: { readonly further: ContrastFurther }) {
   const { names } = further;
+  const small = useSmall();
   const [by, setBy] = useState<Winding["by"]>("step");
   const [value, setValue] = useState(0);
   const [zoom, setZoom] = useState(1);
@@ -76,8 +81,13 @@ export function ContrastReels({ further }: { readonly further: ContrastFurther }
     else setMissed(true);
   });
   return (
-    <section className="flex h-full bg-sheet [contain:layout_paint_style]" aria-label="Reels of the variants">
-      <div className="flex w-[222px] shrink-0 flex-col gap-2 px-4 pt-2">
+    <section
+      className={`flex h-full bg-sheet [contain:layout_paint_style] ${small ? "flex-col overflow-y-auto" : ""}`}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: on a small screen it scrolls.
+      tabIndex={small ? 0 : undefined}
+      aria-label="Reels of the variants"
+    >
+      <div className={small ? "flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 px-2 py-2" : "flex w-[222px] shrink-0 flex-col gap-2 px-4 pt-2"}>
         <h2 className="part-name text-[16px] text-ink-2">Reels, wound together</h2>
         <fieldset className="flex gap-3">
           <legend className="sr-only">Wound by</legend>
@@ -138,7 +148,11 @@ export function ContrastReels({ further }: { readonly further: ContrastFurther }
           <span>{scale >= longest ? "whole runs" : `${number(scale)} steps each`}</span>
         </div>
       </div>
-      <div className="grid min-w-0 flex-1" style={{ gridTemplateColumns: `repeat(${further.reels.length}, minmax(0, 1fr))` }}>
+      {/* Side by side where there is room for it; else one below the other, each as high as it needs to be read. */}
+      <div
+        className="grid min-w-0 flex-1"
+        style={small ? { gridAutoRows: `minmax(${LEAST_HEIGHT}px, 1fr)` } : { gridTemplateColumns: `repeat(${further.reels.length}, minmax(0, 1fr))` }}
+      >
         {further.reels.map((reel, i) => (
           <VariantReel
             key={names[i]}
@@ -223,7 +237,7 @@ function VariantReel({ index, name, generation, length, complete, scale, winding
   }, [profile, size, stepWidth, bottom, top, theme]);
   const headX = LEFT + (step - from + 0.5) * stepWidth;
   return (
-    <div className="flex min-w-0 flex-col border-l border-rule-soft">
+    <div className="flex min-w-0 flex-col border-rule-soft max-[819px]:border-t min-[820px]:border-l">
       <p className="flex items-center gap-2 px-3 pt-2">
         <VariantMark index={index} /> <b className="font-semibold">{name}</b>
         <span className="text-[12px] text-ink-2">
