@@ -128,6 +128,25 @@ describe("the screen", () => {
     await user.click(within(inside).getAllByRole("button", { name: /take/i })[0] as HTMLElement);
     await until("the pattern is repaired", () => store.getState().draft.fields.pattern === "^a+$");
     await says("verdict", "linear");
+    const taken = await part("region", "The repair that was taken");
+    expect(wordsOf(taken)).toMatch(/before ?\^\(\?:a\+\)\+\$ ?exponential ?now ?\^a\+\$ ?linear/);
+    await says("before-and-now", /characters took [\d.,]+ \w*.*steps.*; now they take \d+ steps\./);
+    expect(screen.getByRole("list", { name: "What the chart shows" }).textContent).toMatch(/before, counted exactly.*now, counted exactly/);
+    await user.click(within(taken).getByRole("button", { name: "Put the old pattern back" }));
+    await until("it is back", () => store.getState().draft.fields.pattern === "^(?:a+)+$");
+    await part("region", "Proof, attack and repairs");
+  });
+
+  inDepth("a repair after which the pattern still grows says so above what is left, with the way back", async () => {
+    const inside = await proved("(?:a+)+b");
+    await until("repairs are found", () => within(inside).queryAllByRole("button", { name: /take/i }).length > 0);
+    const row = within(inside)
+      .getAllByRole("listitem")
+      .find((each) => wordsOf(each).startsWith("a+b"));
+    await user.click(within(row as HTMLElement).getByRole("button", { name: /take/i }));
+    await until("what is left is said", () => document.body.textContent?.includes("This is what is left.") === true);
+    await press("button", "Put the old pattern back");
+    await until("it is back", () => store.getState().draft.fields.pattern === "(?:a+)+b");
   });
 
   inDepth("several findings are shown one at a time", async () => {

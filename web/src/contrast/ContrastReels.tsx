@@ -83,7 +83,6 @@ export function ContrastReels({ further }: { readonly further: ContrastFurther }
   return (
     <section
       className={`flex h-full bg-sheet [contain:layout_paint_style] ${small ? "flex-col overflow-y-auto" : ""}`}
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: on a small screen it scrolls.
       tabIndex={small ? 0 : undefined}
       aria-label="Reels of the variants"
     >

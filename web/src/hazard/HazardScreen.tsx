@@ -1,5 +1,5 @@
 /** The hazard: the proof, the attack, how the work grows, and how to write the pattern so that it does not. */
-import { type Attack, type Edit, HAZARD_MODES, keepsMeaning, textOf, visible } from "@lamprey/core";
+import { type Attack, type Edit, HAZARD_MODES, keepsMeaning, type Repair, textOf, visible } from "@lamprey/core";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { specimensApi } from "../api/specimens.ts";
 import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
@@ -8,11 +8,12 @@ import { type EngineControls, useEngineControls } from "../run/controls.ts";
 import { editBetween } from "../shared/edits.ts";
 import { number, plural } from "../shared/words.ts";
 import { isBroken, stageChosen } from "../state/benchSlice.ts";
-import { findingChosen } from "../state/hazardSlice.ts";
+import { findingChosen, repairTaken } from "../state/hazardSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
-import type { Scales } from "./OutlookChart.tsx";
+import { chartPumps, HAZARD_COLUMNS, HAZARD_WORDS, scalesFor } from "./layout.ts";
 import { Readings } from "./Readings.tsx";
 import { Repairs } from "./Repairs.tsx";
+import { TakenRepairScreen, useTakenRepair, WayBack } from "./TakenRepair.tsx";
 import { PATIENCE, type RealRun, triedOn } from "./tryForReal.ts";
 import { useHazardControls } from "./useHazard.ts";
 import { growthClause, headline, peakClause, safeClause, timeOf, workOf, workWords } from "./words.ts";
@@ -24,7 +25,9 @@ export function HazardScreen({ take }: { readonly take: (edits: readonly Edit[])
   const chosen = useAppSelector((s) => s.hazard.chosen);
   const finding = verdict?.findings[chosen] ?? verdict?.findings[0];
   const broken = useAppSelector((s) => isBroken(s.bench));
+  const taken = useTakenRepair();
   if (!verdict) return <Nothing>{broken ? "The pattern does not read, so there is nothing to prove of it yet." : "The pattern is being looked at …"}</Nothing>;
+  if (!finding && taken) return <TakenRepairScreen key={verdict.generation} verdict={verdict} taken={taken} />;
   if (!finding) {
     return (
       <Nothing>
@@ -99,10 +102,22 @@ function FindingScreen({
   }, [controls, verdict.generation]);
   const best = repairs?.find(keepsMeaning)?.pattern;
   const outlook = useOutlook(verdict, finding, best);
+  const dispatch = useAppDispatch();
+  const taken = useTakenRepair();
+  const takeRepair = (repair: Repair) => {
+    dispatch(repairTaken({ before: verdict.source, finding, repair }));
+    take([editBetween(pattern, repair.pattern)]);
+  };
   return (
-    <section className="flex min-h-0 flex-1" aria-label="Proof and repairs">
+    <section className={HAZARD_COLUMNS} aria-label="Proof and repairs">
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls. */}
-      <section className="w-[580px] shrink-0 overflow-auto border-r border-rule" tabIndex={0} aria-label="Proof, attack and repairs">
+      <section className={HAZARD_WORDS} tabIndex={0} aria-label="Proof, attack and repairs">
+        {taken && (
+          <div className="flex items-center gap-3 border-b border-rule px-4 py-2">
+            <p className="min-w-0 flex-1">The repair that was taken made the pattern {headline(taken.repair)}. This is what is left.</p>
+            <WayBack taken={taken} />
+          </div>
+        )}
         <Findings verdict={verdict} />
         <div className="border-b border-rule px-4 pb-1 pt-2">
           <h2 className="part-name text-[16px] text-ink-2">Proof</h2>
@@ -123,7 +138,7 @@ function FindingScreen({
         </div>
         <AttackPart verdict={verdict} finding={finding} pumps={pumps} most={most} setPumps={setPumps} real={real} setReal={setReal} />
         <h2 className="part-name px-4 pt-2 text-[16px] text-ink-2">Repairs</h2>
-        <Repairs repairs={repairs} take={(repaired) => take([editBetween(pattern, repaired)])} />
+        <Repairs repairs={repairs} take={takeRepair} />
       </section>
       <Suspense fallback={<div className="flex-1" />}>
         <OutlookFigure
@@ -136,8 +151,6 @@ function FindingScreen({
     </section>
   );
 }
-
-const scalesFor = ({ growth }: FindingView): Scales => (growth === "exponential" ? { x: "linear", y: "log" } : { x: "log", y: "log" });
 
 /** Past this many pumps nothing new is seen. */
 function mostPumps({ growth, safe, until, attack }: FindingView): number {
@@ -384,13 +397,4 @@ function useOutlook({ generation }: VerdictView, finding: FindingView, repaired:
     };
   }, [controls, generation, finding, pumps, repaired]);
   return outlook;
-}
-
-const CHART_POINTS = 28;
-
-function chartPumps(finding: FindingView): number[] {
-  const known = finding.safe?.pumps ?? finding.until ?? 500;
-  if (finding.growth === "exponential") return Array.from({ length: Math.min(48, Math.max(20, known + 8)) }, (_, i) => i + 1);
-  const most = 2 * known;
-  return [...new Set(Array.from({ length: CHART_POINTS }, (_, i) => Math.round(4 * (most / 4) ** (i / (CHART_POINTS - 1)))))];
 }

@@ -16,7 +16,7 @@ export default function OutlookFigure({ outlook, real, length, scales }: Props) 
   const compares = outlook?.forms.some(({ points }) => points?.some(({ compared }) => compared !== undefined)) === true;
   const flip = (axis: keyof Scales) => setShown({ ...shown, [axis]: shown[axis] === "log" ? "linear" : "log" });
   return (
-    <figure className="flex min-w-0 flex-1 flex-col px-3 py-2">
+    <figure className="flex min-w-0 flex-1 flex-col px-3 py-2 max-[819px]:min-h-[300px] max-[819px]:flex-none">
       <figcaption className="flex flex-wrap items-baseline gap-x-4 gap-y-1 px-2">
         <span className="part-name text-[16px] text-ink-2">{compares ? "Steps and comparisons" : "Steps"} as the attack gets longer</span>
         <span className="ml-auto flex gap-3">

@@ -3,7 +3,7 @@ import { keepsMeaning, type Repair, SHAPES, visible } from "@lamprey/core";
 import { plural } from "../shared/words.ts";
 import { headline } from "./words.ts";
 
-export function Repairs({ repairs, take }: { readonly repairs: readonly Repair[] | null; readonly take: (pattern: string) => void }) {
+export function Repairs({ repairs, take }: { readonly repairs: readonly Repair[] | null; readonly take: (repair: Repair) => void }) {
   if (repairs === null) return <p className="px-4 py-2 text-ink-2">Looking for another way to write it …</p>;
   if (repairs.length === 0) return <p className="px-4 py-2 text-ink-2">None of the known shapes of repair makes it grow less.</p>;
   return (
@@ -17,12 +17,12 @@ export function Repairs({ repairs, take }: { readonly repairs: readonly Repair[]
               </code>
               <span className={`shrink-0 ${repair.growth === "linear" ? "text-ink" : "text-rust"}`}>{headline(repair)}</span>
             </p>
-            <p className="text-ink-2">{whatWasDone(repair)}.</p>
+            <p className="text-ink-2 first-letter:uppercase">{whatWasDone(repair)}.</p>
             <p data-part="proof">
               <Proof repair={repair} />
             </p>
           </div>
-          <button type="button" className="key shrink-0" onClick={() => take(repair.pattern)}>
+          <button type="button" className="key shrink-0" onClick={() => take(repair)}>
             {keepsMeaning(repair) ? "Take it" : "Take it, changed"}
           </button>
         </li>
@@ -32,12 +32,12 @@ export function Repairs({ repairs, take }: { readonly repairs: readonly Repair[]
 }
 
 /** What was done, one thing after the other; what was done to several parts once, with how many. */
-function whatWasDone({ shapes }: Repair): string {
+export function whatWasDone({ shapes }: Repair): string {
   const times = (shape: Repair["shapes"][number]): number => shapes.filter((each) => each === shape).length;
   return [...new Set(shapes)].map((shape) => `${SHAPES[shape].done}${times(shape) > 1 ? ` (${times(shape)} times)` : ""}`).join("; ");
 }
 
-function Proof({ repair }: { readonly repair: Repair }) {
+export function Proof({ repair }: { readonly repair: Repair }) {
   const { relation, tried, differsOn, sameMatches } = repair;
   const { onlyLeft, onlyRight } = relation;
   if (keepsMeaning(repair) && sameMatches) {

@@ -1,7 +1,15 @@
 /** What is known of the pattern's hazard, and of what the last edit did to the texts that it takes. */
-import type { Source } from "@lamprey/core";
+import type { Repair, Source } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
-import type { DriftView, RepairsView, VerdictView } from "../engine/hazard/messages.ts";
+import type { DriftView, FindingView, RepairsView, VerdictView } from "../engine/hazard/messages.ts";
+
+/** A repair that was taken: what it repaired, and what is proved of it. */
+export interface TakenRepair {
+  readonly before: Source;
+  /** What was found before, whose attack both patterns are held against. */
+  readonly finding: FindingView;
+  readonly repair: Repair;
+}
 
 export interface HazardState {
   /** Generation of the newest question. */
@@ -13,11 +21,13 @@ export interface HazardState {
   /** What the drift is measured from; null follows the edits. */
   readonly driftFrom: (Source & { readonly name: string }) | null;
   readonly repairs: RepairsView | null;
+  /** The newest repair that was taken; it is shown as long as the pattern is what it made of it. */
+  readonly taken: TakenRepair | null;
   /** The finding on show, from 0. */
   readonly chosen: number;
 }
 
-const initialState: HazardState = { asked: 0, verdict: null, fault: null, drift: null, driftFrom: null, repairs: null, chosen: 0 };
+const initialState: HazardState = { asked: 0, verdict: null, fault: null, drift: null, driftFrom: null, repairs: null, taken: null, chosen: 0 };
 
 const slice = createSlice({
   name: "hazard",
@@ -31,9 +41,10 @@ const slice = createSlice({
     driftKnown: (state, { payload }: PayloadAction<DriftView | null>) => ({ ...state, drift: payload }),
     driftFromChosen: (state, { payload }: PayloadAction<HazardState["driftFrom"]>) => ({ ...state, driftFrom: payload }),
     repairsKnown: (state, { payload }: PayloadAction<RepairsView>) => ({ ...state, repairs: payload }),
+    repairTaken: (state, { payload }: PayloadAction<TakenRepair>) => ({ ...state, taken: payload }),
     findingChosen: (state, { payload }: PayloadAction<number>) => ({ ...state, chosen: payload }),
   },
 });
 
-export const { hazardLeft, hazardAsked, hazardFaulted, verdictKnown, driftKnown, driftFromChosen, repairsKnown, findingChosen } = slice.actions;
+export const { hazardLeft, hazardAsked, hazardFaulted, verdictKnown, driftKnown, driftFromChosen, repairsKnown, repairTaken, findingChosen } = slice.actions;
 export const hazardReducer = slice.reducer;

@@ -57,6 +57,8 @@ export interface OutlookAsked {
   readonly pumps: readonly number[];
   /** Patterns beside the pattern's own and its modes. */
   readonly others: readonly { readonly name: string; readonly pattern: string }[];
+  /** Whether what back-references compare is counted; where it is left out, as it was for the attack's finding. */
+  readonly compared?: boolean;
 }
 
 export interface Outlook {

@@ -101,7 +101,7 @@ export class HazardSession {
   }
 
   /** The curve of an attack: of the pattern, of its modes, and of other patterns. */
-  async outlook({ generation, attack, pumps, others }: OutlookAsked): Promise<Outlook | null> {
+  async outlook({ generation, attack, pumps, others, compared }: OutlookAsked): Promise<Outlook | null> {
     const { current } = this;
     if (current?.generation !== generation) return null;
     const useless = () => generation < this.newest;
@@ -114,10 +114,11 @@ export class HazardSession {
       ...(has("greedy") ? [{ name: "all lazy", reading: withMode(reading, all, "lazy") }] : []),
       ...others.map(({ name, pattern }) => ({ name, reading: read({ ...reading.source, pattern }) })),
     ];
+    const comparisons = compared ?? comparesOn(current, attack);
     const forms: Form[] = [];
     for (const { name, reading: each } of wanted) {
       const compiled = compile(each);
-      const points = compiled.ok ? await drive(stepsAt(compiled.program, current.mode, attack, pumps, comparesOn(current, attack)), useless) : null;
+      const points = compiled.ok ? await drive(stepsAt(compiled.program, current.mode, attack, pumps, comparisons), useless) : null;
       if (useless()) return null;
       forms.push({ name, points: points?.map(asText) ?? null });
     }
