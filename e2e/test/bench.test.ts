@@ -107,6 +107,24 @@ describe("seeing why", () => {
     await waitFor(page, "it is greedy again", () => (document.querySelector(".pattern-editor .cm-content")?.textContent ?? "") === '"(.+)"');
   });
 
+  test("lines that open up for the lanes of variants have their numbers beside them, and names lie over no bracket", async () => {
+    const page = await stage.open("[a-z]\\d+?", "a1b2c3 d4e5\nf66 g7h8\n", "g");
+    await page.focus(".pattern-editor .cm-content");
+    await press(page, "End");
+    await press(page, "Alt+Shift+Digit3");
+    await waitFor(page, "lanes of a variant", () => document.querySelectorAll(".sample-editor .lanes .variant").length > 0);
+    await waitFor(page, "numbers beside their lines", () => {
+      const tops = (all: string) => [...document.querySelectorAll(`.sample-editor ${all}`)].map((each) => Math.round(each.getBoundingClientRect().top));
+      const numbers = new Set(tops(".cm-gutterElement"));
+      return tops(".cm-line").every((top) => numbers.has(top));
+    });
+    const covered = await page.evaluate(() => {
+      const names = [...document.querySelectorAll(".sample-editor .lanes text.label")].map((each) => each.getBoundingClientRect());
+      return names.some((one, i) => names.some((other, j) => i < j && one.top === other.top && one.left < other.right && other.left < one.right));
+    });
+    expect(covered).toBe(false);
+  });
+
   inDepth("a repeated group shows every turn, and which one is kept", async () => {
     const page = await stage.bench("The last fish of every list");
     await waitFor(page, "turns are listed", () => document.body.innerText.includes("turn 4") && document.body.innerText.includes("kept"));

@@ -47,6 +47,11 @@ const LABEL_WIDTH = 6.2;
 /** Height of a heat lane. */
 const HEAT = 4;
 
+/** A row's box is higher than its letters: a frame drawn around the box would be cut off by the editor's edge. */
+const FRAME_INSET = 3;
+
+const frame = ({ x1, x2, over, under }: Piece): string => bar(x1 - 1, x2 + 1, over + FRAME_INSET, under - over - FRAME_INSET);
+
 /** Whether a part has others inside it that are shown by themselves: heat is drawn for the innermost. */
 function encloses(parts: readonly PartWork[], { start, end }: Span): boolean {
   return parts.some(({ part }) => part && part.start >= start && part.end <= end && part.end - part.start < end - start);
@@ -105,7 +110,7 @@ export function drawPattern(places: LanePlaces): LaneDrawing {
     for (const p of pieces(part)) paths.push({ name: `heat-${heatLevel(steps, most)}`, d: bar(p.x1 + 0.5, p.x2 - 0.5, p.over - 3, HEAT) });
   }
   if (pointed && pointed.end > pointed.start) {
-    for (const p of pieces(pointed)) paths.push({ name: "pointed", d: bar(p.x1 - 1, p.x2 + 1, p.over - 1, p.under - p.over + 1) });
+    for (const p of pieces(pointed)) paths.push({ name: "pointed", d: frame(p) });
   }
   for (const stop of stops) {
     if (stop.what !== "part") continue;
@@ -113,7 +118,7 @@ export function drawPattern(places: LanePlaces): LaneDrawing {
     if (p) paths.push({ name: "stop", d: diamond((p.x1 + p.x2) / 2, p.over - 3) });
   }
   if (acting && acting.end > acting.start) {
-    for (const p of pieces(acting)) paths.push({ name: "acting", d: bar(p.x1 - 1, p.x2 + 1, p.over - 1, p.under - p.over + 1) });
+    for (const p of pieces(acting)) paths.push({ name: "acting", d: frame(p) });
   }
   for (const mistake of diagnostics) {
     for (const p of pieces(mistake)) paths.push({ name: "mistake", d: wave(p.x1, Math.max(p.x2, p.x1 + 8), p.under + 1) });

@@ -15,6 +15,7 @@ import {
   type LineInView,
   laneState,
   linesInView,
+  type Piece,
   redrawLanes,
   tick,
 } from "../lanes/lanes.ts";
@@ -63,10 +64,25 @@ const GROUP_HEIGHT = 6;
 const VARIANT_ROW = 10;
 /** Pixels of a letter of a holder's label. */
 const LABEL_LETTER = 6.6;
+/** A variant is named so often on a line: more names say nothing more. */
+const MOST_NAMES = 3;
 /** More bars than this on one screen are a grey mass: numbers are then left out. */
 const MOST_NUMBERS = 400;
-/** Pixels of a digit of a match's number; where the next match leaves no room for it, a number is left out. */
-const NUMBER_WIDTH = 8;
+/** Pixels of a digit of a match's number, and what must be free beside it. */
+const DIGIT = 6;
+const BESIDE_NUMBER = 2;
+/** Pixels of a letter of a variant's name. */
+const NAME_LETTER = 6.4;
+
+/**
+ * Where the number of a match stands: behind its bracket where the next one leaves room, else on it, else nowhere.
+ * Pixels; `next` is where the next bracket of the row begins.
+ */
+export function numberPlace(x1: number, x2: number, next: number, digits: number): { readonly x: number; readonly on: boolean } | null {
+  const wide = DIGIT * digits + BESIDE_NUMBER;
+  if (next - x2 >= wide) return { x: x2 + Math.min(4, next - x2 - DIGIT * digits), on: false };
+  return x2 - x1 >= wide ? { x: (x1 + x2) / 2, on: true } : null;
+}
 
 /** Pixels that a line with a match opens up for its lanes. */
 export function laneRoom({ groups, variants }: SampleMarks): number {
@@ -97,14 +113,16 @@ export const openLines = ViewPlugin.fromClass(
     }
 
     build(view: EditorView): DecorationSet {
-      const { matches, variants, holders } = view.state.field(sampleMarks.field);
+      const marks = view.state.field(sampleMarks.field);
+      const { matches, variants, holders } = marks;
+      const { holds: open, takers } = opened(laneRoom(marks));
       const builder = new RangeSetBuilder<Decoration>();
       for (const line of linesInView(view)) {
         const taken = holders?.some((h) => h.start <= line.to && h.end >= line.from) === true;
         const holds = (table: MatchTable) => touching(table, line).reduce((a, b) => b - a) > 0;
         const matched = holds(matches) || variants.some((variant) => holds(variant.matches));
         if (!matched && !taken) continue;
-        builder.add(line.from, line.from, taken ? HOLDS_TAKERS : HOLDS);
+        builder.add(line.from, line.from, taken ? takers : open);
         if (view.lineWrapping && line.to > line.from) builder.add(line.from, line.to, RAISED);
       }
       return builder.finish();
@@ -115,8 +133,21 @@ export const openLines = ViewPlugin.fromClass(
 
 /** Where lines wrap, every row opens up for lanes: its letters stand at its top. */
 const RAISED = Decoration.mark({ class: "raised" });
-const HOLDS = Decoration.line({ class: "holds" });
-const HOLDS_TAKERS = Decoration.line({ class: "holds takers" });
+
+/**
+ * The lines that open up, by the pixels of their room: with another room they are other decorations, so that the editor
+ * measures its lines again. It does not see that a style changes their height where the text is shorter than the editor.
+ */
+const openings = new Map<number, { readonly holds: Decoration; readonly takers: Decoration }>();
+
+function opened(room: number): { readonly holds: Decoration; readonly takers: Decoration } {
+  const known = openings.get(room);
+  if (known) return known;
+  const attributes = { "data-room": String(room) };
+  const made = { holds: Decoration.line({ class: "holds", attributes }), takers: Decoration.line({ class: "holds takers", attributes }) };
+  openings.set(room, made);
+  return made;
+}
 
 /** Draws the lanes of the lines in view. */
 export function drawSample(places: LanePlaces): LaneDrawing {
@@ -149,10 +180,8 @@ export function drawSample(places: LanePlaces): LaneDrawing {
       });
       const last = own.at(-1);
       if (last && ended && end - first <= MOST_NUMBERS) {
-        const [next] = m + 1 < end ? places.pieces(matches.start(m + 1), matches.start(m + 1), line) : [];
-        const room = next && Math.abs(next.under - last.under) < 2 ? next.x1 - last.x2 : Number.POSITIVE_INFINITY;
-        const wide = NUMBER_WIDTH * String(m + 1).length + 6;
-        if (room >= wide) labels.push({ name: `number${dim}`, x: last.x2 + 4, y: last.under + 8, text: String(m + 1) });
+        const place = numberPlace(last.x1, last.x2, nextOnRow(matches, m, end, last, line, places), String(m + 1).length);
+        if (place) labels.push({ name: `number${place.on ? " on" : ""}${dim}`, x: place.x, y: last.under + 8, text: String(m + 1) });
       }
       const underWay = marks.view !== null && marks.view.kind !== "match" && start === marks.view.attempt;
       for (const group of groups) {
@@ -171,6 +200,7 @@ export function drawSample(places: LanePlaces): LaneDrawing {
     variants.forEach(({ index, name, matches: own }, row) => {
       const [from, to] = touching(own, line);
       const down = BRACKET_ROW + rows * GROUP_ROW + 6 + row * VARIANT_ROW;
+      let named = 0;
       for (let m = from; m < to; m++) {
         const [start, stop] = [own.start(m), own.end(m)];
         const pieces = places.pieces(start, stop, line);
@@ -181,8 +211,11 @@ export function drawSample(places: LanePlaces): LaneDrawing {
           add(lane, start === stop ? tick(x1, y, 6) : bracket(x1, Math.max(x2, x1 + 4), y, ...ends));
         });
         const last = pieces.at(-1);
-        if (last && stop <= line.seenTo && m - from < 3)
-          labels.push({ name: "label", x: last.x2 + 4, y: last.under + down + 2, text: name, fill: `var(--${VARIANT_MARKS[index]?.ink})` });
+        if (!last || stop > line.seenTo || named >= MOST_NAMES) continue;
+        // A name that lay over the next bracket would hide where that begins.
+        if (nextOnRow(own, m, to, last, line, places) - last.x2 < name.length * NAME_LETTER + 8) continue;
+        named++;
+        labels.push({ name: "label", x: last.x2 + 4, y: last.under + down + 2, text: name, fill: `var(--${VARIANT_MARKS[index]?.ink})` });
       }
     });
     drawHolders(marks, line, BRACKET_ROW + rows * GROUP_ROW + 4, places, add, labels);
@@ -202,6 +235,12 @@ export function drawSample(places: LanePlaces): LaneDrawing {
     }),
     labels,
   };
+}
+
+/** Where on the piece's row the next match of the table begins, of those before `end`; infinitely far where it begins on none. */
+function nextOnRow(table: MatchTable, m: number, end: number, { under }: Piece, line: LineInView, places: LanePlaces): number {
+  const [next] = m + 1 < end ? places.pieces(table.start(m + 1), table.start(m + 1), line) : [];
+  return next && Math.abs(next.under - under) < 2 ? next.x1 : Number.POSITIVE_INFINITY;
 }
 
 /** Whether a table has a match with just that span. */

@@ -56,6 +56,8 @@ export function MachineChart() {
 
   if (!chart) return <p className="p-4 text-ink-2">The chart is being laid out …</p>;
   const { layout } = chart;
+  const width = svg.current?.getBoundingClientRect().width ?? 0;
+  const beyond = { left: layout !== null && view.x < -1, right: layout !== null && width > 0 && view.x + layout.width * view.scale > width + 1 };
   if (!layout) {
     return (
       <div className="p-6 text-ink-2">
@@ -75,7 +77,7 @@ export function MachineChart() {
       "+": (v) => scaled(v, 1.25, 300, 150),
       "=": (v) => scaled(v, 1.25, 300, 150),
       "-": (v) => scaled(v, 0.8, 300, 150),
-      "0": () => fitted(layout, svg.current),
+      "0": () => fitted(layout, svg.current, LEAST_SCALE),
     };
     const move = event.altKey ? undefined : act[event.key];
     if (!move) return;
@@ -86,7 +88,7 @@ export function MachineChart() {
   return (
     <section className="relative flex min-h-0 flex-1 flex-col bg-sheet" aria-label="The machine as a chart">
       <div className="absolute top-2 right-3 z-10 flex gap-1 text-[12px]">
-        <button type="button" className="key" onClick={() => setView(() => fitted(layout, svg.current))} title="Show all of it (0)">
+        <button type="button" className="key" onClick={() => setView(() => fitted(layout, svg.current, LEAST_SCALE))} title="Show all of it (0)">
           fit
         </button>
         <button type="button" className="key" onClick={() => svg.current && saveSvg(svg.current, layout, fileName(title, "svg"))}>
@@ -108,10 +110,27 @@ export function MachineChart() {
           <Drawing layout={layout} traffic={traffic} acting={acting} wind={(part) => controls.windTo([{ what: "part", part }], false)} />
         </g>
       </svg>
+      {beyond.left && <GoesOn side="left" move={() => setView((v) => ({ ...v, x: v.x + 0.8 * width }))} />}
+      {beyond.right && <GoesOn side="right" move={() => setView((v) => ({ ...v, x: v.x - 0.8 * width }))} />}
       <p className="border-t border-rule-soft px-4 py-1 text-[12px] text-ink-2">
         1 is tried first, 2 when that has failed{traffic ? "; the figures say how often" : ""}. The wheel zooms, a drag or the arrow keys pan.
       </p>
     </section>
+  );
+}
+
+/** At an edge that the chart goes beyond: what lies there is brought into view. */
+function GoesOn({ side, move }: { readonly side: "left" | "right"; readonly move: () => void }) {
+  return (
+    <button
+      type="button"
+      className={`key absolute top-1/2 z-10 ${side === "left" ? "left-2" : "right-2"}`}
+      aria-label={`Show what is further ${side}`}
+      title={`The chart goes on to the ${side}`}
+      onClick={move}
+    >
+      {side === "left" ? "←" : "→"}
+    </button>
   );
 }
 
@@ -261,18 +280,27 @@ function showing(view: View, x: number, y: number, svg: SVGSVGElement | null): V
   return { ...view, x: view.x + within(atX, box.width), y: view.y + within(atY, box.height) };
 }
 
-/** All of it in view where it can be read so, and never larger than life. */
-function fitted({ width, height }: ChartLayout, svg: SVGSVGElement | null): View {
+/** Pixels left free around a chart that is fitted. */
+const MARGIN = 12;
+
+/** All of it in view as far as the least scale allows, and never larger than life. */
+function fitted({ width, height }: ChartLayout, svg: SVGSVGElement | null, leastScale: number): View {
   const box = svg?.getBoundingClientRect();
   if (!box || box.width === 0) return { x: 0, y: 0, scale: 1 };
-  const scale = Math.max(LEAST_READ, Math.min(1, box.width / width, box.height / height));
-  return { x: Math.max(0, (box.width - width * scale) / 2), y: Math.max(0, (box.height - height * scale) / 2), scale };
+  const scale = Math.max(leastScale, Math.min(1, (box.width - 2 * MARGIN) / width, (box.height - 2 * MARGIN) / height));
+  return { x: Math.max(MARGIN, (box.width - width * scale) / 2), y: Math.max(0, (box.height - height * scale) / 2), scale };
 }
 
 function useView(layout: ChartLayout | null, svg: React.RefObject<SVGSVGElement | null>): [View, (change: (view: View) => View) => void] {
   const [view, setView] = useState<View>({ x: 0, y: 0, scale: 1 });
   useEffect(() => {
-    if (layout) setView(fitted(layout, svg.current));
+    const element = svg.current;
+    if (!layout || !element) return;
+    setView(fitted(layout, element, LEAST_READ));
+    // With another size it is fitted anew.
+    const observer = new ResizeObserver(() => setView(fitted(layout, element, LEAST_READ)));
+    observer.observe(element);
+    return () => observer.disconnect();
   }, [layout, svg]);
   return [view, setView];
 }
