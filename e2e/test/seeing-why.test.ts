@@ -115,6 +115,21 @@ describe("the reel", () => {
     await waitForPart(page, "sentence", "A new attempt begins at 1.");
   });
 
+  test("attempts: the list follows the reel, and marks the attempt that it is wound to", async () => {
+    const page = await stage.open("weir", `${"Ulm ".repeat(60)}weir`, "");
+    await openTab(page, "Attempts");
+    await waitFor(page, "rows", () => document.querySelectorAll("[aria-label=Attempts] button").length > 3);
+    await press(page, "Alt+Shift+End");
+    await waitFor(page, "its row, in view and marked", () => {
+      const list = document.querySelector("section[aria-label=Attempts]")?.getBoundingClientRect();
+      const row = document.querySelector("section[aria-label=Attempts] button.font-semibold");
+      const box = row?.getBoundingClientRect();
+      return (
+        row?.textContent?.startsWith("240") === true && list !== undefined && box !== undefined && box.top >= list.top - 1 && box.bottom <= list.bottom + 1
+      );
+    });
+  });
+
   inDepth("no match at all: every attempt is there, and only lines with a match open up", async () => {
     const page = await stage.bench("A fish that nobody counted");
     await waitFor(page, "it is said", () => document.body.innerText.includes("7,569 attempts in 53,061 steps, and none came through."));

@@ -12,6 +12,7 @@ import { BrowserRouter, Route, Routes } from "react-router";
 import { NothingHere, ScreenBoundary } from "./app/Fallback.tsx";
 import { Frame } from "./app/Frame.tsx";
 import { keepers } from "./draft/keepers.ts";
+import { startKeepingList } from "./risks/keptList.ts";
 import { store } from "./state/store.ts";
 
 const Shelf = lazy(() => import("./shelf/Shelf.tsx").then((screen) => ({ default: screen.Shelf })));
@@ -19,6 +20,7 @@ const Bench = lazy(() => import("./bench/Bench.tsx").then((screen) => ({ default
 const RiskList = lazy(() => import("./risks/RiskList.tsx").then((screen) => ({ default: screen.RiskList })));
 
 keepers.start();
+startKeepingList();
 
 const root = document.getElementById("root");
 if (!root) throw new Error("The page has no element #root.");

@@ -190,6 +190,46 @@ describe("more than a sample holds", () => {
   });
 });
 
+describe("a file that is dropped on the sample", () => {
+  const drop = async (...files: readonly (readonly [name: string, text: string])[]) =>
+    fireEvent.drop(await part("textbox", "Sample text"), {
+      dataTransfer: { files: files.map(([name, text]) => new File([text], name)), getData: () => "" },
+    });
+  const samples = () => store.getState().draft.fields.samples.map(({ name, text }) => [name, text]);
+
+  test("is the sample, under its own name, where there was no text; nothing of it is selected", async () => {
+    openBench({ pattern: "gate", text: "" });
+    await drop(["spring.log", "gate 1\nweir 2"]);
+    await until("it is there", () => samples()[0]?.[1] === "gate 1\nweir 2");
+    expect(samples()).toEqual([["spring.log", "gate 1\nweir 2"]]);
+    expect(wordsOf(await part("navigation", "Samples"))).toBe("spring.log");
+    expect(document.querySelectorAll(".sample-editor .cm-selectionBackground")).toHaveLength(0);
+  });
+
+  test("is a sample beside the one that has a text; several are one each, the first on show", async () => {
+    openBench({ pattern: "gate", text: "gate 9" });
+    await drop(["spring.log", "gate 1"], ["autumn.log", "gate 2"]);
+    await until("they are there", () => samples().length === 3);
+    expect(samples()[0]?.[1]).toBe("gate 9");
+    expect(
+      samples()
+        .slice(1)
+        .map(([name]) => name)
+        .sort(),
+    ).toEqual(["autumn.log", "spring.log"]);
+    const { draft } = store.getState();
+    expect(draft.fields.samples.find(({ key }) => key === draft.shown)?.name).toBe("spring.log");
+  });
+});
+
+test("a blank at the end of the pattern has a sign", async () => {
+  openBench({ pattern: "gate \\d ", text: "gate 1 " });
+  await part("textbox", "Pattern");
+  const signs = () =>
+    [...document.querySelectorAll(".pattern-editor .unseen")].map((mark) => `${mark.getAttribute("data-sign")} ${mark.getAttribute("title")}`);
+  expect(signs()).toEqual(["· space at the end of a line, U+0020"]);
+});
+
 test("characters that cannot be seen get a sign with its name, for as long as one wants", async () => {
   openBench({ text: "a\tb \n\u00a0c\u200bd\r\ne  \r\nplain text" });
   await part("textbox", "Sample text");

@@ -6,9 +6,11 @@
 import { afterEach, describe, expect, test } from "@jest/globals";
 import { fireEvent, screen, within } from "@testing-library/dom";
 import { sized } from "../../scripts/depth.mjs";
+import { startKeepingList } from "../src/risks/keptList.ts";
+import { initialRisks, listFound } from "../src/state/riskSlice.ts";
 import { store } from "../src/state/store.ts";
 import { workers } from "./page/browser.ts";
-import { cleanup, openAt, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
+import { act, cleanup, openAt, part, press, says, type, until, user, wordsOf } from "./page/page.tsx";
 import { PageServer } from "./page/server.ts";
 
 /** What other tests show too, or takes long: for `npm run test:deep` alone. */
@@ -52,6 +54,23 @@ describe("a pasted list", () => {
     ]);
     await user.selectOptions(await part("combobox", "sorted by"), "place");
     await until("in their order", () => /^linear/.test(rows()[0] ?? ""));
+  });
+
+  test("is there after a reload, with ways to the shelf and back from the bench", async () => {
+    const stop = startKeepingList();
+    await judge("/^(a+)+$/\n^weir$\n");
+    stop();
+    const before = rows();
+    expect(screen.getByRole("link", { name: "Shelf" }).getAttribute("href")).toBe("/");
+    // A reload begins with an empty store, and what the session holds.
+    act(() => void store.dispatch(listFound(initialRisks)));
+    expect(screen.queryByRole("list", { name: "Patterns" })).toBeNull();
+    act(startKeepingList)();
+    await until("the list is there", () => screen.queryByRole("list", { name: "Patterns" }) !== null);
+    expect(rows()).toEqual(before);
+    await user.click(within(screen.getByRole("list", { name: "Patterns" })).getAllByRole("button")[0] as HTMLElement);
+    await press("link", "Risk list");
+    await until("the list is back", () => screen.queryByRole("list", { name: "Patterns" }) !== null);
   });
 
   test("of a language that knows characters by name fetches their names", async () => {

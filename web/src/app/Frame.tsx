@@ -4,6 +4,7 @@ import { createContext, useContext, useState } from "react";
 import { createPortal } from "react-dom";
 import { Link, Outlet } from "react-router";
 import { GroupTextures } from "../lanes/textures.tsx";
+import { useNotice } from "../shared/notice.ts";
 import { TipProvider } from "../shared/Tip.tsx";
 import { chooseTheme, useTheme } from "../shared/theme.ts";
 
@@ -13,6 +14,20 @@ const BarSlot = createContext<HTMLElement | null>(null);
 export function InBar({ children }: { readonly children: React.ReactNode }) {
   const slot = useContext(BarSlot);
   return slot ? createPortal(children, slot) : null;
+}
+
+function Notice() {
+  const words = useNotice();
+  return (
+    <p
+      role="status"
+      aria-label="Just done"
+      data-part="notice"
+      className={words ? "menu fixed bottom-4 left-1/2 z-50 max-w-[92vw] -translate-x-1/2 px-4 py-2 text-[14px] [overflow-wrap:anywhere]" : "sr-only"}
+    >
+      {words}
+    </p>
+  );
 }
 
 export function Frame() {
@@ -39,6 +54,7 @@ export function Frame() {
           <div className="min-h-0 flex-1">
             <Outlet />
           </div>
+          <Notice />
           <GroupTextures />
         </div>
       </TipProvider>

@@ -94,6 +94,20 @@ function CannotOpen({ specimen, why, again }: { readonly specimen: string; reado
   );
 }
 
+/** While there is a risk list, the way back to it. */
+function BackToRisks() {
+  const rows = useAppSelector((s) => s.risks.rows.length);
+  if (rows === 0) return null;
+  return (
+    <>
+      <Link to="/risks" className="whitespace-nowrap text-ink-2 hover:text-tide">
+        Risk list
+      </Link>
+      <span className="text-ink-2 max-[819px]:hidden">/</span>
+    </>
+  );
+}
+
 function OpenBench({ specimen }: { readonly specimen: Specimen }) {
   const dispatch = useAppDispatch();
   const keeper = useDraft(specimen);
@@ -122,6 +136,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
               Shelf
             </Link>
             <span className="text-ink-2 max-[819px]:hidden">/</span>
+            <BackToRisks />
             <input
               className="part-name field-sizing-content min-w-20 max-w-[340px] rounded-sm bg-transparent px-1 text-[16px] hover:bg-sheet"
               aria-label="Title of the specimen"

@@ -15,6 +15,7 @@ import { caretMoved, hoveredAt } from "../state/benchSlice.ts";
 import { type Offer, offered } from "../state/hostSlice.ts";
 import { slipsShown } from "../state/slipsSlice.ts";
 import { afterPaint, hearFirst, type RootState, store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { invisibles } from "./invisibles.ts";
 import { foldFar, foldGroups } from "./patternFolds.ts";
 import { drawPattern, type PatternMarks, patternLine, patternMarks } from "./patternLanes.ts";
 import { restoredState, SAVED_AFTER, saveHistory } from "./undoHistory.ts";
@@ -71,6 +72,8 @@ export function PatternEditor() {
           patternMarks.field,
           lanes(drawPattern, null),
           foldFar,
+          // A blank at the end is part of the pattern, and is not seen without a sign.
+          invisibles,
           EditorView.contentAttributes.of({ "aria-label": "Pattern", tabindex: "0", spellcheck: "false", autocapitalize: "off" }),
           EditorView.domEventHandlers({
             mousemove: (event, own) => {

@@ -14,6 +14,7 @@ import { useSwitch } from "../shared/remembered.ts";
 import { number } from "../shared/words.ts";
 import { type BenchState, isBroken, matchChosen, pointedAt, sampleCaretMoved } from "../state/benchSlice.ts";
 import { afterPaint, hearFirst, store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { filesAsSamples, textAsSample } from "./droppedFiles.ts";
 import { invisibles } from "./invisibles.ts";
 import { leaveSample, sampleState } from "./leftSamples.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
@@ -94,6 +95,13 @@ export function SampleEditor() {
       setOversize(found);
       return true;
     };
+    const takeFiles = (event: DragEvent): boolean => {
+      const files = [...(event.dataTransfer?.files ?? [])];
+      if (files.length === 0) return false;
+      event.preventDefault();
+      void filesAsSamples(files);
+      return true;
+    };
     const editor = new EditorView({
       parent,
       state: sampleState(sample, [
@@ -122,7 +130,7 @@ export function SampleEditor() {
           },
           mousemove: (event, own) => pointAt(own.posAtCoords({ x: event.clientX, y: event.clientY }, false)),
           mouseleave: () => pointAt(null),
-          drop: (event) => refuse(event, event.dataTransfer),
+          drop: (event) => refuse(event, event.dataTransfer) || takeFiles(event),
           paste: (event) => refuse(event, event.clipboardData),
         }),
       ]),
@@ -153,7 +161,7 @@ export function SampleEditor() {
           oversize={oversize}
           take={(text) => {
             setOversize(null);
-            view.current?.dispatch({ changes: { from: 0, to: view.current.state.doc.length, insert: text }, userEvent: "input.drop" });
+            textAsSample(oversize.file, text);
           }}
           leave={() => setOversize(null)}
         />

@@ -1,4 +1,5 @@
 /** Which of the specimen's samples is on show; added, renamed and removed here. */
+import { BOUNDS } from "@lamprey/api";
 import { DropdownMenu } from "radix-ui";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { sampleAdded, sampleEdited, sampleRemoved, sampleRestored, sampleShown } from "../draft/draftSlice.ts";
@@ -83,7 +84,11 @@ export function SampleTabs() {
             className="z-10 min-w-40 border border-rule bg-sheet p-1 shadow-sm"
             align="start"
           >
-            <DropdownMenu.Item className="px-2 py-1 data-[highlighted]:bg-tide-wash" onSelect={() => dispatch(sampleAdded(`sample ${samples.length + 1}`, ""))}>
+            <DropdownMenu.Item
+              className="px-2 py-1 data-[disabled]:opacity-45 data-[highlighted]:bg-tide-wash"
+              disabled={samples.length >= BOUNDS.samples}
+              onSelect={() => dispatch(sampleAdded(`sample ${samples.length + 1}`, ""))}
+            >
               Add an empty sample
             </DropdownMenu.Item>
             <DropdownMenu.Item

@@ -6,15 +6,17 @@ export interface Oversize {
   /** What it is called, with its size in bytes. */
   readonly name: string;
   readonly bytes: number;
+  /** The name of the file; null where it was pasted. */
+  readonly file: string | null;
   readonly blob: Blob;
 }
 
 /** What is more than a sample holds, of what was dropped or pasted; UTF-8 has at least a byte for each code unit. */
 export function oversizeOf(data: DataTransfer | null): Oversize | null {
   const [file] = data?.files ?? [];
-  if (file) return file.size > BOUNDS.sample ? { name: `“${file.name}”`, bytes: file.size, blob: file } : null;
+  if (file) return file.size > BOUNDS.sample ? { name: `“${file.name}”`, bytes: file.size, file: file.name, blob: file } : null;
   const text = data?.getData("text/plain") ?? "";
-  return text.length > BOUNDS.sample ? { name: "What was pasted", bytes: text.length, blob: new Blob([text]) } : null;
+  return text.length > BOUNDS.sample ? { name: "What was pasted", bytes: text.length, file: null, blob: new Blob([text]) } : null;
 }
 
 /** As many characters as a sample holds, up to the last line end among them. */

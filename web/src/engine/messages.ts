@@ -123,6 +123,8 @@ export interface StepView {
   readonly attempt: number;
   /** Step at which this attempt began. */
   readonly attemptStep: number;
+  /** Its number among the attempts, from 0. */
+  readonly attemptIndex: number;
   readonly reach: number;
   readonly saved: number;
   readonly cause: number | null;

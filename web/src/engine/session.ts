@@ -254,7 +254,23 @@ export class Session {
     const { kind, start, end, at, to, attempt, attemptStep, reach, saved, cause, savedAt, captures, opened } = frame;
     const before = step === 0 ? captures : reel.captures(step - 1).captures;
     const changed = captures.flatMap((span, i) => (sameSpan(span, before[i] ?? null) ? [] : [i + 1]));
-    const shown = { step, kind, part: { start, end }, at, to, attempt, attemptStep, reach, saved, cause, savedAt, captures, changed, opened };
+    const shown = {
+      step,
+      kind,
+      part: { start, end },
+      at,
+      to,
+      attempt,
+      attemptStep,
+      attemptIndex: reel.attemptAt(step),
+      reach,
+      saved,
+      cause,
+      savedAt,
+      captures,
+      changed,
+      opened,
+    };
     const chartNode = this.graph?.program === reel.program && this.graph.graph ? chartNodeAt(this.graph.graph, reel, step) : null;
     const { calls, whole } = reel.calls(step);
     return {

@@ -17,6 +17,7 @@ const ENDS: Readonly<Record<Attempt["end"], string>> = { match: "match", "gave-u
 export function Attempts() {
   const reel = useAppSelector((s) => s.bench.reel);
   const step = useAppSelector((s) => s.bench.step);
+  const own = useAppSelector((s) => s.bench.view?.attemptIndex ?? null);
   const pattern = useAppSelector((s) => s.bench.result?.source.pattern ?? "");
   const controls = useEngineControls();
   const scroller = useRef<HTMLDivElement>(null);
@@ -26,6 +27,9 @@ export function Attempts() {
   const items = virtual.getVirtualItems();
   const wanted = [...new Set(items.map((item) => Math.floor(item.index / PAGE)))].filter((page) => !pages.has(page));
   const asked = wanted.join(" ");
+  useEffect(() => {
+    if (own !== null && own < count) virtual.scrollToIndex(own);
+  }, [own, count, virtual]);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: another reel has other attempts.
   useEffect(() => setPages(new Map()), [reel]);

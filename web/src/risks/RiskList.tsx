@@ -2,7 +2,7 @@
 import { type DialectName, rankOf as growthRank, HAZARD_MODES, hazardModeOf, type MatchMode, READ_DIALECTS, textOf, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type DragEvent, useEffect, useMemo, useRef, useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { InBar } from "../app/Frame.tsx";
 import { makeUnkept } from "../draft/unkept.ts";
 import { type Judging, startJudging } from "../engine/risks/client.ts";
@@ -32,6 +32,10 @@ export function RiskList() {
   return (
     <main className="flex h-full flex-col">
       <InBar>
+        <Link to="/" className="text-ink-2 hover:text-tide max-[819px]:sr-only">
+          Shelf
+        </Link>
+        <span className="text-ink-2 max-[819px]:hidden">/</span>
         <span className="part-name text-[16px] text-ink-2">Risk list</span>
       </InBar>
       <h1 className="sr-only">Risk list</h1>

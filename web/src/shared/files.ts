@@ -1,4 +1,5 @@
 /** Files that are saved. */
+import { notify } from "./notice.ts";
 
 /** A file name out of a title: letters and digits of any language, the rest as hyphens. */
 export function fileName(title: string, ending: string): string {
@@ -13,7 +14,7 @@ export function saveSpecimens(file: object): void {
   download(new Blob([`${JSON.stringify(file, null, 2)}\n`], { type: "application/json" }), name);
 }
 
-/** Gives a file to the person. */
+/** Gives a file to the person, and says so: not every browser shows it. */
 export function download(blob: Blob, name: string): void {
   const address = URL.createObjectURL(blob);
   const link = document.createElement("a");
@@ -22,6 +23,7 @@ export function download(blob: Blob, name: string): void {
   link.click();
   // The browser has taken it over by the next turn.
   setTimeout(() => URL.revokeObjectURL(address));
+  notify(`Saved as “${name}”, where the browser puts downloads.`);
 }
 
 /** What XML 1.0 cannot hold, not even escaped: control characters but tab and line ends, lone surrogates, U+FFFE and U+FFFF. */

@@ -1,6 +1,7 @@
 /** Specimens as files: everything on the shelf as one, and files put on the shelf, chosen or dropped; all of them, or none. */
 import { useEffect, useRef, useState } from "react";
 import { specimensApi } from "../api/specimens.ts";
+import { notify } from "../shared/notice.ts";
 import { plural } from "../shared/words.ts";
 
 interface Said {
@@ -20,7 +21,12 @@ export function Exchange() {
   const dropping = useDropped((files) => void put(files));
   return (
     <div className="mt-6 flex flex-wrap items-baseline gap-3 text-[13px] text-ink-2">
-      <a className="underline hover:text-tide" href="/api/export" download="lamprey-specimens.json">
+      <a
+        className="underline hover:text-tide"
+        href="/api/export"
+        download="lamprey-specimens.json"
+        onClick={() => notify("Saved as “lamprey-specimens.json”, where the browser puts downloads.")}
+      >
         save all as a file
       </a>
       <button type="button" className="underline hover:text-tide" disabled={isLoading} onClick={() => input.current?.click()}>

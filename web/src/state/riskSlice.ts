@@ -3,6 +3,8 @@ import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 import type { Judged, RiskRow } from "../engine/risks/messages.ts";
 
 export interface RiskState {
+  /** Of how rows are written: a list of another version is not read back. */
+  readonly version: number;
   readonly rows: readonly RiskRow[];
   readonly done: number;
   readonly total: number;
@@ -14,20 +16,22 @@ export interface RiskState {
   readonly problem: string | null;
 }
 
-const initialState: RiskState = { rows: [], done: 0, total: 0, state: "empty", judged: null, leftOut: 0, problem: null };
+export const initialRisks: RiskState = { version: 1, rows: [], done: 0, total: 0, state: "empty", judged: null, leftOut: 0, problem: null };
 
 const slice = createSlice({
   name: "risks",
-  initialState: initialState as RiskState,
+  initialState: initialRisks,
   reducers: {
-    judgingBegun: (_, { payload: leftOut }: PayloadAction<number>) => ({ ...initialState, state: "judging" as const, leftOut }),
+    judgingBegun: (_, { payload: leftOut }: PayloadAction<number>) => ({ ...initialRisks, state: "judging" as const, leftOut }),
     rowsKnown: (state, { payload }: PayloadAction<{ rows: readonly RiskRow[]; done: number; total: number }>) =>
       state.state === "judging" ? { ...state, rows: [...state.rows, ...payload.rows], done: payload.done, total: payload.total } : state,
     judgingEnded: (state, { payload }: PayloadAction<Judged>) => ({ ...state, state: "judged" as const, judged: payload }),
     judgingStopped: (state, { payload }: PayloadAction<string | null>) => ({ ...state, state: "stopped" as const, problem: payload }),
-    listPutAway: () => initialState,
+    listPutAway: () => initialRisks,
+    /** A list that was kept is there again. */
+    listFound: (_, { payload }: PayloadAction<RiskState>) => payload,
   },
 });
 
-export const { judgingBegun, rowsKnown, judgingEnded, judgingStopped, listPutAway } = slice.actions;
+export const { judgingBegun, rowsKnown, judgingEnded, judgingStopped, listPutAway, listFound } = slice.actions;
 export const riskReducer = slice.reducer;
