@@ -11,6 +11,6 @@ export interface RunningServer {
 }
 
 export function chromiumPath(): string | undefined;
-export function startServer(options?: { port?: number; data?: string }): Promise<RunningServer>;
+export function startServer(options?: { port?: number; data?: string; settings?: Readonly<Record<string, string>> }): Promise<RunningServer>;
 export function startBrowser(): Promise<Browser>;
 export function specimenId(address: string, title: string): Promise<string>;

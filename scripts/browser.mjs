@@ -23,16 +23,16 @@ async function freePort() {
 }
 
 /**
- * Starts the built server as a process of its own, on a new database or on the one given.
+ * Starts the built server as a process of its own, on a new database or on the one given, with settings of its own.
  * `kill` ends it at once, as a power cut would; `end` asks it to end; `stop` does, and removes its database.
  */
-export async function startServer({ port, data } = {}) {
+export async function startServer({ port, data, settings = {} } = {}) {
   const folder = data ?? mkdtempSync(join(tmpdir(), "lamprey-"));
   const own = port ?? (await freePort());
   const address = `http://127.0.0.1:${own}`;
   const child = spawn(process.execPath, ["server/dist/main.js"], {
     cwd: ROOT,
-    env: { ...process.env, PORT: String(own), HOST: "127.0.0.1", LAMPREY_DATA: folder, LOG_LEVEL: "warn" },
+    env: { ...process.env, PORT: String(own), HOST: "127.0.0.1", LAMPREY_DATA: folder, LOG_LEVEL: "warn", ...settings },
     stdio: ["ignore", "ignore", "inherit"],
   });
   const ended = new Promise((done) => child.once("exit", done));

@@ -2,17 +2,18 @@
 import { Router } from "express";
 import type { Logger } from "pino";
 import type { Asked } from "./asked.ts";
-import { EXPORT_FORMAT, EXPORTED_AT_ONCE } from "./exported.ts";
+import { EXPORT_FORMAT } from "./exported.ts";
 import { bytesOf, jsonBody, only, sendTo } from "./specimens/routes.ts";
 
 /** The file of everything, piece by piece; throws where a part cannot be read. */
 export async function* exportedPieces(asked: Pick<Asked, "exportPart">, at: string): AsyncGenerator<Uint8Array | string> {
   yield `{"format":${JSON.stringify(EXPORT_FORMAT.format)},"version":${EXPORT_FORMAT.version},"specimens":[`;
-  for (let offset = 0; ; offset += EXPORTED_AT_ONCE) {
+  for (let offset = 0; ; ) {
     const { status, body, count = 0 } = await asked.exportPart(at, offset);
     if (status !== 200) throw new Error("A part of the export could not be read.");
     if (count === 0) break;
     if (offset > 0) yield ",";
+    offset += count;
     // Without the brackets of the list.
     yield "\n";
     yield body.subarray(1, -1);
@@ -38,9 +39,12 @@ export function exchangeRoutes(asked: Asked, log: Logger): Router {
     .all(only("GET", "POST"));
   router
     .route("/import")
+    .get(async (request, response) => {
+      sendTo(response, log, await asked.importProgress(request.originalUrl));
+    })
     .post(...jsonBody, async (request, response) => {
       sendTo(response, log, await asked.importAll(request.originalUrl, bytesOf(request.body)));
     })
-    .all(only("POST"));
+    .all(only("GET", "POST"));
   return router;
 }

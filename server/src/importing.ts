@@ -34,7 +34,7 @@ export class Turns {
 }
 
 /** The specimens of such a file; throws a Problem with the first faults where it does not fit. */
-export async function readImported(body: Uint8Array): Promise<SpecimenFields[]> {
+export async function readImported(body: Uint8Array, seen: (done: number, total: number) => void = () => {}): Promise<SpecimenFields[]> {
   const turns = new Turns();
   const { specimens } = check(envelope, readJson(body, MOST_IMPORTED * BOUNDS.samples));
   await turns.next();
@@ -46,6 +46,7 @@ export async function readImported(body: Uint8Array): Promise<SpecimenFields[]> 
     if (detail) faults.push(faultOf(detail, ["specimens", i]));
     else if (faults.length === 0) read.push(fromFile(value as InFile));
     if (faults.length >= MOST_ERRORS) break;
+    seen(i + 1, specimens.length);
     await turns.next();
   }
   if (faults.length > 0) throw new Problem("invalid-request", faultsSay(faults), { errors: faults });

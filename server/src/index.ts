@@ -4,9 +4,10 @@ import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { type Logger, pino } from "pino";
 import { createApp } from "./app.ts";
-import { type Open, openInThread } from "./asked.ts";
+import { type Open, openInThread, STORE_MEMORY } from "./asked.ts";
 import { isLoopback, tokenIn } from "./door.ts";
 import { Engines } from "./engines/engines.ts";
+import { withoutValues } from "./problem.ts";
 import { DEMO_FOLDER, type Settings, WEB_FOLDER } from "./settings.ts";
 
 export interface Running {
@@ -43,7 +44,10 @@ const TENDED_EVERY = 3_600_000;
 /** Opens the database, seeds it where it is new, and listens; rejects where the port is taken, or the folder. */
 export async function start(settings: Settings, options: StartOptions = {}): Promise<Running> {
   const log = options.log ?? pino({ level: "info" });
-  const store = await (options.open ?? openInThread)(settings.data, options.demo ?? DEMO_FOLDER);
+  const store = await (options.open ?? openInThread)(settings.data, options.demo ?? DEMO_FOLDER, {
+    memory: settings.storeMemory ?? STORE_MEMORY,
+    restarted: (error) => log.error({ err: withoutValues(error) }, "the store has ended, and was started again"),
+  });
   if (store.seeded > 0) log.info({ specimens: store.seeded }, "seeded the demo");
   const token = isLoopback(settings.host) ? null : tokenIn(settings.data);
   const door = { host: settings.host, names: settings.hosts ?? [], token };

@@ -126,6 +126,24 @@ export const openapi = {
       },
     },
     "/api/import": {
+      get: {
+        summary: "How far the import is that is under way",
+        responses: {
+          200: {
+            description: "Specimens that were read, or kept, of all that the file has; null where there is no import",
+            content: json(
+              closed({
+                importing: {
+                  anyOf: [
+                    closed({ doing: { type: "string", enum: ["reading", "keeping"] }, done: { type: "integer" }, total: { type: "integer" } }),
+                    { type: "null" },
+                  ],
+                },
+              }),
+            ),
+          },
+        },
+      },
       post: {
         summary: "Keep all specimens of such a file, or none",
         requestBody: { required: true, content: json(ref("SpecimensFile")) },

@@ -20,6 +20,7 @@ const KINDS = {
   "not-from-here": { status: 403, title: "The request comes from elsewhere" },
   "no-token": { status: 401, title: "The address lacks its token" },
   "too-slow": { status: 408, title: "The request came too slowly" },
+  "store-restarted": { status: 503, title: "The store had to be started again" },
   internal: { status: 500, title: "The server failed" },
   "disk-full": { status: 507, title: "The disk is full" },
 } as const satisfies Record<string, ProblemKind>;

@@ -7,6 +7,7 @@ import { readJson } from "./bounded.ts";
 import { EXPORT_FORMAT, EXPORTED_AT_ONCE, ONE_FORMAT } from "./exported.ts";
 import { readImported } from "./importing.ts";
 import { asProblem, Problem, type ProblemDetails, withoutValues } from "./problem.ts";
+import { Room } from "./room.ts";
 import { check, figuresOf, many, specimenChange, specimenQuery, wanted } from "./specimens/schemas.ts";
 import { RESTORED_WITHIN, type Specimens } from "./specimens/specimens.ts";
 import { BACKED_UP_EVERY } from "./store/backups.ts";
@@ -19,10 +20,20 @@ export interface Answer {
   readonly defect?: object;
 }
 
+/** How far an import is: specimens that were looked at, or kept, of all that the file has. */
+export interface ImportProgress {
+  readonly doing: "reading" | "keeping";
+  readonly done: number;
+  readonly total: number;
+}
+
 export class Service {
   private readonly store: Store;
   private readonly specimens: Specimens;
+  private readonly room = new Room();
   private importing: Promise<unknown> = Promise.resolve();
+  /** Of the file that came last, while it is read and kept. */
+  private progress: ImportProgress | null = null;
 
   constructor(store: Store, specimens: Specimens) {
     this.store = store;
@@ -46,11 +57,11 @@ export class Service {
   }
 
   create(at: string, body: Uint8Array): Promise<Answer> {
-    return answer(at, () => this.specimens.create(check(newSpecimen, readJson(body))), 201);
+    return answer(at, () => this.room.with(body.length, () => this.specimens.create(check(newSpecimen, readJson(body)))), 201);
   }
 
   change(at: string, id: string, body: Uint8Array): Promise<Answer> {
-    return answer(at, () => this.specimens.change(id, check(specimenChange, readJson(body))));
+    return answer(at, () => this.room.with(body.length, () => this.specimens.change(id, check(specimenChange, readJson(body)))));
   }
 
   remove(at: string, id: string): Promise<Answer> {
@@ -100,14 +111,29 @@ export class Service {
 
   /** Keeps all specimens of such a file, or none. */
   importAll(at: string, body: Uint8Array): Promise<Answer> {
-    return answer(at, async () => ({ imported: await this.keepAll(body) }), 201);
+    return answer(at, () => this.room.with(body.length, async () => ({ imported: await this.keepAll(body) })), 201);
+  }
+
+  /** How far the import is that is under way. */
+  importProgress(at: string): Promise<Answer> {
+    return answer(at, async () => ({ importing: this.progress }));
   }
 
   /** The same; throws a Problem where the file does not fit. */
   async keepAll(body: Uint8Array): Promise<number> {
-    const specimens = await readImported(body);
+    const own: { doing: ImportProgress["doing"]; done: number; total: number } = { doing: "reading", done: 0, total: 0 };
+    this.progress = own;
+    try {
+      return await this.keepRead(body, (doing, done, total) => Object.assign(own, { doing, done, total }));
+    } finally {
+      if (this.progress === own) this.progress = null;
+    }
+  }
+
+  private async keepRead(body: Uint8Array, tell: (doing: ImportProgress["doing"], done: number, total: number) => void): Promise<number> {
+    const specimens = await readImported(body, (done, total) => tell("reading", done, total));
     // One file after the other: what is being kept of one is told by a mark that all of them share.
-    const kept = this.importing.then(() => this.specimens.createAll(specimens));
+    const kept = this.importing.then(() => this.specimens.createAll(specimens, (done) => tell("keeping", done, specimens.length)));
     this.importing = kept.catch(() => {});
     return kept;
   }

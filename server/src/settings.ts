@@ -2,6 +2,7 @@
 import { resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import Joi from "joi";
+import { STORE_MEMORY } from "./asked.ts";
 import type { EngineSettings } from "./engines/engines.ts";
 import { Trouble } from "./store/trouble.ts";
 
@@ -14,6 +15,8 @@ export interface Settings {
   readonly hosts?: readonly string[];
   /** Whether the real engines of this machine may be asked, and after how many milliseconds one is ended. */
   readonly engines?: EngineSettings;
+  /** Megabytes of memory that the store's thread may use; a request that needs more fails, and the thread is started again. */
+  readonly storeMemory?: number;
 }
 
 const ROOT = fileURLToPath(new URL("../..", import.meta.url));
@@ -32,6 +35,8 @@ const environment = Joi.object({
   LAMPREY_ENGINES: Joi.string().valid("on", "off").default("on"),
   /** Milliseconds. */
   LAMPREY_ENGINE_PATIENCE: Joi.number().integer().min(100).max(60_000).default(2_000),
+  /** Megabytes. */
+  LAMPREY_STORE_MEMORY: Joi.number().integer().min(32).max(16_384).default(STORE_MEMORY),
 }).unknown();
 
 /** Throws a `Trouble` that names the setting where one is wrong. */
@@ -43,6 +48,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     host: value.HOST,
     data: resolve(value.LAMPREY_DATA),
     hosts: (value.LAMPREY_HOSTS ?? "").split(",").filter(Boolean),
+    storeMemory: value.LAMPREY_STORE_MEMORY,
     engines: { on: value.LAMPREY_ENGINES === "on", patience: value.LAMPREY_ENGINE_PATIENCE },
   };
 }

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import type { Express } from "express";
 import { pino } from "pino";
 import request from "supertest";
+import { sized } from "../../scripts/depth.mjs";
 import { createApp } from "../src/app.ts";
 import { Engines } from "../src/engines/engines.ts";
 import { openapi } from "../src/openapi.ts";
@@ -345,6 +346,33 @@ describe("a shelf with many", () => {
     expect((await request(app).get("/api/export").expect(200)).body.specimens.find(({ title }: { title: string }) => title === "Tagged one").tags).toEqual([
       "low",
     ]);
+  });
+
+  test("how far an import is can be asked while it is under way", async () => {
+    const many = Array.from({ length: sized(400, 4000) }, (_, i) => ({ title: `Gauge ${i}`, pattern: "gate" }));
+    expect((await request(app).get("/api/import").expect(200)).body).toEqual({ importing: null });
+    let over = false;
+    const importing = request(app)
+      .post("/api/import")
+      .send({ format: "lamprey-specimens", version: 1, specimens: many })
+      .expect(201)
+      .then(() => {
+        over = true;
+      });
+    const seen: { doing: string; done: number; total: number }[] = [];
+    while (!over) {
+      const { body } = await request(app).get("/api/import");
+      if (body.importing) seen.push(body.importing);
+    }
+    await importing;
+    expect(seen.some(({ doing, done, total }) => doing === "keeping" && done > 0 && total === many.length)).toBe(true);
+    expect(seen.map(({ done }) => done).filter((_, i) => seen[i]?.doing === "keeping")).toEqual(
+      seen
+        .filter(({ doing }) => doing === "keeping")
+        .map(({ done }) => done)
+        .sort((a, b) => a - b),
+    );
+    expect((await request(app).get("/api/import")).body).toEqual({ importing: null });
   });
 
   test("some are saved as a file, one in a form of its own; both are put back as they were, slips set aside included", async () => {

@@ -3,15 +3,18 @@ import { spawn } from "node:child_process";
 import { chmodSync, copyFileSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { pathToFileURL } from "node:url";
 import { afterAll, describe, expect, test } from "@jest/globals";
 import Database from "libsql";
 import { pino } from "pino";
 import { type RunningServer, startServer } from "../../scripts/browser.mjs";
 import { sized } from "../../scripts/depth.mjs";
 import { ROOT } from "../../scripts/workspace.mjs";
+import type { Open } from "../src/asked.ts";
 import { start } from "../src/index.ts";
 import { openHere } from "../src/opened.ts";
-import { readSettings } from "../src/settings.ts";
+import { Room } from "../src/room.ts";
+import { DEMO_FOLDER, readSettings } from "../src/settings.ts";
 import { Specimens } from "../src/specimens/specimens.ts";
 import { backUp, backupFolder, backupsIn, lastBackup } from "../src/store/backups.ts";
 import { APPLICATION_ID, migrationsList } from "../src/store/migrations.ts";
@@ -201,6 +204,58 @@ describe("a first start that was ended", () => {
     expect((await new Specimens(store).list({ search: "", removed: false, offset: 0, limit: 1 })).total).toBe(0);
     await store.close();
     expect(backupsIn(data)).toEqual([]);
+  });
+});
+
+describe("memory", () => {
+  sized(test.skip, test)("a request that needs more than the store may use is refused, and nothing of it is kept", async () => {
+    const server = await startServer({ settings: { LAMPREY_STORE_MEMORY: "64" } });
+    try {
+      const text = "Pegel 1 – 41 cm\n".repeat(250_000);
+      const large = Array.from({ length: 4 }, (_, i) => ({ title: `Large ${i}`, samples: [{ name: "s", text }] }));
+      const answer = await fetch(`${server.address}/api/import`, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify({ format: "lamprey-specimens", version: 1, specimens: large }),
+      });
+      expect([answer.status, await answer.json()]).toEqual([413, expect.objectContaining({ detail: expect.stringContaining("LAMPREY_STORE_MEMORY") })]);
+      expect(await (await fetch(`${server.address}/api/specimens?search=Large`)).json()).toMatchObject({ total: 0 });
+    } finally {
+      await server.stop();
+    }
+  });
+
+  test("where there is not enough left, a request waits for those before it, and all are answered", async () => {
+    const room = new Room(140 * 2 ** 20);
+    let [under, most] = [0, 0];
+    const work = async () => {
+      most = Math.max(most, ++under);
+      await new Promise((done) => setTimeout(done, 5));
+      under--;
+      return under;
+    };
+    await Promise.all(Array.from({ length: 9 }, () => room.with(5 * 2 ** 20, work)));
+    expect([most, under]).toEqual([2, 0]);
+    await expect(room.with(20 * 2 ** 20, work)).rejects.toThrow("more memory");
+    await expect(room.with(1, () => Promise.reject(new Error("full")))).rejects.toThrow("full");
+    expect(await room.with(12 * 2 ** 20, work)).toBe(0);
+  });
+
+  test("a store that ends by itself fails what was asked of it, and another takes its place with all that was kept", async () => {
+    const { openInThread }: { openInThread: Open } = await import(pathToFileURL(join(ROOT, "server", "dist", "asked.js")).href);
+    const data = folder();
+    const why: unknown[] = [];
+    // So little memory that reading back what is kept uses it up.
+    const opened = await openInThread(data, DEMO_FOLDER, { memory: 48, restarted: (error) => why.push(error) });
+    const text = "gauge 41\n".repeat(300_000);
+    const made = Array.from({ length: 10 }, (_, i) => ({ title: `Kept ${i}`, samples: [{ name: "s", text }] }));
+    for (const each of made) expect((await opened.asked.create("/", new TextEncoder().encode(JSON.stringify(each)))).status).toBe(201);
+    const reads = await Promise.allSettled(Array.from({ length: 60 }, () => opened.asked.exportPart("/", 0)));
+    expect(reads.filter(({ status }) => status === "rejected").map((each) => (each as PromiseRejectedResult).reason.code)).toContain("store-restarted");
+    const { status, body } = await opened.asked.list("/", { search: "Kept" });
+    expect([status, JSON.parse(new TextDecoder().decode(body)).total]).toEqual([200, 10]);
+    expect(why.length).toBeGreaterThan(0);
+    await opened.close();
   });
 });
 

@@ -42,6 +42,11 @@ const BATCH_TIME = 30;
 /** Specimens that are taken away in one change. */
 const CLEARED_AT_ONCE = 200;
 
+/** Characters of samples that an export holds in memory at once: those of one specimen at most, or of many small ones. */
+const HELD_AT_ONCE = 8_000_000;
+/** Of some specimens that are saved together: their file is put together in memory, several times over. */
+const MOST_SAVED = 32_000_000;
+
 export class Specimens {
   private readonly store: Store;
 
@@ -134,7 +139,7 @@ export class Specimens {
    * Keeps all of them or none, in batches between which others have their turn. Until all are there each of them is marked as
    * removed long ago: nobody sees it, and a process that ends in the middle leaves nothing (`clearUnfinished`).
    */
-  async createAll(list: readonly SpecimenFields[]): Promise<number> {
+  async createAll(list: readonly SpecimenFields[], kept: (done: number) => void = () => {}): Promise<number> {
     try {
       for (let at = 0; at < list.length; ) {
         const until = performance.now() + BATCH_TIME;
@@ -142,6 +147,7 @@ export class Specimens {
           do await this.add(em as SqlEntityManager, list[at++] as SpecimenFields, randomUUID(), UNFINISHED);
           while (at < list.length && performance.now() < until);
         });
+        kept(at);
         await new Promise((resolve) => setImmediate(resolve));
       }
       await this.store.fork().nativeUpdate(Specimen, { deletedAt: UNFINISHED }, { deletedAt: null });
@@ -323,21 +329,35 @@ export class Specimens {
   /** Specimens that are not removed, as they would be made anew, the oldest first. */
   async page(offset: number, limit: number): Promise<SpecimensFile["specimens"]> {
     const em = this.store.fork();
-    return this.inFile(em, await em.find(Specimen, { deletedAt: null }, { orderBy: { number: "asc" }, offset, limit }));
+    return this.inFile(em, await em.find(Specimen, { deletedAt: null }, { orderBy: { number: "asc" }, offset, limit }), HELD_AT_ONCE);
   }
 
   /** The same of those with the ids, in their order; one that is not there is left out. */
   async some(ids: readonly string[]): Promise<SpecimensFile["specimens"]> {
     const em = this.store.fork();
     const rows = new Map((await em.find(Specimen, { id: { $in: [...ids] }, deletedAt: null })).map((row) => [row.id, row]));
+    const characters = (await this.sampleHeads(em, [...rows.keys()])).reduce((sum, { length }) => sum + length, 0);
+    if (characters > MOST_SAVED) {
+      const most = MOST_SAVED.toLocaleString("en-US");
+      throw new Problem("too-large", `The samples of these have more than ${most} characters together. Save fewer of them, or all of the shelf as one file.`);
+    }
     return this.inFile(
       em,
       ids.flatMap((id) => rows.get(id) ?? []),
+      MOST_SAVED,
     );
   }
 
-  private async inFile(em: SqlEntityManager, rows: readonly SpecimenRow[]): Promise<SpecimensFile["specimens"]> {
-    const wholes = await Promise.all(rows.map(async (row) => ({ ...(await this.whole(em, row)), tags: parted(row.tags) })));
+  /** The rows as a file has them; no more of them where their samples come to so many characters, but one at least. */
+  private async inFile(em: SqlEntityManager, rows: readonly SpecimenRow[], most: number): Promise<SpecimensFile["specimens"]> {
+    const wholes: (SpecimenWhole & { readonly tags: readonly string[] })[] = [];
+    let characters = 0;
+    for (const row of rows) {
+      const whole = await this.whole(em, row);
+      characters += whole.samples.reduce((sum, { text }) => sum + text.length, 0);
+      if (wholes.length > 0 && characters > most) break;
+      wholes.push({ ...whole, tags: parted(row.tags) });
+    }
     return wholes.map(({ title, pattern, dialect, flags, notes, template, expectations, setAside, tags, samples }) => {
       return {
         title,

@@ -30,6 +30,13 @@ export interface ListAsked {
   readonly tag?: string;
 }
 
+/** How far an import is: specimens that the server has read, or kept, of all that the file has. */
+export interface ImportProgress {
+  readonly doing: "reading" | "keeping";
+  readonly done: number;
+  readonly total: number;
+}
+
 export const specimensApi = createApi({
   reducerPath: "specimens",
   baseQuery,
@@ -67,6 +74,7 @@ export const specimensApi = createApi({
     engines: build.query<EngineList, void>({ query: () => "/engines", keepUnusedDataFor: 600 }),
     /** Some specimens as the text of a file. */
     exportSome: build.mutation<object, readonly string[]>({ query: (ids) => ({ url: "/export", method: "POST", body: { ids } }) }),
+    importProgress: build.query<{ importing: ImportProgress | null }, void>({ query: () => "/import", keepUnusedDataFor: 0 }),
     importAll: build.mutation<{ imported: number }, SpecimensFile>({ query: (body) => ({ url: "/import", method: "POST", body }), invalidatesTags: ["list"] }),
   }),
 });

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import { specimensApi } from "../api/specimens.ts";
 import { notify } from "../shared/notice.ts";
-import { plural } from "../shared/words.ts";
+import { number, plural } from "../shared/words.ts";
 
 interface Said {
   readonly words: string;
@@ -32,7 +32,7 @@ export function Exchange() {
       <button type="button" className="underline hover:text-tide" disabled={isLoading} onClick={() => input.current?.click()}>
         {isLoading ? "being read …" : "put files of specimens on the shelf"}
       </button>
-      <span>or drop them here</span>
+      {isLoading ? <ImportBar /> : <span>or drop them here</span>}
       <input
         ref={input}
         type="file"
@@ -57,6 +57,23 @@ export function Exchange() {
         </div>
       )}
     </div>
+  );
+}
+
+/** How often it is asked how far the import is (milliseconds). */
+const ASKED_EVERY = 400;
+
+/** How far the import is; of a short one nothing is to be seen. */
+function ImportBar() {
+  const { data } = specimensApi.useImportProgressQuery(undefined, { pollingInterval: ASKED_EVERY });
+  const importing = data?.importing;
+  if (!importing || importing.total === 0) return null;
+  const { doing, done, total } = importing;
+  return (
+    <span role="status" className="flex items-center gap-2">
+      <progress className="h-2 w-40 accent-[var(--tide)]" value={done} max={total} aria-label="Specimens of the file" />
+      {number(done)} of {number(total)} {doing === "reading" ? "read" : "put on the shelf"}
+    </span>
   );
 }
 
