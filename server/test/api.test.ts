@@ -324,6 +324,17 @@ describe("a shelf with many", () => {
   const list = async (query: string) => (await request(app).get(`${url}?${query}`).expect(200)).body;
   const titles = ({ items }: { items: readonly { title: string }[] }) => items.map(({ title }) => title);
 
+  test("a tag that no column can hold hides a specimen from none of its other tags", async () => {
+    const { id } = await make({ title: "Odd tag", tags: ["high water"] });
+    await request(app)
+      .post(`${url}/many`)
+      .send({ ids: [id], act: "tag", tag: "odd \ud83d\0" })
+      .expect(200);
+    expect(titles(await list("tag=high%20water"))).toEqual(["Odd tag"]);
+    expect(titles(await list(`tag=${encodeURIComponent("odd \ufffd\ufffd")}`))).toEqual(["Odd tag"]);
+    await request(app).delete(`${url}/${id}`).expect(200);
+  });
+
   test("several are tagged, found by their tag, untagged, removed and restored at once", async () => {
     const made = await Promise.all(["Tagged one", "Tagged two", "Tagged three"].map((title) => make({ title })));
     const ids = made.map(({ id }) => id);

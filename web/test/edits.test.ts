@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { changeOf, NO_FIELDS } from "../src/draft/fields.ts";
-import { editsBetween, sampleChanged } from "../src/run/sampleEdits.ts";
+import { editsBetween, editsSentUpTo, sampleChanged } from "../src/run/sampleEdits.ts";
 import { editBetween, edited, editedAll } from "../src/shared/edits.ts";
 
 const text = fc.string({ unit: fc.constantFrom("a", "b", "\n"), maxLength: 30 });
@@ -28,6 +28,17 @@ describe("the edit between two texts", () => {
       ]),
     ).toBe("gate  shut!");
   });
+});
+
+test("what led to a text that was sent is not held any more, and what follows is", () => {
+  sampleChanged({ before: "p", after: "pq", edits: [{ from: 1, to: 1, insert: "q" }] });
+  sampleChanged({ before: "pq", after: "pqr", edits: [{ from: 2, to: 2, insert: "r" }] });
+  editsSentUpTo("pq");
+  expect(editsBetween("p", "pqr")).toBeNull();
+  expect(editsBetween("pq", "pqr")).toHaveLength(1);
+  editsSentUpTo("pqr");
+  sampleChanged({ before: "pqr", after: "pqrs", edits: [{ from: 3, to: 3, insert: "s" }] });
+  expect(editsBetween("pqr", "pqrs")).toHaveLength(1);
 });
 
 test("what the editor did is known as long as it follows on; another text in between, and the whole is sent", () => {

@@ -87,10 +87,11 @@ export class Specimens {
   }
 
   /** Does the same to several, all or none; how many it changed. What is not there any more is passed over. */
-  async many({ ids, act, tag = "" }: Many): Promise<number> {
+  async many({ ids, act, tag: asked = "" }: Many): Promise<number> {
     return this.store.fork().transactional(async (fork) => {
       const em = fork as SqlEntityManager;
       const rows = await em.find(Specimen, { id: { $in: [...ids] } }, { fields: ["id", "revision", "tags", "deletedAt"], disableIdentityMap: true });
+      const tag = asTag(asked);
       let changed = 0;
       const now = new Date();
       for (const { id, revision, tags, deletedAt } of rows) {
@@ -451,8 +452,13 @@ function groupBySpecimen(samples: readonly SampleHeadRow[]): Map<string, SampleH
 
 type HeadRow = Pick<SpecimenRow, "id" | "title" | "pattern" | "dialect" | "flags" | "notes" | "revision">;
 
+/** A tag on one line, and of characters that a column holds as they are: the others stand as U+FFFD. */
+const asTag = (tag: string): string => utf8.decode(encoder.encode(tag)).replaceAll("\0", "\ufffd").replaceAll("\n", " ");
+const encoder = new TextEncoder();
+const utf8 = new TextDecoder();
+
 /** Tags as they lie in their column, and back. */
-const joined = (tags: readonly string[]): string => (tags.length === 0 ? "" : `\n${tags.join("\n")}\n`);
+const joined = (tags: readonly string[]): string => (tags.length === 0 ? "" : `\n${tags.map(asTag).join("\n")}\n`);
 const parted = (tags: string): string[] => tags.split("\n").filter((tag) => tag !== "");
 
 /** The worst first; what nobody has run yet last. */

@@ -8,7 +8,7 @@ import { breath, framed, painted } from "../shared/painted.ts";
 import { arrived, asked, ran, reelReady, refused, workKnown } from "../state/benchSlice.ts";
 import { type AppDispatch, afterPaint, hearFirst, type RootState, store } from "../state/store.ts";
 import { nextGeneration } from "./generations.ts";
-import { editsBetween } from "./sampleEdits.ts";
+import { editsBetween, editsSentUpTo } from "./sampleEdits.ts";
 import { seenUntil } from "./seen.ts";
 
 /** What a run depends on. */
@@ -56,6 +56,7 @@ export function askOnChange(engine: Engine, dispatch: AppDispatch, again: boolea
         else void engine.setSample(text, generation);
       }
       sent = text;
+      editsSentUpTo(text);
       return engine.run(request);
     };
     if (known?.kind === "refused") dispatch(afterPaint(refused(known)));

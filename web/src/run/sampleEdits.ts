@@ -13,11 +13,20 @@ interface Change {
 
 /** Between two questions to the worker there are a few; more are sent as the whole text. */
 const MOST = 50;
+/** Characters that all of them hold together: each holds a whole text. */
+const MOST_HELD = 20_000_000;
 let changes: Change[] = [];
 
 export function sampleChanged(change: Change): void {
-  if (changes.at(-1)?.after !== change.before || changes.length >= MOST) changes = [];
+  const held = changes.length * change.after.length;
+  if (changes.at(-1)?.after !== change.before || changes.length >= MOST || held > MOST_HELD) changes = [];
   changes.push(change);
+}
+
+/** The worker has the text: what led to it is not asked for again, and each change holds a whole text. */
+export function editsSentUpTo(text: string): void {
+  const sent = changes.findIndex(({ after }) => after === text);
+  changes = changes.slice(sent + 1);
 }
 
 /** What made one text another, edit by edit; null where that is not known. */
