@@ -1,7 +1,7 @@
 /** The contract's `relate`: how the sets of whole texts that two patterns accept lie to each other. */
-import { drained, OBSTACLES, type Program, type Relation, relate as relateSlices, type Source } from "@lamprey/core";
-import { untilTimeLimit } from "./limits.ts";
-import { type Answer, programOf } from "./request.ts";
+import { drained, OBSTACLES, type Program, type Reading, type Relation, relate as relateSlices, type Source } from "@lamprey/core";
+import { takesTooLong, untilTimeLimit } from "./limits.ts";
+import { type Answer, compiledOf, readingOf } from "./request.ts";
 
 export interface RelateRequest {
   readonly id?: string;
@@ -18,9 +18,19 @@ export interface RelateAnswer extends Omit<Answer, "id" | "elapsedMs">, Partial<
 
 export function relate(request: RelateRequest): RelateAnswer {
   const stop = untilTimeLimit();
-  const programs: Program[] = [];
+  const readings: Reading[] = [];
   for (const name of ["left", "right"] as const) {
-    const made = programOf(request[name]);
+    const read = readingOf(request[name]);
+    if ("refused" in read) return { ...read.refused, side: name };
+    readings.push(read.reading);
+  }
+  if (readings.some(takesTooLong)) {
+    const unknown = { relation: "undecided", onlyLeft: null, onlyRight: null, both: null } as const;
+    return { status: "ok", ...unknown, reason: { code: "time", message: OBSTACLES.time } };
+  }
+  const programs: Program[] = [];
+  for (const [i, name] of (["left", "right"] as const).entries()) {
+    const made = compiledOf(readings[i] as Reading);
     if ("refused" in made) return { ...made.refused, side: name };
     programs.push(made.program);
   }

@@ -1,5 +1,5 @@
 /** What every request of the JSON Lines contract shares: its source, its checks, and the forms of a failed answer. */
-import { type Cut, compile, type Diagnostic, type Program, read, type Source } from "@lamprey/core";
+import { type Cut, compile, type Diagnostic, type Program, type Reading, read, type Source } from "@lamprey/core";
 
 export type Status = "ok" | "syntax-error" | "unsupported" | "step-limit" | "bad-request";
 
@@ -55,12 +55,27 @@ const CUTS: Readonly<Record<Cut, string>> = {
   stuck: "“\\K” in a lookaround has a match begin where the search cannot go on from it, and PHP gives the run up there.",
 };
 
+type Refused = { readonly refused: Pick<Answer, "status" | "error"> };
+
 /** The program, or the answer that says why there is none. */
-export function programOf(source: Source): { readonly program: Program } | { readonly refused: Pick<Answer, "status" | "error"> } {
-  const compiled = compile(read(source));
-  if (compiled.ok) return { program: compiled.program };
+export function programOf(source: Source): { readonly program: Program } | Refused {
+  return compiledOf(read(source));
+}
+
+export function compiledOf(reading: Reading): { readonly program: Program } | Refused {
+  const compiled = compile(reading);
+  return compiled.ok ? { program: compiled.program } : refusedFor(compiled.diagnostics);
+}
+
+/** The pattern as it reads, or the answer that says why it does not: what it compiles to is not known yet. */
+export function readingOf(source: Source): { readonly reading: Reading } | Refused {
+  const reading = read(source);
+  return reading.diagnostics.length === 0 ? { reading } : refusedFor(reading.diagnostics);
+}
+
+function refusedFor(diagnostics: readonly Diagnostic[]): Refused {
   // A mistake weighs more than what Lamprey does not read: mending the mistake comes first.
-  const worst = compiled.diagnostics.find((d) => d.severity === "syntax-error") ?? (compiled.diagnostics[0] as Diagnostic);
+  const worst = diagnostics.find((d) => d.severity === "syntax-error") ?? (diagnostics[0] as Diagnostic);
   const { severity, code, message, start, end } = worst;
   return { refused: { status: severity, error: { code, message, start, end } } };
 }
