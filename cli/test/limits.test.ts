@@ -24,6 +24,7 @@ const CLUSTERS = { dialect: "perl", pattern: many(() => "\\X", 3000) };
 type Line = [what: string, command: keyof typeof COMMANDS, request: object];
 const LINES: Line[] = [
   ["3,000 families", "whynot", { pattern: many(() => FAMILY, 3000), text: "x" }],
+  ["5,000 clusters", "match", { dialect: "perl", pattern: many(() => "\\X", 5000), text: "a" }],
   ...onlyDeep<Line>(
     ["references to 500 groups", "examples", { dialect: "perl", pattern: `${many(() => "(a*)", 500)}${many((i) => `\\g{${i + 1}}`, 500)}` }],
     ["20,000 alternatives", "whynot", { pattern: many((i) => `w${i}|`, 20_000), text: "x", mode: "whole" }],
@@ -33,6 +34,10 @@ const LINES: Line[] = [
     ["100,000 lookaheads in each other", "match", { pattern: `${many(() => "(?=", 99_000)}a${many(() => ")", 99_000)}`, text: "aa" }],
     ["300 lookaheads on 5,000 characters", "match", { pattern: many(() => "(?=.*a)", 300), text: "b".repeat(5000) }],
     ["3,000 clusters and one less", "relate", { left: CLUSTERS, right: { ...CLUSTERS, pattern: CLUSTERS.pattern.slice(2) } }],
+    ["20 lookaheads on 400,000 characters", "calls", { pattern: `${many(() => "(?=.*a)", 20)}x?`, text: "ab".repeat(200_000) }],
+    ["the same, rewritten", "rewrite", { pattern: `${many(() => "(?=.*a)", 20)}x?`, text: "ab".repeat(200_000), template: "y" }],
+    ["the same, counted", "forecast", { pattern: `${many(() => "(?=.*a)", 20)}x?`, text: "ab".repeat(200_000) }],
+    ["loops in loops", "match", { dialect: "python", pattern: `${many(() => "(?:", 500)}a*${many(() => ")*", 500)}b`, text: "a".repeat(200_000) }],
     ["500 subtractions", "slips", { dialect: "dotnet", pattern: many(() => "[a-z-[aeiou]]", 500) }],
   ),
 ];
@@ -44,5 +49,5 @@ test.each(LINES)("%s: %s", (_, command, request) => {
   const before = process.cpuUsage();
   const { status } = JSON.parse(COMMANDS[command](JSON.stringify(request))) as { status: string };
   const { user, system } = process.cpuUsage(before);
-  expect([status, (user + system) / 1e6 < MOST_SECONDS]).toEqual(["ok", true]);
+  expect([["ok", "step-limit"].includes(status), (user + system) / 1e6 < MOST_SECONDS]).toEqual([true, true]);
 });

@@ -1,6 +1,6 @@
 /** The contract's `calls`: what the everyday calls of the dialect's host would return on a text. */
 import { callsSlices, drained, type Json, jsonOf } from "@lamprey/core";
-import { DEFAULT_STEP_LIMIT } from "./limits.ts";
+import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, cutShort, programOf } from "./request.ts";
 
 export type CallResult = { readonly call: string; readonly remark?: string } & ({ readonly value: Json } | { readonly error: string });
@@ -12,7 +12,7 @@ export interface CallsAnswer extends Omit<Answer, "id" | "elapsedMs"> {
 export function calls(request: CommonRequest): CallsAnswer {
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  const { calls, cut } = drained(callsSlices(made.program, request.text, { stepLimit: DEFAULT_STEP_LIMIT }));
+  const { calls, cut } = drained(callsSlices(made.program, request.text, { stepLimit: DEFAULT_STEP_LIMIT, stop: untilRunLimit(request.text) }));
   if (cut) return cutShort(cut);
   return {
     status: "ok",

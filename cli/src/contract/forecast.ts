@@ -1,6 +1,10 @@
 /** The contract's `forecast`: the exact number of steps of the backtracking machine, counted without running it. */
-import { forecast as foresee, type MatchMode } from "@lamprey/core";
+import { Forecast, type MatchMode } from "@lamprey/core";
+import { untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, programOf } from "./request.ts";
+
+/** Instructions followed between two looks at the clock. */
+const AT_ONCE = 100_000;
 
 export interface ForecastRequest extends CommonRequest {
   readonly mode: MatchMode;
@@ -15,6 +19,9 @@ export interface ForecastAnswer extends Omit<Answer, "id" | "elapsedMs"> {
 export function forecast(request: ForecastRequest): ForecastAnswer {
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  const { steps, exact } = foresee(made.program, request.text, { mode: request.mode });
+  const stop = untilRunLimit(request.text);
+  const whole = new Forecast(made.program, request.text, { mode: request.mode });
+  while (!whole.advance(AT_ONCE) && !stop());
+  const { steps, exact } = whole;
   return { status: "ok", steps: String(steps), exact };
 }

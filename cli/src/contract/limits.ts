@@ -17,6 +17,15 @@ export function takesTooLong({ root }: Reading): boolean {
   return false;
 }
 
+/** A text is read at ten million characters a second at least, so a long one has more time (milliseconds for a character). */
+const FOR_EACH_CHARACTER = 1e-4;
+
+/** Says, from now on, whether the time for a run on a text is over. */
+export function untilRunLimit(text: string): Stop {
+  const over = performance.now() + TIME_LIMIT_MS + text.length * FOR_EACH_CHARACTER;
+  return () => performance.now() > over;
+}
+
 /** Says, from now on, whether the time is over, or that share of it. */
 export function untilTimeLimit(share = 1): Stop {
   const started = performance.now();

@@ -1,6 +1,7 @@
 /** The contract's `match`: matches and captures of a pattern in a text. */
-import { BacktrackingMachine, CUTS, chooseMachine, LinearMachine, type MatchMode, type MatchTable, type Program, runToEnd } from "@lamprey/core";
-import { type Answer, type CommonRequest, cutShort, failed, programOf } from "./request.ts";
+import { BacktrackingMachine, CUTS, chooseMachine, LinearMachine, type MatchMode, type MatchTable, NEVER, type Program } from "@lamprey/core";
+import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
+import { type Answer, type CommonRequest, cutShort, failed, programOf, TIME_CUT } from "./request.ts";
 
 export interface MatchRequest extends CommonRequest {
   readonly mode: MatchMode;
@@ -8,6 +9,10 @@ export interface MatchRequest extends CommonRequest {
   readonly output: "matches" | "count";
   readonly stepLimit: number;
 }
+
+/** Characters that the linear machine reads, and steps that the backtracking machine takes, between two looks at the clock. */
+const READ_AT_ONCE = 200_000;
+const STEPS_AT_ONCE = 200_000;
 
 export interface MatchRow {
   readonly start: number;
@@ -49,18 +54,25 @@ export function match(request: MatchRequest): MatchAnswer {
 
 function matchLinear(program: Program, { text, mode, output }: MatchRequest): MatchAnswer {
   const machine = new LinearMachine(program, text, { mode, countOnly: output === "count" });
-  machine.advance(Number.MAX_SAFE_INTEGER);
+  const stop = untilRunLimit(text);
+  while (!machine.advance(READ_AT_ONCE) && !stop());
   const found = { ...(output === "matches" ? { matches: rowsOf(machine.matches) } : {}), count: machine.count };
   if (machine.outcome === "done") return { status: "ok", ...found };
+  if (machine.outcome === "running")
+    return { ...failed("step-limit", "time-limit", "The run was cut short after two seconds. What was found so far is given."), ...found };
   return { ...failed("step-limit", "memory-limit", "Remembering what was tried takes more room than there is. What was found so far is given."), ...found };
 }
 
 function matchBacktracking(program: Program, { text, mode, output, stepLimit }: MatchRequest): MatchAnswer {
   const machine = new BacktrackingMachine(program, text, { mode });
-  const outcome = runToEnd(machine, stepLimit);
+  // Whoever names a limit of steps waits for it.
+  const stop = stepLimit === DEFAULT_STEP_LIMIT ? untilRunLimit(text) : NEVER;
+  while (machine.steps < stepLimit && !machine.advance(Math.min(STEPS_AT_ONCE, stepLimit - machine.steps)) && !stop());
+  const outcome = machine.outcome === "running" ? (machine.steps < stepLimit ? "time-limit" : "step-limit") : machine.outcome;
   const { matches, steps } = machine;
   const found = { ...(output === "matches" ? { matches: rowsOf(matches) } : {}), count: matches.length, steps };
   if (outcome === "done") return { status: "ok", ...found };
+  if (outcome === "time-limit") return { ...failed("step-limit", outcome, TIME_CUT), ...found };
   if (outcome === "endless-call" || outcome === "stuck") return { ...cutShort(CUTS[outcome]), ...found };
   const error =
     outcome === "memory-limit"

@@ -1,6 +1,6 @@
 /** The contract's `rewrite`: a text with what a template makes of a pattern's matches. */
 import { drained, MOST_REWRITTEN, rewriteWhole } from "@lamprey/core";
-import { DEFAULT_STEP_LIMIT } from "./limits.ts";
+import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, type ContractError, cutShort, failed, programOf } from "./request.ts";
 
 export interface RewriteRequest extends CommonRequest {
@@ -20,7 +20,13 @@ export function rewrite(request: RewriteRequest): RewriteAnswer {
   const compiled = programOf(request);
   if ("refused" in compiled) return compiled.refused;
   const { program } = compiled;
-  const made = drained(rewriteWhole(program, request.text, request.template, { first: request.scope === "first", stepLimit: DEFAULT_STEP_LIMIT }));
+  const made = drained(
+    rewriteWhole(program, request.text, request.template, {
+      first: request.scope === "first",
+      stepLimit: DEFAULT_STEP_LIMIT,
+      stop: untilRunLimit(request.text),
+    }),
+  );
   switch (made.kind) {
     case "refused": {
       const { severity, code, message, start, end } = made.fault;

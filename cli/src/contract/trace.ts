@@ -1,5 +1,6 @@
 /** The contract's `trace`: the events of a recorded run, a window of them at a time. */
 import { type MatchMode, type ReelEvent, record } from "@lamprey/core";
+import { untilRunLimit } from "./limits.ts";
 import { type MatchRow, rowsOf } from "./match.ts";
 import { type Answer, type CommonRequest, programOf } from "./request.ts";
 
@@ -24,7 +25,7 @@ export function trace(request: TraceRequest): TraceAnswer {
   const made = programOf(request);
   if ("refused" in made) return made.refused;
   const { mode, eventLimit } = request;
-  const reel = record(made.program, request.text, { mode, eventLimit });
+  const reel = record(made.program, request.text, { mode, eventLimit, stop: untilRunLimit(request.text) });
   const { steps, complete, attempts, backtracks, deepest, matches } = reel.end;
   const events = [...reel.events(request.from, request.count)];
   return { status: "ok", events, steps, complete, attempts, backtracks, deepest, matches: rowsOf(matches) };

@@ -5,6 +5,7 @@ import type { MatchTable } from "../machine/matches.ts";
 import type { MatchMode } from "../machine/search.ts";
 import { compile, compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
+import type { Stop } from "../slices.ts";
 import { rewrite } from "../syntax/tree.ts";
 
 export class Asked {
@@ -19,7 +20,7 @@ export class Asked {
     return this.limits.stepLimit;
   }
 
-  private readonly limits: { readonly stepLimit: number; readonly matchLimit: number };
+  private readonly limits: { readonly stepLimit: number; readonly matchLimit: number; readonly stop: Stop };
 
   constructor(program: Program, text: string, limits: Asked["limits"]) {
     this.program = program;

@@ -7,6 +7,7 @@ import type { DialectName } from "../dialect/dialect.ts";
 import type { Found } from "../linear/find.ts";
 import { readsBytes } from "../program/in-bytes.ts";
 import type { Program } from "../program/program.ts";
+import { NEVER, type Stop } from "../slices.ts";
 import { Asked } from "./asked.ts";
 import { DOTNET_CALLS } from "./dotnet.ts";
 import { ECMASCRIPT_CALLS } from "./ecmascript.ts";
@@ -42,16 +43,17 @@ export interface CallsOptions {
   readonly most?: number;
   readonly stepLimit?: number;
   readonly matchLimit?: number;
+  readonly stop?: Stop;
 }
 
 /** What each call of the program's host returns. Throws a RangeError where the host's calls are not known. */
 export function* callsSlices(program: Program, text: string, options: CallsOptions = {}): Generator<number, CallsAnswer> {
   const host = callsOf(program.source.dialect);
   if (!host) throw new RangeError(`The calls of ${program.source.dialect} are not known.`);
-  const { most = Number.POSITIVE_INFINITY, stepLimit = Number.POSITIVE_INFINITY, matchLimit = Number.MAX_SAFE_INTEGER } = options;
+  const { most = Number.POSITIVE_INFINITY, stepLimit = Number.POSITIVE_INFINITY, matchLimit = Number.MAX_SAFE_INTEGER, stop = NEVER } = options;
   const bytes = readsBytes(program, text);
   const own = bytes ?? { program, text };
-  const asked = new Asked(own.program, own.text, { stepLimit, matchLimit });
+  const asked = new Asked(own.program, own.text, { stepLimit, matchLimit, stop });
   const context: CallsContext = { asked, ...own, most };
   const calls: CallAnswer[] = [];
   for (const { name, written, fits = () => true, run, remark } of host.rows) {

@@ -3,6 +3,7 @@ import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
+import { NEVER, type Stop } from "../slices.ts";
 import { chooseMachine } from "./choose.ts";
 import { LinearMachine } from "./linear.ts";
 
@@ -12,6 +13,7 @@ export interface FindOptions {
   readonly stepLimit?: number;
   /** Stop after so many matches; no bound where left out. */
   readonly matchLimit?: number;
+  readonly stop?: Stop;
 }
 
 export interface Found {
@@ -21,7 +23,7 @@ export interface Found {
 }
 
 /** Why a run ended before its end, by how a machine ended. */
-export type Cut = "steps" | "memory" | "matches" | "calls" | "stuck";
+export type Cut = "steps" | "time" | "memory" | "matches" | "calls" | "stuck";
 
 export const CUTS = {
   running: "steps",
@@ -43,15 +45,21 @@ const STEP_SLICE = 100_000;
 
 /** Finds matches; yields where the last one ends so far. */
 export function* findSlices(program: Program, text: string, options: FindOptions): Generator<number, Found> {
-  const { mode, stepLimit = Number.POSITIVE_INFINITY, matchLimit } = options;
+  const { mode, stepLimit = Number.POSITIVE_INFINITY, matchLimit, stop = NEVER } = options;
   const bound = matchLimit === undefined ? {} : { matchLimit };
   if (chooseMachine(program).machine === "linear") {
     const machine = new LinearMachine(program, text, { mode, ...bound });
-    while (!machine.advance(LINEAR_SLICE)) yield lastEnd(machine.matches);
+    while (!machine.advance(LINEAR_SLICE)) {
+      if (stop()) return { matches: machine.matches, cut: "time" };
+      yield lastEnd(machine.matches);
+    }
     return { matches: machine.matches, cut: CUTS[machine.outcome] };
   }
   const machine = new BacktrackingMachine(program, text, { mode, ...bound });
-  while (machine.steps < stepLimit && !machine.advance(Math.min(STEP_SLICE, stepLimit - machine.steps))) yield lastEnd(machine.matches);
+  while (machine.steps < stepLimit && !machine.advance(Math.min(STEP_SLICE, stepLimit - machine.steps))) {
+    if (stop()) return { matches: machine.matches, cut: "time" };
+    yield lastEnd(machine.matches);
+  }
   return { matches: machine.matches, cut: CUTS[machine.outcome] };
 }
 

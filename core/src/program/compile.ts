@@ -20,8 +20,8 @@ import { Looks } from "./looks.ts";
 import { Op } from "./operations.ts";
 import { type Enclosure, openRegister, type Program, type Reference, type Verb } from "./program.ts";
 
-/** A reel keeps 26 bits for the instruction; patterns that people write need a few thousand. */
-export const MAX_INSTRUCTIONS = 1 << 24;
+/** Patterns that people write need a few thousand; more than this take seconds to compile. (A reel keeps 26 bits for the instruction.) */
+export const MAX_INSTRUCTIONS = 1 << 20;
 
 export type Compiled = { readonly ok: true; readonly program: Program } | { readonly ok: false; readonly diagnostics: readonly Diagnostic[] };
 

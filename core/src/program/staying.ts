@@ -97,7 +97,8 @@ export class Staying {
 
   /** How the turns of a loop are undone (`Loop.counted`, `Loop.beforeText`). */
   turnsOf(quantifier: NodeOf<"quantifier">): { readonly counted: number; readonly beforeText: boolean } {
-    if (this.rule !== "not-undone") return { counted: TRIED, beforeText: false };
+    // Where nothing is captured there is nothing to undo.
+    if (this.rule !== "not-undone" || this.factsOf(this.part).lastSlot === 0) return { counted: TRIED, beforeText: false };
     const counted = this.countedGroup(quantifier.body);
     this.textual ??= beforeText(this.part);
     return { counted, beforeText: counted !== TRIED && this.textual.has(quantifier) };

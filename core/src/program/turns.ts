@@ -137,7 +137,7 @@ export abstract class Turns extends Emitter {
 
   /** The slot of a group that has not taken part where it has no turn, by the dialect; 0 where it is no such group. */
   private clearedWithoutTurn(body: Node, min: number): number {
-    if (!this.dialect.semantics.noTurnClears || min > 0) return 0;
+    if (!this.dialect.semantics.noTurnClears || min > 0 || this.factsOf(body).lastSlot === 0) return 0;
     return Math.max(0, this.staying.countedGroup(body));
   }
 

@@ -14,7 +14,7 @@ import type { MatchMode } from "../machine/search.ts";
 import { between } from "../machine/stacks.ts";
 import { Op } from "../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, openRegister, type Program } from "../program/program.ts";
-import { drained } from "../slices.ts";
+import { drained, type Stop } from "../slices.ts";
 import type { Node, Span } from "../syntax/tree.ts";
 import { BLOCK, Blocks, savedAfter } from "./blocks.ts";
 import { CHECKPOINT_HEAD, ReelRecorder } from "./recorder.ts";
@@ -104,6 +104,7 @@ export interface RecordOptions {
   readonly from?: number;
   /** The most events to record. */
   readonly eventLimit: number;
+  readonly stop?: Stop;
 }
 
 /** Steps of a live path that are gone back for the calls around one. */
@@ -119,6 +120,7 @@ export function* recordInSlices(program: Program, text: string, options: RecordO
   const machine = new BacktrackingMachine(program, text, { mode: options.mode, from: options.from ?? 0, recorder });
   while (machine.steps < options.eventLimit && !machine.advance(Math.min(SLICE, options.eventLimit - machine.steps))) {
     blocks.extend(recorder, machine.steps);
+    if (options.stop?.()) break;
     yield machine.steps;
   }
   recorder.finish();

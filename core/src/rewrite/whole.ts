@@ -5,6 +5,7 @@ import { spelledLoosely } from "../host/bytes.ts";
 import { type Cut, findSlices } from "../linear/find.ts";
 import { readsBytes } from "../program/in-bytes.ts";
 import type { Program } from "../program/program.ts";
+import { NEVER, type Stop } from "../slices.ts";
 import { readTemplate, refusesInUse } from "./read.ts";
 import type { Remark } from "./remarks.ts";
 import { rewriteSlices } from "./rewrite.ts";
@@ -22,13 +23,13 @@ export function* rewriteWhole(
   program: Program,
   text: string,
   template: string,
-  { first, stepLimit }: { readonly first: boolean; readonly stepLimit: number },
+  { first, stepLimit, stop = NEVER }: { readonly first: boolean; readonly stepLimit: number; readonly stop?: Stop },
 ): Generator<number, WholeRewrite> {
   const bytes = readsBytes(program, text);
   const own = bytes ?? { program, text };
   const read = readTemplate(bytes ? bytes.spell(template) : template, own.program);
   const [fault] = bytes ? readTemplate(template, program).diagnostics : read.diagnostics;
-  const { matches, cut } = yield* findSlices(own.program, own.text, { mode: first ? "first" : "all", stepLimit });
+  const { matches, cut } = yield* findSlices(own.program, own.text, { mode: first ? "first" : "all", stepLimit, stop });
   if (fault && !(refusesInUse(program.source.dialect) && matches.length === 0 && !cut)) return { kind: "refused", fault };
   if (cut) return { kind: "cut", cut };
   const rewritten = yield* rewriteSlices(read, matches, own.text, { first });

@@ -5,10 +5,11 @@
 import { EMPTY_SET, setOfText } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
 import { foldedText, manyFolds } from "../charset/many-folds.ts";
-import { type Node, type NodeOf, rewrite } from "./tree.ts";
+import { type Node, type NodeOf, rewrite, walk } from "./tree.ts";
 
 /** The tree with such letters written out; the tree itself where there are none. */
 export function withManyFolds(root: Node): Node {
+  if (!foldsAny(root)) return root;
   return rewrite(root, (node) => {
     switch (node.kind) {
       case "character":
@@ -21,6 +22,11 @@ export function withManyFolds(root: Node): Node {
         return node;
     }
   });
+}
+
+function foldsAny(root: Node): boolean {
+  for (const node of walk(root)) if ((node.kind === "character" || node.kind === "set") && node.folding !== null) return true;
+  return false;
 }
 
 /** Whether a rule compares a letter with what it folds to: not where it keeps letters of ASCII apart. */

@@ -193,6 +193,7 @@ function Fault() {
 
 const CUT_WORDS = {
   steps: "The run on the sample was cut short; matches from there on are not shown.",
+  time: "The run on the sample took more time than there is; matches from there on are not shown.",
   memory: "There is no room for what the run on the sample has to remember; matches from there on are not shown.",
   matches: "The search was stopped at the most matches that are kept; those are shown.",
   calls: "A group calls itself without end, so the run on the sample was given up; matches from there on are not shown.",
