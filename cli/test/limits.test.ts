@@ -1,11 +1,23 @@
 /** Every command answers within its time, with what it knows by then, whatever it is asked. */
 import { expect, test } from "@jest/globals";
 import { onlyDeep } from "../../scripts/depth.mjs";
+import { calls } from "../src/contract/calls.ts";
 import { examples } from "../src/contract/examples.ts";
+import { forecast } from "../src/contract/forecast.ts";
 import { answerLine } from "../src/contract/lines.ts";
 import { match } from "../src/contract/match.ts";
 import { relate } from "../src/contract/relate.ts";
-import { examplesRequest, matchRequest, relateRequest, slipsRequest, whynotRequest } from "../src/contract/requests.ts";
+import {
+  callsRequest,
+  examplesRequest,
+  forecastRequest,
+  matchRequest,
+  relateRequest,
+  rewriteRequest,
+  slipsRequest,
+  whynotRequest,
+} from "../src/contract/requests.ts";
+import { rewrite } from "../src/contract/rewrite.ts";
 import { slips } from "../src/contract/slips.ts";
 import { whynot } from "../src/contract/whynot.ts";
 
@@ -14,6 +26,9 @@ const COMMANDS = {
   match: (line: string) => answerLine(line, matchRequest, match),
   examples: (line: string) => answerLine(line, examplesRequest, examples),
   slips: (line: string) => answerLine(line, slipsRequest, slips),
+  forecast: (line: string) => answerLine(line, forecastRequest, forecast),
+  calls: (line: string) => answerLine(line, callsRequest, calls),
+  rewrite: (line: string) => answerLine(line, rewriteRequest, rewrite),
   relate: (line: string) => answerLine(line, relateRequest, relate),
 };
 

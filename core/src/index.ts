@@ -65,7 +65,7 @@ export { inUnit, type OffsetUnit, unitWords } from "./host/units.ts";
 export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
 export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";
 export { type Choice, chooseMachine } from "./linear/choose.ts";
-export { CUTS, type Cut, type FindOptions, type Found, findSlices, isGivenUp } from "./linear/find.ts";
+export { CUTS, type Cut, type FindOptions, type Found, findSlices, isGivenUp, linearSlice } from "./linear/find.ts";
 export { LinearMachine, type LinearOptions } from "./linear/linear.ts";
 export { planOf, REFUSALS, type Refusal } from "./linear/plan.ts";
 export { append, leastOf, mostOf } from "./lists.ts";

@@ -10,9 +10,10 @@ export interface CallsAnswer extends Omit<Answer, "id" | "elapsedMs"> {
 }
 
 export function calls(request: CommonRequest): CallsAnswer {
+  const stop = untilRunLimit(request.text);
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  const { calls, cut } = drained(callsSlices(made.program, request.text, { stepLimit: DEFAULT_STEP_LIMIT, stop: untilRunLimit(request.text) }));
+  const { calls, cut } = drained(callsSlices(made.program, request.text, { stepLimit: DEFAULT_STEP_LIMIT, stop }));
   if (cut) return cutShort(cut);
   return {
     status: "ok",

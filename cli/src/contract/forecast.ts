@@ -17,9 +17,9 @@ export interface ForecastAnswer extends Omit<Answer, "id" | "elapsedMs"> {
 }
 
 export function forecast(request: ForecastRequest): ForecastAnswer {
+  const stop = untilRunLimit(request.text);
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  const stop = untilRunLimit(request.text);
   const whole = new Forecast(made.program, request.text, { mode: request.mode });
   while (!whole.advance(AT_ONCE) && !stop());
   const { steps, exact } = whole;

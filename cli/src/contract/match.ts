@@ -1,5 +1,16 @@
 /** The contract's `match`: matches and captures of a pattern in a text. */
-import { BacktrackingMachine, CUTS, chooseMachine, LinearMachine, type MatchMode, type MatchTable, NEVER, type Program } from "@lamprey/core";
+import {
+  BacktrackingMachine,
+  CUTS,
+  chooseMachine,
+  LinearMachine,
+  linearSlice,
+  type MatchMode,
+  type MatchTable,
+  NEVER,
+  type Program,
+  type Stop,
+} from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, cutShort, failed, programOf, TIME_CUT } from "./request.ts";
 
@@ -10,8 +21,7 @@ export interface MatchRequest extends CommonRequest {
   readonly stepLimit: number;
 }
 
-/** Characters that the linear machine reads, and steps that the backtracking machine takes, between two looks at the clock. */
-const READ_AT_ONCE = 200_000;
+/** Steps that the backtracking machine takes between two looks at the clock. */
 const STEPS_AT_ONCE = 200_000;
 
 export interface MatchRow {
@@ -39,6 +49,7 @@ export function rowsOf(table: MatchTable): MatchRow[] {
 }
 
 export function match(request: MatchRequest): MatchAnswer {
+  const stop = untilRunLimit(request.text);
   const made = programOf(request);
   if ("refused" in made) return made.refused;
   const { program } = made;
@@ -48,14 +59,14 @@ export function match(request: MatchRequest): MatchAnswer {
   }
   const reason = request.machine === "auto" ? choice.reason : "it was asked for";
   const machine = request.machine === "auto" ? choice.machine : request.machine;
-  const answer = machine === "linear" ? matchLinear(program, request) : matchBacktracking(program, request);
+  const answer = machine === "linear" ? matchLinear(program, request, stop) : matchBacktracking(program, request, stop);
   return { ...answer, machine, reason, groupNames: program.groupNames };
 }
 
-function matchLinear(program: Program, { text, mode, output }: MatchRequest): MatchAnswer {
+function matchLinear(program: Program, { text, mode, output }: MatchRequest, stop: Stop): MatchAnswer {
   const machine = new LinearMachine(program, text, { mode, countOnly: output === "count" });
-  const stop = untilRunLimit(text);
-  while (!machine.advance(READ_AT_ONCE) && !stop());
+  const slice = linearSlice(program);
+  while (!machine.advance(slice) && !stop());
   const found = { ...(output === "matches" ? { matches: rowsOf(machine.matches) } : {}), count: machine.count };
   if (machine.outcome === "done") return { status: "ok", ...found };
   if (machine.outcome === "running")
@@ -63,10 +74,10 @@ function matchLinear(program: Program, { text, mode, output }: MatchRequest): Ma
   return { ...failed("step-limit", "memory-limit", "Remembering what was tried takes more room than there is. What was found so far is given."), ...found };
 }
 
-function matchBacktracking(program: Program, { text, mode, output, stepLimit }: MatchRequest): MatchAnswer {
+function matchBacktracking(program: Program, { text, mode, output, stepLimit }: MatchRequest, timeIsOver: Stop): MatchAnswer {
   const machine = new BacktrackingMachine(program, text, { mode });
   // Whoever names a limit of steps waits for it.
-  const stop = stepLimit === DEFAULT_STEP_LIMIT ? untilRunLimit(text) : NEVER;
+  const stop = stepLimit === DEFAULT_STEP_LIMIT ? timeIsOver : NEVER;
   while (machine.steps < stepLimit && !machine.advance(Math.min(STEPS_AT_ONCE, stepLimit - machine.steps)) && !stop());
   const outcome = machine.outcome === "running" ? (machine.steps < stepLimit ? "time-limit" : "step-limit") : machine.outcome;
   const { matches, steps } = machine;

@@ -17,6 +17,7 @@ export interface RewriteAnswer extends Omit<Answer, "id" | "elapsedMs"> {
 }
 
 export function rewrite(request: RewriteRequest): RewriteAnswer {
+  const stop = untilRunLimit(request.text);
   const compiled = programOf(request);
   if ("refused" in compiled) return compiled.refused;
   const { program } = compiled;
@@ -24,7 +25,7 @@ export function rewrite(request: RewriteRequest): RewriteAnswer {
     rewriteWhole(program, request.text, request.template, {
       first: request.scope === "first",
       stepLimit: DEFAULT_STEP_LIMIT,
-      stop: untilRunLimit(request.text),
+      stop,
     }),
   );
   switch (made.kind) {

@@ -22,10 +22,11 @@ export interface TraceAnswer extends Omit<Answer, "id" | "elapsedMs"> {
 }
 
 export function trace(request: TraceRequest): TraceAnswer {
+  const stop = untilRunLimit(request.text);
   const made = programOf(request);
   if ("refused" in made) return made.refused;
   const { mode, eventLimit } = request;
-  const reel = record(made.program, request.text, { mode, eventLimit, stop: untilRunLimit(request.text) });
+  const reel = record(made.program, request.text, { mode, eventLimit, stop });
   const { steps, complete, attempts, backtracks, deepest, matches } = reel.end;
   const events = [...reel.events(request.from, request.count)];
   return { status: "ok", events, steps, complete, attempts, backtracks, deepest, matches: rowsOf(matches) };

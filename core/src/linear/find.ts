@@ -39,9 +39,14 @@ const GIVEN_UP: ReadonlySet<Cut | null> = new Set<Cut>(["calls", "stuck"]);
 
 export const isGivenUp = (cut: Cut | null): boolean => GIVEN_UP.has(cut);
 
-/** Characters that the linear machine reads in a slice, and steps that the backtracking machine takes in one. */
-const LINEAR_SLICE = 400_000;
+/** A character can cost as much as the program is long: so much of that work is done in a slice. */
+const LINEAR_WORK = 40_000_000;
+const LONGEST_SLICE = 400_000;
+/** Steps that the backtracking machine takes in a slice. */
 const STEP_SLICE = 100_000;
+
+/** Characters that the linear machine reads in a slice of some ten milliseconds. */
+export const linearSlice = ({ nodes }: Program): number => Math.max(1, Math.min(LONGEST_SLICE, Math.floor(LINEAR_WORK / nodes.length)));
 
 /** Finds matches; yields where the last one ends so far. */
 export function* findSlices(program: Program, text: string, options: FindOptions): Generator<number, Found> {
@@ -49,7 +54,8 @@ export function* findSlices(program: Program, text: string, options: FindOptions
   const bound = matchLimit === undefined ? {} : { matchLimit };
   if (chooseMachine(program).machine === "linear") {
     const machine = new LinearMachine(program, text, { mode, ...bound });
-    while (!machine.advance(LINEAR_SLICE)) {
+    const slice = linearSlice(program);
+    while (!machine.advance(slice)) {
       if (stop()) return { matches: machine.matches, cut: "time" };
       yield lastEnd(machine.matches);
     }
