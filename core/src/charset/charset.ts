@@ -38,18 +38,66 @@ export function union(...sets: readonly CharSet[]): CharSet {
   return unionOf(sets);
 }
 
-/** The same for a list, which may be long. */
+/** The same for a list, which may be long. A set that alone has characters is handed back itself: what is known of it is found again. */
 export function unionOf(sets: readonly CharSet[]): CharSet {
-  return setOfRanges(sets.flatMap(rangesOf));
+  const filled = sets.filter((set) => set.length > 0);
+  const [first = EMPTY_SET, second] = filled;
+  if (second === undefined) return first;
+  return filled.length === 2 ? pairOf(first, second) : setOfRanges(filled.flatMap(rangesOf));
 }
+
+/** Unions of two sets, by both: patterns write the same classes again and again. */
+const pairs = new WeakMap<CharSet, WeakMap<CharSet, CharSet>>();
+
+function pairOf(one: CharSet, other: CharSet): CharSet {
+  let known = pairs.get(one);
+  if (!known) {
+    known = new WeakMap();
+    pairs.set(one, known);
+  }
+  let both = known.get(other);
+  if (!both) {
+    both = merged(one, other);
+    known.set(other, both);
+  }
+  return both;
+}
+
+/** Ranges of both in one pass, since each is sorted. */
+function merged(one: CharSet, other: CharSet): CharSet {
+  const out: number[] = [];
+  for (let i = 0, j = 0; i < one.length || j < other.length; ) {
+    const fromOne = j >= other.length || (i < one.length && (one[i] as number) <= (other[j] as number));
+    const [set, at] = fromOne ? [one, i] : [other, j];
+    const [from, to] = [set[at] as number, set[at + 1] as number];
+    const last = out.length - 1;
+    if (last > 0 && from <= (out[last] as number) + 1) out[last] = Math.max(out[last] as number, to);
+    else out.push(from, to);
+    if (fromOne) i += 2;
+    else j += 2;
+  }
+  return out;
+}
+
+const complements = new WeakMap<CharSet, CharSet>();
 
 /** Every code point that is not in the set. */
 export function complement(set: CharSet): CharSet {
+  let others = complements.get(set);
+  if (!others) {
+    others = gapsOf(set);
+    complements.set(set, others);
+  }
+  return others;
+}
+
+function gapsOf(set: CharSet): CharSet {
   const out: number[] = [];
   let next = 0;
-  for (const [from, to] of rangesOf(set)) {
+  for (let i = 0; i < set.length; i += 2) {
+    const from = set[i] as number;
     if (from > next) out.push(next, from - 1);
-    next = to + 1;
+    next = (set[i + 1] as number) + 1;
   }
   if (next <= LAST_CODE_POINT) out.push(next, LAST_CODE_POINT);
   return out;

@@ -40,7 +40,7 @@ const GIVEN_UP: ReadonlySet<Cut | null> = new Set<Cut>(["calls", "stuck"]);
 export const isGivenUp = (cut: Cut | null): boolean => GIVEN_UP.has(cut);
 
 /** A character can cost as much as the program is long: so much of that work is done in a slice. */
-const LINEAR_WORK = 40_000_000;
+const LINEAR_WORK = 5_000_000;
 const LONGEST_SLICE = 400_000;
 /** Steps that the backtracking machine takes in a slice. */
 const STEP_SLICE = 100_000;

@@ -1,9 +1,8 @@
 /**
  * One plain sentence for every step: what was tried, where, what came of it, and after a backtrack because of what.
  *
- * The words are a table by kind of event and kind of item. `{part}` is the part of the pattern that acts, `{taken}`
- * the text between the offsets before and after, `{found}` the character that stands there, `{at}` and `{to}` the
- * offsets; the other names are in `fill`.
+ * The sentences are a table by kind of event and kind of node. A sentence is a template of words and pieces; a piece makes
+ * phrases out of the step, and its type says which nodes it can be asked about.
  */
 import { append } from "../lists.ts";
 import { Kind } from "../machine/events.ts";
@@ -21,62 +20,170 @@ export type Phrase =
   | { readonly kind: "quote"; readonly text: string }
   | { readonly kind: "offset"; readonly text: string };
 
-type Template = string | Partial<Record<Node["kind"] | "otherwise", string>>;
+/** A step of a reel, and the node that acts there. */
+interface Step<N extends Node = Node> {
+  readonly reel: Reel;
+  readonly frame: Frame;
+  readonly node: N;
+}
 
-const SENTENCES: Readonly<Record<Frame["kind"], Template>> = {
-  attempt: "A new attempt begins at {at}.",
+/** Phrases about a step. */
+type Piece<N extends Node = Node> = (step: Step<N>) => readonly Phrase[];
+type Sentence<N extends Node = Node> = Piece<N>;
+
+/** The sentences of one kind of event: one for all nodes, and others for some kinds of node. */
+type Sentences = { readonly [K in Node["kind"]]?: Sentence<NodeOf<K>> } & { readonly otherwise: Sentence };
+
+/** A sentence out of words and pieces, as a tagged template. */
+function say<N extends Node = Node>(texts: TemplateStringsArray, ...pieces: readonly Piece<N>[]): Sentence<N> {
+  return (step) => {
+    const out: Phrase[] = [];
+    texts.forEach((text, i) => {
+      if (text !== "") out.push(words(text));
+      const piece = pieces[i];
+      if (piece) append(out, piece(step));
+    });
+    return out;
+  };
+}
+
+const words = (text: string): Phrase => ({ kind: "words", text });
+const offset = (value: number): Phrase => ({ kind: "offset", text: grouped(value) });
+const quote = (text: string): Phrase => ({ kind: "quote", text: visible(text) });
+const partOf = (reel: Reel, { start, end }: Span): Phrase => ({ kind: "part", text: visible(reel.source.slice(start, end)), span: { start, end } });
+
+/** The part of the pattern that acts. */
+const part: Piece = ({ reel, node }) => [partOf(reel, node)];
+/** The offsets before and after the step, and where the attempt began. */
+const at: Piece = ({ frame }) => [offset(frame.at)];
+const to: Piece = ({ frame }) => [offset(frame.to)];
+const attempt: Piece = ({ frame }) => [offset(frame.attempt)];
+const textLength: Piece = ({ reel }) => [offset(reel.text.length)];
+/** The text between the offsets before and after. */
+const taken: Piece = ({ reel, frame }) => stretch(reel, Math.min(frame.at, frame.to), Math.max(frame.at, frame.to));
+const matched: Piece = ({ reel, frame }) => stretch(reel, frame.attempt, frame.to);
+/** The character that stands there. */
+const found: Piece = ({ reel, frame }) => foundAt(reel, frame.at, reel.readsBackwards(frame.step));
+const asserted: Piece<NodeOf<"assertion">> = ({ frame, node }) => [words(ASSERTED[node.assertion][frame.kind === "hold" ? 0 : 1])];
+const condition: Piece<NodeOf<"conditional">> = ({ frame, node }) => [words(conditionWords(node, frame))];
+const called: Piece<NodeOf<"call">> = ({ node }) => [words(node.slot === 0 ? "the whole pattern" : `group ${node.label}`)];
+const acts: Piece<NodeOf<"verb">> = ({ node }) => [words(ACTS[node.verb])];
+const group: Piece<NodeOf<"group">> = ({ reel, node }) => [words(groupWords(reel, node))];
+/** The group whose last capture a group takes back. */
+const popped: Piece<NodeOf<"group">> = ({ reel, node }) => [words(poppedWords(reel, node.pops ?? 0))];
+/** What the group has captured by now, and where that begins and ends. */
+const captured: Piece<NodeOf<"group">> = ({ reel, frame, node }) => stretch(reel, capturedBy(node, frame).start, capturedBy(node, frame).end);
+const capturedFrom: Piece<NodeOf<"group">> = ({ frame, node }) => [offset(capturedBy(node, frame).start)];
+const capturedUntil: Piece<NodeOf<"group">> = ({ frame, node }) => [offset(capturedBy(node, frame).end)];
+const mode: Piece<NodeOf<"quantifier">> = ({ node }) => [words(MODE_WORDS[node.mode])];
+const choice: Piece<NodeOf<"quantifier">> = ({ node }) => [
+  words(node.mode === "lazy" ? "it stops first, and one more turn is saved" : "it tries one more turn first, and stopping here is saved"),
+];
+/** The alternative that is tried, and the one that is saved. */
+const first: Piece<NodeOf<"alternation">> = ({ reel, frame, node }) => {
+  const next = reel.nextWay(frame.step);
+  return [next ? way(reel, node.branches[node.branches.indexOf(next) - 1] as Node) : words("an alternative")];
+};
+const next: Piece<NodeOf<"alternation">> = ({ reel, frame }) => {
+  const saved = reel.nextWay(frame.step);
+  return [saved ? way(reel, saved) : words("which is not known here")];
+};
+const direction: Piece<NodeOf<"look">> = ({ node }) => [words(node.behind ? "back" : "ahead")];
+const looked: Piece<NodeOf<"look">> = ({ frame, node }) => {
+  const matchedInside = (frame.kind !== "mismatch") !== node.negated;
+  return [words(`what ${node.negated ? "must not be there" : "must be there"} was ${matchedInside ? "" : "not "}found`)];
+};
+/** How many saved states a step throws away. */
+const thrown: Piece = ({ reel, frame }) => {
+  const count = (frame.step === 0 ? 0 : reel.event(frame.step - 1).saved) - frame.saved;
+  return [words(count === 1 ? "1 saved state is thrown away" : `${grouped(count)} saved states are thrown away`)];
+};
+/** What is tried where the machine goes back to a saved state. */
+const resumed: Piece = ({ reel, frame, node }) => {
+  if (node.kind !== "quantifier") return [way(reel, node), words(" is tried")];
+  if (node.mode === "lazy") return [partOf(reel, node), words(" tries one more turn")];
+  if (frame.at === frame.to) return [partOf(reel, node), words(" makes do with what it has")];
+  return [
+    partOf(reel, node),
+    words(" stops there, and "),
+    ...stretch(reel, Math.min(frame.at, frame.to), Math.max(frame.at, frame.to)),
+    words(" is given back"),
+  ];
+};
+/** What failed just before a backtrack. */
+const cause: Piece = ({ reel, frame }) => {
+  const failed = frame.step - 1;
+  if (failed < 0 || reel.kind(failed) !== Kind.Mismatch) return [words("The machine cannot go on")];
+  if (reel.endsShort(failed)) return [words("The text goes on past "), offset(reel.offset(failed))];
+  const node = reel.node(failed);
+  const verb =
+    node.kind === "assertion" || node.kind === "look" ? " does not hold at " : node.kind === "quantifier" ? " took nothing at " : " did not match at ";
+  return [partOf(reel, node), words(verb), offset(reel.offset(failed))];
+};
+
+const SENTENCES: Readonly<Record<Frame["kind"], Sentences>> = {
+  attempt: { otherwise: say`A new attempt begins at ${at}.` },
   consume: {
-    "back-reference": "At {at}, {part} finds once more what its group holds: {taken}.",
-    otherwise: "At {at}, {part} takes {taken}.",
+    "back-reference": say`At ${at}, ${part} finds once more what its group holds: ${taken}.`,
+    otherwise: say`At ${at}, ${part} takes ${taken}.`,
   },
   hold: {
-    conditional: "At {at}, {part} goes by {condition}.",
-    keep: "At {at}, {part} has the match begin here: what was taken before is not part of it.",
-    look: "{part} holds: {looked}. The machine stands at {to} again.",
-    otherwise: "At {at}, {part} holds: {asserted}.",
+    conditional: say<NodeOf<"conditional">>`At ${at}, ${part} goes by ${condition}.`,
+    keep: say`At ${at}, ${part} has the match begin here: what was taken before is not part of it.`,
+    look: say<NodeOf<"look">>`${part} holds: ${looked}. The machine stands at ${to} again.`,
+    assertion: say<NodeOf<"assertion">>`At ${at}, ${part} holds: ${asserted}.`,
+    otherwise: say`At ${at}, ${part} holds.`,
   },
   mismatch: {
-    character: "At {at}, {part} is not there: {found}.",
-    any: "At {at}, {part} finds nothing that it takes: {found}.",
-    set: "At {at}, {part} does not take what is there: {found}.",
-    "back-reference": "At {at}, {part} does not find what its group holds: {found}.",
-    assertion: "At {at}, {part} does not hold: {asserted}.",
-    look: "At {to}, {part} does not hold: {looked}.",
-    verb: "At {at}, {part} fails, whatever stands here.",
-    group: "At {at}, {part} cannot close: {popped} holds nothing that could be taken back.",
-    quantifier: "At {at}, a turn of {part} took no text at all; such a turn does not count, so it fails.",
+    character: say`At ${at}, ${part} is not there: ${found}.`,
+    any: say`At ${at}, ${part} finds nothing that it takes: ${found}.`,
+    set: say`At ${at}, ${part} does not take what is there: ${found}.`,
+    "back-reference": say`At ${at}, ${part} does not find what its group holds: ${found}.`,
+    assertion: say<NodeOf<"assertion">>`At ${at}, ${part} does not hold: ${asserted}.`,
+    look: say<NodeOf<"look">>`At ${to}, ${part} does not hold: ${looked}.`,
+    verb: say`At ${at}, ${part} fails, whatever stands here.`,
+    group: say<NodeOf<"group">>`At ${at}, ${part} cannot close: ${popped} holds nothing that could be taken back.`,
+    quantifier: say`At ${at}, a turn of ${part} took no text at all; such a turn does not count, so it fails.`,
+    otherwise: say`At ${at}, ${part} does not match.`,
   },
   save: {
-    alternation: "At {at}, the machine tries {first} and saves the next alternative, {next}.",
-    set: "At {at}, {part} tries its longer strings first and saves the shorter ones.",
-    verb: "At {at}, {part} is passed; it acts if the machine comes back to it.",
-    look: "At {at}, {part} begins at the nearest place that it can, and saves those further back.",
-    otherwise: "At {at}, {part} is {mode}: {choice}.",
+    alternation: say<NodeOf<"alternation">>`At ${at}, the machine tries ${first} and saves the next alternative, ${next}.`,
+    set: say`At ${at}, ${part} tries its longer strings first and saves the shorter ones.`,
+    verb: say`At ${at}, ${part} is passed; it acts if the machine comes back to it.`,
+    look: say`At ${at}, ${part} begins at the nearest place that it can, and saves those further back.`,
+    quantifier: say<NodeOf<"quantifier">>`At ${at}, ${part} is ${mode}: ${choice}.`,
+    otherwise: say`At ${at}, ${part} saves another way to go on.`,
   },
-  resume: {
-    otherwise: "{cause}, so the machine goes back to {to}: {resumed}.",
+  resume: { otherwise: say`${cause}, so the machine goes back to ${to}: ${resumed}.` },
+  open: { group: say<NodeOf<"group">>`Group ${group} opens at ${at}.`, otherwise: say`${part} opens at ${at}.` },
+  close: {
+    group: say<NodeOf<"group">>`Group ${group} closes and holds ${captured}, ${capturedFrom}–${capturedUntil}.`,
+    otherwise: say`${part} closes at ${to}.`,
   },
-  open: "Group {group} opens at {at}.",
-  close: "Group {group} closes and holds {captured}, {from}–{until}.",
-  loop: "At {at}, {part} has finished a turn.",
+  loop: { otherwise: say`At ${at}, ${part} has finished a turn.` },
   enter: {
-    atomic: "At {at}, {part} begins; once it is through, its inside is not tried another way.",
-    otherwise: "At {at}, {part} looks {direction} without taking any text.",
+    atomic: say`At ${at}, ${part} begins; once it is through, its inside is not tried another way.`,
+    look: say<NodeOf<"look">>`At ${at}, ${part} looks ${direction} without taking any text.`,
+    otherwise: say`At ${at}, ${part} begins.`,
   },
   leave: {
-    atomic: "{part} is through at {to}.",
-    otherwise: "{part} holds: {looked}. The machine stands at {to} again.",
+    atomic: say`${part} is through at ${to}.`,
+    look: say<NodeOf<"look">>`${part} holds: ${looked}. The machine stands at ${to} again.`,
+    otherwise: say`${part} is through at ${to}.`,
   },
-  cut: "{part} is settled: {thrown}, so its inside is not tried another way.",
-  match: "The pattern matches {from}–{until}: {matched}.",
-  call: "At {at}, {part} calls {called}; what that captures is forgotten when it is left.",
-  return: "At {to}, {part} is left, and goes on behind its call.",
-  verb: "At {at}, {part} acts: {acts}.",
-  "give-up": "{cause}, and nothing is saved any more: the attempt at {attempt} fails.",
+  cut: { otherwise: say`${part} is settled: ${thrown}, so its inside is not tried another way.` },
+  match: { otherwise: say`The pattern matches ${attempt}–${to}: ${matched}.` },
+  call: {
+    call: say<NodeOf<"call">>`At ${at}, ${part} calls ${called}; what that captures is forgotten when it is left.`,
+    otherwise: say`At ${at}, ${part} begins.`,
+  },
+  return: { otherwise: say`At ${to}, ${part} is left, and goes on behind its call.` },
+  verb: { verb: say<NodeOf<"verb">>`At ${at}, ${part} acts: ${acts}.`, otherwise: say`At ${at}, ${part} acts.` },
+  "give-up": { otherwise: say`${cause}, and nothing is saved any more: the attempt at ${attempt} fails.` },
 };
 
 /** A mismatch of the whole pattern: it is through, but was to cover the text. */
-const NOT_WHOLE = "The pattern is through at {at}, but the whole text was asked for and it goes on to {length}.";
+const NOT_WHOLE = say`The pattern is through at ${at}, but the whole text was asked for and it goes on to ${textLength}.`;
 
 const ASSERTED: Readonly<Record<AssertionKind, readonly [holds: string, fails: string]>> = {
   "text-start": ["the text begins here", "the text has begun before"],
@@ -110,111 +217,28 @@ function conditionWords({ asks, label }: NodeOf<"conditional">, { captures }: Fr
 }
 
 /** A group that takes back what another one captured last. */
-const TAKES_BACK = "{part} closes at {to}, and takes back what {popped} captured last.";
-const HOLDS_BETWEEN = "Group {group} closes, takes back what {popped} captured last, and holds {captured}, {from}–{until}.";
-
-function templateOf(reel: Reel, frame: Frame): string {
-  const { kind, node, step } = frame;
-  if (reel.endsShort(step)) return NOT_WHOLE;
-  if (kind === "close" && node.kind === "group" && node.pops !== undefined) return node.capture === null ? TAKES_BACK : HOLDS_BETWEEN;
-  const template = SENTENCES[kind];
-  return typeof template === "string" ? template : (template[node.kind] ?? template.otherwise ?? "");
-}
+const TAKES_BACK = say<NodeOf<"group">>`${part} closes at ${to}, and takes back what ${popped} captured last.`;
+const HOLDS_BETWEEN = say<
+  NodeOf<"group">
+>`Group ${group} closes, takes back what ${popped} captured last, and holds ${captured}, ${capturedFrom}–${capturedUntil}.`;
 
 /** The sentence for a step. */
 export function narrate(reel: Reel, step: number): Phrase[] {
   const frame = reel.frame(step);
-  return fillIn(templateOf(reel, frame), reel, frame);
+  const { kind, node } = frame;
+  if (reel.endsShort(step)) return [...NOT_WHOLE({ reel, frame, node })];
+  if (kind === "close" && node.kind === "group" && node.pops !== undefined) {
+    return [...(node.capture === null ? TAKES_BACK : HOLDS_BETWEEN)({ reel, frame, node })];
+  }
+  const sentences = SENTENCES[kind];
+  // The node is of the kind that its sentence is for: the table's type says so, which an index does not carry over.
+  const sentence = (sentences[node.kind] ?? sentences.otherwise) as Sentence;
+  return [...sentence({ reel, frame, node })];
 }
 
 /** A sentence as plain text. */
 export function plain(phrases: readonly Phrase[]): string {
   return phrases.map((p) => (p.kind === "quote" ? `“${p.text}”` : p.text)).join("");
-}
-
-function fillIn(template: string, reel: Reel, frame: Frame): Phrase[] {
-  const out: Phrase[] = [];
-  let at = 0;
-  for (let open = template.indexOf("{"); open >= 0; open = template.indexOf("{", at)) {
-    const close = template.indexOf("}", open);
-    if (open > at) out.push(words(template.slice(at, open)));
-    append(out, fill(template.slice(open + 1, close), reel, frame));
-    at = close + 1;
-  }
-  if (at < template.length) out.push(words(template.slice(at)));
-  return out;
-}
-
-const words = (text: string): Phrase => ({ kind: "words", text });
-const offset = (value: number): Phrase => ({ kind: "offset", text: grouped(value) });
-const quote = (text: string): Phrase => ({ kind: "quote", text: visible(text) });
-
-function part(reel: Reel, { start, end }: Span): Phrase {
-  return { kind: "part", text: visible(reel.source.slice(start, end)), span: { start, end } };
-}
-
-function fill(name: string, reel: Reel, frame: Frame): Phrase[] {
-  const { node, at, to } = frame;
-  switch (name) {
-    case "part":
-      return [part(reel, node)];
-    case "at":
-      return [offset(at)];
-    case "to":
-      return [offset(to)];
-    case "length":
-      return [offset(reel.text.length)];
-    case "attempt":
-    case "from":
-      return [offset(frame.kind === "close" ? captured(frame).start : frame.attempt)];
-    case "until":
-      return [offset(frame.kind === "close" ? captured(frame).end : to)];
-    case "taken":
-      return stretch(reel, Math.min(at, to), Math.max(at, to));
-    case "matched":
-      return stretch(reel, frame.attempt, to);
-    case "captured":
-      return stretch(reel, captured(frame).start, captured(frame).end);
-    case "found":
-      return found(reel, at, reel.readsBackwards(frame.step));
-    case "asserted":
-      return node.kind === "assertion" ? [words(ASSERTED[node.assertion][frame.kind === "hold" ? 0 : 1])] : [];
-    case "condition":
-      return node.kind === "conditional" ? [words(conditionWords(node, frame))] : [];
-    case "called":
-      return node.kind === "call" ? [words(node.slot === 0 ? "the whole pattern" : `group ${node.label}`)] : [];
-    case "acts":
-      return node.kind === "verb" ? [words(ACTS[node.verb])] : [];
-    case "group":
-      return node.kind === "group" ? [words(groupWords(reel, node))] : [];
-    case "popped":
-      return node.kind === "group" ? [words(poppedWords(reel, node.pops ?? 0))] : [];
-    case "mode":
-      return node.kind === "quantifier" ? [words(MODE_WORDS[node.mode])] : [];
-    case "choice":
-      return node.kind === "quantifier" && node.mode === "lazy"
-        ? [words("it stops first, and one more turn is saved")]
-        : [words("it tries one more turn first, and stopping here is saved")];
-    case "first":
-    case "next": {
-      const next = reel.nextWay(frame.step);
-      if (node.kind !== "alternation" || !next) return [];
-      const before = node.branches[node.branches.indexOf(next) - 1] as Node;
-      return [way(reel, name === "first" ? before : next)];
-    }
-    case "direction":
-      return [words(node.kind === "look" && node.behind ? "back" : "ahead")];
-    case "looked":
-      return looked(frame);
-    case "thrown":
-      return thrown(reel, frame);
-    case "resumed":
-      return resumed(reel, frame);
-    case "cause":
-      return cause(reel, frame);
-    default:
-      return [words(`{${name}}`)];
-  }
 }
 
 function groupWords({ program }: Reel, { capture, name }: NodeOf<"group">): string {
@@ -232,49 +256,17 @@ function stretch(reel: Reel, from: number, to: number): Phrase[] {
 }
 
 function way(reel: Reel, node: Node): Phrase {
-  return node.start === node.end ? words("the empty alternative") : part(reel, node);
+  return node.start === node.end ? words("the empty alternative") : partOf(reel, node);
 }
 
-function captured(frame: Frame): Span {
-  const number = frame.node.kind === "group" ? (frame.node.capture ?? 0) : 0;
-  return frame.captures[number - 1] ?? { start: frame.to, end: frame.to };
+function capturedBy({ capture }: NodeOf<"group">, { captures, to: end }: Frame): Span {
+  return captures[(capture ?? 0) - 1] ?? { start: end, end };
 }
 
-function found(reel: Reel, at: number, backwards: boolean): Phrase[] {
-  const from = backwards ? at - 1 : at;
+function foundAt(reel: Reel, offsetThere: number, backwards: boolean): Phrase[] {
+  const from = backwards ? offsetThere - 1 : offsetThere;
   if (from < 0) return [words("the text begins here")];
   if (from >= reel.text.length) return [words("the text ends here")];
   const character = reel.program.options.codePoints && !backwards ? String.fromCodePoint(reel.text.codePointAt(from) as number) : reel.text.charAt(from);
   return [quote(character), words(backwards ? " stands before it" : " stands there")];
-}
-
-function looked({ kind, node }: Frame): Phrase[] {
-  if (node.kind !== "look") return [];
-  const matched = (kind !== "mismatch") !== node.negated;
-  const wanted = node.negated ? "must not be there" : "must be there";
-  return [words(`what ${wanted} was ${matched ? "" : "not "}found`)];
-}
-
-function thrown(reel: Reel, frame: Frame): Phrase[] {
-  const count = (frame.step === 0 ? 0 : reel.event(frame.step - 1).saved) - frame.saved;
-  return [words(count === 1 ? "1 saved state is thrown away" : `${grouped(count)} saved states are thrown away`)];
-}
-
-function resumed(reel: Reel, frame: Frame): Phrase[] {
-  const { node, at, to } = frame;
-  if (node.kind !== "quantifier") return [way(reel, node), words(" is tried")];
-  if (node.mode === "lazy") return [part(reel, node), words(" tries one more turn")];
-  if (at === to) return [part(reel, node), words(" makes do with what it has")];
-  return [part(reel, node), words(" stops there, and "), ...stretch(reel, Math.min(at, to), Math.max(at, to)), words(" is given back")];
-}
-
-/** What failed just before a backtrack. */
-function cause(reel: Reel, frame: Frame): Phrase[] {
-  const failed = frame.step - 1;
-  const node = reel.node(failed);
-  if (failed < 0 || reel.kind(failed) !== Kind.Mismatch) return [words("The machine cannot go on")];
-  if (reel.endsShort(failed)) return [words("The text goes on past "), offset(reel.offset(failed))];
-  const verb =
-    node.kind === "assertion" || node.kind === "look" ? " does not hold at " : node.kind === "quantifier" ? " took nothing at " : " did not match at ";
-  return [part(reel, node), words(verb), offset(reel.offset(failed))];
 }
