@@ -241,3 +241,14 @@ describe("work done", () => {
     expect(parts.map((p) => p.steps)).toEqual(parts.map((p) => p.steps).sort((a, b) => b - a));
   });
 });
+
+test("the reaches of all attempts are those of each", () => {
+  for (const [pattern, text] of [
+    ["a+b", "aaac aab aac"],
+    ["(?<=a)b|a*?c", "abcaab"],
+    ["x*", ""],
+  ] as const) {
+    const reel = record(programOf(pattern, ""), text, { mode: "all", eventLimit: 10_000 });
+    expect([...reel.reaches()]).toEqual(attempts(reel, 0, reel.attemptCount).map(({ reach }) => reach));
+  }
+});

@@ -12,7 +12,7 @@ import {
   type Stop,
 } from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
-import { type Answer, type CommonRequest, cutShort, failed, programOf, TIME_CUT } from "./request.ts";
+import { type Answer, type CommonRequest, cutShort, failed, programOf } from "./request.ts";
 
 export interface MatchRequest extends CommonRequest {
   readonly mode: MatchMode;
@@ -83,7 +83,11 @@ function matchBacktracking(program: Program, { text, mode, output, stepLimit }: 
   const { matches, steps } = machine;
   const found = { ...(output === "matches" ? { matches: rowsOf(matches) } : {}), count: matches.length, steps };
   if (outcome === "done") return { status: "ok", ...found };
-  if (outcome === "time-limit") return { ...failed("step-limit", outcome, TIME_CUT), ...found };
+  if (outcome === "time-limit")
+    return {
+      ...failed("step-limit", outcome, "The run was cut short after two seconds; a step limit that is named lets it go on. What it found so far is given."),
+      ...found,
+    };
   if (outcome === "endless-call" || outcome === "stuck") return { ...cutShort(CUTS[outcome]), ...found };
   const error =
     outcome === "memory-limit"

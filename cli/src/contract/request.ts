@@ -48,11 +48,9 @@ const CUT_CODES: Readonly<Record<Cut, string>> = {
   stuck: "search-stuck",
 };
 
-export const TIME_CUT = "The run was cut short after two seconds. A step limit that is named lets it go on for longer.";
-
 const CUTS: Readonly<Record<Cut, string>> = {
   steps: "The run was cut short after more steps than are taken for an answer.",
-  time: TIME_CUT,
+  time: "The run was cut short after two seconds.",
   memory: "The run takes more room than there is.",
   matches: "There are more matches than are kept.",
   calls: "A group calls itself without end, so the run was given up.",

@@ -20,7 +20,7 @@ export function whynot({ mode, text, ...source }: WhynotRequest): WhynotAnswer {
   const made = programOf(source);
   if ("refused" in made) return made.refused;
   const { program } = made;
-  const { matches, cut } = drained(findSlices(program, text, { mode, stepLimit: DEFAULT_STEP_LIMIT }));
+  const { matches, cut } = drained(findSlices(program, text, { mode, stepLimit: DEFAULT_STEP_LIMIT, stop }));
   if (cut) return cutShort(cut);
   if (matches.length > 0) return { status: "ok", matches: true };
   const { reach, texts, exact, changes } = drained(whyNot(program, text, mode, stop, half));

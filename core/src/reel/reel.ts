@@ -365,6 +365,18 @@ export class Reel {
     return { saved, attempt, attemptStep, reach };
   }
 
+  /** The furthest offset that each attempt stood at, in one pass: to ask each step for its own takes far longer. */
+  reaches(): Float64Array {
+    const reaches = new Float64Array(this.attemptCount);
+    let attempt = -1;
+    for (let step = 0; step < this.length; step++) {
+      const kind = this.kind(step);
+      if (kind === Kind.Attempt) reaches[++attempt] = this.rows.at(step, 0);
+      else if (kind === Kind.Consume && this.rows.at(step, 0) > (reaches[attempt] as number)) reaches[attempt] = this.rows.at(step, 0);
+    }
+    return reaches;
+  }
+
   /** The event at a step. */
   event(step: number): ReelEvent {
     const { start, end } = this.span(step);

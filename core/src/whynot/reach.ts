@@ -5,6 +5,7 @@ import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
 import { attempts } from "../reel/attempts.ts";
 import { record } from "../reel/reel.ts";
+import { NEVER, type Stop } from "../slices.ts";
 
 export interface Reach {
   /** Offset at which the attempt began, and the furthest that it stood at. */
@@ -19,12 +20,19 @@ export interface Reach {
 const MOST_EVENTS = 1_000_000;
 
 /** Null where the run matches, or is longer than is looked at and came nowhere before. */
-export function furthest(program: Program, text: string, mode: MatchMode): Reach | null {
-  const reel = record(program, text, { mode: mode === "all" ? "first" : mode, eventLimit: MOST_EVENTS });
+export function furthest(program: Program, text: string, mode: MatchMode, stop: Stop = NEVER): Reach | null {
+  const reel = record(program, text, { mode: mode === "all" ? "first" : mode, eventLimit: MOST_EVENTS, stop });
   if (reel.matchCount > 0) return null;
-  let best: ReturnType<typeof attempts>[number] | undefined;
   // The last attempt always stands at the end of the text: what counts is how far each came from where it began.
-  for (const attempt of attempts(reel, 0, reel.attemptCount)) if (!best || attempt.reach - attempt.start > best.reach - best.start) best = attempt;
+  let furthestOf = 0;
+  let most = -1;
+  reel.reaches().forEach((reach, attempt) => {
+    const came = reach - reel.offset(reel.attemptStep(attempt));
+    if (came <= most) return;
+    most = came;
+    furthestOf = attempt;
+  });
+  const [best] = attempts(reel, furthestOf, 1);
   if (!best) return null;
   const { start: began, reach, from, to, failed } = best;
   for (let step = from; step < to; step++) {

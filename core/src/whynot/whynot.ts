@@ -20,7 +20,7 @@ export const LONGEST_TEXT = 10_000;
  * @param stopNearest ends the search for the nearest texts, so that there is time left for the changes
  */
 export function* whyNot(program: Program, text: string, mode: MatchMode, stop: Stop = NEVER, stopNearest: Stop = stop): Generator<number, WhyNot> {
-  const reach = furthest(program, text, mode);
+  const reach = furthest(program, text, mode, stop);
   yield 0;
   const near: Nearest = text.length > LONGEST_TEXT ? { texts: [], exact: false } : yield* nearest(program, text, mode, stopNearest);
   const changes = yield* changesFor(program.reading, program, text, mode, stop);
