@@ -6,7 +6,7 @@ import type { DialectName, Program } from "../src/index.ts";
 import { instructionCount } from "../src/program/flow.ts";
 import { Op } from "../src/program/operations.ts";
 import { INSTRUCTION_WIDTH, type Loop } from "../src/program/program.ts";
-import { beginIteration, closeGroup, effectsOf, endIteration, enterLoop, forcedWay, hasTakenPart, openGroup } from "../src/program/registers.ts";
+import { beginIteration, closeGroup, effectsOf, endIteration, enterLoop, forcedWay, oneHasTakenPart, openGroup } from "../src/program/registers.ts";
 import { StateSpace } from "../src/program/states.ts";
 import { programOf } from "./support.ts";
 
@@ -15,16 +15,10 @@ const PATTERNS: readonly (readonly [string, DialectName])[] = [
   ["(?:(a|(b))*c){1,4}", "ecmascript"],
   ["(?<=(a)(b)*)", "ecmascript"],
   ["(a?)*(?:b?){2,}(?(1)c|d)", "python"],
-  ["((a?){2,3}){0,2}(?P=n)?(?P<n>x)", "python"],
+  ["((a?){2,3}){0,2}(?P<n>x)(?P=n)?", "python"],
   ["(a*)+?(?:(b)|c){3}\\1", "python"],
 ];
-const programs = PATTERNS.flatMap(([pattern, dialect]) => {
-  try {
-    return [programOf(pattern, "", dialect)];
-  } catch {
-    return [];
-  }
-});
+const programs = PATTERNS.map(([pattern, dialect]) => programOf(pattern, "", dialect));
 
 /** Does what the instruction does with the registers; what it answers, where it answers. */
 function act(program: Program, pc: number, at: number, registers: Int32Array): unknown {
@@ -36,7 +30,7 @@ function act(program: Program, pc: number, at: number, registers: Int32Array): u
     case Op.Close:
       return closeGroup(a, at, registers, program.slots.length);
     case Op.Condition:
-      return hasTakenPart(a, registers);
+      return oneHasTakenPart(program.asked[a] as readonly number[], registers);
     case Op.LoopEnter:
       return enterLoop(program.loops[a] as Loop, registers);
     case Op.LoopTry:
@@ -64,10 +58,6 @@ const situation = fc
   );
 
 describe("effects", () => {
-  test("the patterns are read", () => {
-    expect(programs.length).toBeGreaterThanOrEqual(5);
-  });
-
   test("only what an instruction is said to set is set", () => {
     fc.assert(
       fc.property(situation, ([program, pc, at, values]) => {

@@ -572,20 +572,31 @@ const flagsWithoutEffect: Rule = (shape) => {
   });
 };
 
-export const RULES: readonly Rule[] = [
-  dotForPoint,
-  outerAlternatives,
-  shadowed,
-  greedyEats,
-  ranges,
-  signsInSets,
-  classWithoutSet,
-  otherDialect,
-  lazyAtEnd,
-  missingGroup,
-  anchorInside,
-  onlyLastTurn,
-  letterRepeated,
-  blanksBesideBars,
-  flagsWithoutEffect,
-];
+/** Codes that are said of the whole pattern, and by no rule over its parts. */
+type WholePatternCode = "matches-nothing" | "matches-empty";
+
+/** The rule that says each code: complete, so that a code without a rule does not compile. */
+export const RULE_OF: Readonly<Record<Exclude<SlipCode, WholePatternCode>, Rule>> = {
+  "dot-for-point": dotForPoint,
+  "outer-alternatives": outerAlternatives,
+  "shadowed-alternative": shadowed,
+  "greedy-eats": greedyEats,
+  "range-across-cases": ranges,
+  "range-by-accident": ranges,
+  "bar-in-set": signsInSets,
+  "caret-not-first": signsInSets,
+  "doubled-in-set": signsInSets,
+  "word-edge-in-set": signsInSets,
+  "class-without-set": classWithoutSet,
+  "other-dialect": otherDialect,
+  "lazy-at-end": lazyAtEnd,
+  "missing-group": missingGroup,
+  "anchor-inside": anchorInside,
+  "only-last-turn": onlyLastTurn,
+  "letter-repeated": letterRepeated,
+  "blank-beside-bar": blanksBesideBars,
+  "flag-without-effect": flagsWithoutEffect,
+};
+
+/** Each rule once, in the order in which they are asked. */
+export const RULES: readonly Rule[] = [...new Set(Object.values(RULE_OF))];
