@@ -57,7 +57,7 @@ const offset = Joi.number().integer().min(0);
 const stretch = Joi.object({ start: offset.required(), end: offset.min(Joi.ref("start")).required() });
 
 /** A text that must or must not match, as an object. */
-export const expectation = Joi.object<Expectation>({
+const expectation = Joi.object<Expectation>({
   text: Joi.string().allow("").required(),
   mode: Joi.string().valid("first", "all", "start", "whole").default("all"),
   expect: Joi.string().valid("match", "no-match").required(),

@@ -16,7 +16,7 @@ interface Quirk {
 
 const byCodePoints = (flags: string): boolean => flags.includes("u") || flags.includes("v");
 
-export const QUIRKS: readonly Quirk[] = [
+const QUIRKS: readonly Quirk[] = [
   {
     dialect: "ecmascript",
     why: "AdvanceStringIndex goes by code points, but V8's search finds empty matches inside a surrogate pair",

@@ -41,7 +41,7 @@ export interface Opened {
   close(): Promise<void>;
 }
 
-export interface StoreOptions {
+interface StoreOptions {
   /** Megabytes of memory that the store's thread may use. */
   readonly memory: number;
   /** Hears of a thread that has ended by itself, once another has taken its place. */

@@ -23,7 +23,7 @@ const envelope = Joi.object<{ readonly format: string; readonly version: number;
 });
 
 /** Lets others have their turn, where the work at hand has lasted long enough. */
-export class Turns {
+class Turns {
   private began = performance.now();
 
   async next(): Promise<void> {

@@ -6,7 +6,7 @@ import { patternsInList } from "./list.ts";
 import { patternsInPython } from "./python.ts";
 
 export type { Found, FoundPattern, Passed } from "./found.ts";
-export { patternsInJavaScript, patternsInList, patternsInPython };
+export { patternsInList };
 
 /** How a file is read, by the end of its name. */
 const READERS: Readonly<Record<string, (text: string) => Found>> = {

@@ -5,7 +5,7 @@ import { type Reading, type Stop, walk } from "@lamprey/core";
 export const DEFAULT_STEP_LIMIT = 100_000_000;
 
 /** Every command answers with what it knows by then (milliseconds): a person waits so long for a line, and a pipeline for a file. */
-export const TIME_LIMIT_MS = 2000;
+const TIME_LIMIT_MS = 2000;
 
 /** Parts of a pattern that are read, compiled and looked at in the time of a command. No person writes as many. */
 const MOST_PARTS = 150_000;

@@ -23,7 +23,7 @@ export type Row<Answer> = Answer & {
 };
 
 /** A place that was passed over, and why. */
-export interface PassedPlace {
+interface PassedPlace {
   readonly file: string;
   readonly line: number;
   readonly column: number;

@@ -32,7 +32,7 @@ export function locationsOf({ file, found }: Row<object>, region: object = regio
   return file === null ? {} : { locations: [{ physicalLocation: { artifactLocation: { uri: uriOf(file) }, region } }] };
 }
 
-export const regionOf = ({ line, column, start, end }: Row<object>["found"]): object => ({
+const regionOf = ({ line, column, start, end }: Row<object>["found"]): object => ({
   startLine: line,
   startColumn: column,
   charOffset: start,

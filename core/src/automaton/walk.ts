@@ -469,7 +469,7 @@ export class Walk<W extends Way> {
 }
 
 /** The place where only the mask may come next; none where nothing may. */
-export function narrowed<E>(place: Place<E>, mask: Mask, masks: Masks): Place<E>[] {
+function narrowed<E>(place: Place<E>, mask: Mask, masks: Masks): Place<E>[] {
   const ahead = masks.and(place.ahead, mask);
   return ahead === masks.none ? [] : [{ ...place, ahead }];
 }

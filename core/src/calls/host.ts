@@ -15,7 +15,7 @@ export interface CallsContext {
   readonly most: number;
 }
 
-export interface CallRow {
+interface CallRow {
   /** As the contract names it. */
   readonly name: string;
   /** As the host's users write it, of a pattern `re` and a text `text`. */

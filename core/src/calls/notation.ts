@@ -33,7 +33,7 @@ interface Notation {
 }
 
 /** Strings that are longer are cut where they are shown. */
-export const LONGEST_SHOWN = 200;
+const LONGEST_SHOWN = 200;
 
 const field = (fields: Fields, name: string): Value => {
   const value = fields.get(name);

@@ -8,7 +8,7 @@ import { unknownKey } from "../unknown.ts";
 /** How a host gathers values. */
 export type ListType = "list" | "tuple";
 /** What a value with named fields is to its host. */
-export type RecordType = "match" | "group" | "map";
+type RecordType = "match" | "group" | "map";
 
 export type Value =
   /** A string; `from` is the stretch of the sample that it is, null where it is none. */

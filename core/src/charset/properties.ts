@@ -145,7 +145,7 @@ export function valuedProperty(name: string, value: string): CharSet | undefined
 }
 
 /** What a lone name stands for: a category, a binary property, or a property of strings. */
-export function loneProperty(name: string): Property | undefined {
+function loneProperty(name: string): Property | undefined {
   const set = categories().get(name) ?? binary(Object.hasOwn(BINARY_ALIASES, name) ? (BINARY_ALIASES[name] as string) : name);
   return set ? { set, strings: [] } : sequences(name);
 }

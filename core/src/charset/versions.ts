@@ -69,7 +69,7 @@ class Differences {
 const exclusive = (a: CharSet, b: CharSet): CharSet => union(subtract(a, b), subtract(b, a));
 
 /** Classes of grapheme clusters that have changed. */
-export type ClusterClass = "Control" | "Extend" | "Prepend" | "SpacingMark" | "V";
+type ClusterClass = "Control" | "Extend" | "Prepend" | "SpacingMark" | "V";
 
 const versions = new Map<OlderVersion, Differences>();
 

@@ -9,7 +9,7 @@ import { INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import { type Node, type Slot, type Span, standsForMore, walkWritten } from "../syntax/tree.ts";
 import { visible } from "../text/visible.ts";
 
-export type ChartNodeKind = "start" | "item" | "assertion" | "choice" | "loop" | "open" | "close" | "enter" | "leave" | "call" | "verb" | "match";
+type ChartNodeKind = "start" | "item" | "assertion" | "choice" | "loop" | "open" | "close" | "enter" | "leave" | "call" | "verb" | "match";
 
 export interface ChartNode {
   readonly kind: ChartNodeKind;

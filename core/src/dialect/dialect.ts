@@ -98,7 +98,7 @@ export interface InlineFlag {
 }
 
 /** Where an operator stands among its neighbours. */
-export interface OperatorPlace {
+interface OperatorPlace {
   /** Nothing stands before it in its alternative. */
   readonly first: boolean;
 }
@@ -242,7 +242,7 @@ export type Escape =
   | { readonly kind: "named-character"; readonly rule: NameRule };
 
 /** Where an escape stands. */
-export interface EscapePlace {
+interface EscapePlace {
   readonly strict: boolean;
   readonly inSet: boolean;
   readonly setOperations: boolean;

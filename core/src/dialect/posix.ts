@@ -2,8 +2,8 @@
 import { type CharSet, setOfRanges, setOfText, union } from "../charset/charset.ts";
 import { DIGITS, WORD } from "../charset/classes.ts";
 
-export const ASCII_LOWER: CharSet = [0x61, 0x7a];
-export const ASCII_UPPER: CharSet = [0x41, 0x5a];
+const ASCII_LOWER: CharSet = [0x61, 0x7a];
+const ASCII_UPPER: CharSet = [0x41, 0x5a];
 export const ASCII_ALPHA = union(ASCII_LOWER, ASCII_UPPER);
 export const ASCII_SPACE = setOfText(" \t\n\v\f\r");
 

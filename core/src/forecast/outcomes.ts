@@ -29,7 +29,7 @@ export function plus(one: Count, other: Count): Count {
 }
 
 /** About 100 bytes a pair: half a GiB at most. */
-export const MAX_PAIRS = 5_000_000;
+const MAX_PAIRS = 5_000_000;
 
 /** A way that ended: where it was through, or −1; whether saved states are left; groups of conditions that took part. */
 interface Way {

@@ -7,7 +7,7 @@ import type { Refusal } from "./handoff.ts";
 /** Signs that may stand around a pattern, the usual ones first. */
 const DELIMITERS = '/~#%!@;,:&="`_<\x01\x02\x03\x04\x05\x06';
 
-export function delimiterFor(pattern: string): string | undefined {
+function delimiterFor(pattern: string): string | undefined {
   // A pair of brackets could be parted by others inside.
   return [...DELIMITERS].find((sign) => sign !== "<" && !pattern.includes(sign));
 }

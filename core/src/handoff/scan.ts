@@ -28,7 +28,7 @@ export type Token =
   | (Span & { readonly kind: "word" | "number" | "sign"; readonly text: string });
 
 /** How a kind of string literal is written. */
-export interface StringForm {
+interface StringForm {
   /** What opens it, where that is not the mark alone. */
   readonly open?: string;
   /** A mark that is written twice is one, and a backslash is nothing but itself. */

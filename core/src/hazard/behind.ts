@@ -26,7 +26,7 @@ import { findAttackBefore } from "./attack.ts";
 type Look = NodeOf<"look">;
 
 /** A text that may make a lookbehind dear, with the quantifiers that it is about. */
-export interface BehindAttack {
+interface BehindAttack {
   readonly attack: Attack;
   readonly candidate: Candidate | null;
   readonly parts: readonly Span[];

@@ -20,7 +20,7 @@ export interface Peak {
 }
 
 /** Ten milliseconds or so: what costs less hurts nobody. */
-export const PEAK_STEPS = 1_000_000n;
+const PEAK_STEPS = 1_000_000n;
 /** A text that is dear and longer than this is dear because it is long. */
 const MAX_LENGTH = 200;
 /** With fewer choices in one attempt there are too few paths for a peak: each doubles them at most. */

@@ -19,7 +19,7 @@ export const WINDOW = 0x10000;
 export const HELD = TEXT + 2 * WINDOW + 64;
 /** UTF-8 of a window, three bytes a unit at most: read as it is where it is ASCII, else made Latin in its place, or UTF-16. */
 export const UTF8 = HELD + WINDOW + 64;
-export const PAGE = 0x10000;
+const PAGE = 0x10000;
 export const PAGES = Math.ceil((UTF8 + 3 * WINDOW) / PAGE) + 1;
 
 /** States that can be skipped through are among the first of an automaton. */

@@ -24,7 +24,7 @@ const MAX_LOOKS = 8;
 const FEW_LOOKS = 4;
 const MAX_SYMBOLS_WITH_LOOKS = 1 << 16;
 
-export interface Part {
+interface Part {
   readonly program: Program;
   readonly states: StateSpace;
 }
@@ -35,7 +35,7 @@ export interface SideLook {
   readonly set: CharSet;
 }
 
-export interface LookPlan extends Part {
+interface LookPlan extends Part {
   readonly node: NodeOf<"look">;
   /** Against the text for a lookahead, along it for a lookbehind: the answers come in the order in which they are known. */
   readonly backward: boolean;

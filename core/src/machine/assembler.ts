@@ -31,8 +31,8 @@ const simd = (operation: number): number[] => [0xfd, ...unsigned(operation)];
 const access = (operation: number[], align: number, offset: number): number[] => [...operation, align, ...unsigned(offset)];
 const VOID = 0x40;
 
-export const I32 = 0x7f;
-export const V128 = 0x7b;
+const I32 = 0x7f;
+const V128 = 0x7b;
 
 /** Instructions, as bytes. Blocks are numbered from the innermost, as branches count them. */
 export const op = {

@@ -42,7 +42,7 @@ export interface MachineOptions extends SearchOptions {
 const COMPILE_AFTER = 100_000;
 
 /** Saved states, and changes to undo, are held in memory up to this many: 16 M of 16 bytes are a quarter of a GiB. */
-export const MAX_SAVED_STATES = 1 << 24;
+const MAX_SAVED_STATES = 1 << 24;
 
 const STATE = 4; // pc, offset, length of the undo log, step at which it was saved
 const LATIN = 256;

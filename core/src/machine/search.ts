@@ -13,7 +13,7 @@ import type { Items } from "./items.ts";
 export type MatchMode = "first" | "all" | "start" | "whole";
 
 /** Instead of an offset: the search is over, as many matches were found as are wanted, or it would not come any further. */
-export const OVER = -1;
+const OVER = -1;
 export const ENOUGH = -2;
 export const STUCK = -3;
 

@@ -21,7 +21,7 @@ import { Op } from "./operations.ts";
 import { type Enclosure, openRegister, type Program, type Reference, type Verb } from "./program.ts";
 
 /** Patterns that people write need a few thousand; more than this take seconds to compile. (A reel keeps 26 bits for the instruction.) */
-export const MAX_INSTRUCTIONS = 1 << 20;
+const MAX_INSTRUCTIONS = 1 << 20;
 
 export type Compiled = { readonly ok: true; readonly program: Program } | { readonly ok: false; readonly diagnostics: readonly Diagnostic[] };
 

@@ -78,7 +78,7 @@ export type Operand =
   | "called";
 
 /** Where control goes on from an instruction. */
-export type Flow =
+type Flow =
   /** With the next one. */
   | "on"
   /** With the first target. */
@@ -103,7 +103,7 @@ export type Flow =
   | "end";
 
 /** What an instruction does, besides going on. */
-export type Does =
+type Does =
   /** Takes one character of the text, or fails. */
   | "takes"
   /** Takes the text that a group holds, or fails. */

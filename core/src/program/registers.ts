@@ -19,7 +19,7 @@ export function closeGroup(slot: number, at: number, registers: Int32Array, slot
 /** Whether one of the slots has taken part. */
 export const oneHasTakenPart = (slots: readonly number[], registers: Int32Array): boolean => slots.some((slot) => hasTakenPart(slot, registers));
 
-export const hasTakenPart = (slot: number, registers: Int32Array): boolean => (registers[captureRegister(slot) + 1] as number) >= 0;
+const hasTakenPart = (slot: number, registers: Int32Array): boolean => (registers[captureRegister(slot) + 1] as number) >= 0;
 
 export function enterLoop(loop: Loop, registers: Int32Array): void {
   if (loop.counter >= 0) registers[loop.counter] = 0;

@@ -10,7 +10,7 @@ import { CLEARED, KIND_MASK, Kind } from "../machine/events.ts";
 import type { Program } from "../program/program.ts";
 import { RegisterTrace } from "./trace.ts";
 
-export const ROW_WIDTH = 3;
+const ROW_WIDTH = 3;
 const CHUNK_BITS = 16;
 const CHUNK_ROWS = 1 << CHUNK_BITS;
 const CHUNK_MASK = CHUNK_ROWS - 1;

@@ -32,7 +32,7 @@ export interface Relation {
 export type Obstacle = keyof typeof OBSTACLES;
 
 /** Pairs of sets of states that are looked at: a second or so. */
-export const MAX_PAIRS = 10_000;
+const MAX_PAIRS = 10_000;
 /** States of all sets together, for each pattern: some megabytes. */
 const MAX_FOLLOWED = 1_000_000;
 

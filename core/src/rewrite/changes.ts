@@ -11,7 +11,7 @@ interface ChangeRow {
   readonly first?: true;
 }
 
-export const CHANGES = {
+const CHANGES = {
   upper: { change: upperCase },
   lower: { change: lowerCase },
   fold: { change: foldedCase },

@@ -7,7 +7,7 @@ export interface Remark extends Span {
 }
 
 /** `{0}` and so on stand for what is told. */
-export const REMARKS = {
+const REMARKS = {
   "group-missing": "“{0}” stands for itself, since the pattern has {1}.",
   "digit-behind": "“{0}” is group {1} and then “{2}”, since the pattern has {3}.",
   "whole-elsewhere": "“{0}” stands for itself. The whole match is “{1}”.",

@@ -1,6 +1,6 @@
 /** Likely mistakes, each in a sentence: one table. `{0}` and so on stand for what is told. */
 
-export const SLIPS = {
+const SLIPS = {
   "dot-for-point": "The dot takes any character here, where a point seems to be meant.",
   "outer-alternatives": "“^” belongs to the first alternative alone, and “$” to the last: the others match anywhere.",
   "shadowed-alternative": "“{0}” is never what matches: “{1}” before it is tried first, and begins alike.",

@@ -576,7 +576,7 @@ const flagsWithoutEffect: Rule = (shape) => {
 type WholePatternCode = "matches-nothing" | "matches-empty";
 
 /** The rule that says each code: complete, so that a code without a rule does not compile. */
-export const RULE_OF: Readonly<Record<Exclude<SlipCode, WholePatternCode>, Rule>> = {
+const RULE_OF: Readonly<Record<Exclude<SlipCode, WholePatternCode>, Rule>> = {
   "dot-for-point": dotForPoint,
   "outer-alternatives": outerAlternatives,
   "shadowed-alternative": shadowed,

@@ -154,7 +154,7 @@ function readPosix(reader: Reader): Atom | undefined {
 const POSIX_MARKS = ":.=";
 
 /** Where the mark at the offset stands again before a closing bracket; −1 where it does not. */
-export function posixEnd(pattern: string, at: number): number {
+function posixEnd(pattern: string, at: number): number {
   const mark = pattern[at] as string;
   for (let i = at + 1; i + 1 < pattern.length; i++) {
     if (pattern[i] === "\\" && (pattern[i + 1] === "]" || pattern[i + 1] === "\\")) i++;

@@ -13,7 +13,7 @@ export interface WhyNot extends Nearest {
 }
 
 /** A longer text is not compared with nearer ones: the pairs that are looked at grow with it. */
-export const LONGEST_TEXT = 10_000;
+const LONGEST_TEXT = 10_000;
 
 /**
  * Of a text that does not match, asked so; what is known by the time that it is stopped. Yields now and then.

@@ -4,7 +4,7 @@
  */
 import type { DialectName, HazardMode } from "../../src/index.ts";
 
-export type Known = "linear" | "exponential" | number;
+type Known = "linear" | "exponential" | number;
 
 export interface GrowthCase {
   readonly pattern: string;

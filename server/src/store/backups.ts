@@ -36,7 +36,7 @@ export function clearUnfinished(folder: string): void {
 }
 
 /** Throws where the file is no database that is whole. */
-export function verifyDatabase(file: string): void {
+function verifyDatabase(file: string): void {
   const db = new Database(file, { readonly: true });
   try {
     const said = Object.values(db.prepare("pragma quick_check(1)").get() as object)[0];

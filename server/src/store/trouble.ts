@@ -7,7 +7,7 @@ export class Trouble extends Error {
 const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
 export const isDiskFull = (error: unknown): boolean => /database or disk is full|ENOSPC|disk I\/O error/i.test(messageOf(error));
-export const isBusy = (error: unknown): boolean => /database is locked|SQLITE_BUSY/i.test(messageOf(error));
+const isBusy = (error: unknown): boolean => /database is locked|SQLITE_BUSY/i.test(messageOf(error));
 
 /** Why a file cannot be used as the database; undefined where it is a defect of another kind. */
 export function troubleWith(file: string, error: unknown): Trouble | undefined {

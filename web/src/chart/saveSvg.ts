@@ -3,7 +3,7 @@ import type { ChartLayout } from "../engine/messages.ts";
 import { download, forXml } from "../shared/files.ts";
 
 /** The drawing as a file's text: well formed whatever stands in it. */
-export const svgText = (svg: SVGSVGElement): string => forXml(new XMLSerializer().serializeToString(svg));
+const svgText = (svg: SVGSVGElement): string => forXml(new XMLSerializer().serializeToString(svg));
 
 export function saveSvg(svg: SVGSVGElement, { width, height }: ChartLayout, name: string): void {
   const style = getComputedStyle(document.documentElement);

@@ -106,7 +106,7 @@ function sampleChange(kept: string | undefined, { key: id, name, text }: DraftSa
   return edit.insert.length < text.length / 2 ? { id, name, edit } : { id, name, text };
 }
 
-export function sameSamples(one: Pick<DraftFields, "samples">, other: Pick<DraftFields, "samples">): boolean {
+function sameSamples(one: Pick<DraftFields, "samples">, other: Pick<DraftFields, "samples">): boolean {
   return (
     one.samples.length === other.samples.length &&
     one.samples.every(({ key, name, text }, i) => key === other.samples[i]?.key && name === other.samples[i]?.name && text === other.samples[i]?.text)

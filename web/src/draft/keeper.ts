@@ -24,7 +24,7 @@ export const DELAYS = {
   full: "the server’s disk is full",
   failed: "the server has failed",
 } as const;
-export type Delay = keyof typeof DELAYS;
+type Delay = keyof typeof DELAYS;
 
 export type Keeping =
   /** All is kept, since the time (milliseconds). */

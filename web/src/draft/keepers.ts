@@ -36,7 +36,7 @@ export interface Unsent extends EntryHead {
 
 type Heard = (keeper: Keeper) => void;
 
-export class Keepers {
+class Keepers {
   private readonly kept = new Map<string, Keeper>();
   private readonly changes = new Set<Heard>();
   private readonly merges = new Set<Heard>();

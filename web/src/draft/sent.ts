@@ -14,7 +14,7 @@ export interface SentMarks {
 export const MOST_SENT = 8;
 
 /** The length of a text and 64 bits of it (FNV-1a of its code units, in two halves that begin otherwise). */
-export function markOf(text: string): string {
+function markOf(text: string): string {
   let [one, other] = [0x811c9dc5, 0x2f1b9e37];
   for (let i = 0; i < text.length; i++) {
     const unit = text.charCodeAt(i);
@@ -27,7 +27,7 @@ export function markOf(text: string): string {
 /** What is as in the base needs no mark of its own, and megabytes of it are not gone over at every change. */
 const AS_IN_BASE = "as in the base";
 
-export function marksOf(fields: DraftFields, base: DraftFields): SentMarks {
+function marksOf(fields: DraftFields, base: DraftFields): SentMarks {
   const mark = (text: string, before: string | undefined): string => (text === before ? AS_IN_BASE : markOf(text));
   const own = Object.fromEntries(OWN_FIELDS.map((field) => [field, mark(fields[field], base[field])])) as Record<OwnField, string>;
   const before = new Map(base.samples.map((sample) => [sample.key, sample]));

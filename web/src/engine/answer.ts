@@ -19,7 +19,7 @@ export function rowsOf(table: MatchTable): MatchRows {
   return { groupCount: table.groupCount, rows: table.toArray() };
 }
 
-export function quantifierMark({ start, end, operator, mode }: NodeOf<"quantifier">): QuantifierMark {
+function quantifierMark({ start, end, operator, mode }: NodeOf<"quantifier">): QuantifierMark {
   return { start, end, operator, mode };
 }
 

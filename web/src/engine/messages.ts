@@ -145,7 +145,7 @@ export interface StepView {
 }
 
 /** A call under way: the step at which it was entered, what calls, and the offset there. */
-export interface OpenCallView {
+interface OpenCallView {
   readonly step: number;
   readonly part: Span;
   readonly at: number;

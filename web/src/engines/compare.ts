@@ -1,6 +1,6 @@
 /** Our matches beside an engine's: where they part. */
 import type { EngineRow } from "@lamprey/api";
-import type { MatchTable, Span } from "@lamprey/core";
+import type { MatchTable } from "@lamprey/core";
 
 export interface Parting {
   /** Number of the match, from 0. */
@@ -10,7 +10,7 @@ export interface Parting {
 }
 
 /** Matches that are looked at one by one, and partings that are listed. */
-export const MOST_PARTINGS = 20;
+const MOST_PARTINGS = 20;
 
 export function rowOf(table: MatchTable, match: number): EngineRow {
   const groups = Array.from({ length: table.groupCount }, (_, i) => {
@@ -43,5 +43,3 @@ function sameRow(one: EngineRow, other: EngineRow): boolean {
     return a?.[0] === b?.[0] && a?.[1] === b?.[1];
   });
 }
-
-export const wholeOf = (row: EngineRow): Span => ({ start: row[0], end: row[1] });

@@ -62,7 +62,7 @@ async function runOnServer(name: string, by: string, question: Omit<EngineQuesti
   return { by, pumps, length: text.length, elapsed: "ms" in answer ? answer.ms : null };
 }
 
-export async function runForReal(pattern: string, flags: string, mode: HazardMode, attack: Attack, pumps: number): Promise<RealRun> {
+async function runForReal(pattern: string, flags: string, mode: HazardMode, attack: Attack, pumps: number): Promise<RealRun> {
   const text = textOf(attack, pumps);
   const question: RealQuestion = { pattern, flags: realFlags(flags, mode), text };
   const worker = new Worker(new URL("./real.ts", import.meta.url), { type: "module", name: "lamprey-real-run" });

@@ -4,9 +4,9 @@ import type { DriftView, VerdictView } from "../engine/hazard/messages.ts";
 import { type Alarm, alarmOf, byRestarts, growthClause, headline, peakClause, safeClause } from "./words.ts";
 
 /** Danger has the one ink that nothing else has; what is calm or undecided has not. */
-export const ALARM_INKS: Readonly<Record<Alarm, string>> = { none: "text-ink", calm: "text-ink", loud: "text-rust" };
+const ALARM_INKS: Readonly<Record<Alarm, string>> = { none: "text-ink", calm: "text-ink", loud: "text-rust" };
 
-export const inkOf = (verdict: VerdictView): string => (verdict.growth === "undecided" ? "text-brass" : ALARM_INKS[alarmOf(verdict)]);
+const inkOf = (verdict: VerdictView): string => (verdict.growth === "undecided" ? "text-brass" : ALARM_INKS[alarmOf(verdict)]);
 
 export function VerdictWords({ verdict }: { readonly verdict: VerdictView }) {
   const [worst] = verdict.findings;

@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
 import { keyWords } from "../shared/keys.ts";
-import { recalled, remember, useRecalled } from "../shared/remembered.ts";
+import { remember, useRecalled } from "../shared/remembered.ts";
 import { useAppSelector } from "../state/store.ts";
 import { PLACES } from "./places.ts";
 
@@ -15,9 +15,6 @@ export type Walked = number | null | "ended";
 const placeOf = (kept: unknown): Walked => (kept === "ended" ? kept : typeof kept === "number" && kept >= 0 && kept < PLACES.length ? Math.floor(kept) : null);
 
 export const endPath = (): void => remember(KEY, "ended");
-
-/** Whether one is on the path: its keys do something then. */
-export const onPath = (): boolean => typeof placeOf(recalled(KEY)) === "number";
 
 /** Opens the specimen of a place, and is at it. */
 function useGoTo() {

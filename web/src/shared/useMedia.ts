@@ -4,7 +4,7 @@ import { useSyncExternalStore } from "react";
 /** Below this there is room for one part of the bench at a time: a phone, or a window at twice its size. */
 const SMALL = "(max-width: 819px), (max-height: 519px)";
 
-export function useMedia(query: string): boolean {
+function useMedia(query: string): boolean {
   return useSyncExternalStore(
     (notify) => {
       const list = window.matchMedia(query);

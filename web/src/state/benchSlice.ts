@@ -14,7 +14,7 @@ export type Stage = "sample" | "machine" | "hazard";
 export type ReelAside = "saved" | "attempts" | "work" | "stops";
 
 /** A part of the pattern and the stretch of the text that it holds, pointed at in one place and marked in all. */
-export interface Pointed {
+interface Pointed {
   readonly part: Span;
   readonly stretch: Span;
 }
@@ -73,7 +73,7 @@ export interface BenchState {
   readonly leftFlags: readonly LeftFlags[];
 }
 
-export interface Switched {
+interface Switched {
   /** The pattern as it was. */
   readonly from: Source;
   readonly flags: readonly FlagChange[];

@@ -1,7 +1,7 @@
 /** What lies over the page: the command menu, or the list of keys and words. */
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 
-export type Menu = "commands" | "words";
+type Menu = "commands" | "words";
 
 const initialState: { readonly open: Menu | null } = { open: null };
 
