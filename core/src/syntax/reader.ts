@@ -2,6 +2,7 @@
 
 import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Dialect, Operator, Options } from "../dialect/dialect.ts";
+import { leastOf } from "../lists.ts";
 import { isHex } from "../text/characters.ts";
 import type { Numbering } from "./numbering.ts";
 import type { Span } from "./tree.ts";
@@ -24,6 +25,8 @@ export class Reader {
   readonly diagnostics: Diagnostic[] = [];
   /** Set while signs are read between which blanks mean nothing. */
   private isSpread = false;
+  /** The blanks and comments that were passed last, between such signs. */
+  private passed: { readonly from: number; readonly options: Options; readonly here: number } | null = null;
   /** What groups are numbered, where that hangs on all of them; null before it is known. */
   numbering: Numbering | null = null;
   /** What the whole pattern is known to hold before it is read: capturing groups, and whether any has a name. */
@@ -51,11 +54,15 @@ export class Reader {
   private get here(): number {
     if (!this.isSpread) return this.at;
     const from = this.at;
+    // Asked for several times at each place, and a comment may go on to the pattern's end.
+    const { passed } = this;
+    if (passed && passed.from === from && passed.options === this.options) return passed.here;
     this.isSpread = false;
     this.skipBlanks();
     this.isSpread = true;
     const here = this.at;
     this.at = from;
+    this.passed = { from, options: this.options, here };
     return here;
   }
 
@@ -110,6 +117,11 @@ export class Reader {
   /** Passes what comes before one of the end marks; false where the pattern ends before it. */
   passComment(ends: readonly string[]): boolean {
     const { escapesInComments } = this.dialect.syntax;
+    if (!escapesInComments) {
+      const found = ends.map((end) => this.pattern.indexOf(end, this.at)).filter((place) => place >= 0);
+      this.at = found.length > 0 ? leastOf(found) : this.pattern.length;
+      return found.length > 0;
+    }
     for (; !this.ended; this.at++) {
       if (ends.some((end) => this.looksAt(end))) return true;
       if (!escapesInComments || !this.looksAt("\\")) continue;
