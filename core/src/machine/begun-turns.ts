@@ -1,25 +1,30 @@
 /**
- * Turns of quantifiers that are under way, where captures are undone by their numbers: with a turn that was tried by itself
- * all is undone that was captured since it began (Perl 5.36, WHILEM and regcppop), with one that was counted its own group.
+ * Iterations of quantifiers that are under way, for Perl. Perl does not undo each capture on a backtrack. It undoes captures
+ * when it gives up an iteration (Perl 5.36, WHILEM and regcppop):
+ *
+ * - an iteration that was tried by itself: every capture made since it began is undone;
+ * - a counted iteration (`Loop.counted`): only the capture of the repeated group is undone.
  */
 import { type Loop, TRIED } from "../program/program.ts";
 import { NO_ROOM, roomFor } from "./room.ts";
 
 /**
- * Order, length of the undo log when it began, slot, and what becomes of it when its state is taken up again. The order is
- * twice the saved states that there were, one less where none was saved for it: turns are given up from the highest down.
- * The slot is `Loop.counted`.
+ * Fields of an iteration: order, length of the undo log when it began, slot (`Loop.counted`), and an `Ends` code.
+ *
+ * The order decides when an iteration is given up. If the machine saved a state for the iteration, the order is 2n, where n
+ * is the number of states saved before it. If it saved none, the order is 2n − 1. Resuming saved state n gives up all
+ * iterations with an order of 2n or more.
  */
 const TURN = 4;
 
-/** With its saved state the turn is given up; or the quantifier is left before a character; or the turn begins only then. */
+/** What resuming the saved state of an iteration means: it is given up; or the loop is left; or the iteration begins (lazy loops). */
 const Ends = { GivenUp: 0, Leaves: 1, Begins: 2 } as const;
 
-/** What is known of a saved state that is taken up again. */
+/** Facts about a saved state that is resumed. */
 export interface Resumed {
-  /** The slot of the group whose turn is given up with it, or 0. */
+  /** The slot of the counted group whose iteration is given up, or 0. */
   readonly slot: number;
-  /** A quantifier is left with it, and a character comes next. */
+  /** Whether resuming leaves a loop that must be followed by a literal character (`Loop.beforeText`). */
   readonly leaves: boolean;
 }
 
@@ -30,15 +35,16 @@ export class BegunTurns {
   private count = 0;
 
   /**
-   * @param states saved so far
-   * @param may the turn may be left out: the state that is saved next goes on without it
+   * Notes that an iteration begins.
+   * @param states number of saved states
+   * @param may whether the iteration is optional: the machine saves a state that continues without it
    * @param changes length of the undo log
    */
   begin({ counted, beforeText, lazy }: Loop, states: number, may: boolean, changes: number): void {
     const tried = counted === TRIED;
     if ((counted === 0 && !beforeText) || (!may && !tried)) return;
     const order = 2 * states - (may ? 0 : 1);
-    // Saved states that were thrown away are no longer above; of turns without any between them the first counts for all.
+    // Iterations of a higher order belong to saved states that were discarded. Of several with one order, the first is kept.
     while (this.count > 0 && this.last(0) > order) this.count--;
     if (this.count > 0 && this.last(0) === order) {
       if (!may && this.last(1) <= changes) return;
@@ -49,7 +55,7 @@ export class BegunTurns {
 
   private put(order: number, changes: number, slot: number, ends: number): void {
     const place = this.count++ * TURN;
-    // There are no more of them than saved states, which have a bound.
+    // Saved states have a bound, and there is at most one iteration for each.
     if (place + TURN > this.turns.length) this.turns = roomFor(this.turns, place + TURN) as Int32Array<ArrayBuffer>;
     this.turns[place] = order;
     this.turns[place + 1] = changes;
@@ -58,7 +64,8 @@ export class BegunTurns {
   }
 
   /**
-   * A saved state is taken up again: undoes what was captured in turns that were tried since.
+   * Resumes a saved state: gives up the iterations that began after it, and undoes their captures.
+   * @param noted length of the undo log when the state was saved
    * @param undo undoes all changes down to a length of the log
    */
   resumed(state: number, noted: number, undo: (length: number) => void): Resumed {
@@ -72,7 +79,7 @@ export class BegunTurns {
       begins = isOwn && this.last(3) === Ends.Begins;
       this.count--;
     }
-    // It is under way now, and no state is saved for it.
+    // A lazy loop begins its iteration now, and no state is saved for it.
     if (begins && !(this.count > 0 && this.last(0) === 2 * state - 1)) this.put(2 * state - 1, noted, TRIED, Ends.GivenUp);
     return own;
   }

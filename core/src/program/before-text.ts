@@ -1,10 +1,10 @@
 /**
- * What comes next behind a quantifier. Perl goes on behind its turns only where the character stands that comes next
- * (5.36, regexec.c, FIND_NEXT_IMPT), so that nothing is captured on the way to one that does not.
+ * Quantifiers that are followed by a literal character. Perl leaves such a loop only where that character is next in the
+ * text (5.36, regexec.c, FIND_NEXT_IMPT). So no capture is made on the way to a character that is not there.
  */
 import { childrenOf, type Node } from "../syntax/tree.ts";
 
-/** The quantifiers behind which a character of the text comes next, whatever opens or closes before it. */
+/** The quantifiers that are followed by a literal character. Groups may open or close in between. */
 export function beforeText(root: Node): ReadonlySet<Node> {
   const found = new Set<Node>();
   const pending: { readonly node: Node; readonly next: Node | undefined }[] = [{ node: root, next: undefined }];

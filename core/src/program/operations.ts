@@ -1,11 +1,11 @@
 /**
- * The operations: what an instruction's operands are, where control goes on from it, and what it does to a run.
+ * The operations: the operands of each instruction, where control continues after it, and its effect on a run.
  *
- * Every reader of programs goes by this table, or by an exhaustive switch that ends in `unknownOperation`, so that an
- * operation added here is either known to a reader or refused by it, first by the compiler and then at run time.
+ * Every reader of programs uses this table, or an exhaustive switch that ends in `unknownOperation`. So a new operation
+ * is either handled by a reader or rejected by it: by the compiler first, and at run time.
  */
 
-/** The operations. `Back` ones read the text from right to left, inside a lookbehind; `Point` ones read code points. */
+/** The operations. `Back` operations read the text from right to left, inside a lookbehind. `Point` operations read code points. */
 export const Op = {
   Unit: 0,
   UnitBack: 1,
@@ -44,87 +44,87 @@ export const Op = {
 
 export type Operation = (typeof Op)[keyof typeof Op];
 
-/** What an operand is. */
+/** The meaning of an operand. */
 export type Operand =
-  /** A code unit to find. */
+  /** A code unit to match. */
   | "unit"
-  /** The number of a set, a loop, an enclosure, a reference. */
+  /** An index in the program's sets, loops, enclosures or references. */
   | "set"
   | "loop"
   | "enclosure"
   | "reference"
-  /** An index in ASSERTIONS. */
+  /** An index in `ASSERTIONS`. */
   | "assertion"
-  /** A slot for what a group holds. */
+  /** A slot of a capturing group. */
   | "slot"
-  /** The number of an instruction. */
+  /** The index of an instruction. */
   | "target"
   /** A number of characters. */
   | "characters"
-  /** 1 where the text is read backwards, else 0. */
+  /** 1 if the text is read backwards, else 0. */
   | "backward"
-  /** 1 where the next instruction is LoopBegin, else 0. */
+  /** 1 if the next instruction is `LoopBegin`, else 0. */
   | "begins"
-  /** The number of a list of slots, in a program's `asked`. */
+  /** An index in the program's `asked`. */
   | "slots"
-  /** The number of a verb, in a program's `verbs`. */
+  /** An index in the program's `verbs`. */
   | "verb"
   | "register"
-  /** When a register is copied: a number of `PutWhen`. */
+  /** A value of `PutWhen`. */
   | "when"
-  /** 1 where the alternative that comes next is saved above them, else 0. */
+  /** 1 if the next alternative was saved after the states that are kept, else 0. */
   | "more"
-  /** A slot that is called; 0 for the whole pattern, −1 for any. */
+  /** The slot that is called: 0 for the whole pattern, −1 for any group. */
   | "called";
 
-/** Where control goes on from an instruction. */
+/** Where control continues after an instruction. */
 type Flow =
-  /** With the next one. */
+  /** At the next instruction. */
   | "on"
-  /** With the first target. */
+  /** At the first target. */
   | "jump"
-  /** With the next one; the first target is saved for when that fails. */
+  /** At the next instruction. The first target is saved for the case that this fails. */
   | "branch"
-  /** By the loop's count and mode: with the next one, or with the target. */
+  /** At the next instruction (one more iteration) or at the target (the loop ends), by the loop's count and mode. */
   | "loop"
-  /** With the next one or with the target, by what groups hold: no choice is saved. */
+  /** At the next instruction or at the target, by which groups are set. No state is saved. */
   | "condition"
-  /** With the first target, and later behind itself. */
+  /** At the first target, and at the next instruction when the call returns. */
   | "call"
-  /** Past the next one, which is saved, or by what the verb does: on, to the match, or nowhere. */
+  /** After the next instruction, which is saved; or as the verb decides: at the next instruction, at the match, or nowhere. */
   | "verb"
-  /** Behind the call that is left; with the next one where none is. */
+  /** After the call that returns; at the next instruction if no call is under way. */
   | "return"
-  /** Into an enclosure, with the next one; what comes of its inside leads to one of its exits. */
+  /** At the next instruction, inside an enclosure. The outcome of the body decides which exit of the enclosure is taken. */
   | "enter"
-  /** Out of an enclosure, by the exit for an inside that is through. */
+  /** At the exit of the enclosure for a body that has matched. */
   | "leave"
   /** Nowhere. */
   | "end";
 
-/** What an instruction does, besides going on. */
+/** The effect of an instruction. */
 type Does =
-  /** Takes one character of the text, or fails. */
+  /** Consumes one character, or fails. */
   | "takes"
-  /** Takes the text that a group holds, or fails. */
+  /** Consumes the text that a group has captured, or fails. */
   | "repeats"
-  /** Asks for what stands on either side, and fails where it is not so. */
+  /** Tests the characters on either side, or fails. */
   | "asserts"
-  /** Goes back in the text, or fails. */
+  /** Steps back in the text, or fails. */
   | "steps-back"
-  /** Steers the backtracking. */
+  /** Controls the backtracking. */
   | "steers"
-  /** Writes down where a group, or a turn of a loop, begins or ends; a turn that may not be empty fails where it is. */
+  /** Records where a group or an iteration begins or ends. An empty iteration fails if it must not be empty. */
   | "notes"
-  /** Nothing of its own: its flow is what it does. */
+  /** None besides its flow. */
   | "goes"
-  /** Ends the run with a match, unless more is asked for. */
+  /** Ends the attempt with a match. */
   | "matches";
 
 export interface OperationRow {
-  /** As dumps of programs write it. */
+  /** The name in dumps of programs. */
   readonly name: string;
-  /** What a, b and c are; those left out are nought. */
+  /** The meaning of operands a, b and c. Operands that are left out are 0. */
   readonly operands: readonly Operand[];
   readonly flow: Flow;
   readonly does: Does;
@@ -139,55 +139,55 @@ export const OPERATIONS: Readonly<Record<Operation, OperationRow>> = {
   [Op.SetBack]: { name: "set-back", operands: ["set"], flow: "on", does: "takes", backward: true },
   [Op.SetPoint]: { name: "set-point", operands: ["set"], flow: "on", does: "takes" },
   [Op.SetPointBack]: { name: "set-point-back", operands: ["set"], flow: "on", does: "takes", backward: true },
-  // The set is what the assertion goes by.
+  // The set of characters that the assertion depends on.
   [Op.Assert]: { name: "assert", operands: ["assertion", "set"], flow: "on", does: "asserts" },
   [Op.Reference]: { name: "reference", operands: ["reference", "backward"], flow: "on", does: "repeats" },
   [Op.Branch]: { name: "branch", operands: ["target"], flow: "branch", does: "goes" },
   [Op.Jump]: { name: "jump", operands: ["target"], flow: "jump", does: "goes" },
   [Op.Open]: { name: "open", operands: ["slot"], flow: "on", does: "notes" },
   [Op.Close]: { name: "close", operands: ["slot", "backward"], flow: "on", does: "notes" },
-  // Sets the loop's count to nought.
+  // Sets the loop's count to 0.
   [Op.LoopEnter]: { name: "loop-enter", operands: ["loop"], flow: "on", does: "notes" },
-  // One more turn, or on to the target?
+  // One more iteration, or on to the target?
   [Op.LoopTry]: { name: "loop-try", operands: ["loop", "target", "begins"], flow: "loop", does: "goes" },
-  // A turn begins: captures are cleared, the offset is noted.
+  // An iteration begins: captures are cleared, and its offset is recorded.
   [Op.LoopBegin]: { name: "loop-begin", operands: ["loop"], flow: "on", does: "notes" },
-  // A turn ends; the target is the loop's LoopTry.
+  // An iteration ends. The target is the loop's `LoopTry`.
   [Op.LoopNext]: { name: "loop-next", operands: ["loop", "target"], flow: "jump", does: "notes" },
   [Op.Enter]: { name: "enter", operands: ["enclosure"], flow: "enter", does: "goes" },
   [Op.Leave]: { name: "leave", operands: ["enclosure"], flow: "leave", does: "goes" },
   [Op.Match]: { name: "match", operands: [], flow: "end", does: "matches" },
   // At the start of a lookbehind of one width.
   [Op.StepBack]: { name: "step-back", operands: ["characters"], flow: "on", does: "steps-back" },
-  // The target is where to go on if none of the groups has taken part.
+  // The target is taken if none of the groups is set.
   [Op.Condition]: { name: "condition", operands: ["slots", "target"], flow: "condition", does: "goes" },
   // The match begins here.
   [Op.Keep]: { name: "keep", operands: [], flow: "on", does: "notes" },
-  // What the registers hold is put aside, and put back when the call is left.
+  // Saves the registers, and restores them when the call returns.
   [Op.Call]: { name: "call", operands: ["called", "target"], flow: "call", does: "goes" },
   [Op.Return]: { name: "return", operands: ["called"], flow: "return", does: "goes" },
-  // A verb that acts when it is backtracked to saves the next instruction, and goes on behind that.
+  // A verb that acts when the machine backtracks to it saves the next instruction and continues after that one.
   [Op.Verb]: { name: "verb", operands: ["verb"], flow: "verb", does: "steers" },
   [Op.Act]: { name: "act", operands: ["verb"], flow: "end", does: "steers" },
-  // The target is where to go on if it is not asked inside of such a call.
+  // The target is taken if no such call is under way.
   [Op.ConditionCall]: { name: "condition-call", operands: ["called", "target"], flow: "condition", does: "goes" },
-  // So many states are left by a verb that acts inside of the alternative that follows.
+  // Records the number of saved states, for a verb in the alternative that follows.
   [Op.NoteStates]: { name: "note-states", operands: ["register", "more"], flow: "on", does: "notes" },
-  // The newest capture of the first slot is taken away, and there must be one; the second, if any, holds what is between.
+  // Removes the newest capture of the first slot, or fails if there is none. The second slot captures the text in between.
   [Op.Balance]: { name: "balance", operands: ["slot", "slot", "backward"], flow: "on", does: "notes" },
-  // A register is copied to another: always, where the other holds nothing, or where the one holds something (`PutWhen`).
+  // Copies a register: always, if the target is unset, or if the source is set (`PutWhen`).
   [Op.Put]: { name: "put", operands: ["register", "register", "when"], flow: "on", does: "notes" },
-  // A lookaround that may be tried another way notes where it was asked, and goes back there.
+  // A non-atomic lookaround records its offset, and returns to it when it has matched.
   [Op.MarkPlace]: { name: "mark-place", operands: ["register"], flow: "on", does: "notes" },
   [Op.BackToPlace]: { name: "back-to-place", operands: ["register"], flow: "on", does: "steps-back" },
-  // A lookbehind that goes back step by step has come to where it was asked.
+  // A lookbehind of variable width must end at the offset where it began.
   [Op.HereAgain]: { name: "here-again", operands: ["enclosure"], flow: "on", does: "asserts" },
 };
 
 /** When a register is copied. */
 export const PutWhen = { Always: 0, ToNothing: 1, Something: 2 } as const;
 
-/** What steers the backtracking, or hangs on more than a state: programs with it (`Program.beyond`) are run by the backtracking machine alone. */
+/** Operations that control the backtracking or depend on more than a state. Only the backtracking machine runs programs with them (`Program.beyond`). */
 export type BacktrackersOwn =
   | typeof Op.Keep
   | typeof Op.Call
@@ -202,18 +202,18 @@ export type BacktrackersOwn =
   | typeof Op.MarkPlace
   | typeof Op.BackToPlace;
 
-/** Ends an exhaustive switch of a reader that is never given the backtracking machine's own operations. Throws. */
+/** Ends an exhaustive switch of a reader that is never given those operations. Throws a RangeError. */
 export function refuseOperation(operation: BacktrackersOwn): never {
   const row = (OPERATIONS as Readonly<Record<number, OperationRow>>)[operation];
   throw row ? new RangeError(`The operation ${row.name} is the backtracking machine's alone.`) : unknownOperation(operation as never);
 }
 
-/** Ends an exhaustive switch over operations. Throws: whoever reads the program does not know what it would do. */
+/** Ends an exhaustive switch over operations; the compiler rejects a missing case. Throws a RangeError if it is reached. */
 export function unknownOperation(operation: never): never {
   throw new RangeError(`There is no operation ${String(operation)}.`);
 }
 
-/** The row of an operation that comes from a program's code; throws where there is none. */
+/** The table row of an operation. Throws a RangeError if there is none. */
 export function rowOf(operation: number): OperationRow {
   return (OPERATIONS as Readonly<Record<number, OperationRow>>)[operation] ?? unknownOperation(operation as never);
 }

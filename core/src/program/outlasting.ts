@@ -1,30 +1,32 @@
 /**
- * Captures that may be there still though their turn of a quantifier went on another way: where a way is given up, Perl
- * (5.36, regexec.c, UNWIND_PAREN) undoes of what groups took only what has a higher number than all groups that were closed
- * when the choice was come to. In the first turn that is all; in a later one it is nothing.
+ * Captures that can survive backtracking inside an iteration of a quantifier (Perl).
+ *
+ * When Perl backtracks to a choice (5.36, regexec.c, UNWIND_PAREN), it clears only the groups with a higher number than
+ * every group that was closed when the choice was made. In the first iteration no group is closed, so all captures are
+ * cleared. In a later iteration the groups of the loop are closed already, so none is.
  */
 import { type CharSet, FULL_SET, intersection, unionOf } from "../charset/charset.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, type Node, type NodeOf, walk, waysOf } from "../syntax/tree.ts";
 
-/** What is known of a part: of the ways through it, and of the captures on them. */
+/** Facts about a part of the pattern: its matches, and the captures that they make. */
 interface Known {
-  /** A group in it captures. */
+  /** It contains a capturing group. */
   readonly captures: boolean;
-  /** There is a way through it on which one of its groups does not. */
+  /** It can match without setting all of its groups. */
   readonly optional: boolean;
-  /** There is a choice in it. */
+  /** It contains a choice. */
   readonly chooses: boolean;
-  /** A group in it can capture before any character is taken. */
+  /** A group in it can be closed before a character is consumed. */
   readonly early: boolean;
-  /** A choice in it may be gone back to over a capture that is not made again. */
+  /** The machine can backtrack to a choice in it past a capture that the other way does not make again. */
   readonly leaves: boolean;
-  /** What it begins with, and whether it may take nothing. */
+  /** The characters that it can begin with, and whether it can be empty. */
   readonly first: CharSet;
   readonly empty: boolean;
 }
 
-/** @param isTried whether the turns of a quantifier are tried one by one: then all that its groups took is undone with a turn */
+/** @param isTried whether Perl tries the iterations of a quantifier one by one; giving up such an iteration undoes all its captures */
 export function outlastsTurns(root: Node, isTried: (quantifier: NodeOf<"quantifier">) => boolean): boolean {
   const known = new Map<Node, Known>();
   for (const node of [...walk(root)].reverse()) {
@@ -94,7 +96,7 @@ function knownOf(node: Node, inner: readonly Known[], isTried: (quantifier: Node
   }
 }
 
-/** What parts one after the other begin with. */
+/** The characters that a sequence of parts can begin with. */
 function beginning(items: readonly Known[]): Pick<Known, "first" | "empty"> {
   const end = items.findIndex((item) => !item.empty);
   const begins = end < 0 ? items : items.slice(0, end + 1);
@@ -106,14 +108,14 @@ const beginningOfOne = (branches: readonly Known[]): Pick<Known, "first" | "empt
   empty: branches.some(({ empty }) => empty),
 });
 
-/** Alternatives that are held against each other; of more it is taken for granted that two can be gone into at one place. */
+/** Alternatives that are compared with each other. With more of them, two are assumed to begin with a common character. */
 const MOST_ALTERNATIVES = 200;
 
-/** Whether an alternative that captures can be given up for one behind it. */
+/** Whether the machine can backtrack from an alternative that captures to a later one. */
 function hasAnotherWay(branches: readonly Known[]): boolean {
   if (branches.length > MOST_ALTERNATIVES) return true;
   return branches.some((each, i) => (each.early && i + 1 < branches.length) || (each.captures && branches.slice(i + 1).some((other) => meets(each, other))));
 }
 
-/** Whether two alternatives can both be gone into at one place. */
+/** Whether two alternatives can begin with the same character. */
 const meets = (one: Known, other: Known): boolean => one.empty || other.empty || intersection(one.first, other.first).length > 0;

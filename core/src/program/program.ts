@@ -13,90 +13,93 @@ import type { Group, Node, NodeOf, Slot, VerbKind } from "../syntax/tree.ts";
 
 export const INSTRUCTION_WIDTH = 4;
 
-/** The most iterations of a quantifier without a bound: as a small integer, since the machine compares it at every turn. */
+/** The maximum of an unbounded quantifier. A small integer, because the machine compares it in every iteration. */
 export const UNBOUNDED = 0x3fffffff;
 
-/** Instead of the slot of a group whose turns are counted. */
+/** The value of `Loop.counted` for a quantifier whose iterations are not counted. */
 export const TRIED = -1;
 
 export interface Loop {
   readonly node: NodeOf<"quantifier">;
   readonly min: number;
-  /** `UNBOUNDED` where there is no most. */
+  /** `UNBOUNDED` for an unbounded quantifier. */
   readonly max: number;
   readonly lazy: boolean;
-  /** Register of the count, or −1 where no count is needed. */
+  /** Register of the iteration count, or −1 if none is needed. */
   readonly counter: number;
-  /** Register of the offset where the iteration began, or −1 where no iteration can be empty. */
+  /** Register of the offset where the iteration began, or −1 if no iteration can be empty. */
   readonly begin: number;
-  /** An iteration beyond the least number that takes nothing is the last one; else it fails. */
+  /** Whether an empty iteration beyond `min` ends the loop. If not, such an iteration fails (ECMA-262). */
   readonly emptyIsLast: boolean;
-  /** What is captured behind it in a lookaround is undone where that fails, where captures stay of such. */
+  /** Perl: whether captures made after this loop inside a lookaround are undone when the lookaround fails. */
   readonly unwinds: boolean;
-  /** The slot of the group whose turns are counted, 0 where it captures nothing; TRIED where turns are tried one by one. */
+  /**
+   * Perl repeats a group of one fixed width by counting iterations (CURLYN, CURLYM), and undoes its capture by that count.
+   * This is the slot of such a group, 0 if it captures nothing, and `TRIED` for every other quantifier.
+   */
   readonly counted: number;
-  /** It is left only where the character stands that comes next, where captures stay of such ways. */
+  /** Perl: the loop ends only before the literal character that follows it in the pattern. */
   readonly beforeText: boolean;
-  /** A turn that takes nothing ends the loop, even before the least number of turns. */
+  /** Java: an empty iteration ends the loop even before `min` iterations. */
   readonly emptyEnds: boolean;
-  /** Of a loop that an empty turn ends the first turn that can, counted from nought. */
+  /** For `emptyIsLast`: the first iteration, counted from 0, that can end the loop by being empty. */
   readonly notesFrom: number;
-  /** Where a turn goes on that took nothing and may not have; −1 where it fails. Only automata have such loops. */
+  /** The instruction at which an invalid empty iteration continues, or −1 if it fails. Only programs for automata set it. */
   readonly emptyOn: number;
-  /** The slot that has not taken part until a turn has ended; 0 where there is none. */
+  /** The slot that is unset when the loop is entered and set by its first complete iteration; 0 if there is none. */
   readonly cleared: number;
-  /** Slots inside, `clearFrom` up to but not `clearTo`, that an iteration clears; equal where there is none. */
+  /** The slots from `clearFrom` up to, but not including, `clearTo` are cleared at the start of each iteration. */
   readonly clearFrom: number;
   readonly clearTo: number;
 }
 
-/** A part of a pattern that is settled when it is through: its saved states are thrown away. */
+/** A lookaround, an atomic group or a possessive quantifier: its saved states are discarded when its body has matched. */
 export interface Enclosure {
   readonly kind: "look" | "atomic" | "possessive";
   readonly node: Node;
-  /** Its Leave. */
+  /** Its `Leave` instruction. */
   readonly leave: number;
-  /** Where to go on once its inside is through, or `FAILS`. */
+  /** The instruction to continue at when the body has matched, or `FAILS`. */
   readonly held: number;
-  /** Where to go on once its inside has failed, or `FAILS`. */
+  /** The instruction to continue at when the body has failed, or `FAILS`. */
   readonly failed: number;
 }
 
-/** A verb as a program has it. */
+/** A backtracking control verb. */
 export interface Verb {
   readonly kind: VerbKind;
-  /** Register of the offset where its mark was passed, or where `skip` looks for one; −1 where it has no name. */
+  /** Register of the offset of the named mark that the verb sets, or that `(*SKIP:name)` looks for; −1 if it has no name. */
   readonly mark: number;
-  /** The number of the name that it leaves behind, in `Program.markNames`; −1 where it has none. */
+  /** Index of its name in `Program.markNames`, or −1. */
   readonly named: number;
-  /** Of `accept`: slots of the groups that it stands in, in the same lookaround, the innermost first. */
+  /** For `accept`: slots of the open groups around it in the same lookaround, the innermost first. It closes them. */
   readonly closes: readonly number[];
-  /** Of `alternative`: register of the number of saved states that it leaves in the alternation around it, or −1 where there is none. */
+  /** For `alternative` (`(*THEN)`): register of the number of saved states that it keeps, those of the alternation around it; −1 if there is none. */
   readonly alternation: number;
 }
 
 /**
- * What outcomes may hang on besides the instruction, the offset and what the registers of loops and groups hold. Who
- * follows programs by those alone leaves such programs to the backtracking machine.
+ * State that the outcome at an instruction can depend on, besides the offset and the registers of loops and groups.
+ * Analyses and machines that follow only those leave a program with any of this to the backtracking machine.
  */
 export type Beyond = "calls" | "verbs" | "search-start" | "keep" | "looks-back" | "stacks" | "stays" | "turns" | "line-feeds" | "reenters";
 
-/** As an exit of an enclosure: nothing goes on from there, and the way fails. */
+/** As an exit of an enclosure: there is no instruction to continue at, and the machine backtracks. */
 export const FAILS = -1;
 
 export interface Reference {
-  /** The slots that it may stand for: the first that has taken part counts. */
+  /** The slots that the reference can mean: the first of them that is set is compared. */
   readonly slots: readonly number[];
   readonly folding: FoldingRule | null;
-  /** A group that has not taken part stands for the empty text; else nothing matches it. */
+  /** Whether a reference to an unset group matches the empty string (ECMA-262) or fails. */
   readonly unsetIsEmpty: boolean;
 }
 
 export interface Program {
   readonly code: Int32Array;
-  /** The node that each instruction acts for. */
+  /** The syntax tree node of each instruction. */
   readonly nodes: readonly Node[];
-  /** For choices: the node that is taken up when the saved state is resumed. */
+  /** For choice instructions: the node that is tried when the saved state is resumed. */
   readonly resumes: ReadonlyMap<number, Node>;
   readonly sets: readonly CharSet[];
   /** For each set 256 bytes: 1 where the set holds that code unit. */
@@ -104,47 +107,48 @@ export interface Program {
   readonly loops: readonly Loop[];
   readonly enclosures: readonly Enclosure[];
   readonly references: readonly Reference[];
-  /** Slots that conditions ask for: one of them must have taken part. */
+  /** For each condition the slots of which one must be set. */
   readonly asked: readonly (readonly number[])[];
   readonly verbs: readonly Verb[];
   readonly beyond: ReadonlySet<Beyond>;
-  /** Captures that outlast the way on which they were made, where the pattern has such; else null. */
+  /** The rule by which captures keep their value after backtracking (Java, Perl), if this pattern has such captures; else null. */
   readonly capturesStay: CapturesStay | null;
-  /** Where alternatives begin that are looked up together: what failed of one undoes no capture. */
+  /** Perl looks literal alternatives up in a trie. These are their first instructions: a failure in one undoes no capture. */
   readonly lookedUp: ReadonlySet<number>;
-  /** A search begins no attempt between CR and LF. */
+  /** Whether no attempt starts between CR and LF. */
   readonly skipsLineFeeds: boolean;
-  /** Characters that an attempt is begun at, where a search skips the others and it shows; else null. */
+  /** The characters that an attempt can start at, if skipping the others is observable; else null. */
   readonly starts: CharSet | null;
-  /** Registers of where the match begins if not where the attempt did, of the call under way, and of how much is put aside; −1 where there are none. */
+  /** Register of the offset that `\K` set as the start of the match, or −1. */
   readonly keepRegister: number;
-  /** Register of the name that the last verb with one left behind, by number; −1 where no verb has one. */
+  /** Register of the index of the last mark name, or −1 if no verb has a name. */
   readonly markRegister: number;
   readonly markNames: readonly string[];
+  /** Registers of the current subroutine call and of the size of its frame, or −1. */
   readonly callRegister: number;
   readonly asideRegister: number;
-  /** Register of the highest slot that has been closed, where captures are undone by their numbers; else −1. */
+  /** Perl undoes captures above the highest closed slot. This is the register of that slot, or −1. */
   readonly closedRegister: number;
   /**
-   * Where each slot keeps all that it has captured: the register of how much is stacked, behind which stands for each slot
-   * that of its newest capture; −1 where the newest is all that is kept.
+   * .NET keeps all captures of a group on a stack. This is the register of the stack's height; the registers after it
+   * hold the index of the newest capture of each slot. −1 if only the newest capture is kept.
    */
   readonly stackRegister: number;
-  /** Every capturing group as the pattern writes it; several may share a slot. */
+  /** All capturing groups in the order of the pattern. Several may share a slot. */
   readonly groups: readonly Group[];
-  /** What a match says of its groups, slot n at index n − 1. */
+  /** The slots; slot n is at index n − 1. */
   readonly slots: readonly Slot[];
   readonly groupNames: Readonly<Record<string, readonly number[]>>;
   readonly options: Options;
-  /** What the search does after an empty match. */
+  /** Where the search continues after an empty match. */
   readonly afterEmptyMatch: Dialect["semantics"]["afterEmptyMatch"];
-  /** What \G takes for the start of the search. */
+  /** The offset that `\G` asserts. */
   readonly searchStart: Dialect["semantics"]["searchStart"];
-  /** What a verb is that skips to a mark which is not there. */
+  /** The verb that `(*SKIP:name)` acts as if the mark is missing. */
   readonly lostMark: Dialect["semantics"]["lostMark"];
   /**
-   * Registers hold offsets or counts, −1 for "not set": `[start, end]` of slots 1…n, then the opening offset of
-   * slots 1…n while they are open, then what the loops need.
+   * The number of registers. They hold offsets or counts; −1 means unset. The order: start and end of each slot, then the
+   * offset at which each open group was entered, then the registers of loops and verbs.
    */
   readonly registerCount: number;
   readonly root: Node;

@@ -1,6 +1,7 @@
 /**
- * Which captures of a pattern outlast the way on which they were made (`CapturesStay`), and what follows from that for
- * the parts around them: facts for the compiler, found when they are first asked for.
+ * Captures that keep their value after the engine backtracks past the group that set them (`CapturesStay`; Java and Perl
+ * do this), and what that means for the quantifiers and lookarounds around them. The compiler asks for these facts; each
+ * is computed when it is first needed.
  */
 import type { CapturesStay } from "../dialect/dialect.ts";
 import { Reckoning } from "../syntax/bounded.ts";
@@ -21,36 +22,36 @@ export class Staying {
   private widths: ReadonlyMap<Node, Width> | undefined;
   private textual: ReadonlySet<Node> | undefined;
 
-  /** @param part what is compiled, of which all nodes are that are asked about */
+  /** @param part the tree that is compiled; all nodes that are passed to the methods must be in it */
   constructor(part: Node, rule: CapturesStay | undefined, factsOf: (node: Node) => Facts) {
     this.part = part;
     this.rule = rule;
     this.factsOf = factsOf;
   }
 
-  /** Whether a part takes the same number of characters whichever way it goes: its turns are counted, not tried (java). */
+  /** Whether a part always matches the same number of characters. Java counts the iterations of such a group. */
   isSteady(part: Node): boolean {
     this.reckoning ??= new Reckoning(this.part);
     return this.reckoning.isSteady(part);
   }
 
-  /** Whether a group inside of an enclosure may capture what stays. */
+  /** Whether an enclosure contains a group whose capture can survive backtracking. */
   isIn(kind: Enclosure["kind"], node: Node): boolean {
     if (this.rule === undefined || (this.rule === "not-undone" && kind !== "look")) return false;
-    // A quantifier can be one that was made anew; its body is the tree's.
+    // The compiler may pass a quantifier that it created; only its body is in the tree.
     return this.factsOf(node.kind === "quantifier" ? node.body : node).lastSlot > 0;
   }
 
-  /** What stands in a group whose turns are counted and not tried, so that what groups inside take stays; undefined where none does. */
+  /** The body of a counted group (Java) if it contains groups, whose captures then survive backtracking; else undefined. */
   settledInside(body: Node): Node | undefined {
     if (this.rule !== "settled" || body.kind !== "group" || this.factsOf(body.body).lastSlot === 0) return undefined;
     return this.isSteady(body) ? body.body : undefined;
   }
 
   /**
-   * Whether a quantifier is of a group whose turns are counted, greedily, inside of another quantifier whose are tried:
-   * what the first of its runs captured last is what is held in the end, as java.util.regex sets it when it comes back
-   * out of what followed.
+   * Whether a greedy quantifier repeats a counted group inside a quantifier whose iterations are tried one by one. For such
+   * a group java.util.regex sets the capture when it returns from matching the rest of the pattern. So the capture of the
+   * first run is written last, and is the one that the match reports.
    */
   keepsFirst(quantifier: Node): boolean {
     this.firsts ??= this.rule === "settled" ? this.countedInTried() : new Set();
@@ -59,7 +60,7 @@ export class Staying {
 
   private countedInTried(): ReadonlySet<Node> {
     const found = new Set<Node>();
-    // In the order of the pattern an outer one comes before what it holds.
+    // The walk yields outer quantifiers before inner ones.
     let end = -1;
     for (const node of walk(this.part)) {
       if (node.kind !== "quantifier" || node.max < 2 || node.mode === "possessive") continue;
@@ -71,8 +72,8 @@ export class Staying {
   }
 
   /**
-   * Whether what is captured behind a quantifier is undone where a lookaround around it fails: behind repeated groups, and
-   * behind a repeated item that ends a group, since Perl looks at what follows before it goes on there.
+   * Whether captures made after a quantifier inside a lookaround are undone when the lookaround fails (Perl). They are if
+   * the quantifier repeats a group, or if it is the last item of a group: Perl then looks at what follows before it continues.
    */
   unwinds(quantifier: Node, body: Node): boolean {
     if (this.rule !== "not-undone") return false;
@@ -81,8 +82,8 @@ export class Staying {
   }
 
   /**
-   * The slot of the group of one width that a quantifier repeats, with no other in it, so that its turns are counted; 0
-   * where it captures nothing; TRIED where turns are tried one by one (Perl's CURLY, CURLYN and CURLYM, and its CURLYX).
+   * `Loop.counted` of a quantifier with this body. Perl counts the iterations of a body of one fixed width that contains no
+   * other capturing group (its CURLY, CURLYN and CURLYM nodes), and tries those of every other body one by one (CURLYX).
    */
   countedGroup(body: Node): number {
     let group = body;
@@ -95,16 +96,16 @@ export class Staying {
     return least === most && least > 0 && !holdsOthers ? own : TRIED;
   }
 
-  /** How the turns of a loop are undone (`Loop.counted`, `Loop.beforeText`). */
+  /** How captures made in the iterations of a loop are undone (`Loop.counted`, `Loop.beforeText`). */
   turnsOf(quantifier: NodeOf<"quantifier">): { readonly counted: number; readonly beforeText: boolean } {
-    // Where nothing is captured there is nothing to undo.
+    // Without capturing groups there is nothing to undo.
     if (this.rule !== "not-undone" || this.factsOf(this.part).lastSlot === 0) return { counted: TRIED, beforeText: false };
     const counted = this.countedGroup(quantifier.body);
     this.textual ??= beforeText(this.part);
     return { counted, beforeText: counted !== TRIED && this.textual.has(quantifier) };
   }
 
-  /** Whether captures may stay though the way was given up on which they were made, in a later turn of a quantifier. */
+  /** Whether a capture can survive backtracking because it was made in a later iteration of a quantifier. */
   inLaterTurns(): boolean {
     if (this.rule !== "not-undone") return false;
     let repeats = false;

@@ -1,6 +1,6 @@
 /**
- * What repeats, and what is settled when it is through: loops, possessive quantifiers, and the enclosures of lookarounds and
- * atomic groups. Differences between dialects in how turns end, and in what they leave, are asked of their tables here.
+ * Compiles loops, possessive quantifiers, and the enclosures of lookarounds and atomic groups. Dialects differ in when an
+ * empty iteration ends a loop, and in the captures that iterations leave behind; their tables are read here.
  */
 import type { Reading } from "../syntax/read.ts";
 import type { Node, NodeOf } from "../syntax/tree.ts";
@@ -16,20 +16,20 @@ export abstract class Turns extends Emitter {
   protected readonly loops: Loop[] = [];
   protected readonly enclosures: Enclosure[] = [];
   protected readonly beyond = new Set<Beyond>();
-  /** Where alternatives begin that are looked up together, so that going on to them undoes no captures inside a lookaround. */
+  /** First instructions of literal alternatives that Perl looks up in a trie: backtracking to them undoes no capture inside a lookaround. */
   protected readonly lookedUp = new Set<number>();
   protected readonly reading: Reading;
   protected readonly dialect: NonNullable<Reading["dialect"]>;
-  /** What is compiled: the whole pattern, or a part of it. */
+  /** The tree that is compiled: the whole pattern, or a part of it. */
   protected part: Node;
-  /** Registers so far. */
+  /** The number of registers allocated so far. */
   protected registers: number;
   private stayingOf: Staying | undefined;
-  /** What groups still have to be given that keep what their first run captured. */
+  /** Groups that keep the capture of their first run (`Staying.keepsFirst`), with the registers it must be copied from. */
   private readonly firsts: Task[] = [];
-  /** A register that is never set; −1 where none is needed. */
+  /** A register that is never set, or −1 if none is needed. */
   private nothing = -1;
-  /** Gathered for the first loop. */
+  /** Computed for the first loop. */
   private facts: Map<Node, Facts> | undefined;
 
   constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>) {
@@ -40,10 +40,10 @@ export abstract class Turns extends Emitter {
     this.registers = 3 * reading.slots.length;
   }
 
-  /** Writes a node; what it holds waits. */
+  /** Compiles a node. Its children are compiled later. */
   protected abstract node(node: Node, back: boolean): void;
   protected abstract group(node: NodeOf<"group">, back: boolean, inside?: Task): void;
-  /** Writes what is not gone through, where it can be called all the same. */
+  /** Compiles a node that is never executed in place, because a subroutine call can still refer to it. */
   protected abstract aside(node: Node, back: boolean): void;
 
   protected enclose(kind: Enclosure["kind"], node: Node, negated: boolean, inside: Task): void {
@@ -82,19 +82,19 @@ export abstract class Turns extends Emitter {
     }
   }
 
-  /** A part of what a quantifier repeats, settled when it is through. */
+  /** Compiles a part of a repeated body as an enclosure. */
   private settled(quantifier: Node, part: Node, back: boolean): Task {
     return () => this.enclose("possessive", quantifier, false, () => this.node(part, back));
   }
 
-  /** A turn of a quantifier; where turns are counted and not tried, what stands in its group is settled. */
+  /** Compiles one iteration. If Java counts the iterations, the inside of the group is an enclosure. */
   private turn(node: NodeOf<"quantifier">, back: boolean): Task {
     const { body } = node;
     const inner = this.staying.settledInside(body);
     return inner && body.kind === "group" ? () => this.group(body, back, this.settled(node, inner, back)) : () => this.node(body, back);
   }
 
-  /** A loop whose group is given in the end what it captured last when it was gone through first (`Staying.keepsFirst`). */
+  /** Compiles a loop whose group reports the capture of its first run (`Staying.keepsFirst`). */
   private loopKeepingFirst(node: NodeOf<"quantifier">, back: boolean): void {
     const { min, max, body } = node;
     if (body.kind !== "group" || body.capture === null) throw new RangeError("Only a group that captures keeps what it captured first.");
@@ -122,12 +122,12 @@ export abstract class Turns extends Emitter {
     });
   }
 
-  /** Gives the groups that keep what their first run captured, and were met since then, what they hold. */
+  /** Copies their captures to the groups that keep the capture of their first run and were compiled since `from`. */
   protected settleFirsts(from: number): void {
     for (const settle of this.firsts.splice(from)) settle();
   }
 
-  /** How a turn counts that takes nothing, in this loop. */
+  /** How an empty iteration of this loop is treated. */
   private emptyIterationOf({ body, mode, min, max }: NodeOf<"quantifier">): EmptyIteration {
     const { emptyIteration, emptyCountedTurn } = this.dialect.semantics;
     const isOptional = min === 0 && max === 1;
@@ -135,7 +135,7 @@ export abstract class Turns extends Emitter {
     return hasNone ? "fails" : emptyIteration;
   }
 
-  /** The slot of a group that has not taken part where it has no turn, by the dialect; 0 where it is no such group. */
+  /** The slot that is unset if the loop has no iteration, in dialects that do that; else 0. */
   private clearedWithoutTurn(body: Node, min: number): number {
     if (!this.dialect.semantics.noTurnClears || min > 0 || this.factsOf(body).lastSlot === 0) return 0;
     return Math.max(0, this.staying.countedGroup(body));

@@ -11,57 +11,61 @@ import type { Span } from "../text/span.ts";
 
 export type { AssertionKind, Span, VerbKind };
 
-/** What a conditional asks for. */
+/** The question of a conditional group. */
 export type Asks =
-  /** Whether one of these slots has taken part. */
+  /** Whether one of these slots has captured something. */
   | { readonly kind: "groups"; readonly slots: readonly number[] }
   /** Whether a lookaround holds. */
   | { readonly kind: "look"; readonly look: Node }
-  /** Whether it is asked inside of a call, of one of these groups, or of any (null). */
+  /** Whether a call of one of these groups is under way; null stands for a call of any group. */
   | { readonly kind: "call"; readonly slots: readonly number[] | null }
-  /** Nothing: which way it goes is known. */
+  /** The answer is known when the pattern is read. */
   | { readonly kind: "constant"; readonly holds: boolean };
 
 export type QuantifierMode = "greedy" | "lazy" | "possessive";
-/** What a set is made of, as written: kept for whoever explains it. */
+/** One item of a set as it is written. Explanations use it; the machines do not. */
 export type SetItem = Span & ({ readonly kind: "range"; readonly from: number; readonly to: number } | { readonly kind: "class"; readonly name: string });
 
-/** How letters are compared where case does not count; null where it does. */
+/** The rule of case folding; null where case is significant. */
 type Folding = { readonly folding: FoldingRule | null };
 
-/** Signs that take text and are put together from other parts. */
+/** Escapes that consume text and are read as several nodes, for example `\\R` and `\\X`. */
 export type TextSign = "line-break" | "no-pair" | "grapheme-cluster";
 
-/** Set where one sign of the pattern stands for the whole, and nothing inside has a text of its own: what it stands for. */
-/** An anchor that is put together from others. */
+/** Anchors that are read as several nodes. */
 type MadeAnchor = PairedAnchor | ClusterEdge | SegmentEdge;
 
+/** `stands` is set on a node that one escape of the pattern was expanded to. The nodes inside it have no source text of their own. */
 type Sign = { readonly stands?: MadeAnchor | TextSign };
 
 export type Node = Span &
   (
     | { readonly kind: "empty" }
-    /** One literal character: a code point where the dialect reads code points, else a code unit. */
+    /** One literal character: a code point where the pattern is matched by code points, else a code unit. */
     | ({ readonly kind: "character"; readonly codePoint: number } & Folding)
-    /** The dot; `set` is what it takes. */
+    /** The dot; `set` holds the characters that it matches. */
     | { readonly kind: "any"; readonly set: CharSet }
-    /** A class such as `\d`, or a set in brackets. `set` is before case folding and negation; `fixed` is what of it is never folded. */
+    /** A class such as `\d`, or a set in brackets. `set` is given before case folding and negation; characters in `fixed` are not folded. */
     | ({
         readonly kind: "set";
         readonly set: CharSet;
         readonly fixed: CharSet;
-        /** What the set takes besides single characters: longer strings, longest first, or the empty one. */
+        /** Strings that the set matches besides single characters, the longest first; one of them may be empty. */
         readonly strings: readonly string[];
         readonly negated: boolean;
         readonly items: readonly SetItem[];
       } & Folding)
-    /** `set` is what the assertion goes by: word characters, or line ends. */
+    /** `set` holds the characters that the assertion depends on: word characters, or line terminators. */
     | { readonly kind: "assertion"; readonly assertion: AssertionKind; readonly set: CharSet }
     /**
-     * `widths` are the numbers of characters that a lookbehind goes back by: one, or one for each alternative of its body;
-     * null where it reads backwards, none where it holds nowhere. `back` is how many characters further it may go, one after
-     * the other, where it must end at the place that it is asked for; where it is less than nought, how many less far.
-     * `from` is how many characters must stand before that place.
+     * A lookaround. The last fields are of lookbehinds only:
+     *
+     * - `widths`: how many characters the lookbehind steps back before it matches its body forwards. There is one width, or
+     *   one for each alternative of the body. Null: the body is matched backwards. Empty: the lookbehind never holds.
+     * - `back`: for a body of variable width. The lookbehind tries `widths`, then one character further back, and so on,
+     *   up to `back` characters further; the body must end where the lookbehind stands. A negative number means that many
+     *   characters less far.
+     * - `from`: the least number of characters that must precede the lookbehind.
      */
     | ({
         readonly kind: "look";
@@ -70,30 +74,30 @@ export type Node = Span &
         readonly widths: readonly number[] | null;
         readonly back?: number;
         readonly from?: number;
-        /** It may be tried another way when it has been left. */
+        /** The engine may backtrack into the body after the lookaround has matched (non-atomic lookarounds of PCRE2). */
         readonly reenters?: true;
         readonly body: Node;
       } & Sign)
-    /** What is inside is settled when it is through. */
+    /** An atomic group: its saved states are discarded when the body has matched. */
     | { readonly kind: "atomic"; readonly body: Node }
     /**
-     * Brackets; `capture` is the slot of what the group holds, or null where it does not capture. Where it ends, the newest
-     * capture of the slot `pops` is taken away, and there must be one (there is none of slot 0).
+     * A group. `capture` is the slot that it captures to, or null. `pops` is for balancing groups (.NET): when the group
+     * closes, the newest capture of that slot is removed; the group fails if there is none.
      */
     | ({ readonly kind: "group"; readonly capture: number | null; readonly name: string | null; readonly pops?: number; readonly body: Node } & Sign)
-    /** A back-reference; a name can stand for several slots, of which at most one has taken part. */
+    /** A back-reference. One name can refer to several slots, of which at most one has captured. */
     | ({ readonly kind: "back-reference"; readonly slots: readonly number[]; readonly label: string } & Folding)
-    /** One way where what it asks for holds, another where it does not. */
+    /** A conditional group: `yes` is matched if the answer to `asks` is yes, else `no`. */
     | { readonly kind: "conditional"; readonly asks: Asks; readonly label: string; readonly yes: Node; readonly no: Node }
-    /** A group called as a subroutine: what it captures is forgotten when it is left. Slot 0 is the whole pattern. */
+    /** A subroutine call of a group. Captures made inside it are restored when it returns. Slot 0 is the whole pattern. */
     | { readonly kind: "call"; readonly slot: number; readonly label: string }
-    /** A verb steers the backtracking. */
+    /** A backtracking control verb such as `(*PRUNE)`. */
     | { readonly kind: "verb"; readonly verb: VerbKind; readonly name: string | null }
-    /** What was taken before it is not part of the match. */
+    /** `\K`: the match begins here. */
     | { readonly kind: "keep" }
     | { readonly kind: "alternation"; readonly branches: readonly Node[] }
     | { readonly kind: "sequence"; readonly items: readonly Node[] }
-    /** `max` is Infinity where there is no bound; the operator is the sign itself, such as `+?`. */
+    /** `max` is Infinity for an unbounded quantifier. `operator` is the span of the sign itself, such as `+?`. */
     | {
         readonly kind: "quantifier";
         readonly min: number;
@@ -137,7 +141,7 @@ export function childrenOf(node: Node): readonly Node[] {
 
 const NO_CHILDREN: readonly Node[] = [];
 
-/** Ends an exhaustive switch over kinds of node. Throws: whoever reads the tree does not know what it means. */
+/** Ends an exhaustive switch over kinds of node; the compiler rejects a missing case. Throws a RangeError if it is reached. */
 export function unknownNode(node: never): never {
   throw new RangeError(`There is no kind of node “${(node as Node).kind}”.`);
 }
@@ -177,8 +181,8 @@ export function mapChildren(node: Node, change: (child: Node) => Node): Node {
 }
 
 /**
- * The tree made anew from the inside out: each node is handed to `change` with its children changed already, so nothing
- * recurses however deep it is. A node that is part of the tree twice is changed once.
+ * Rewrites a tree from the inside out. `change` receives each node with its children already rewritten, so no walk
+ * recurses on the host's stack. A node that occurs twice in the tree is rewritten once.
  */
 export function rewrite(root: Node, change: (node: Node, before: Node) => Node): Node {
   const made = new Map<Node, Node>();
@@ -209,16 +213,16 @@ function* walkInto(root: Node, into: (node: Node) => readonly Node[]): Generator
   }
 }
 
-/** The same, but for what is inside of a sign that stands for more: that has no text of its own. */
+/** The same without the nodes inside an escape that was expanded to several nodes: those have no source text. */
 export const walkWritten = (root: Node): Generator<Node> => walkInto(root, (node) => (standsForMore(node) ? NO_CHILDREN : childrenOf(node)));
 
-/** What is known of the two ways of a conditional, of all that is known of what is inside of it. */
+/** Of a list of facts about the children of a conditional, those about `yes` and `no`: its lookaround, if there is one, comes first. */
 export const waysOf = <T>(inside: readonly T[]): readonly T[] => inside.slice(-2);
 
-/** Whether one sign of the pattern stands for the whole part. */
+/** Whether the node is one escape of the pattern that was expanded to several nodes. */
 export const standsForMore = (node: Node): boolean => "stands" in node && node.stands !== undefined;
 
-/** What an assertion asserts, or what it stands for where it is put together from several; undefined for everything else. */
+/** The kind of an anchor, also of one that was expanded to several nodes; undefined for every other node. */
 export function anchorOf(node: Node | undefined): AnchorKind | undefined {
   if (node?.kind === "assertion") return node.assertion;
   return node?.kind === "look" && !takesText(node.stands) ? node.stands : undefined;
@@ -228,7 +232,7 @@ export function takesText(sign: MadeAnchor | TextSign | undefined): sign is Text
   return sign === "line-break" || sign === "no-pair" || sign === "grapheme-cluster";
 }
 
-/** What a match says of one group, or of several that stand for the same: a place in the row of captures. */
+/** A place in the list of captures of a match. Groups with the same number, or with the same name, can share one. */
 export interface Slot {
   /** The number that users and references know it by. */
   readonly number: number;
@@ -237,34 +241,34 @@ export interface Slot {
 
 /** A capturing group as the pattern writes it. */
 export interface Group extends Span {
-  /** Where what it holds is kept: an index in the slots, counted from 1. Several groups may share one. */
+  /** The index of its slot, counted from 1. Several groups may share one. */
   readonly slot: number;
   readonly number: number;
   readonly name: string | null;
-  /** How many capturing groups it lies in. */
+  /** The number of capturing groups around it. */
   readonly depth: number;
 }
 
 /**
- * The part of a pattern that a caret means: the innermost item that touches the offset, the one before the caret first.
- * Undefined in an empty pattern.
+ * The node that a caret at the offset refers to: the innermost node that touches the offset. If two neighbours touch it,
+ * the one before the caret is chosen. Undefined for an empty pattern.
  */
 export function partAt(root: Node, offset: number): Node | undefined {
   let found: Node | undefined;
   for (const node of walk(root)) {
-    // Inside of a sign that stands for more there is nothing to be seen.
+    // The nodes inside an expanded escape are not visible in the pattern.
     if (found && standsForMore(found) && node.start === found.start && node.end === found.end) continue;
     if (node.kind === "sequence" || node.kind === "alternation" || node.kind === "empty") continue;
     if (offset < node.start || offset > node.end) continue;
-    // Inner nodes come after outer ones; of two neighbours that touch the caret, the first one stays.
+    // The walk yields inner nodes after outer ones. Of two neighbours that touch the caret, the first is kept.
     if (!found || (node.start >= found.start && node.end <= found.end)) found = node;
   }
   return found;
 }
 
 /**
- * Says how a lookbehind goes back: the one place where a node is not whole when it is made, since its widths are known only
- * when all groups are.
+ * Sets how far a lookbehind steps back. This is the only place that modifies a node: the widths are known only when all
+ * groups have been read.
  */
 export function settleLook(look: NodeOf<"look">, how: Partial<Pick<NodeOf<"look">, "widths" | "back" | "from">>): void {
   Object.assign(look, how);
