@@ -118,7 +118,7 @@ async function contrast(server, browser, tags) {
   const page = await open(server, browser, "bench contrast", "(?:tag [A-F0-9]+-\\d)+", tags.slice(0, 20 * 1024));
   await page.evaluate(() =>
     [...document.querySelectorAll("[role=tab]")]
-      .find((t) => t.textContent.startsWith("Contrast"))
+      .find((t) => t.textContent.startsWith("Compare"))
       .dispatchEvent(new MouseEvent("mousedown", { bubbles: true })),
   );
   await page.click(".pattern-editor .cm-content");

@@ -100,7 +100,7 @@ await picture("new", "chart", null, async (page) => {
   await page.keyboard.type("ULM 41\nTARROW 7\n");
 });
 await picture("takers", "chart", "Counts at the weirs", async (page) => {
-  await openTab(page, "Takers");
+  await openTab(page, "Parts");
   await openTab(page, "Work");
   await page.hover("[data-part=takers] li:nth-child(7)");
 });
@@ -112,7 +112,7 @@ await picture("chart", "deep", "Interlocks with brackets in brackets", async (pa
 });
 await picture("contrast", "chart", "Quoted values", async (page) => {
   await caretTo(page, 2);
-  await openTab(page, "Contrast");
+  await openTab(page, "Compare");
   await rest(1500);
 });
 await picture("hazard", "chart", "Remarks made of words only", async (page) => {

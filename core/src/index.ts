@@ -62,6 +62,7 @@ export { STEPS_A_SECOND, timeWords } from "./hazard/time.ts";
 export { locateTrouble, type Trouble } from "./hazard/trouble.ts";
 export { PYTHON_BYTES, PYTHON_STRING, readEscapes } from "./host/strings.ts";
 export { inUnit, type OffsetUnit, unitWords } from "./host/units.ts";
+export { type LineTally, nextLineWithout, tallyLines } from "./ledger/lines.ts";
 export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
 export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";
 export { type Choice, chooseMachine } from "./linear/choose.ts";

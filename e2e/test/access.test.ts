@@ -57,7 +57,7 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     "takers and work",
     async (page) => {
       await openBench(page, await stage.benchOf("Counts at the weirs"));
-      await clickText(page, "[role=tab]", "Takers");
+      await clickText(page, "[role=tab]", "Parts");
       await clickText(page, "[role=tab]", "Work");
       await waitFor(page, "rows", () => document.querySelectorAll("[data-part=takers] li, [aria-label='Work done'] tr").length > 10);
     },

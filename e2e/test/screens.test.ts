@@ -158,7 +158,7 @@ describe("the reel", () => {
 describe("the contrast", () => {
   inDepth("follows the caret from quantifier to quantifier, and a variant is taken by one action", async () => {
     const page = await stage.open("<(.+)> (\\w*)", "<a> <b> cd");
-    await clickText(page, "[role=tab]", "Contrast");
+    await clickText(page, "[role=tab]", "Compare");
     await waitFor(page, "a hint", () => document.body.innerText.includes("Put the caret of the pattern on a quantifier, or choose one above."));
     await page.click(".pattern-editor .cm-content");
     await press(page, "End");

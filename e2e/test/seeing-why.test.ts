@@ -43,7 +43,7 @@ describe("the reel", () => {
 
   test("who took what: why the group holds only the last digit, and the pattern mended until it holds all", async () => {
     const page = await stage.open("(.*)(\\d+)", "gate 1205 open");
-    await openTab(page, "Takers");
+    await openTab(page, "Parts");
     await waitForPart(page, "takers", "went on to 14, gave back “5 open”");
     expect((await rowsOf(page, "[data-part=takers] li")).at(-1)).toContain("\\d+58–9");
     // Pointing at the row marks the part and the text; pointing at the text marks the row.
@@ -53,7 +53,7 @@ describe("the reel", () => {
     await waitForPart(page, "sentence", "does not take what is there: the text ends here");
     await typePattern(page, "(.*?)(\\d+)");
     await waitForPart(page, "takers", "1205");
-    await openTab(page, "Ledger");
+    await openTab(page, "Matches");
     await waitFor(page, "group 2 holds all", () =>
       [...document.querySelectorAll("[aria-label=Matches] [data-row=group]")].some((r) => /^2.*1205$/.test(r.textContent ?? "")),
     );
@@ -217,7 +217,7 @@ describe("the contrast", () => {
     await page.click(".pattern-editor .cm-content");
     await press(page, "Home");
     for (let i = 0; i < 4; i++) await press(page, "ArrowRight");
-    await openTab(page, "Contrast");
+    await openTab(page, "Compare");
     await waitFor(page, "what is true", () => document.body.innerText.includes("They part at 5: greedy goes on to 25, lazy ends at 11."));
     await waitFor(page, "what is given back", () => document.body.innerText.includes("Greedy gives back 1 character in 1 backtrack; lazy gives nothing back."));
     expect(await bars(page, "variant-1")).toBe(2);
@@ -232,7 +232,7 @@ describe("the contrast", () => {
 
   inDepth("four columns: possessive for comparison only, and a second pattern that does not read", async () => {
     const page = await stage.open("a+b", "aab");
-    await openTab(page, "Contrast");
+    await openTab(page, "Compare");
     await clickText(page, "label", "possessive");
     await page.type("input[aria-label='A second pattern']", "a{{1,3}(");
     await waitFor(page, "four columns", () => document.querySelectorAll("[aria-label=Contrast] thead th").length === 4);
@@ -304,7 +304,7 @@ inDepth("an earlier revision is put beside the pattern", async () => {
   });
   const page = await stage.page();
   await openBench(page, address);
-  await openTab(page, "Contrast");
+  await openTab(page, "Compare");
   await page.waitForSelector("select[aria-label='An earlier revision']");
   await page.select("select[aria-label='An earlier revision']", "1");
   await waitFor(page, "its column", () =>

@@ -149,7 +149,7 @@ describe("the quantifier at the caret", () => {
     await press("button", "Make it lazy");
     await says("count", "2 matches");
     expect(wordsOf(await part("textbox", "Pattern"))).toBe("<.+?>");
-    await part("tab", /^Contrast/);
+    await part("tab", /^Compare/);
   });
 });
 
@@ -187,6 +187,28 @@ describe("more than a sample holds", () => {
     await dropped(30_000_000);
     await press("button", "Take its beginning");
     await until("it is there", () => sample() === "gate 1weir 2");
+  });
+});
+
+describe("the answer", () => {
+  test("says how many matches there are and how many lines have none, and goes to the next of those", async () => {
+    openBench({ pattern: "gate", flags: "g", text: "gate 1\nweir 2\ngate 3\nsluice\n" });
+    await says("result", "2 matches in 2 of 4 lines");
+    await press("button", "2 lines without a match ↓");
+    await until("the caret is there", () => store.getState().bench.sampleCaret === 7);
+    await press("button", "2 lines without a match ↓");
+    await until("and at the next", () => store.getState().bench.sampleCaret === 21);
+  });
+
+  test.each([
+    ["one match was asked for", { pattern: "gate", flags: "", text: "gate\nweir" }, /^1 match$/],
+    ["nothing matches", { pattern: "lock", flags: "g", text: "gate" }, /^No matches$/],
+    ["there is no text", { pattern: "lock", flags: "g", text: "" }, /^No matches: the sample is empty$/],
+    ["the pattern has a mistake", { pattern: "(gate", flags: "g", text: "gate" }, /^The pattern has a mistake$/],
+    ["there is no pattern", { pattern: "", flags: "g", text: "gate" }, /^No pattern yet$/],
+  ])("%s", async (_, specimen, words) => {
+    openBench(specimen);
+    await says("result", words);
   });
 });
 
@@ -257,14 +279,14 @@ describe("by name and by key", () => {
 
   test("panels open by their keys, by the command menu, and by the address", async () => {
     openBench({ at: "?desk=takers" });
-    await until("takers", () => openPanel().startsWith("Takers"));
+    await until("takers", () => openPanel().startsWith("Parts"));
     key("drift");
-    await until("the drift", () => openPanel().startsWith("Drift"));
+    await until("the drift", () => openPanel().startsWith("Last edit"));
     await until("the address", () => window.location.search.includes("desk=drift"));
     key("commands");
     (await screen.findByPlaceholderText("What do you want to do?")).focus();
     await user.keyboard("open ledger{Enter}");
-    await until("the ledger", () => openPanel().startsWith("Ledger"));
+    await until("the ledger", () => openPanel().startsWith("Matches"));
   });
 
   test("reel, desk and verdicts fold and open by key, and the browser remembers it", async () => {
@@ -366,7 +388,7 @@ test("captures that differ in the same matches are shown side by side", async ()
   openBench({ pattern: "(\\w*)(\\d+) cm", text: "weir41 cm\n" });
   await says("count", "1 match");
   await caret("Pattern", 4);
-  await press("tab", /^Contrast/);
+  await press("tab", /^Compare/);
   await says("captures-apart", /match, group.*greedy.*lazy/);
 });
 

@@ -25,7 +25,7 @@ describe("modes", () => {
   test("greedy and lazy side by side, with what differs, and lazy is taken", async () => {
     contrast();
     await caret("Pattern", 4);
-    await press("tab", /^Contrast/);
+    await press("tab", /^Compare/);
     await until("two columns", () => screen.queryAllByRole("columnheader").length === 2);
     expect(heads()).toEqual([expect.stringMatching(/greedy.*now/), expect.stringMatching(/lazy.*take/)]);
     expect(figures("matches")).toEqual(["1", "2"]);
@@ -34,14 +34,14 @@ describe("modes", () => {
     await press("button", "take");
     await until("lazy is now", () => /lazy.*now/.test(heads().join()));
     expect(wordsOf(await part("textbox", "Pattern"))).toBe("<(.+?)>");
-    await press("tab", /^Ledger/);
+    await press("tab", /^Matches/);
     await rowsAre("Matches", [/<ulm>/, /^line/, /ulm$/, /<tarrow>/]);
   });
 
   inDepth("what the dialect cannot write is for comparison only", async () => {
     contrast();
     await caret("Pattern", 4);
-    await press("tab", /^Contrast/);
+    await press("tab", /^Compare/);
     await user.click(await part("checkbox", "possessive"));
     await until("three columns", () => screen.queryAllByRole("columnheader").length === 3);
     expect(heads()[2]).toMatch(/possessive.*for comparison only/);
@@ -56,7 +56,7 @@ describe("modes", () => {
 
   inDepth("quantifiers are chosen instead of following the caret", async () => {
     openBench({ pattern: "(\\w+?)(\\d*)", text: "ulm41" });
-    await press("tab", /^Contrast/);
+    await press("tab", /^Compare/);
     await press("button", "\\d*");
     await until("it is chosen", () => screen.queryByRole("button", { name: "follow the caret" }) !== null);
     expect(screen.getByRole("button", { name: "\\d*", pressed: true })).toBeTruthy();
@@ -66,7 +66,7 @@ describe("modes", () => {
 
   test("a pattern without a quantifier says what is missing", async () => {
     openBench({ pattern: "weir" });
-    await press("tab", /^Contrast/);
+    await press("tab", /^Compare/);
     await until("it is said", () => screen.queryByText(/The pattern has no quantifier/) !== null);
   });
 });
@@ -74,7 +74,7 @@ describe("modes", () => {
 describe("other patterns", () => {
   inDepth("a second pattern stands beside it; one that does not read says so in its column", async () => {
     contrast();
-    await press("tab", /^Contrast/);
+    await press("tab", /^Compare/);
     const second = await part("textbox", "A second pattern");
     await user.type(second, "<[[^>]+>");
     await until("it stands there", () => screen.queryAllByRole("columnheader").length > 1 && /second/.test(heads().join()));
@@ -90,7 +90,7 @@ describe("other patterns", () => {
   test("an earlier revision can be put beside the pattern, and taken away", async () => {
     contrast();
     await type("Pattern", "?");
-    await press("tab", /^Contrast/);
+    await press("tab", /^Compare/);
     await until("it is kept", () => document.querySelector("[data-part=keeping]")?.textContent?.startsWith("revision 2") === true);
     await user.selectOptions(await part("combobox", "An earlier revision"), "1");
     await until("it stands there", () => /revision 1/.test(heads().join()));

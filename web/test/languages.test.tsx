@@ -349,6 +349,6 @@ describe("what is carried from one language to the next", () => {
     openBench({ dialect: "pcre", pattern: "[[:alpha:]]+\\x{41}?", flags: "", text: "Ulm" });
     await says("count", "1 match");
     expect(document.querySelector("[data-part=foreign]")).toBeNull();
-    await until("it was looked for", () => wordsOf(screen.getByRole("tab", { name: /^Slips/ })) === "Slipsnone seen");
+    await until("it was looked for", () => wordsOf(screen.getByRole("tab", { name: /^Mistakes/ })) === "Mistakesnone seen");
   });
 });

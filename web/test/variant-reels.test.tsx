@@ -18,7 +18,7 @@ describe("the reels of the variants", () => {
   async function reels(): Promise<HTMLElement> {
     openBench({ pattern: "<(.+)>", text: "<ulm><tarrow>" });
     await caret("Pattern", 4);
-    await press("tab", /^Contrast/);
+    await press("tab", /^Compare/);
     return part("region", "Reels of the variants");
   }
   const sentences = (region: HTMLElement) => [...region.querySelectorAll("[aria-live=polite]")].map(wordsOf);

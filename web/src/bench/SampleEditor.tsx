@@ -8,6 +8,7 @@ import { sampleEdited, shownSample } from "../draft/draftSlice.ts";
 import { tableOf } from "../engine/tables.ts";
 import { lanes, setLength } from "../lanes/lanes.ts";
 import { sampleChanged } from "../run/sampleEdits.ts";
+import { sampleIs } from "../run/sampleHandle.ts";
 import { sawUntil } from "../run/seen.ts";
 import { editedAll } from "../shared/edits.ts";
 import { useSwitch } from "../shared/remembered.ts";
@@ -136,12 +137,20 @@ export function SampleEditor() {
       ]),
     });
     view.current = editor;
+    sampleIs({
+      goTo: (offset) => {
+        const at = Math.min(offset, editor.state.doc.length);
+        editor.dispatch({ selection: { anchor: at }, effects: EditorView.scrollIntoView(at, { y: "center" }) });
+        editor.focus();
+      },
+    });
     sawUntil(editor.viewport.to);
     dispatch(caretIn(editor.state));
     measure();
     const unfollow = followMarks(editor);
     return () => {
       unfollow();
+      sampleIs(null);
       leaveSample(sample.key, editor.state);
       view.current = null;
       editor.destroy();

@@ -48,7 +48,8 @@ export const ACTIONS: readonly Action[] = [
     ({ panel, name, question, key }): Action => ({
       id: `desk-${panel}`,
       words: `Open ${name}`,
-      also: question,
+      // Found by its question, and by the word that its address has.
+      also: `${panel} ${question}`,
       key,
       act: ({ dispatch }) => {
         dispatch(panelChosen(panel));

@@ -30,10 +30,12 @@ import {
   LEDGER_FORMS,
   type LedgerForm,
   LinearMachine,
+  type LineTally,
   locateTrouble,
   type MatchMode,
   type MatchTable,
   narrate,
+  nextLineWithout,
   type Profile,
   type Program,
   partAt,
@@ -48,6 +50,7 @@ import {
   saveLedger,
   select,
   type Traffic,
+  tallyLines,
   trafficOf,
   type Values,
   valuesOf,
@@ -362,6 +365,18 @@ export class Session {
   }
 
   /** The different values of a group, counted. */
+  /** How many lines the sample has, and how many of them no match of the run touches. */
+  lineTally(generation: number): LineTally | null {
+    const { current } = this;
+    return current?.asked.generation === generation ? tallyLines(this.sample, current.matches) : null;
+  }
+
+  /** Where the next line begins that no match of the run touches. */
+  nextLineWithout(generation: number, offset: number): number | null {
+    const { current } = this;
+    return current?.asked.generation === generation ? nextLineWithout(this.sample, current.matches, offset) : null;
+  }
+
   values(generation: number, group: number): Values | null {
     const { current } = this;
     return current?.asked.generation === generation ? valuesOf(current.matches, this.sample, group) : null;

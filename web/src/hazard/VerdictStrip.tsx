@@ -1,6 +1,11 @@
-/** The verdicts on the pattern in one quiet line: its hazard, what the last edit did to it, what it costs here. Each opens what it names. */
+/**
+ * The answer, and the verdicts on the pattern as chips of a word or a figure. A chip opens the panel that says it in a
+ * sentence; a screen reader hears that sentence on the chip.
+ */
 import { countWords } from "@lamprey/core";
 import type { ReactNode } from "react";
+import { ResultLine } from "../bench/ResultLine.tsx";
+import type { DriftView } from "../engine/hazard/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
 import type { OwnWord } from "../shared/glossary.ts";
 import { Term } from "../shared/Term.tsx";
@@ -11,7 +16,7 @@ import { slipsShown } from "../state/slipsSlice.ts";
 import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { ProofKey } from "./ProofKey.tsx";
 import { DriftWords, VerdictWords } from "./verdictWords.tsx";
-import { notJudged } from "./words.ts";
+import { alarmOf, notJudged, shortWord } from "./words.ts";
 
 export function VerdictStrip() {
   const open = useAppSelector((s) => s.layout.stripOpen);
@@ -20,126 +25,172 @@ export function VerdictStrip() {
   // What went wrong is said, folded or not.
   if (!open && !fault && !cut) return null;
   return (
-    <section className="flex h-[28px] shrink-0 items-center gap-5 overflow-hidden border-b border-rule bg-sheet px-4 max-[819px]:px-2" aria-label="Verdicts">
-      <Fault />
-      {cut && <CutShort />}
+    <section className="shrink-0 border-b border-rule bg-sheet px-4 max-[819px]:px-2" aria-label="Verdicts">
+      {(fault || cut) && (
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule-soft py-1">
+          <Fault />
+          {cut && <CutShort />}
+        </div>
+      )}
       {open && (
-        <>
-          <Texts />
-          <Slips />
-          <Hazard />
-          {/* What is dear here comes before what an edit did, which the rail has, too. */}
-          {!cut && <Drift />}
-          <Work />
-        </>
+        <div className="flex min-h-[36px] flex-wrap items-center gap-x-3 gap-y-1 py-[3px]">
+          <ResultLine />
+          <div className="flex flex-wrap items-center gap-2 min-[820px]:ml-auto">
+            <Tests />
+            <Mistakes />
+            <Risk />
+            <LastEdit />
+            <Work />
+          </div>
+        </div>
       )}
     </section>
   );
 }
 
-interface CellProps {
-  readonly name: "Hazard" | "Drift" | "Texts" | "Slips";
+/** How loud a chip is. It shows in its border, in a sign before its word, and last in its colour. */
+type Level = "plain" | "notice" | "alarm";
+const LEVELS: Readonly<Record<Level, { readonly sign: string; readonly look: string }>> = {
+  plain: { sign: "", look: "border-rule" },
+  notice: { sign: "▵", look: "border-brass text-brass" },
+  alarm: { sign: "▲", look: "border-2 border-rust font-semibold text-rust" },
+};
+
+interface ChipProps {
+  readonly name: string;
   readonly panel: SidePanel;
   readonly word: OwnWord;
-  readonly className: string;
+  readonly level: Level;
+  /** A word or a figure. */
+  readonly short: string;
+  /** The part of the page that says it, and whether it is still being worked out. */
+  readonly part: string;
+  readonly busy?: boolean;
+  readonly className?: string;
+  /** The whole sentence. */
   readonly children: ReactNode;
 }
 
-/** A verdict and its name, which opens its panel. */
-function Cell({ name, panel, word, className, children }: CellProps) {
+/** A verdict as a chip, which opens its panel. */
+function Chip({ name, panel, word, level, short, part, busy = false, className = "", children }: ChipProps) {
   const dispatch = useAppDispatch();
+  const { sign, look } = LEVELS[level];
   return (
-    <div className={`flex items-center gap-2 ${className}`}>
+    <div className={className}>
       <Term word={word}>
         <button
           type="button"
-          className="part-name shrink-0 text-[15px] text-ink-2 hover:text-tide"
-          aria-label={`Open ${name}`}
+          className={`flex h-[26px] items-center gap-[5px] whitespace-nowrap rounded-full border bg-paper px-3 text-[13px] hover:border-tide ${look}`}
           onClick={() => {
             dispatch(panelChosen(panel));
             dispatch(deskFolded(false));
             dispatch(partShown("desk"));
           }}
         >
-          {name}
+          <span className="part-name font-normal text-ink-2">{name}</span>
+          <span className={level === "plain" ? "font-semibold" : ""}>
+            {sign && `${sign} `}
+            {short}
+          </span>
         </button>
       </Term>
-      {children}
+      <p className="sr-only" role="status" aria-busy={busy} data-part={part}>
+        {children}
+      </p>
     </div>
   );
 }
 
-/** How many of the expectations hold; nothing where there are none. */
-function Texts() {
+/** How many of the tests pass; nothing where there are none. */
+function Tests() {
   const judged = useAppSelector((s) => s.expectations.judged);
   const changed = useAppSelector((s) => s.expectations.changed.length);
-  const broken = useAppSelector((s) => isBroken(s.bench));
   if (!judged || judged.lines.length === 0) return null;
   const all = judged.passed === judged.lines.length;
+  const figure = `${number(judged.passed)} of ${number(judged.lines.length)}`;
   return (
-    <Cell name="Texts" panel="texts" word="expectation" className="flex-none">
-      <p className={`whitespace-nowrap ${broken ? "text-ink-2" : ""}`} role="status" data-part="texts">
-        <b className={all ? "" : "text-rust"}>
-          {number(judged.passed)} of {number(judged.lines.length)}
-        </b>
-        {changed > 0 && <span className="text-ink-2">, {number(changed)} changed</span>}
-      </p>
-    </Cell>
+    <Chip name="Tests" panel="texts" word="expectation" level={all ? "plain" : "alarm"} short={figure} part="texts">
+      {figure}
+      {changed > 0 && `, ${number(changed)} changed`}
+    </Chip>
   );
 }
 
 /** How many likely mistakes are seen; nothing where there are none. */
-function Slips() {
+function Mistakes() {
   const count = useAppSelector((s) => slipsShown(s)?.said.length ?? 0);
   if (count === 0) return null;
   return (
-    <Cell name="Slips" panel="slips" word="slip" className="flex-none">
-      <b className="text-brass" role="status" data-part="slips">
-        {number(count)}
-      </b>
-    </Cell>
+    <Chip name="Mistakes" panel="slips" word="slip" level="notice" short={number(count)} part="slips">
+      {number(count)}
+    </Chip>
   );
 }
 
-function Hazard() {
+function Risk() {
   const verdict = useAppSelector((s) => s.hazard.verdict);
   const fault = useAppSelector((s) => s.hazard.fault);
   const behind = useAppSelector((s) => s.hazard.fault === null && s.hazard.verdict?.generation !== s.hazard.asked);
   const broken = useAppSelector((s) => isBroken(s.bench));
   const empty = useAppSelector((s) => s.draft.fields.pattern === "");
+  const known = empty ? null : verdict;
+  const level = known && alarmOf(known) === "loud" ? "alarm" : known?.growth === "undecided" ? "notice" : "plain";
   return (
-    <Cell name="Hazard" panel="hazard" word="hazard" className="min-w-[min(350px,60%)] flex-[0_1000_auto]">
-      <p className="min-w-0 flex-1 truncate" role="status" aria-busy={behind} data-part="verdict">
+    <div className="flex items-center gap-2">
+      <Chip name="Risk" panel="hazard" word="hazard" level={level} short={known ? shortWord(known) : broken ? "–" : "…"} part="verdict" busy={behind}>
         {empty ? (
-          <span className="text-ink-2">nothing to judge yet</span>
+          "nothing to judge yet"
         ) : verdict ? (
           <VerdictWords verdict={verdict} />
+        ) : broken ? (
+          "A pattern that does not read is not judged."
+        ) : fault ? (
+          notJudged(fault)
         ) : (
-          <span className="text-ink-2">{broken ? "A pattern that does not read is not judged." : fault ? notJudged(fault) : "being looked at …"}</span>
+          "being looked at …"
         )}
-      </p>
-      <ProofKey className="shrink-0 underline decoration-dotted underline-offset-4 hover:text-tide" />
-    </Cell>
+      </Chip>
+      <ProofKey className="shrink-0 whitespace-nowrap text-[13px] underline decoration-dotted underline-offset-4 hover:text-tide" />
+    </div>
   );
 }
 
-function Drift() {
+/** What the last edit did to the texts that the pattern takes, in a word. */
+function LastEdit() {
   const broken = useAppSelector((s) => isBroken(s.bench));
   const drift = useAppSelector((s) => s.hazard.drift);
   const from = useAppSelector((s) => s.hazard.driftFrom);
+  if (!drift && !from) return <NoEdit />;
+  const short = !drift || broken ? "…" : editWord(drift);
   return (
-    <Cell name="Drift" panel="drift" word="drift" className="min-w-[130px] max-w-[42%] flex-[0_1_auto] max-[819px]:hidden">
-      <p className="min-w-0 flex-1 truncate" role="status" data-part="drift">
-        {drift && !broken ? (
-          <>
-            <DriftWords drift={drift} /> <span className="text-ink-2">{from ? `since ${from.name}` : "by this edit"}</span>
-          </>
-        ) : (
-          <span className="text-ink-2">{broken ? "said when the pattern reads" : from ? `as ${from.name} was` : "no edit yet"}</span>
-        )}
-      </p>
-    </Cell>
+    <Chip name={from ? "Since then" : "Last edit"} panel="drift" word="drift" level="plain" short={short} part="drift" className="max-[819px]:hidden">
+      {drift && !broken ? (
+        <>
+          <DriftWords drift={drift} /> {from ? `since ${from.name}` : "by this edit"}
+        </>
+      ) : broken ? (
+        "said when the pattern reads"
+      ) : (
+        from && `as ${from.name} was`
+      )}
+    </Chip>
   );
+}
+
+/** Before the first edit there is nothing to press. */
+function NoEdit() {
+  const broken = useAppSelector((s) => isBroken(s.bench));
+  return (
+    <p className="sr-only" role="status" data-part="drift">
+      {broken ? "said when the pattern reads" : "no edit yet"}
+    </p>
+  );
+}
+
+function editWord({ relation, onlyLeft, onlyRight }: DriftView): string {
+  if (relation === "equal") return "same texts";
+  if (onlyLeft !== null && onlyRight !== null) return "more and fewer";
+  return onlyRight !== null ? "more texts" : onlyLeft !== null ? "fewer texts" : "not known";
 }
 
 /** What the run took, and what a plain backtracker has to do for the same. */
@@ -152,7 +203,7 @@ function Work() {
   const untouched = useAppSelector((s) => s.layout.untouched);
   const empty = useAppSelector((s) => s.draft.fields.pattern === "");
   return (
-    <p className="relative ml-auto shrink-0 whitespace-nowrap text-ink-2 max-[819px]:hidden" data-part="work" aria-busy={behind}>
+    <p className="relative shrink-0 whitespace-nowrap text-[13px] text-ink-2 max-[1179px]:hidden" data-part="work" aria-busy={behind}>
       {!result || (empty && !untouched) ? null : untouched ? (
         <button type="button" className="quiet-key underline decoration-dotted underline-offset-4" onClick={() => dispatch(touched())}>
           how it ran
@@ -184,7 +235,7 @@ function Fault() {
   const fault = useAppSelector((s) => s.bench.fault);
   if (fault === null) return null;
   return (
-    <p className="min-w-[40%] flex-1 truncate" role="alert" title={fault} data-part="fault">
+    <p className="min-w-[40%] flex-1 [overflow-wrap:anywhere]" role="alert" data-part="fault">
       <b className="text-rust">Lamprey failed on this.</b> What is shown is of the pattern before; change something and it is asked again.{" "}
       <span className="text-ink-2">({fault})</span>
     </p>
@@ -213,9 +264,8 @@ function CutShort() {
   const controls = useEngineControls();
   const trouble = work?.trouble;
   return (
-    // What the sample itself costs is not pushed aside by what other texts would.
-    <div className="flex max-w-[38%] flex-none items-center gap-2">
-      <p className="min-w-0 truncate" role="status" data-part="cut">
+    <div className="flex flex-wrap items-center gap-2">
+      <p role="status" data-part="cut">
         {result?.cut ? (
           <b className="text-rust">{CUT_WORDS[result.cut]}</b>
         ) : (

@@ -206,6 +206,8 @@ export function useControls(engine: Engine | null): EngineControls {
       variantProfile: async (generation, variant, from, to, columns) => (engine ? engine.variantProfile(generation, variant, from, to, columns) : null),
       variantView: async (generation, variant, winding) => (engine ? engine.variantView(generation, variant, winding) : null),
       select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),
+      lineTally: async (generation) => (engine ? engine.lineTally(generation) : null),
+      nextLineWithout: async (generation, offset) => (engine ? engine.nextLineWithout(generation, offset) : null),
       values: async (generation, group) => (engine ? engine.values(generation, group) : null),
       save: async (generation, form, harmless, only) => (engine ? engine.save(generation, form, harmless, only) : null),
       rewriteRows: async (from, count) => (engine ? engine.rewriteRows(from, count) : []),

@@ -1,0 +1,15 @@
+/** What other parts of the bench may do with the sample's editor. */
+
+export interface SampleHandle {
+  /** Puts the caret at an offset and brings its line into view. */
+  readonly goTo: (offset: number) => void;
+}
+
+let handle: SampleHandle | null = null;
+
+/** The editor that is there now; null when it has gone. */
+export const sampleIs = (own: SampleHandle | null): void => {
+  handle = own;
+};
+
+export const theSample = (): SampleHandle | null => handle;
