@@ -64,7 +64,7 @@ test("flags are translated by what they switch", () => {
 test("every flag that is lost is named, with what that does", () => {
   const lost = (flags: string, from: DialectName, to: DialectName) =>
     carryFlags(flags, dialect(from), dialect(to)).changes.map(({ flag, message }) => `${flag}: ${message}`);
-  expect(lost("x", "python", "ecmascript")).toEqual(["x: ECMAScript has no flag “verbose”: blanks and comments are part of the pattern"]);
+  expect(lost("x", "python", "ecmascript")).toEqual(["x: JavaScript has no flag “verbose”: blanks and comments are part of the pattern"]);
   expect(lost("gu", "ecmascript", "python")).toEqual([]);
   expect(lost("dy", "ecmascript", "python")).toEqual([
     "d: Python has no flag “offsets of groups”; what matches is the same",

@@ -140,7 +140,11 @@ test("every action is in the command menu; it does what it says, and gives the f
   await page.waitForSelector("[cmdk-input]");
   await page.keyboard.type("drift");
   await press(page, "Enter");
-  await waitFor(page, "the drift is open", () => document.querySelector("[aria-label=Desk] [aria-selected=true]")?.textContent?.startsWith("Last edit") === true);
+  await waitFor(
+    page,
+    "the drift is open",
+    () => document.querySelector("[aria-label=Desk] [aria-selected=true]")?.textContent?.startsWith("Last edit") === true,
+  );
   await press(page, "Alt+Shift+Slash");
   await waitFor(page, "keys and words", () => document.querySelector("[role=dialog]")?.textContent?.includes("Alt+Shift+PgDn") === true);
   await press(page, "Escape");

@@ -32,10 +32,10 @@ describe("the shelf", () => {
   inDepth("keeps the theme that was chosen", async () => {
     const page = await stage.page();
     await page.goto(stage.server.address);
-    await clickText(page, "header button", "Deep theme");
+    await clickText(page, "header button", "Dark theme");
     await page.reload();
     await waitFor(page, "it is deep", () => document.documentElement.dataset.theme === "deep");
-    await clickText(page, "header button", "Chart theme");
+    await clickText(page, "header button", "Light theme");
     expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe("chart");
   });
 });
@@ -183,7 +183,7 @@ describe("what is not read yet", () => {
     await waitForPart(page, "count", "1 match");
     await nextDialect(page, "Python", "Java");
     await typePattern(page, "(?c)gate");
-    await waitForPart(page, "mistake", "Not read yet at 2: Lamprey does not read the flag “c” yet.");
+    await waitForPart(page, "mistake", "Not supported yet at 2: Lamprey does not read the flag “c” yet.");
     expect(await part(page, "count")).toBe("1 match");
     await typePattern(page, "[gG]ate");
     await waitForPart(page, "count", "1 match");

@@ -56,7 +56,7 @@ describe("while one types", () => {
     openBench();
     await rowsAre("Matches", [/Ulm 41/, /^line/, /Ulm/, /41/, /Tarrow 7/]);
     await type("Pattern", ")");
-    await says("mistake", "Does not read at 11:");
+    await says("mistake", "Mistake at 11:");
     await says("mistake", ")");
     expect(screen.getByText("of the last good pattern")).toBeTruthy();
     expect(screen.getByText("The pattern does not read, so there is no run to wind.")).toBeTruthy();

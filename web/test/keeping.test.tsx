@@ -23,7 +23,7 @@ test("what is typed is kept after a pause, in one change", async () => {
   const server = openBench();
   await part("textbox", "Pattern");
   for (const letter of ["x", "y", "z"]) await type("Pattern", letter);
-  await says("keeping", /^revision 2, kept/);
+  await says("keeping", /^revision 2, saved/);
   expect(kept(server).map(({ pattern }) => pattern)).toEqual(["(\\w+) (\\d+)xyz"]);
   expect(server.sent.filter(({ method }) => method === "PATCH")).toHaveLength(1);
 });
@@ -32,7 +32,7 @@ test("title and notes are kept; an empty title is not, and no sample is sent alo
   const server = openBench();
   await user.type(await part("textbox", "what to look at"), "by gauge");
   await user.clear(await part("textbox", "Title of the specimen"));
-  await says("keeping", /^revision 2, kept/);
+  await says("keeping", /^revision 2, saved/);
   expect(kept(server)).toMatchObject([{ title: "Gauges", notes: "by gauge" }]);
   expect(server.sent.filter(({ method }) => method === "PATCH").map(({ body }) => Object.keys(body as object).sort())).toEqual([["notes", "revision"]]);
 });
@@ -45,7 +45,7 @@ test("a server that is away is waited for, and what was typed is kept when it is
   await says("keeping", "the server is away; held here, trying again");
   await type("Pattern", "?");
   server.away = false;
-  await says("keeping", /^revision 2, kept/);
+  await says("keeping", /^revision 2, saved/);
   expect(kept(server).map(({ pattern }) => pattern)).toEqual(["(\\w+) (\\d+)!?"]);
 });
 
@@ -59,7 +59,7 @@ test("what was not kept when the page closed is there when it is opened again", 
   server.away = false;
   openAt(`/bench/${specimen?.id}`);
   await until("the draft is back", () => document.querySelector(".cm-content[aria-label=Pattern]")?.textContent === "(\\w+) (\\d+)!");
-  await says("keeping", /^revision 2, kept/);
+  await says("keeping", /^revision 2, saved/);
 });
 
 describe("leaving the bench", () => {
@@ -81,7 +81,7 @@ describe("leaving the bench", () => {
     await press("link", "Gauges", list);
     await part("textbox", "Pattern");
     expect(document.querySelector(".cm-content[aria-label=Pattern]")?.textContent).toBe("(\\w+) (\\d+)abcdef");
-    await says("keeping", /^revision 3, kept/);
+    await says("keeping", /^revision 3, saved/);
   });
 
   test("with an answer lost and more typed since, and coming back, asks nothing: what is kept there is one's own", async () => {
@@ -99,7 +99,7 @@ describe("leaving the bench", () => {
     await press("link", "Gauges");
     await part("textbox", "Pattern");
     await until("both are kept", () => kept(server)[0]?.pattern === "(\\w+) (\\d+)ab");
-    await says("keeping", /^revision \d+, kept/);
+    await says("keeping", /^revision \d+, saved/);
     expect(screen.queryByText(/changed elsewhere/i)).toBeNull();
   });
 });
@@ -122,14 +122,14 @@ inDepth("a title that ends in a blank is kept without it, and blocks nothing", a
   const server = openBench();
   await user.type(await part("textbox", "Title of the specimen"), " north ");
   await type("Pattern", "!");
-  await says("keeping", /^revision 2, kept/);
+  await says("keeping", /^revision 2, saved/);
   expect(kept(server)).toMatchObject([{ title: "Gauges north", pattern: "(\\w+) (\\d+)!" }]);
 });
 
 test("what is undone outlives a reload", async () => {
   const server = openBench();
   await type("Pattern", "abc");
-  await says("keeping", /^revision 2, kept/);
+  await says("keeping", /^revision 2, saved/);
   openAt(`/bench/${kept(server)[0]?.id}`);
   await part("textbox", "Pattern");
   await user.click(document.querySelector(".cm-content[aria-label=Pattern]") as HTMLElement);
@@ -144,7 +144,7 @@ describe("changed elsewhere", () => {
     const [specimen] = kept(server);
     if (specimen) server.change(specimen.id, { revision: 1, notes: "theirs" });
     await type("Pattern", "mine", "instead");
-    await says("keeping", /^revision 3, kept/);
+    await says("keeping", /^revision 3, saved/);
     expect(kept(server)).toMatchObject([{ pattern: "mine", notes: "theirs" }]);
     expect(await part("textbox", "what to look at")).toHaveProperty("value", "theirs");
   });
@@ -157,7 +157,7 @@ describe("changed elsewhere", () => {
     await type("Pattern", "mine", "instead");
     await part("dialog", "This specimen was removed elsewhere");
     await press("button", "Put it back, with what is here");
-    await says("keeping", /^revision \d, kept/);
+    await says("keeping", /^revision \d, saved/);
     expect(kept(server)).toMatchObject([{ pattern: "mine", deletedAt: null }]);
   });
 
@@ -205,7 +205,7 @@ describe("changed elsewhere", () => {
   inDepth("keep what is here", async () => {
     const server = await conflict();
     await press("button", "Keep what is here");
-    await says("keeping", /^revision 3, kept/);
+    await says("keeping", /^revision 3, saved/);
     expect(kept(server).map(({ pattern }) => pattern)).toEqual(["mine"]);
   });
 

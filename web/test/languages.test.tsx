@@ -46,9 +46,16 @@ test("a run that is given up is shown up to there, and nothing is said to follow
 describe("the dialect control", () => {
   test("offers what is read, by the names that their users have for them", async () => {
     openBench();
-    (await part("button", "Dialect: ECMAScript")).focus();
+    (await part("button", "Dialect: JavaScript")).focus();
     await user.keyboard("{Enter}");
-    expect((await screen.findAllByRole("menuitemradio")).map(wordsOf)).toEqual(["ECMAScriptnow", "Python", "Java", "C# (.NET)", "PHP (PCRE)", "Perl"]);
+    expect((await screen.findAllByRole("menuitemradio")).map(wordsOf)).toEqual([
+      "JavaScript, the standard ECMAScriptnow",
+      "Python",
+      "Java",
+      "C# (.NET)",
+      "PHP (PCRE)",
+      "Perl",
+    ]);
   });
 
   test.each(
@@ -94,24 +101,24 @@ describe("the dialect control", () => {
   test("a flag that the other language has not is said, and is back on the way back", async () => {
     openBench({ dialect: "python", pattern: "a b # two", flags: "ix", text: "AB" });
     await says("count", "1 match");
-    await choose(/ECMAScript/);
-    await says("dialect-changes", /now: x: ECMAScript has no flag “verbose”: blanks and comments are part of the pattern\./);
+    await choose(/JavaScript/);
+    await says("dialect-changes", /now: x: JavaScript has no flag “verbose”: blanks and comments are part of the pattern\./);
     expect(fields().flags).toBe("gi");
     await choose(/Python/);
     await says("count", "1 match");
     expect(fields()).toMatchObject({ dialect: "python", flags: "ix" });
     // Where the pattern does not read there, the flag is said beside the mistake.
     await type("Pattern", "(?P<n>a) b", "instead");
-    await choose(/ECMAScript/);
-    await says("mistake", "Does not read at");
-    await says("flags-left", "x: ECMAScript has no flag “verbose”");
+    await choose(/JavaScript/);
+    await says("mistake", "Mistake at");
+    await says("flags-left", "x: JavaScript has no flag “verbose”");
   });
 
   inDepth("says of a pattern that the other language cannot read where it does not", async () => {
     openBench({ dialect: "perl", pattern: "(a(?1)?b)", flags: "", text: "aabb" });
     await says("count", "1 match");
     await choose(/Java/);
-    await says("mistake", "Does not read at");
+    await says("mistake", "Mistake at");
     expect(screen.getByText("of the last good pattern")).toBeTruthy();
   });
 });

@@ -116,11 +116,11 @@ describe("a pasted list", () => {
   test("a row that is looked at does not litter the shelf; an edit puts it there", async () => {
     const server = await judge("/^(a+)+$/");
     await press("button", /^exponential/);
-    await says("keeping", "not on the shelf; an edit puts it there");
+    await says("keeping", "not saved; the first edit saves it");
     expect(server.specimens.size).toBe(0);
     await type("Pattern", "b");
     await until("it is kept", () => server.specimens.size === 1);
-    await says("keeping", "revision 1, kept");
+    await says("keeping", "revision 1, saved");
     const [kept] = server.specimens.values();
     expect(kept).toMatchObject({ pattern: "^(a+)+$b", samples: [{ name: "attack" }] });
   });

@@ -224,9 +224,9 @@ describe("the frame", () => {
 
   test("the theme is chosen for the whole page", async () => {
     stocked();
-    await press("button", "Deep theme");
+    await press("button", "Dark theme");
     expect(document.documentElement.dataset.theme).toBe("deep");
-    await press("button", "Chart theme");
+    await press("button", "Light theme");
     expect(document.documentElement.dataset.theme).toBe("chart");
     expect(localStorage.getItem("lamprey.theme")).toBe("chart");
   });

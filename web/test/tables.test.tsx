@@ -100,10 +100,10 @@ describe("on the bench", () => {
     await caret("Pattern", 3);
     await says("item", /takes digits 0 to 9/);
     await type("Pattern", "\\p{Line_Break=Nothing}", "instead");
-    await says("mistake", "Does not read at 0–22: There is no Unicode property “Line_Break=Nothing”.");
+    await says("mistake", "Mistake at 0–22: There is no Unicode property “Line_Break=Nothing”.");
     expect(screen.getByText("of the last good pattern")).toBeTruthy();
     await type("Pattern", "\\p{Identifier_Status=Allowed}", "instead");
-    await says("mistake", "Not read yet at 0–29");
+    await says("mistake", "Not supported yet at 0–29");
   });
 
   test("what an edge means elsewhere is said when the dialect is switched", async () => {
@@ -111,7 +111,7 @@ describe("on the bench", () => {
     await says("count", "2 matches");
     (await part("button", /^Dialect/)).focus();
     await user.keyboard("{Enter}");
-    await press("menuitemradio", /ECMAScript/);
+    await press("menuitemradio", /JavaScript/);
     await until("it is said", () =>
       /\\b/.test([...document.querySelectorAll("[data-part=dialect-changes], [data-part=mistake], [data-part=foreign]")].map(wordsOf).join()),
     );

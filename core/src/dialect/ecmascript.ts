@@ -41,7 +41,7 @@ const SET_PUNCTUATION = "&-!#%,:;<=>@`~";
 
 export const ecmascript: Dialect = {
   name: "ecmascript",
-  title: "ECMAScript",
+  title: "JavaScript",
   flags: [
     { letter: "g", sets: { everyMatch: true }, label: "every match" },
     ...COMMON_FLAGS,

@@ -47,7 +47,7 @@ export function Frame() {
             </Link>
             <div ref={setSlot} className="flex min-w-0 flex-1 items-center gap-3" />
             <button type="button" className="quiet-key shrink-0 whitespace-nowrap" onClick={() => chooseTheme(theme === "deep" ? "chart" : "deep")}>
-              {theme === "deep" ? "Chart" : "Deep"}
+              {theme === "deep" ? "Light" : "Dark"}
               <span className="max-[819px]:sr-only"> theme</span>
             </button>
           </header>

@@ -44,7 +44,7 @@ export function CaretLine() {
     return (
       <>
         <p className="min-w-0 truncate text-rust" role="alert" data-part="mistake" title={first.message}>
-          <b className="font-semibold">{first.severity === "unsupported" ? "Not read yet" : "Does not read"}</b> at {first.start}
+          <b className="font-semibold">{first.severity === "unsupported" ? "Not supported yet" : "Mistake"}</b> at {first.start}
           {first.end > first.start + 1 ? `–${first.end}` : ""}: {first.message}
           {diagnostics.length > 1 && <span className="text-ink-2"> And {plural(diagnostics.length - 1, "more mistake")} after it.</span>}
         </p>

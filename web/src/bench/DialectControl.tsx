@@ -35,6 +35,7 @@ export function DialectControl() {
             {READ_DIALECTS.map(({ name, title }) => (
               <DropdownMenu.RadioItem key={name} value={name} className="menu-item">
                 {title}
+                {name === "ecmascript" && <span className="text-ink-2">, the standard ECMAScript</span>}
                 <span className="ml-auto pl-4 text-ink-2">{name === dialect ? "now" : ""}</span>
               </DropdownMenu.RadioItem>
             ))}

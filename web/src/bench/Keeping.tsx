@@ -20,7 +20,7 @@ export function Keeping({ keeper }: { readonly keeper: Keeper | null }) {
   return (
     <output className="whitespace-nowrap text-[13px] text-ink-2" data-part="keeping" data-state={keeping.state} data-held={held}>
       {keeping.state === "kept" && (held === "yes" ? <Kept revision={revision} at={keeping.at} /> : HELD[held])}
-      {keeping.state === "keeping" && `being kept … ${held === "no" ? HELD.no : ""}`}
+      {keeping.state === "keeping" && `saving … ${held === "no" ? HELD.no : ""}`}
       {keeping.state === "waiting" && (
         <span className="text-rust">
           {DELAYS[keeping.delay]}; {HELD[held]}, trying again
@@ -28,7 +28,7 @@ export function Keeping({ keeper }: { readonly keeper: Keeper | null }) {
       )}
       {keeping.state === "refused" && (
         <span className="text-rust">
-          not kept: {keeping.reason} {held === "yes" ? "" : HELD[held]}
+          not saved: {keeping.reason} {held === "yes" ? "" : HELD[held]}
         </span>
       )}
       {keeper && keeping.state === "conflict" && <Conflict keeper={keeper} theirs={keeping.theirs} clashes={keeping.clashes} />}
@@ -38,10 +38,10 @@ export function Keeping({ keeper }: { readonly keeper: Keeper | null }) {
 }
 
 function Kept({ revision, at }: { readonly revision: number; readonly at: number }) {
-  if (revision === 0) return <>not on the shelf; an edit puts it there</>;
+  if (revision === 0) return <>not saved; the first edit saves it</>;
   return (
     <>
-      <span className="max-[819px]:sr-only">revision {revision}, </span>kept {clock(at)}
+      <span className="max-[819px]:sr-only">revision {revision}, </span>saved {clock(at)}
     </>
   );
 }
