@@ -12,6 +12,9 @@ import { caret, cleanup, key, openBench, part, press, says, type, until, user, w
 /** What other tests show too, or takes long: for `npm run test:deep` alone. */
 const inDepth = sized(test.skip, test);
 
+/** Chooses what the two keys wind to. */
+const windTo = async (kind: string) => user.selectOptions(await part("combobox", "What to wind to"), kind);
+
 afterEach(cleanup);
 
 const position = () => wordsOf(document.querySelector("[data-part=position]") as Element);
@@ -73,8 +76,10 @@ describe("winding", () => {
   test("to what is not there is said, and the reel stays", async () => {
     openBench({ pattern: "ab", flags: "", text: "ab" });
     await until("the reel is there", () => /of \d+/.test(position()));
+    await windTo("stop");
     await press("button", "On to a stop");
     await until("it is said", () => position().includes("no stop is set"));
+    await windTo("capture");
     await press("button", "On to a change of the group chosen in the ledger, or of any");
     await until("it is said", () => position().includes("no change of a capture after this"));
     await press("button", "To the first step");
@@ -105,6 +110,7 @@ describe("winding", () => {
   inDepth("to the match after this one", async () => {
     openBench({ text: "Ulm 41 Ulm 42" });
     await until("the reel is there", () => /of \d+/.test(position()));
+    await windTo("match");
     await press("button", "On to a match");
     await until("the first", () => store.getState().bench.view?.kind === "match");
     await press("button", "On to a match");
@@ -182,6 +188,7 @@ describe("beside the reel", () => {
     expect(await part("button", "saved states")).toHaveProperty("disabled", true);
     key("firstStep");
     await at(1);
+    await windTo("stop");
     await press("button", "On to a stop");
     await until("it halts", () => (store.getState().bench.view?.step ?? 0) > 0);
     for (const each of screen.getAllByRole("button", { name: /^Take away: / })) await user.click(each);
@@ -194,10 +201,10 @@ describe("beside the reel", () => {
     key("firstStep");
     await at(1);
     await user.selectOptions(await part("combobox", "Speed of playing"), "1000");
-    await press("button", "play");
+    await press("button", "Play");
     const length = Number(/of (\d+)/.exec(position())?.[1]);
     await at(length);
-    await part("button", "play");
+    await part("button", "Play");
   });
 });
 

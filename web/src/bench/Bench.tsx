@@ -1,6 +1,4 @@
-/** The bench: pattern and verdicts above, the sample with its desk in the middle, the reel along the bottom. */
-
-/** The bench: pattern above, sample and its ledger in the middle, the reel along the bottom. */
+/** The bench: the pattern, the answer and the verdicts above, the sample with its panels in the middle, the reel along the bottom. */
 
 import { isProblem, type Specimen } from "@lamprey/api";
 import { skipToken } from "@reduxjs/toolkit/query";
@@ -17,7 +15,9 @@ import { PathLine } from "../path/Path.tsx";
 import { EngineProvider } from "../run/controls.ts";
 import { type PatternHandle, PatternProvider } from "../run/patternHandle.ts";
 import { EngineFollowers, useEngine } from "../run/useEngine.ts";
+import { KEYS, type KeyName, keyWords } from "../shared/keys.ts";
 import { ASKED_AGAIN, useEvery } from "../shared/useEvery.ts";
+import { menuOpened } from "../state/menuSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { BenchMenus } from "./BenchMenus.tsx";
 import { Keeping } from "./Keeping.tsx";
@@ -94,6 +94,16 @@ function CannotOpen({ specimen, why, again }: { readonly specimen: string; reado
   );
 }
 
+/** Opens one of the menus, and says with which key it opens too. */
+function MenuKey({ menu, keyName, children }: { readonly menu: "commands" | "words"; readonly keyName: KeyName; readonly children: string }) {
+  const dispatch = useAppDispatch();
+  return (
+    <button type="button" className="key shrink-0 whitespace-nowrap max-[819px]:hidden" title={keyWords(keyName)} onClick={() => dispatch(menuOpened(menu))}>
+      {children} <kbd className="font-sans text-[12px] text-ink-2 max-[1179px]:hidden">{keyName === "words" ? KEYS.words.outside : keyWords(keyName)}</kbd>
+    </button>
+  );
+}
+
 /** While there is a risk list, the way back to it. */
 function BackToRisks() {
   const rows = useAppSelector((s) => s.risks.rows.length);
@@ -153,6 +163,12 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
               onChange={(event) => dispatch(edited({ notes: event.target.value }))}
             />
             <Keeping keeper={keeper} />
+            <MenuKey menu="commands" keyName="commands">
+              Everything
+            </MenuKey>
+            <MenuKey menu="words" keyName="words">
+              Help
+            </MenuKey>
           </InBar>
           <main className="flex h-full flex-col">
             <h1 className="sr-only">Bench: {title}</h1>

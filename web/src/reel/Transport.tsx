@@ -1,12 +1,18 @@
 /** The transport: where the reel stands, the buttons that wind it, and playing at a chosen speed. */
-import { Fragment, useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useEngineControls } from "../run/controls.ts";
 import { keyOf, keyWords } from "../shared/keys.ts";
+import { remember, useRecalled } from "../shared/remembered.ts";
 import { Term } from "../shared/Term.tsx";
 import { number } from "../shared/words.ts";
 import { reelFolded } from "../state/layoutSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
-import { SPEEDS, TRANSPORT } from "./transport.ts";
+import { SPEEDS, TRANSPORT, type Winding } from "./transport.ts";
+
+/** The first row winds step by step; the others wind to the nearest of one kind. */
+const [STEPS, ...KINDS] = TRANSPORT as readonly [(typeof TRANSPORT)[number], ...(typeof TRANSPORT)[number][]];
+/** Where the browser remembers the kind that was chosen. */
+const KIND = "transport";
 
 export function Transport() {
   const reel = useAppSelector((s) => s.bench.reel);
@@ -44,29 +50,66 @@ export function Transport() {
         )}
         <span role="status">{missed}</span>
       </p>
-      <div className="mt-[2px] grid grid-cols-[54px_48px_46px_48px] items-center gap-y-[3px]" role="toolbar" aria-label="Wind the reel">
-        {TRANSPORT.map(({ name, windings }) => (
-          <Fragment key={name}>
-            <span className={`text-[12px] text-ink-2 ${windings.length > 2 ? "" : "odd:pl-0"}`}>{name}</span>
-            <span className={`flex gap-[3px] ${windings.length > 2 ? "col-span-3" : ""}`}>
-              {windings.map((winding) => (
-                <button
-                  key={winding.label}
-                  type="button"
-                  className={`key h-[21px] !px-0 !py-0 leading-none ${windings.length > 2 ? "w-[33px]" : "w-[21px]"}`}
-                  title={`${winding.label} (${keyWords(winding.key)})`}
-                  aria-label={winding.label}
-                  disabled={!reel}
-                  onClick={() => winding.wind(controls)}
-                >
-                  {winding.sign}
-                </button>
-              ))}
-            </span>
-          </Fragment>
-        ))}
+      <div className="mt-1 flex flex-col gap-2" role="toolbar" aria-label="Wind the reel">
+        <div className="flex gap-1">
+          {STEPS.windings.map((winding) => (
+            <WindKey key={winding.label} winding={winding} ready={reel !== null} />
+          ))}
+        </div>
+        <WindToKind ready={reel !== null} />
       </div>
       <Player />
+    </div>
+  );
+}
+
+function WindKey({ winding, ready, children }: { readonly winding: Winding; readonly ready: boolean; readonly children?: string }) {
+  const controls = useEngineControls();
+  const { label, sign, key, wind } = winding;
+  return (
+    <button
+      type="button"
+      className="key h-[26px] min-w-[34px] flex-1 !px-1 !py-0 leading-none"
+      title={`${label} (${keyWords(key)})`}
+      aria-label={label}
+      disabled={!ready}
+      onClick={() => wind(controls)}
+    >
+      {children ?? sign}
+    </button>
+  );
+}
+
+/** Back and on to one kind of step, which is chosen; the keys of the other kinds work as well. */
+function WindToKind({ ready }: { readonly ready: boolean }) {
+  const chosen = useRecalled(KIND);
+  const kind = KINDS.find(({ name }) => name === chosen) ?? KINDS[0];
+  if (!kind) return null;
+  const [back, on] = kind.windings;
+  return (
+    <div className="flex gap-1">
+      {back && (
+        <WindKey winding={back} ready={ready}>
+          ‹
+        </WindKey>
+      )}
+      <select
+        className="field h-[26px] min-w-0 flex-[2] !px-1 !py-0 text-[13px]"
+        aria-label="What to wind to"
+        value={kind.name}
+        onChange={({ target }) => remember(KIND, target.value)}
+      >
+        {KINDS.map(({ name }) => (
+          <option key={name} value={name}>
+            {name}
+          </option>
+        ))}
+      </select>
+      {on && (
+        <WindKey winding={on} ready={ready}>
+          ›
+        </WindKey>
+      )}
     </div>
   );
 }
@@ -119,19 +162,19 @@ function Player() {
   }, []);
 
   return (
-    <div className="mt-[5px] flex items-center gap-[6px]">
+    <div className="mt-2 flex items-center gap-1">
       <button
         type="button"
-        className="key h-[21px] w-[48px] !px-0 !py-0 text-[12px] leading-none"
+        className="key h-[26px] w-[58px] !px-0 !py-0 text-[13px] leading-none"
         aria-pressed={playing}
         title={`Play on to the next stop, or to the end (${keyWords("play")})`}
         disabled={!reel}
         onClick={() => toggle.current()}
       >
-        {playing ? "halt" : "play"}
+        {playing ? "Halt" : "Play"}
       </button>
       <select
-        className="field h-[21px] min-w-0 flex-1 !px-1 !py-0 text-[12px]"
+        className="field h-[26px] min-w-0 flex-1 !px-1 !py-0 text-[13px]"
         aria-label="Speed of playing"
         value={speed}
         onChange={(event) => setSpeed(Number(event.target.value))}
