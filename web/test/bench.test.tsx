@@ -244,6 +244,20 @@ describe("a file that is dropped on the sample", () => {
   });
 });
 
+test("files are opened as samples with a button, several at once", async () => {
+  openBench({ pattern: "gate", text: "" });
+  await part("button", "Open files…");
+  const input = document.querySelector<HTMLInputElement>("input[aria-label='Files to open as samples']");
+  await user.upload(input as HTMLInputElement, [new File(["gate 1\n"], "spring.log"), new File(["gate 2\n"], "autumn.log")]);
+  const samples = () => store.getState().draft.fields.samples.map(({ name, text }) => [name, text]);
+  await until("they are there", () => samples().length === 2);
+  expect(samples().sort()).toEqual([
+    ["autumn.log", "gate 2\n"],
+    ["spring.log", "gate 1\n"],
+  ]);
+  expect(store.getState().bench.sampleCaret).toBe(0);
+});
+
 test("a blank at the end of the pattern has a sign", async () => {
   openBench({ pattern: "gate \\d ", text: "gate 1 " });
   await part("textbox", "Pattern");

@@ -8,6 +8,7 @@ import { Term } from "../shared/Term.tsx";
 import { size } from "../shared/words.ts";
 import { stageChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { filesAsSamples } from "./droppedFiles.ts";
 import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
 
 export function SampleTabs() {
@@ -69,6 +70,7 @@ export function SampleTabs() {
           </button>
         </span>
       )}
+      <OpenFiles />
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="quiet-key" aria-label="Do something with the samples">
           ⋯
@@ -134,6 +136,30 @@ export function SampleTabs() {
       </SwitchKey>
       <span className="whitespace-nowrap text-[12px] text-ink-2 max-[1023px]:hidden">{current ? size(current.text.length) : ""}</span>
     </div>
+  );
+}
+
+/** Files become samples under their own names. */
+function OpenFiles() {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <button type="button" className="key shrink-0 whitespace-nowrap !py-0" onClick={() => input.current?.click()}>
+        Open files…
+      </button>
+      <input
+        ref={input}
+        type="file"
+        multiple
+        className="hidden"
+        aria-label="Files to open as samples"
+        tabIndex={-1}
+        onChange={({ target }) => {
+          void filesAsSamples([...(target.files ?? [])]);
+          target.value = "";
+        }}
+      />
+    </>
   );
 }
 
