@@ -2,11 +2,11 @@
  * A program as an automaton over classes of characters, made deterministic while it runs.
  *
  * A state is the list of threads of the program that are alive at an offset, in order of preference, so that the first
- * match a backtracker would find is found (leftmost-first). Assertions need the character on either side: what stands
- * behind is part of the state, what stands ahead is the symbol that is read, so a state learns whether it matched with
- * the symbol after. Lookarounds are decided beforehand; their answers at an offset are part of the symbol too.
+ * match a backtracking engine would find is found (leftmost-first). Assertions depend on the characters on both sides: the
+ * one behind is part of the state, the one ahead is the symbol that is read. So a state learns whether it matched with
+ * the next symbol. Lookarounds are evaluated beforehand; whether they hold at an offset is part of the symbol too.
  *
- * States are kept in a table of bounded size that is thrown away when it is full (R. Cox, "Regular Expression
+ * States are kept in a table of bounded size that is discarded when it is full (R. Cox, "Regular Expression
  * Matching in the Wild", 2010, describes the technique).
  */
 import { type CharSet, contains } from "../charset/charset.ts";
@@ -21,91 +21,91 @@ import type { Kernel } from "./kernel.ts";
 import { DEAD, MATCHED, MAX_SKIPPED_STATES, ROW, SKIPS_ROW, TABLE_ENTRIES, WAITS_ROW } from "./memory.ts";
 import type { SideLook } from "./plan.ts";
 
-/** Threads in all states together: 8 MB. */
+/** The most threads in all states together: 8 MB. */
 const MAX_THREADS = 1 << 20;
 
 const LEAST_STRIDE = 16;
 const UNKNOWN = -1;
 const ASCII = 0x80;
-/** ASCII characters that a state has to stay on before it is worth skipping through. */
+/** A state that loops on at least so many ASCII characters is skipped through by the kernel. */
 const MOST_OF_ASCII = 96;
 
-/** At the end of a list of threads: a new attempt begins at every offset. */
+/** The last entry of a list of threads: a new attempt begins at every offset. */
 const RESTART = -1;
-/** The offset of the moment, as loops note it. */
+/** Stands for the current offset in the registers of loops. */
 const HERE = 0;
 const LATER = 1;
 
-/** Where a thread comes to by each class of characters, whatever stands around it; and whether it is through. */
+/** The threads that follow a thread, by class of characters, if they do not depend on the characters around it; and whether it has matched. */
 interface Fan {
   readonly next: readonly (readonly number[] | undefined)[];
   readonly matched: boolean;
 }
 
-/** Leaves of a thread that are kept for it alone. */
+/** The most following threads that are cached for one thread. */
 const MAX_FAN = 64;
 
-/** What comes of reading a symbol: the threads after it, and whether one was through before it. */
+/** The result of reading a symbol: the threads after it, and whether one had matched before it. */
 interface Read {
   readonly next: readonly number[];
   readonly matched: boolean;
 }
 
 export interface AutomatonOptions {
-  /** Along the text, or against it. */
+  /** Whether the text is read forwards or backwards. */
   readonly backward: boolean;
   /** Whether an attempt begins at every offset, or only at the first. */
   readonly anchored: boolean;
-  /** Every match counts, however little preferred; else a match ends what is less preferred. */
+  /** If set, every match counts. If not, a match discards the threads of lower preference. */
   readonly everyMatch: boolean;
-  /** Only a match at the text's edge counts. */
+  /** If set, only a match at the end of the text counts. */
   readonly whole: boolean;
-  /** Lookarounds by number, for the bits of a symbol. */
+  /** The lookarounds; the index of each is its bit in a symbol. */
   readonly looks: ReadonlyMap<Node, number>;
   readonly sideLooks: ReadonlyMap<Node, SideLook>;
-  /** The memory that the table lies in, and whether states are skipped through there. */
+  /** The memory of the table, and whether the kernel skips through states. */
   readonly kernel?: Kernel | undefined;
   readonly skips?: boolean;
-  /** The text that every match begins with, where one is known. */
+  /** A literal that every match begins with, if one is known. */
   readonly prefix?: string | undefined;
 }
 
 export class Automaton {
-  /** Symbols: classes, then (where it matters) the same for the last character of the text, then the text's edge. */
+  /** Symbols: the classes; then, if it matters, the same classes for the last character of the text; then the end of the text. */
   readonly edge: number;
-  /** Added to a symbol for each set of lookarounds that hold. */
+  /** Added to a symbol for each set of lookarounds that hold there. */
   readonly symbols: number;
-  /** Transitions, a row a state, by symbol; −1 where not known yet. */
+  /** The transition table: one row per state, one column per symbol; −1 if not computed yet. */
   table: Int32Array = new Int32Array(0);
-  /** Goes up when the table is thrown away: rows from before mean nothing any more. */
+  /** Incremented when the table is discarded: rows from before are invalid. */
   generation = 0;
-  /** A row's number, as a power of two, is its state's number times this power. */
+  /** The row of a state begins at its number times two to this power. */
   readonly strideLog: number;
-  /** The classes of a last character begin here; 0 where they are the same as others. */
+  /** The first symbol for the last character of the text; 0 if it has no symbols of its own. */
   readonly lastSymbols: number;
   private readonly program: Program;
   private readonly partition: Partition;
   private readonly states: StateSpace;
   private readonly options: AutomatonOptions;
   private readonly stride: number;
-  /** Per state: its threads, what stands behind, whether a match here does not count. */
+  /** For each state: its threads, the kind of character behind, and whether a match here does not count. */
   private lists: Float64Array[] = [];
   private kinds: number[] = [];
   private notHere: boolean[] = [];
   private threadCount = 0;
   private readonly numbers = new Map<string, number>();
   private readonly starts = new Map<number, number>();
-  /** What comes of an attempt that begins, by the kind behind and the symbol ahead: the same for every state. */
+  /** The threads of a new attempt, by the kind of character behind and the symbol ahead: the same for every state. */
   private readonly begun = new Map<number, Read>();
-  /** What stands behind, told apart as far as assertions do: symbol → kind. */
+  /** The kind of each symbol as the character behind, as far as assertions tell characters apart. */
   private readonly kindOf: Int32Array;
   private readonly kindSymbols: number[] = [];
-  /** Per set the classes that it holds. */
+  /** For each set the classes that it contains. */
   private readonly classes: (readonly number[] | undefined)[] = [];
   private readonly fans = new Map<number, Fan | null>();
-  /** Whether the closing at hand asked for more than the program. */
+  /** Whether the current epsilon closure depended on the characters around it. */
   private looked = false;
-  /** Classes, those that most ASCII characters are of first, with how many. */
+  /** The classes with the number of their ASCII characters, the most frequent first. */
   private readonly byShare: readonly (readonly [character: number, share: number])[];
   private readonly registers: Int32Array;
   private readonly begin: number;
@@ -146,12 +146,12 @@ export class Automaton {
     this.forget();
   }
 
-  /** Bytes that the table holds at most are bounded; how many states it holds now. */
+  /** The number of states in the table. */
   get size(): number {
     return this.lists.length;
   }
 
-  /** The row of the state before anything is read, with the symbol that stands behind. */
+  /** The row of the initial state, given the symbol behind. */
   start(behind: number, notEmptyHere = false): number {
     const kind = this.kindOf[behind] as number;
     const key = 2 * kind + Number(notEmptyHere);
@@ -163,13 +163,13 @@ export class Automaton {
     return row;
   }
 
-  /** Whether nothing is under way in a state but the wait for an attempt that begins. */
+  /** Whether a state has no threads besides the wait for a new attempt. */
   isWaiting(row: number): boolean {
     const threads = this.lists[(row & ROW) / this.stride] as Float64Array;
     return threads.length === 1 && threads[0] === RESTART;
   }
 
-  /** Works out a transition. The table may be thrown away first; the row returned is one of the table as it is then. */
+  /** Computes a transition. The table may be discarded first; the returned row belongs to the new table. */
   extend(row: number, symbol: number): number {
     const state = (row & ROW) / this.stride;
     const threads = this.lists[state] as Float64Array;
@@ -195,13 +195,13 @@ export class Automaton {
     this.fans.clear();
     this.generation++;
     this.table = this.options.kernel?.table(this.options.backward ? 1 : 0) ?? new Int32Array(16 * this.stride);
-    // The first state is the one where nothing is alive.
+    // State 0 has no threads.
     this.intern([], 0, false);
     this.table.fill(DEAD, 0, this.stride);
   }
 
   private intern(threads: readonly number[], kind: number, notHere: boolean): number {
-    // Nothing alive is one state, whatever stands behind.
+    // A list without threads is one state, whatever the character behind.
     const key = threads.length === 0 ? "" : `${kind}${notHere ? "!" : ":"}${threads.join()}`;
     const known = this.numbers.get(key);
     if (known !== undefined) return known;
@@ -222,7 +222,7 @@ export class Automaton {
     return marked;
   }
 
-  /** Whether a state only waits for a text; then the kernel is told how that begins. */
+  /** Tells the kernel the literal that a state waits for, if it does. */
   private waitsFor(state: number): boolean {
     const { kernel, skips, looks, prefix } = this.options;
     if (!kernel || !skips || prefix === undefined || looks.size > 0 || state >= MAX_SKIPPED_STATES || this.notHere[state]) return false;
@@ -236,7 +236,7 @@ export class Automaton {
     return true;
   }
 
-  /** Whether a state stays as it is on most characters; then the kernel is told on which it does not. */
+  /** Tells the kernel which characters leave a state, if most do not. */
   private skipsThrough(state: number): boolean {
     const { kernel, skips, looks } = this.options;
     if (!kernel || !skips || looks.size > 0 || state >= MAX_SKIPPED_STATES || this.notHere[state]) return false;
@@ -248,7 +248,7 @@ export class Automaton {
       return { threads: next, kind: this.kindOf[symbol] as number, matched, key: `${matched}${this.kindOf[symbol]}:${next.join()}` };
     };
     const own = `false${kind}:${threads.join()}`;
-    // Most states stay on nothing: the class of most characters tells.
+    // Most states loop on no character. The most frequent class shows that soonest.
     let staying = ASCII;
     for (const [character, share] of this.byShare) {
       if (read({ threads, kind }, character).key !== own) staying -= share;
@@ -257,13 +257,13 @@ export class Automaton {
     const ways = this.partition.samples.map((_, symbol) => read({ threads, kind }, symbol));
     const leaving = ways.filter(({ key }) => key !== own);
     const leaves = (character: number): boolean => ways[this.partition.latin[character] as number]?.key !== own;
-    // A character after one that leaves does not matter where it leads to the same state from there as from here.
+    // The kernel may ignore a character that leads to the same state from here and from the next state.
     const matter = ways.map(({ key }, symbol) => leaving.some((way) => way.matched || read(way, symbol).key !== key));
     kernel.setSkip(state, leaves, (character) => matter[this.partition.latin[character] as number] as boolean);
     return true;
   }
 
-  /** Whether a set holds the class of a symbol. */
+  /** Whether a set contains the class of a symbol. */
   private held(set: number, symbol: number): boolean {
     return this.holds(this.program.sets[set] as CharSet, symbol);
   }
@@ -272,13 +272,13 @@ export class Automaton {
     return symbol !== this.edge && contains(set, this.partition.samples[symbol % this.partition.count] as number);
   }
 
-  /** The threads after a symbol, in order, and whether one was through before it: what each comes to, one behind the other. */
+  /** The threads after a symbol in order of preference, and whether one had matched before it. */
   private read(threads: Float64Array, kind: number, symbol: number, notHere: boolean): Read {
     const side = symbol % this.symbols;
     const next = new ThreadList();
     let matched = false;
     const soFar = (): Read => ({ next: next.all, matched });
-    /** Threads that stand side by side and have no fan: what takes no text is gone through for all of them together. */
+    /** Neighbouring threads without a cached fan: their epsilon closure is computed together. */
     let loose: number[] = [];
     const add = (read: Read): boolean => {
       next.join(read.next);
@@ -298,7 +298,7 @@ export class Automaton {
         ? { next: (side !== this.edge && fan.next[side % this.partition.count]) || NO_THREADS, matched: fan.matched }
         : this.begunOn(kind, symbol, notHere);
       if (add(read)) return soFar();
-      // Where attempts begin at every offset, the newest is the least preferred.
+      // A new attempt is less preferred than all that are under way.
       if (restarts && side !== this.edge) next.push(RESTART);
     }
     if (loose.length > 0) add(this.readOn(loose, kind, symbol, notHere));
@@ -306,14 +306,14 @@ export class Automaton {
   }
 
   /**
-   * Where a thread comes to by each class of characters, worked out once; null where that hangs on what stands around it,
-   * or is so much that it is better gone through together with other threads.
+   * The fan of a thread: the threads that follow it, by class of characters. Null if they depend on the characters around it,
+   * or if there are so many that computing them together with other threads is faster.
    */
   private fanOf(thread: number): Fan | null {
     let fan = this.fans.get(thread);
     if (fan !== undefined) return fan;
     this.looked = false;
-    // The attempt that begins is part of nearly every state, so that its fan is worth having whatever its size.
+    // A new attempt is part of nearly every state, so its fan is cached whatever its size.
     const most = thread === this.begin ? Number.POSITIVE_INFINITY : MAX_FAN;
     const { leaves, matched } = this.close([thread], 0, 0, false, most);
     fan = null;
@@ -333,7 +333,7 @@ export class Automaton {
     return fan;
   }
 
-  /** What the attempt that begins here comes to, where that hangs on what stands around it: the same in every state. */
+  /** The threads of a new attempt if they depend on the characters around it: the same in every state. */
   private begunOn(kind: number, symbol: number, notHere: boolean): Read {
     if (notHere) return this.readOn([this.begin], kind, symbol, true);
     const key = symbol * this.kindSymbols.length + kind;
@@ -345,14 +345,14 @@ export class Automaton {
     return read;
   }
 
-  /** What threads come to by what stands around them. */
+  /** The epsilon closure of threads, given the characters around them. */
   private readOn(threads: readonly number[], kind: number, symbol: number, notHere: boolean): Read {
     const { leaves, matched } = this.close(threads, kind, symbol, notHere);
     const side = symbol % this.symbols;
     return { next: side === this.edge ? NO_THREADS : this.step(leaves, side % this.partition.count), matched };
   }
 
-  /** The threads from some on that stand before an item, in order, once all that takes no text has been done; and whether one is through. */
+  /** The epsilon closure: the threads at instructions that consume a character, in order of preference; and whether one has matched. */
   private close(
     from: readonly number[],
     kind: number,
@@ -384,7 +384,7 @@ export class Automaton {
     return { leaves, matched };
   }
 
-  /** Does an instruction that takes no text: what comes after it is pending. False where it is an item that takes some. */
+  /** Executes an instruction that consumes no text and queues its successors. False for one that consumes text. */
   private pass(thread: number, pc: number, before: number, after: number, bits: number, pending: number[]): boolean {
     const { program, states, registers } = this;
     const word = pc * INSTRUCTION_WIDTH;
@@ -481,7 +481,7 @@ export class Automaton {
     return next;
   }
 
-  /** Where a thread goes on once its item has taken a character. */
+  /** Where a thread continues when its instruction has consumed a character. */
   private after(leaf: number): number {
     const { states, registers } = this;
     const pc = states.instructionOf(leaf);
@@ -497,7 +497,7 @@ export class Automaton {
     return this.classesOf(pc).includes(character);
   }
 
-  /** The classes that an item takes. */
+  /** The classes that an instruction consumes. */
   private classesOf(pc: number): readonly number[] {
     const { code, sets } = this.program;
     const operation = code[pc * INSTRUCTION_WIDTH];
@@ -514,16 +514,16 @@ export class Automaton {
 }
 
 const NO_THREADS: readonly number[] = [];
-/** A list this short is searched through sooner than a set of it is made. */
+/** For a list this short, searching it is faster than building a set. */
 const SHORT_LIST = 24;
 
-/** Threads in their order, each of them once. */
+/** A list of threads in order of preference, without duplicates. */
 class ThreadList {
   readonly all: number[] = [];
-  /** The same as a set, once there are too many to look through. */
+  /** The same as a set, once the list is long. */
   private seen: Set<number> | undefined;
 
-  /** Adds those that are not there yet, of threads that are each there once. */
+  /** Appends the threads that are not in the list yet. The argument has no duplicates. */
   join(more: readonly number[]): void {
     const isFirst = this.all.length === 0;
     if (!isFirst && this.all.length + more.length > SHORT_LIST) this.seen ??= new Set(this.all);
@@ -537,7 +537,7 @@ class ThreadList {
   }
 }
 
-/** The assertions of a program, each with the set that it goes by. */
+/** The assertions of a program, each with the set of characters that it depends on. */
 function assertionsOf({ code }: Program): { assertion: Assertion; set: number }[] {
   const found = new Map<string, { assertion: Assertion; set: number }>();
   for (let i = 0; i < code.length; i += INSTRUCTION_WIDTH) {

@@ -1,32 +1,29 @@
 /**
- * Lookbehinds that must have a most, as java.util.regex reckons it (JDK 17, TreeInfo): with numbers of 32 bits that run
- * over, so that one part without a bound is let through in some places and refused in others.
+ * Lookbehinds that must have a maximum width, as java.util.regex computes it (JDK 17, TreeInfo). It computes with 32-bit
+ * integers that overflow, so an unbounded part is accepted in some places and rejected in others.
  */
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import { childrenOf, type Node, type NodeOf, settleLook, unknownNode, walk } from "./tree.ts";
 import type { Width } from "./width.ts";
 
-/** The most that a quantifier without a bound counts for. */
+/** The count of an unbounded quantifier. */
 const MOST_TURNS = 0x7fffffff;
 
 const LEAST_NUMBER = -0x80000000;
 
-/** No text is as long, in any host. */
+/** Longer than any text of any host. */
 const LONGEST_TEXT = 0x40000000;
 
-/** What a stretch of a pattern comes to by itself. */
+/** The result for one part of a pattern. */
 interface Reckoned {
   readonly most: number;
-  /** It has a most at all. */
+  /** Whether it has a maximum width. */
   readonly valid: boolean;
-  /** It takes the same number of characters whichever way it goes. */
+  /** Whether it always matches the same number of characters. */
   readonly steady: boolean;
 }
 
-/**
- * So many characters, so many turns of a stretch, a choice among stretches, one part after the other, or a part that ends
- * before what follows it is reckoned.
- */
+/** A step of the computation: a number of characters, an iterated part, alternatives, a sequence, or a part that is finished before its successor. */
 type Step =
   | { readonly kind: "characters"; readonly count: number; readonly steady: boolean }
   | { readonly kind: "turns"; readonly of: Reckoned; readonly max: number; readonly steady: boolean }
@@ -37,10 +34,10 @@ type Step =
 
 const NOTHING: Step = { kind: "run", parts: [] };
 
-/** What every part of a tree comes to; made in one walk, however deep lookbehinds and groups are. */
+/** The results for all nodes of a tree, computed in one walk. */
 export class Reckoning {
   private readonly steps = new Map<Node, Step>();
-  /** Parts in which something keeps what it took, or is settled on its way. */
+  /** Nodes that contain a possessive quantifier, an atomic group or a capturing group. */
   private readonly keeping = new Set<Node>();
 
   constructor(root: Node) {
@@ -57,7 +54,7 @@ export class Reckoning {
     }
   }
 
-  /** Settles a lookbehind: gives it its width where it has one, and says what is wrong with it. */
+  /** Sets the width of a lookbehind, or returns the diagnostic that says what is wrong with it. */
   settle(look: NodeOf<"look">, width: Width | undefined): Diagnostic[] {
     const { most, valid } = reckon(this.steps.get(look.body) as Step);
     if (!valid) return [diagnostic("lookbehind-unbounded", look)];
@@ -67,19 +64,19 @@ export class Reckoning {
     }
     if (!width) return [];
     const { least } = width;
-    // A number below nought is run over once more where it is taken from a place, and then it reaches to the text's start;
-    // but only from so many characters on.
+    // A negative maximum overflows again when Java subtracts it from an offset. Then the lookbehind reaches to the start of
+    // the text, but only from offset `from` on.
     const from = most < 0 ? most - LEAST_NUMBER : 0;
     const reachesAll = most < 0 ? from <= least : most >= Math.min(width.most, LONGEST_TEXT);
-    // Read from right to left it holds where it does tried place by place, from the nearest to the furthest, as long as
-    // nothing inside keeps what it took or is settled on its way.
+    // Matching the body backwards gives the same answer as trying each width, the least first, unless the body contains
+    // something that keeps a capture or discards saved states.
     if (reachesAll && !this.keeping.has(look.body)) return [];
     if (from >= LONGEST_TEXT || (most >= 0 && most < least)) settleLook(look, { widths: [] });
     else settleLook(look, { widths: [least], back: most < 0 ? Number.POSITIVE_INFINITY : most - least, ...(from > least && { from }) });
     return [];
   }
 
-  /** Whether a part takes the same number of characters whichever way it goes: its turns are counted, not tried. */
+  /** Whether a part always matches the same number of characters. Java counts the iterations of such a part. */
   isSteady(part: Node): boolean {
     return reckon(this.steps.get(part) as Step).steady;
   }
@@ -88,7 +85,7 @@ export class Reckoning {
 const isKept = (node: Node): boolean => (node.kind === "group" && node.capture !== null) || (node.kind === "quantifier" && node.mode === "possessive");
 
 function reckon(whole: Step): Reckoned {
-  /** What comes before the last choice, and what comes behind it. */
+  /** The results before and after the last choice. */
   let [before, most] = [0, 0];
   let [valid, steady] = [true, true];
   const waiting: (Step | { readonly kind: "close"; readonly before: number })[] = [whole];
@@ -132,7 +129,7 @@ function reckon(whole: Step): Reckoned {
   return { most: (before + most) | 0, valid, steady };
 }
 
-/** The step that a part is; lookarounds and assertions are none. */
+/** The step of a node; lookarounds and assertions have none. */
 function stepOf(node: Node, inside: readonly Step[]): Step {
   switch (node.kind) {
     case "character":
@@ -146,7 +143,7 @@ function stepOf(node: Node, inside: readonly Step[]): Step {
     case "sequence":
       return { kind: "run", parts: inside };
     case "group":
-      // A whole character counts for none, though it takes one at least.
+      // Java counts `\X` as width 0, although it matches at least one character.
       if (node.stands === "grapheme-cluster") return { kind: "characters", count: 0, steady: false };
       return node.stands === "line-break" ? { kind: "characters", count: 2, steady: true } : (inside[0] as Step);
     case "atomic":
@@ -176,7 +173,7 @@ function repeated({ body, min, max, mode }: NodeOf<"quantifier">, part: Step): S
   if (!of.valid) return { kind: "endless", steady: of.steady && min === max };
   const turns = Math.min(max, MOST_TURNS);
   const single = body.kind === "character" || body.kind === "any" || body.kind === "set";
-  // A greedy run of one item is reckoned without a look at whether the number runs over.
+  // For a greedy quantifier over one item Java does not check for overflow.
   if (single && mode === "greedy" && max === Number.POSITIVE_INFINITY) return { kind: "characters", count: turns, steady: false };
   if (grouped && mode !== "possessive" && !of.steady) return { kind: "endless", steady: false };
   return { kind: "turns", of, max: turns, steady: min === max };

@@ -1,4 +1,4 @@
-/** Escapes, read by a dialect's tables: what is common to the outside and the inside of sets. */
+/** Reads escapes by the tables of a dialect: what is common to escapes inside and outside of sets. */
 import { type CharSet, complement, EMPTY_SET, LAST_CODE_POINT, subtract } from "../charset/charset.ts";
 import { canonicalize, foldedCharacters, foldSet } from "../charset/folding.ts";
 import { characterNamed, NAMES, type NameRule } from "../charset/names.ts";
@@ -11,18 +11,18 @@ import type { Span } from "./tree.ts";
 
 export type EscapeRead =
   | { readonly kind: "character"; readonly codePoint: number }
-  /** `set` is before negation. */
+  /** `set` is given before negation. */
   | ({ readonly kind: "class"; readonly name: string; readonly negated: boolean } & Property)
-  /** An assertion, a reference or strings, whose letter is passed: who reads on knows what to do with it. */
+  /** An assertion, a reference or a set of strings. The letter has been consumed; the caller reads the rest. */
   | { readonly kind: "other"; readonly meaning: Escape };
 
 const character = (codePoint: number): EscapeRead => ({ kind: "character", codePoint });
 const NOTHING: Property = { set: EMPTY_SET, strings: [] };
-/** Stands for a character that is not known. */
+/** Placeholder for an unknown character. */
 const REPLACEMENT = 0xfffd;
 const LARGEST_OCTAL = 0o377;
 
-// Sets with operations are folded before they are combined (ECMA-262 MaybeSimpleCaseFolding and AllCharacters).
+// Operands of set operations are case-folded before they are combined (ECMA-262 MaybeSimpleCaseFolding and AllCharacters).
 
 const foldsBeforehand = (options: Options): boolean => options.setOperations && options.ignoreCase;
 
@@ -36,7 +36,7 @@ export function complementOf(set: CharSet, options: Options): CharSet {
   return foldsBeforehand(options) ? subtract(foldedCharacters("unicode"), set) : complement(set);
 }
 
-/** Reads what follows a backslash that stands at `start`; the reading place is behind the backslash. */
+/** Reads the rest of an escape whose backslash is at `start`. The reader stands after the backslash. */
 export function readEscape(reader: Reader, start: number, inSet: boolean): EscapeRead {
   const c = reader.peek();
   if (c === undefined) {
@@ -164,7 +164,7 @@ function readByTable(reader: Reader, meaning: Escape, letter: string, start: num
   }
 }
 
-/** Passes `{U+`; `loose`: blanks may stand behind the brace. */
+/** Consumes `{U+`. With `loose`, blanks are allowed after the brace. */
 function passCodeSign(reader: Reader, loose: boolean): boolean {
   const from = reader.at;
   if (reader.pass("{")) {
@@ -175,7 +175,7 @@ function passCodeSign(reader: Reader, loose: boolean): boolean {
   return false;
 }
 
-/** `41}`; `loose`: single low lines may stand between the digits, and blanks behind them. */
+/** Reads `41}`. With `loose`, single underscores between the digits and blanks after them are allowed. */
 function codeInBraces(reader: Reader, loose: boolean): number | undefined {
   const from = reader.at;
   const digits = reader.takeWhile((c) => isHex(c) || (loose && c === "_"));
@@ -187,7 +187,7 @@ function codeInBraces(reader: Reader, loose: boolean): number | undefined {
   return undefined;
 }
 
-/** Whether a brace stands next that opens no counts; `loose`: blanks that mean nothing may stand before it. */
+/** Whether the next character is a brace that does not begin a count. With `loose`, insignificant blanks before it are skipped. */
 function opensNoCounts(reader: Reader, loose: boolean): boolean {
   const from = reader.at;
   if (loose) reader.skipBlanks();
@@ -196,12 +196,12 @@ function opensNoCounts(reader: Reader, loose: boolean): boolean {
   return opens;
 }
 
-/** `\o{…}`, behind the o. */
+/** Reads the rest of `\o{…}` after the o. */
 function octalInBraces(reader: Reader, start: number, loose: boolean): number {
   if (loose) {
     const inside = insideBraces(reader);
     if (inside) return looseNumber(inside, isOctal, 8);
-    // The number is missing before the brace.
+    // There is no number in the braces.
     if (inside === "") reader.at--;
     return missingNumber(reader, start);
   }
@@ -209,13 +209,13 @@ function octalInBraces(reader: Reader, start: number, loose: boolean): number {
   return digits !== "" && reader.pass("}") ? Number.parseInt(digits, 8) : missingNumber(reader, start);
 }
 
-/** `{…}` with a number up to the first character that is no digit; undefined where it is not closed. */
+/** Reads `{…}` with a number up to the first character that is no digit; undefined if the brace is not closed. */
 function looseHex(reader: Reader): number | undefined {
   const inside = insideBraces(reader);
   return inside === undefined ? undefined : looseNumber(inside, isHex, 16);
 }
 
-/** What stands in braces, without the blanks around it; undefined where they are not there or not closed. */
+/** The text in braces without surrounding blanks; undefined if there are no braces or they are not closed. */
 function insideBraces(reader: Reader): string | undefined {
   if (!reader.pass("{")) return undefined;
   const inside = reader.takeWhile((c) => c !== undefined && c !== "}");
@@ -229,7 +229,7 @@ function missingNumber(reader: Reader, start: number): number {
   return 0;
 }
 
-/** Whether counts stand in braces at the reading place, which could be a name as well; `loose`: blanks may stand in them, and the least be left out. */
+/** Whether the braces here hold a count and not a name. With `loose`, blanks are allowed and the minimum may be omitted. */
 function countsFollow(reader: Reader, loose: boolean): boolean {
   const close = reader.pattern.indexOf("}", reader.at);
   const inside = reader.pattern.slice(reader.at + 1, close < 0 ? reader.at + 1 : close);
@@ -239,7 +239,7 @@ function countsFollow(reader: Reader, loose: boolean): boolean {
   return isNumber(least) || (loose && least === "" && most !== "");
 }
 
-/** A character by its number, as far as the dialect can have it. */
+/** A character by its code point, or the diagnostic if the dialect has no such character. */
 function numbered(reader: Reader, value: number, start: number): number {
   const { most, surrogates } = reader.dialect.syntax.numbered(reader.options);
   if (value > most) reader.report("character-too-large", { start, end: reader.at }, most.toString(16).toUpperCase());
@@ -248,7 +248,7 @@ function numbered(reader: Reader, value: number, start: number): number {
   return REPLACEMENT;
 }
 
-/** `\N{…}`, behind the N. */
+/** Reads the rest of `\N{…}` after the N. */
 function namedCharacter(reader: Reader, start: number, rule: NameRule): number {
   const braced = reader.pass("{");
   const name = braced ? reader.together(() => reader.takeWhile((c) => c !== undefined && c !== "}")) : "";
@@ -301,7 +301,7 @@ function property(reader: Reader, negated: boolean, letter: string, start: numbe
   return NOTHING;
 }
 
-/** `\cX`, behind the c, for any X: the character whose bit 6 is the other. */
+/** Reads the X of `\cX`, any character: the result is X with bit 6 inverted. */
 function anyControl(reader: Reader, start: number): number {
   if (!reader.ended) return reader.take() ^ CONTROL_BIT;
   reader.report("escape-control-any", { start, end: reader.at });
@@ -310,7 +310,7 @@ function anyControl(reader: Reader, start: number): number {
 
 const CONTROL_BIT = 0x40;
 
-/** The same for any X that ASCII can print. */
+/** The same, for printable ASCII characters only. */
 function printableControl(reader: Reader, start: number, but: string): number {
   const next = reader.peek() ?? "";
   if (next >= " " && next <= "~" && !but.includes(next)) {
@@ -321,7 +321,7 @@ function printableControl(reader: Reader, start: number, but: string): number {
   return 0x63;
 }
 
-/** The same for the characters from “@” to “_”, and small letters. */
+/** The same, for “@” to “_” and lower-case letters only. */
 function capitalControl(reader: Reader, start: number): number {
   const typed = reader.peek() ?? "";
   const next = isAsciiLetter(typed) ? typed.toUpperCase() : typed;
@@ -333,7 +333,7 @@ function capitalControl(reader: Reader, start: number): number {
   return 0x63;
 }
 
-/** `\cX`, behind the c. */
+/** Reads the X of `\cX`. */
 function control(reader: Reader, start: number, inSet: boolean): number {
   const next = reader.peek();
   const loose = inSet && !reader.strict && (isDigit(next) || next === "_");
@@ -345,12 +345,12 @@ function control(reader: Reader, start: number, inSet: boolean): number {
     reader.report("escape-control", { start, end: Math.max(reader.at, start + 2) });
     return 0x63;
   }
-  // Annex B: the backslash stands for itself, and the c is read as the next character.
+  // Annex B: the backslash is a literal character, and the c is read next.
   reader.at--;
   return 0x5c;
 }
 
-/** Digits behind a backslash that are no back-reference; by dialect. */
+/** Reads digits after a backslash that are no back-reference, by dialect. */
 const DIGITS: Readonly<Record<Dialect["syntax"]["digits"], (reader: Reader, start: number, inSet: boolean) => number>> = {
   "annex-b": (reader, start) => {
     const c = reader.peek() as string;
@@ -386,7 +386,7 @@ const DIGITS: Readonly<Record<Dialect["syntax"]["digits"], (reader: Reader, star
   },
   "group-or-octal": (reader, start) => {
     const digits = reader.takeWhile(isOctal, 3);
-    // Only the last eight bits count.
+    // Only the lowest eight bits are used.
     if (digits !== "") return Number.parseInt(digits, 8) & LARGEST_OCTAL;
     const c = reader.peek() as string;
     reader.at++;

@@ -1,6 +1,6 @@
 /**
- * How many characters a part of a pattern can take, for dialects whose lookbehinds must have widths that are known.
- * Counted as python's re counts: lookarounds take nothing, a back-reference what its group takes.
+ * The widths of parts of a pattern, for dialects whose lookbehinds must have a known width.
+ * Counted as Python's re does: a lookaround has width 0, a back-reference that of its group.
  */
 
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
@@ -11,7 +11,7 @@ import { childrenOf, type Node, type NodeOf, settleLook, standsForMore, unknownN
 
 export interface Width {
   readonly least: number;
-  /** Infinity where there is no bound. */
+  /** Infinity if there is no bound. */
   readonly most: number;
 }
 
@@ -23,27 +23,27 @@ const ANY: Width = { least: 0, most: Number.POSITIVE_INFINITY };
 const times = (width: number, count: number): number => (width === 0 || count === 0 ? 0 : width * count);
 
 /**
- * The widths of all parts of the pattern, found from the inside out and in the pattern's order.
- * @param renumbers some group numbers each of its alternatives anew: a reference may then be of any width (PCRE2_DUPCAPUSED)
+ * The widths of all nodes, computed from the inside out.
+ * @param renumbers whether a group numbers its alternatives anew: then a reference can have any width (PCRE2_DUPCAPUSED)
  */
 export function widthsOf(root: Node, rule: Lookbehind = "any-width", renumbers = false): ReadonlyMap<Node, Width> {
   const widths = new Map<Node, Width>();
-  /** The first group of each slot, which is the one that is called. */
+  /** The first group of each slot: a subroutine call refers to that one. */
   const groups = new Map<number, Node>();
   for (const node of walk(root)) if (node.kind === "group" && node.capture !== null && !groups.has(node.capture)) groups.set(node.capture, node);
   const widthOfSlot = (slot: number): Width | undefined => {
     const group = groups.get(slot);
-    // What hangs on itself can be of any width.
+    // A part that depends on its own width can have any width.
     return group && (widths.get(group) ?? ANY);
   };
-  // What a part hangs on comes before it: what is inside of it, and the group that it calls or refers to.
+  // A node is computed after its children and after the group that it calls or refers to.
   const open = new Set<Node>();
   const pending: { readonly node: Node; readonly ready: boolean }[] = [{ node: root, ready: false }];
   for (let task = pending.pop(); task; task = pending.pop()) {
     const { node, ready } = task;
     if (ready) {
       const isStrict = rule === "one-width-each" || (rule === "furthest-first" && node.kind === "call");
-      // To Perl a reference may be of any width.
+      // In Perl a reference can have any width.
       const isFree = (rule === "furthest-first" || renumbers) && node.kind === "back-reference";
       const isUnbound = isFree || (rule === "furthest-first" && isBoundless(node, widths));
       widths.set(node, isUnbound ? ANY : isStrict ? strictWidthOf(node, widths, widthOfSlot) : widthOf(node, widths, widthOfSlot));
@@ -59,14 +59,14 @@ export function widthsOf(root: Node, rule: Lookbehind = "any-width", renumbers =
   return widths;
 }
 
-/** A quantifier of what has no bound: to Perl it has none either, not even where it stands for nothing. */
+/** Whether a quantifier repeats an unbounded part. Perl treats it as unbounded, even with a count of 0. */
 const isBoundless = (node: Node, widths: ReadonlyMap<Node, Width>): boolean =>
   node.kind === "quantifier" && widths.get(node.body)?.most === Number.POSITIVE_INFINITY;
 
 /**
- * The same as PCRE2 reckons it (10.42, get_branchlength): a quantifier of several counts has no width, whatever it repeats;
- * nor has a reference or call inside of its own group, or one that may stand for several groups; a verb that ends an
- * alternative ends what is counted of it.
+ * The width as PCRE2 computes it (10.42, get_branchlength). A quantifier with a variable count has no width, even if its
+ * body is empty. Neither has a reference or call inside its own group, nor one that can mean several groups. A verb that
+ * ends an alternative ends the count.
  */
 function strictWidthOf(node: Node, widths: ReadonlyMap<Node, Width>, widthOfSlot: (slot: number) => Width | undefined): Width {
   switch (node.kind) {
@@ -74,7 +74,7 @@ function strictWidthOf(node: Node, widths: ReadonlyMap<Node, Width>, widthOfSlot
       const { least, most } = widths.get(node.body) ?? NONE;
       if (node.body.kind === "look" && !node.body.behind) return NONE;
       const width = { least: times(least, node.min), most: times(most, node.max) };
-      // What has several counts, or stands for several widths, has no one width, even where it comes to the same.
+      // A variable count, or several widths, is no single width, even if the results are equal.
       return (node.min === node.max && least === most) || width.least !== width.most ? width : ANY;
     }
     case "back-reference":
@@ -135,16 +135,16 @@ function widthOfSet({ strings }: NodeOf<"set">): Width {
   return strings.length === 0 ? ONE : { least: Math.min(1, leastOf(lengths)), most: Math.max(1, mostOf(lengths)) };
 }
 
-/** The parts of a lookbehind that must each have one width. */
+/** The parts of a lookbehind that must each have a fixed width. */
 const PARTS_OF_ONE_WIDTH: Readonly<Record<Exclude<Lookbehind, "any-width" | "bounded" | "furthest-first">, (body: Node) => readonly Node[]>> = {
   "one-width": (body) => [body],
   "one-width-each": (body) => (body.kind === "alternation" ? body.branches : [body]),
 };
 
-/** Perl goes back no further. */
+/** The furthest that Perl steps back. */
 const LONGEST_BEHIND = 255;
 
-/** Gives lookbehinds their widths, in a dialect that asks for such; what has none is said. */
+/** Sets the widths of lookbehinds in dialects that need them; reports a diagnostic for each that has none. */
 export function settleLookbehinds(root: Node, rule: Lookbehind, renumbers: boolean): Diagnostic[] {
   const diagnostics: Diagnostic[] = [];
   if (rule === "any-width") return diagnostics;
