@@ -1,13 +1,13 @@
 /**
- * Sets of threads: every place where a part of a program can be, whichever way it came there. They answer whether the
- * part can get through: for lookarounds, and for what is tried before something else.
+ * Sets of threads: the places that a part of a program can be at after a text. They answer whether the part can match,
+ * for lookarounds and for alternatives that are tried before others.
  *
- * A set has at most the threads that there are; where some were lost it says so. So what it says is through is through,
- * what it says can fail may be through all the same, and where it matters the other way round a set that lost threads
- * is no answer. What is sure to happen takes paths away, so a path automaton that wants at least the pattern's paths
- * needs just that.
+ * A set is an under-approximation: it may lack threads, and says so. If it says that a thread has matched, that is certain.
+ * If it says that the part can fail, the part may match all the same. Where that matters, a set that lost threads is no
+ * answer. A path automaton wants an over-approximation of the pattern's paths. It removes a path only if a set proves
+ * that the path is impossible, so an under-approximation is what it needs.
  *
- * A set is a number; reading a symbol leads from set to set (the subset construction, made as it is needed).
+ * A set is a number; reading a symbol leads from set to set (the subset construction, computed when it is needed).
  */
 import { Op } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH } from "../program/program.ts";
@@ -19,26 +19,26 @@ export type ThreadSet = number;
 
 export const NO_THREADS: ThreadSet = 0;
 
-/** What comes of reading a symbol. */
+/** The result of reading a symbol. */
 export interface Reached {
   readonly set: ThreadSet;
-  /** Whether a thread was through before the symbol. */
+  /** Whether a thread had matched before the symbol. */
   readonly through: boolean;
 }
 
-/** Some of the threads must get through, or none may. */
+/** A condition on the rest of the text: one of the threads must match, or none may. */
 export interface Proviso {
   readonly some: boolean;
   readonly set: ThreadSet;
 }
 
-/** A thread, with what the lookaheads that it has come past still ask of the text. */
+/** A thread, with the conditions of the lookaheads that it has passed. */
 type Thread = Place<readonly Proviso[]>;
 
-/** What must come next for what is inside a lookbehind to be through; undefined where that is not known. */
+/** The characters that must come next for a lookbehind to hold; undefined if that is not known. */
 export type Holds = (enclosure: number) => Mask | undefined;
 
-/** What the lookbehinds have seen at an offset, by number; what one number says of them is always the same. */
+/** The state of all lookbehinds at an offset, as a number. */
 export interface Moment {
   readonly number: number;
   readonly holds: Holds;
@@ -46,20 +46,20 @@ export interface Moment {
 
 const NOTHING_SEEN: Moment = { number: 0, holds: () => undefined };
 
-/** Sets looked at to learn whether one can fail; where they are not enough it is taken to. */
+/** Sets that are examined to learn whether one can fail. If they are not enough, it is assumed to. */
 const MAX_LOOKED_AT = 400;
 
-/** Lookarounds in lookarounds are followed so deep; each of them is a walk within a walk. */
+/** The depth of nested lookarounds that is followed; each is a walk within a walk. */
 const MAX_DEPTH = 20;
-/** A thread that as many lookaheads ask something of is lost at the next. */
+/** The most conditions of one thread: with one more, the thread is dropped. */
 const MAX_DUES = 3;
-/** So many threads with something asked of them are followed; others are lost from there on. */
+/** The most threads with conditions; further ones are dropped. */
 const MAX_OWING = 200;
 
 export interface ThreadOptions {
-  /** A match counts only at the text's end. */
+  /** Whether a match counts only at the end of the text. */
   readonly whole: boolean;
-  /** Whether a thread that a lookahead asks something of is lost, which makes fewer sets. */
+  /** Whether threads with conditions are dropped, which makes fewer sets. */
   readonly plain?: boolean;
 }
 
@@ -79,14 +79,14 @@ export class Threads {
   private readonly sets: (readonly number[])[] = [[]];
   private readonly setNumbers = new Map<string, ThreadSet>([["", NO_THREADS]]);
   private readonly followers = new Map<string, { readonly threads: ReadonlySet<number>; readonly lost: boolean }>();
-  /** For each moment, what comes of a set and a symbol. */
+  /** For each state of the lookbehinds, the transitions of sets by symbol. */
   private readonly reached: Map<number, Reached>[] = [];
-  /** Sets that met an enclosure inside, whose outcome threads do not follow. */
+  /** Sets that lost a thread at an enclosure whose outcome is not followed. */
   private readonly blurred = new Set<ThreadSet>();
 
-  /** Lookarounds that the walk at hand is in. */
+  /** The lookarounds around the current walk. */
   private depth = 0;
-  /** Threads so far that something is asked of. */
+  /** The number of threads with conditions so far. */
   private owing = 0;
   private readonly failures = new Map<ThreadSet, boolean>();
   private readonly endOnly: number;
@@ -100,22 +100,22 @@ export class Threads {
     this.endOnly = walk.alphabet.masks.where((symbol) => symbol === walk.alphabet.edge);
   }
 
-  /** Whether the walk was more than there is time for: then threads are missing. */
+  /** Whether the work was cut short: then threads are missing. */
   get spent(): boolean {
     return this.walk.spent;
   }
 
-  /** The number that stands for the text's edge, above those of all symbols. */
+  /** The symbol for the end of the text; it is greater than all others. */
   get edge(): number {
     return this.walk.alphabet.edge;
   }
 
-  /** Number of sets made so far. */
+  /** The number of sets so far. */
   get size(): number {
     return this.sets.length;
   }
 
-  /** The threads from a place on; `holds` says what must come next for a lookbehind to hold here, where that is known. */
+  /** The threads from a place on; `holds` tells when a lookbehind holds here, if that is known. */
   from(place: Place<unknown>, behind: number, holds: Holds = () => undefined): ThreadSet {
     const found = new Set<number>();
     const blurred = this.gather({ ...place, extra: [] }, behind, found, holds);
@@ -129,12 +129,12 @@ export class Threads {
     return this.intern(both, this.isBlurred(one) || this.isBlurred(other));
   }
 
-  /** Whether the set has lost threads on the way: then it may get through where it seems not to. */
+  /** Whether the set has lost threads: then the part may match although the set says that it does not. */
   isBlurred(set: ThreadSet): boolean {
     return this.blurred.has(set);
   }
 
-  /** Whether a thread is through whatever comes next. */
+  /** Whether a thread has matched, whatever comes next. */
   isThrough(set: ThreadSet): boolean {
     const { all } = this.walk.alphabet.masks;
     return (this.sets[set] as readonly number[]).some((n) => {
@@ -143,7 +143,7 @@ export class Threads {
     });
   }
 
-  /** The symbols before which a thread is through; undefined where some threads were lost. */
+  /** The symbols before which a thread has matched; undefined if some threads were lost. */
   throughAhead(set: ThreadSet): Mask | undefined {
     const { masks } = this.walk.alphabet;
     if (this.isBlurred(set)) return undefined;
@@ -152,7 +152,7 @@ export class Threads {
     return masks.where((symbol) => goals.some(({ ahead }) => masks.has(ahead, symbol)));
   }
 
-  /** Whether a thread is through where the symbol comes next; the edge for the text's end. `then` is the moment after it. */
+  /** Whether a thread has matched if the symbol comes next, or the end of the text. `then` is the state of the lookbehinds after it. */
   read(set: ThreadSet, symbol: number, then = NOTHING_SEEN): Reached {
     this.reached[then.number] ??= new Map();
     const known = this.reached[then.number] as Map<number, Reached>;
@@ -165,7 +165,7 @@ export class Threads {
     return reached;
   }
 
-  /** Whether some text makes every thread of the set fail. */
+  /** Whether there is a text on which every thread of the set fails. */
   canFail(set: ThreadSet): boolean {
     const known = this.failures.get(set);
     if (known !== undefined) return known;
@@ -212,7 +212,7 @@ export class Threads {
     return { set: this.intern(next, blurred), through };
   }
 
-  /** Where a thread's item leads once it has taken the symbol; the same for all symbols of a kind. */
+  /** The threads after a thread's instruction has consumed the symbol; the same for all symbols of a kind. */
   private after(number: number, dues: readonly Proviso[], symbol: number, then: Moment): { readonly threads: ReadonlySet<number>; readonly lost: boolean } {
     const key = `${number} ${this.walk.kindOf[symbol]} ${then.number} ${keyOfProvisos(dues)}`;
     let after = this.followers.get(key);
@@ -228,7 +228,7 @@ export class Threads {
     return after;
   }
 
-  /** What is still asked after a symbol; at the text's end all is settled. */
+  /** The conditions that are left after a symbol; at the end of the text all are decided. */
   duesAfter(dues: readonly Proviso[], symbol: number, then = NOTHING_SEEN): readonly Proviso[] | "unmet" | "unknown" {
     const left: Proviso[] = [];
     for (const { some, set } of dues) {
@@ -237,7 +237,7 @@ export class Threads {
       const ended = !over && (symbol === this.walk.alphabet.edge || next === NO_THREADS);
       const lost = this.isBlurred(some ? set : next);
       if (some ? ended : over) return some && lost ? "unknown" : "unmet";
-      // What lost threads may get through, so that it does not is not known.
+      // A set that lost threads cannot prove that its part does not match.
       if (!some && lost) return "unknown";
       if (!over && !ended) left.push({ some, set: next });
     }
@@ -249,7 +249,7 @@ export class Threads {
     return operation === Op.Leave || operation === Op.Match;
   }
 
-  /** Adds the threads from a place to the set; says whether some were lost. */
+  /** Adds the threads from a place to the set. Returns whether some were lost. */
   private gather(place: Thread, behind: number, into: Set<number>, holds: Holds): boolean {
     let lost = false;
     this.walk.go(place, behind, {
@@ -277,7 +277,7 @@ export class Threads {
           this.depth++;
           const set = this.from(body, behind, holds);
           this.depth--;
-          // What is settled here and now does not have to be followed.
+          // A condition that is decided here need not be followed.
           if (this.isThrough(set)) return past(held);
           if (set === NO_THREADS) return past(failed);
           const isLost = this.isBlurred(set);
@@ -319,23 +319,23 @@ export class Threads {
   }
 }
 
-/** Where a thread goes on once its item has taken a character. */
+/** The place at which a thread continues when its instruction has consumed a character. */
 export function placesAfter<E>(walk: Walk<Way>, place: Place<E>, endOnly: number): Place<E>[] {
   const { code } = walk.program;
   const ahead = place.closing ? endOnly : walk.alphabet.masks.all;
   const next: Place<E> = { ...place, fresh: [], ahead, closing: false };
-  // A reference may take more, or be done: its place arrives again and goes on.
+  // A reference may consume more or be finished: its place is visited again.
   return [{ ...next, pc: code[place.pc * INSTRUCTION_WIDTH] === Op.Reference ? place.pc : place.pc + 1 }];
 }
 
-/** Both, each once, in one order. */
+/** The union of two sorted lists. */
 export function withProvisos(dues: readonly Proviso[], more: readonly Proviso[]): readonly Proviso[] {
   if (more.length === 0) return dues;
   const distinct = new Map([...dues, ...more].map((due) => [keyOfProvisos([due]), due]));
   return [...distinct.values()].sort((a, b) => a.set - b.set || Number(a.some) - Number(b.some));
 }
 
-/** What tells lists of provisos apart. */
+/** A key that is equal for equal lists of provisos. */
 export function keyOfProvisos(dues: readonly Proviso[]): string {
   return dues.length === 0 ? "" : dues.map(({ some, set }) => `${some ? "+" : "-"}${set}`).join();
 }

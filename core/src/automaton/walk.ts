@@ -1,9 +1,9 @@
 /**
- * What a program does between one character and the next: from an instruction, in order of preference, along every
- * way that takes no text, to the items that would take some. The same walk serves paths, where two ways to the same
- * item count as two, and threads, where they count as one.
+ * The epsilon transitions of a program: from an instruction, in order of preference, along every way that consumes no
+ * text, to the instructions that consume some. The same walk serves paths, where two ways to the same instruction count
+ * as two, and threads, where they count as one.
  *
- * What stands behind is known; what stands ahead is not, so an assertion narrows what may come next.
+ * The character behind is known. The one ahead is not, so an assertion restricts the characters that may come next.
  */
 
 import { append } from "../lists.ts";
@@ -15,47 +15,47 @@ import { charactersOf, singleLook } from "../syntax/characters.ts";
 import { type NodeOf, walk } from "../syntax/tree.ts";
 import type { Alphabet, Mask, Masks } from "./alphabet.ts";
 
-/** A place in a program between two characters. `E` is what the caller carries along. */
+/** A place in a program between two characters. `E` is data of the caller. */
 export interface Place<E> {
   readonly pc: number;
-  /** The counts of the counted loops around, the outermost first. */
+  /** The counts of the counted loops around it, the outermost first. */
   readonly counts: readonly number[];
-  /** Loops whose iteration has taken no text yet. */
+  /** Loops whose current iteration has consumed no text yet. */
   readonly fresh: readonly number[];
-  /** What may come next. */
+  /** The characters that may come next. */
   readonly ahead: Mask;
   /** Whether the text must end after the next character. */
   readonly closing: boolean;
   readonly extra: E;
 }
 
-/** What the caller makes of the ways. */
+/** The callbacks of a walk. */
 export interface Visitor<E> {
-  /** How often one place is gone through: twice tells one way from several. */
+  /** How often one place is visited: two visits distinguish one way from several. */
   readonly visits: 1 | 2;
-  /** Whether to go every way that captures may open: any text for a back-reference, both ways of a condition. */
+  /** Whether to follow every way that captures might allow: any text for a back-reference, both ways of a condition. */
   readonly guesses: boolean;
-  /** Whether assertions and lookarounds are gone past whether they hold or not: what is read is not read in its own direction. */
+  /** Whether to pass assertions and lookarounds without testing them, because the text is read against its direction. */
   readonly blind?: boolean;
-  /** A way that is not gone, since it hangs on captures, or on a count that is not kept. */
+  /** Called for a way that is not followed because it depends on captures, or on a count that is not kept. */
   lose?(): void;
   keyOf(extra: E): string;
-  /** How much a place carries along, beside what the walk knows of: making it takes as long. */
+  /** The size of the caller's data of a place; copying it is counted as work. */
   weigh(extra: E): number;
-  /** A place that would take text, or where the program or an enclosure is through. */
+  /** Called at an instruction that consumes text, and at the end of the program or of an enclosure. */
   arrive(place: Place<E>): void;
-  /** An enclosure is entered, other than a lookaround for one character: the places to go on from, in order. */
+  /** Called when an enclosure is entered, except a lookaround for one character. Returns the places to continue at, in order. */
   enter(place: Place<E>, enclosure: number): readonly Place<E>[];
-  /** An enclosure is through: where to go on, if the way does not end there. */
+  /** Called when an enclosure has matched. Returns the place to continue at, if there is one. */
   leave(place: Place<E>, enclosure: number): Place<E> | undefined;
-  /** The second of two ways, which is gone only where the first one fails. */
+  /** Called for the second of two ways, which is taken only if the first fails. */
   second(first: Place<E>, second: Place<E>): Place<E>;
-  /** A group's slot is opened, or closed: for whoever keeps captures. */
+  /** Called when a group opens or closes. */
   open?(extra: E, slot: number): E;
   close?(extra: E, slot: number): E;
-  /** A loop begins an iteration, which may clear captures. */
+  /** Called when a loop begins an iteration, which may clear captures. */
   begin?(extra: E, loop: number): E;
-  /** A loop has finished an iteration. */
+  /** Called when a loop has finished an iteration. */
   turn(extra: E, loop: number): E;
 }
 
@@ -63,37 +63,37 @@ export interface Visitor<E> {
 export interface Bounds {
   readonly min: number;
   readonly max: number;
-  /** Whether the bounds are those of the pattern; else they are wider. */
+  /** Whether the bounds are those of the pattern. If not, they are wider. */
   readonly exact: boolean;
 }
 
 /**
- * Which way a walk may be off where loops are not counted exactly: it goes at least the ways of the pattern, or at most
- * those. What asks whether something can happen needs the first; what asks whether something is sure to, the second.
+ * How a walk may deviate if loops are not counted exactly: it follows at least the ways of the pattern (over-approximation)
+ * or at most those (under-approximation). The first answers whether something can happen, the second whether it must.
  */
 export type Way = "at-least" | "at-most";
 
-/** What a back-reference can stand for. */
+/** The texts that a back-reference can match. */
 interface Held {
   readonly mask: Mask;
-  /** Whether it is never long. */
+  /** Whether they have a small maximum length. */
   readonly bounded: boolean;
 }
 
-/** A text of no more code units than this is compared in no time. */
+/** A text of no more code units than this is short. */
 const MAX_HELD = 64;
-/** Parts of groups that are looked at for one reference, and for all of a pattern: groups in groups are looked at for each of them. */
+/** Nodes that are examined for one reference, and for all references of a pattern; nested groups are examined for each of them. */
 const MAX_LOOKED_AT = 2000;
 const MAX_LOOKED_AT_IN_ALL = 500_000;
 
-/** What has been gone through so far. */
+/** The work done so far. */
 export interface Budget {
   work: number;
 }
 
-/** Places gone through for one automaton, each as long as what it carries along: a second or so. */
+/** The most work for one automaton: about a second. */
 const MAX_WORK = 800_000;
-/** The same for one walk: what lies between two characters of a pattern of a person's is far less. */
+/** The most work for one walk. Patterns that people write need far less. */
 const MAX_WALK = 100_000;
 
 export const exactBounds = (loop: Loop): Bounds => ({ min: loop.min, max: loop.max, exact: true });
@@ -102,21 +102,21 @@ export class Walk<W extends Way> {
   readonly way: W;
   readonly program: Program;
   readonly alphabet: Alphabet;
-  /** Classes behind that no assertion tells apart are of one kind. */
+  /** Character classes that no assertion distinguishes, as the character behind, are of one kind. */
   readonly kindOf: readonly number[];
   readonly kinds: readonly Mask[];
-  /** Set where there was more to go through than there is time for: then ways are missing. */
+  /** Set if the work was cut short: then ways are missing. */
   spent = false;
   private readonly budget: Budget;
   private readonly anything: Mask;
   private readonly held = new Map<number, Held>();
   private groups: Map<number, readonly NodeOf<"group">[]> | undefined;
-  /** Parts of groups that have been looked at so far. */
+  /** Nodes that have been examined for references so far. */
   private lookedInAll = 0;
   private readonly narrowed = new Map<string, Mask>();
   private readonly bounds: readonly Bounds[];
   private readonly endAhead: Mask;
-  /** Atomic enclosures without a choice inside: there is nothing to settle. */
+  /** Atomic enclosures without a choice inside: they discard nothing. */
   private readonly plain: ReadonlySet<number>;
 
   /** Walks of one automaton share a budget. */
@@ -140,12 +140,12 @@ export class Walk<W extends Way> {
     this.kinds = Array.from({ length: keys.size }, (_, kind) => masks.where((symbol) => this.kindOf[symbol] === kind));
   }
 
-  /** What has been gone through so far, by all walks that share the budget. */
+  /** The work done so far by all walks that share the budget. */
   get work(): number {
     return this.budget.work;
   }
 
-  /** Goes every way from the place, with the symbol that stands behind. */
+  /** Follows every way from a place, given the symbol behind. */
   go<E>(from: Place<E>, behind: number, visitor: Visitor<E>): void {
     const { code } = this.program;
     const pending = [from];
@@ -216,7 +216,7 @@ export class Walk<W extends Way> {
           break;
         }
         case Op.Reference:
-          // Any text may stand there: nothing, or more of it after each character.
+          // The reference can match any text: nothing, or one more character each time.
           if (visitor.guesses) {
             visitor.arrive(place);
             pending.push({ ...place, pc: pc + 1 });
@@ -232,14 +232,14 @@ export class Walk<W extends Way> {
           visitor.arrive(place);
           break;
         case Op.StepBack:
-          // It stands at the start of a lookbehind, and those are read along the text: nothing walks into them.
+          // It begins a lookbehind. Lookbehinds are matched separately, so a walk never enters one.
           throw new RangeError("A walk has come to the inside of a lookbehind.");
-        // Where the match is said to begin is no matter to what it takes.
+        // `\K` does not change the text that is consumed.
         case Op.Keep:
           pending.push({ ...place, pc: pc + 1 });
           break;
         case Op.Balance:
-          // Whether there is something to take back is not known here.
+          // Whether the group has a capture to remove is not known here.
           if (visitor.guesses) pending.push({ ...place, pc: pc + 1 });
           else visitor.lose?.();
           break;
@@ -254,7 +254,7 @@ export class Walk<W extends Way> {
         case Op.ConditionCall:
         case Op.NoteStates:
         case Op.BackToPlace:
-          // What comes of these hangs on more than a place: ways are missing then.
+          // The outcome depends on more than the place: ways are missing then.
           this.spent = true;
           break;
         case Op.HereAgain:
@@ -265,7 +265,7 @@ export class Walk<W extends Way> {
     }
   }
 
-  /** What an item takes; everything, where it is no item of one character. */
+  /** The characters that an instruction consumes; all, if it does not consume exactly one. */
   takes(pc: number): Mask {
     const { code, sets } = this.program;
     const a = code[pc * INSTRUCTION_WIDTH + 1] as number;
@@ -302,7 +302,7 @@ export class Walk<W extends Way> {
     }
   }
 
-  /** What the groups of a reference can hold: which characters, and whether as many as one likes. */
+  /** The texts that the groups of a reference can capture: their characters, and whether their length has a small maximum. */
   heldBy(reference: number): Held {
     let held = this.held.get(reference);
     if (!held) {
@@ -312,7 +312,7 @@ export class Walk<W extends Way> {
     return held;
   }
 
-  /** The groups that a slot stands for. */
+  /** The groups of a slot. */
   private groupsOf(slot: number): readonly NodeOf<"group">[] {
     if (!this.groups) {
       this.groups = new Map();
@@ -333,20 +333,20 @@ export class Walk<W extends Way> {
       for (const node of walk(group.body)) {
         if (++looked > MAX_LOOKED_AT || ++this.lookedInAll > MAX_LOOKED_AT_IN_ALL) return { mask: this.anything, bounded: false };
         const isOne = node.kind === "character" || node.kind === "any" || node.kind === "set";
-        // Of strings and of references inside nothing is known, nor of what the reference folds in another way.
+        // Strings, references inside the group, and another rule of case folding are not followed.
         const unknown = node.kind === "back-reference" || (node.kind === "set" && node.strings.length > 0) || (isOne && !foldedAs(node, folding));
         if (unknown) return { mask: this.anything, bounded: false };
         if (isOne) masks.push(this.alphabet.maskOf(charactersOf(node)));
       }
       bounded &&= lengthsOf({ ...this.program, root: group.body }).most <= MAX_HELD;
     }
-    // What stands for a part alone may refer to a group outside it.
+    // A part that is compiled by itself may refer to a group outside of it.
     const known = masks.length > 0 || reading.slots.length === 0;
     const { masks: all } = this.alphabet;
     return { mask: known ? all.where((symbol) => masks.some((mask) => all.has(mask, symbol))) : this.anything, bounded: known && bounded };
   }
 
-  /** A wider loop goes ways that the pattern does not go: where at most the pattern's are wanted, none of them is gone. */
+  /** A widened loop has ways that the pattern does not have. An under-approximation follows none of them. */
   private loses(loop: number): boolean {
     return this.way === "at-most" && !(this.bounds[loop] as Bounds).exact;
   }
@@ -422,7 +422,7 @@ export class Walk<W extends Way> {
     if (ahead !== this.alphabet.masks.none) pending.push({ ...place, ahead });
   }
 
-  /** What stands ahead is not known yet: of it the assertion leaves what it holds for. */
+  /** The character ahead is not known yet: it is restricted to those for which the assertion holds. */
   private assert<E>(place: Place<E>, assertion: number, set: number, behind: number, pending: Place<E>[]): void {
     const { masks } = this.alphabet;
     const mask = this.alphabet.maskOf(this.program.sets[set] as readonly number[]);
@@ -435,7 +435,7 @@ export class Walk<W extends Way> {
     this.narrow(next, open, pending);
   }
 
-  /** The symbols ahead before which an assertion holds; where `last`, those that are the last character of the text. */
+  /** The symbols ahead for which an assertion holds. With `last`, those that must be the last character of the text. */
   private holdsAhead(assertion: number, mask: Mask, behind: number, last: boolean): Mask {
     const { masks, edge } = this.alphabet;
     const inBehind = masks.has(mask, behind);
@@ -453,7 +453,7 @@ export class Walk<W extends Way> {
     return known;
   }
 
-  /** The sets that what stands behind is asked for. */
+  /** The sets that are tested on the character behind. */
   private toldApart(): Mask[] {
     const { code, sets, enclosures } = this.program;
     const found = new Set<Mask>();
@@ -468,19 +468,19 @@ export class Walk<W extends Way> {
   }
 }
 
-/** The place where only the mask may come next; none where nothing may. */
+/** The place with the next character restricted to a mask; undefined if no character is left. */
 function narrowed<E>(place: Place<E>, mask: Mask, masks: Masks): Place<E>[] {
   const ahead = masks.and(place.ahead, mask);
   return ahead === masks.none ? [] : [{ ...place, ahead }];
 }
 
-/** The places behind a lookaround that holds before the symbols of the mask, and only before those. */
+/** The places after a lookaround that holds before exactly the symbols of the mask. */
 export function exitsBy<E>(place: Place<E>, { held, failed }: Enclosure, mask: Mask, masks: Masks): Place<E>[] {
   const holding = held === FAILS ? [] : narrowed({ ...place, pc: held }, mask, masks);
   return failed === FAILS ? holding : [...holding, ...narrowed({ ...place, pc: failed }, masks.not(mask), masks)];
 }
 
-/** Whether what takes a character takes all those that the folding holds to be the same. */
+/** Whether a set contains, with each character, all characters that are equal to it under the case folding. */
 function foldedAs(node: NodeOf<"character" | "any" | "set">, folding: Reference["folding"]): boolean {
   if (folding === null) return true;
   return node.kind !== "any" && node.folding === folding && (node.kind === "character" || node.fixed.length === 0);
