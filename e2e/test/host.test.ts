@@ -98,7 +98,8 @@ inDepth("a Python literal with flags is pasted, read at one key, and handed off 
   await waitFor(page, "the list", () => document.activeElement?.getAttribute("role") === "menuitemradio");
   await press(page, "ArrowUp");
   await press(page, "Enter");
-  await waitForPart(page, "source", "/^gate (\\d+)$/im");
+  // Python's calls look for every match; in JavaScript a flag does.
+  await waitForPart(page, "source", "/^gate (\\d+)$/gim");
   // One undo after the other takes both back.
   await page.click(".pattern-editor .cm-content");
   await press(page, "Control+z");
