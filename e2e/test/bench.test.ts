@@ -149,7 +149,8 @@ describe("seeing why", () => {
     const page = await stage.open("\\d+", "gate 12, weir 345");
     await page.click("#match-1");
     await waitFor(page, "it is chosen", () => document.querySelector("#match-1")?.getAttribute("aria-selected") === "true");
-    expect(await page.$("[data-part=sentence]")).toBeNull();
+    // The reel stays where it is: it speaks of the whole run.
+    await waitForPart(page, "sentence", "The backtracker took");
     await page.focus("[role=grid][aria-label=Matches]");
     await press(page, "Enter");
     await waitForPart(page, "sentence", "The pattern matches 14–17: “345”.");

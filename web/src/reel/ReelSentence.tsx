@@ -11,7 +11,7 @@ export function ReelSentence() {
   const broken = useAppSelector((s) => isBroken(s.bench));
   const controls = useEngineControls();
   const { cause } = view ?? { cause: null };
-  if (broken) return <span className="text-ink-2">The pattern does not read, so there is no run to wind.</span>;
+  if (broken) return <span className="text-ink-2">The pattern has a mistake, so it was not run.</span>;
   return (
     <>
       <span className="min-w-0" aria-live="polite" data-part="sentence">
