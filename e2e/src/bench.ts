@@ -146,7 +146,7 @@ async function isResting(...[selector, text]: string[]): Promise<boolean> {
 /** Waits until the specimen is kept at a revision, or at a later one: on a slow machine a pause between two keys is a rest. */
 export function waitForKept(page: Page, revision: number): Promise<void> {
   const isKept = (least: unknown) => {
-    const found = /revision (\d+), kept/.exec(document.querySelector("[data-part=keeping]")?.textContent ?? "");
+    const found = /revision (\d+), saved/.exec(document.querySelector("[data-part=keeping]")?.textContent ?? "");
     return found !== null && Number(found[1]) >= Number(least);
   };
   return waitFor(page, "it is kept", isKept, String(revision));

@@ -223,7 +223,7 @@ inDepth("two windows with one specimen: a dialect that is chosen in one is read 
   await openBench(other, address);
   await one.bringToFront();
   await nextDialect(one, "Python");
-  await waitForPart(one, "keeping", "revision 2, kept");
+  await waitForPart(one, "keeping", "revision 2, saved");
   await other.bringToFront();
   await waitFor(other, "it reads as Python", () => document.querySelector("[aria-label^=Dialect]")?.textContent?.includes("Python") === true);
   expect(stage.failures).toEqual([]);
