@@ -23,6 +23,7 @@ import { BenchMenus } from "./BenchMenus.tsx";
 import { Keeping } from "./Keeping.tsx";
 import { Parts } from "./Parts.tsx";
 import { PatternStrip } from "./PatternStrip.tsx";
+import { ResultLine } from "./ResultLine.tsx";
 import { useDraft } from "./useDraft.ts";
 import { useFigures } from "./useFigures.ts";
 import { useBenchKeys } from "./useKeys.ts";
@@ -174,7 +175,9 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
             <h1 className="sr-only">Bench: {title}</h1>
             <PathLine />
             <PatternStrip key={`pattern-${loads}`} />
-            <VerdictStrip />
+            <VerdictStrip>
+              <ResultLine />
+            </VerdictStrip>
             <Parts />
           </main>
           <BenchMenus />

@@ -4,7 +4,6 @@
  */
 import { countWords } from "@lamprey/core";
 import type { ReactNode } from "react";
-import { ResultLine } from "../bench/ResultLine.tsx";
 import type { DriftView } from "../engine/hazard/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
 import type { OwnWord } from "../shared/glossary.ts";
@@ -18,7 +17,8 @@ import { ProofKey } from "./ProofKey.tsx";
 import { DriftWords, VerdictWords } from "./verdictWords.tsx";
 import { alarmOf, notJudged, shortWord } from "./words.ts";
 
-export function VerdictStrip() {
+/** @param children the answer, which stands before the chips */
+export function VerdictStrip({ children }: { readonly children: ReactNode }) {
   const open = useAppSelector((s) => s.layout.stripOpen);
   const fault = useAppSelector((s) => s.bench.fault !== null);
   const cut = useAppSelector(isCutShort);
@@ -34,7 +34,7 @@ export function VerdictStrip() {
       )}
       {open && (
         <div className="flex min-h-[36px] flex-wrap items-center gap-x-3 gap-y-1 py-[3px]">
-          <ResultLine />
+          {children}
           <div className="flex flex-wrap items-center gap-2 min-[820px]:ml-auto">
             <Tests />
             <Mistakes />
