@@ -117,9 +117,7 @@ async function bigReel(server, browser) {
 async function contrast(server, browser, tags) {
   const page = await open(server, browser, "bench contrast", "(?:tag [A-F0-9]+-\\d)+", tags.slice(0, 20 * 1024));
   await page.evaluate(() =>
-    [...document.querySelectorAll("[role=tab]")]
-      .find((t) => t.textContent.startsWith("Compare"))
-      .dispatchEvent(new MouseEvent("mousedown", { bubbles: true })),
+    [...document.querySelectorAll("[role=tab]")].find((t) => t.textContent.startsWith("Compare")).dispatchEvent(new MouseEvent("mousedown", { bubbles: true })),
   );
   await page.click(".pattern-editor .cm-content");
   // Inside the brackets, so that the quantifier that is compared stays the same while the pattern changes.
