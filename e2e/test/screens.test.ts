@@ -83,7 +83,7 @@ describe("samples", () => {
     await press(page, "Control+a");
     await page.keyboard.type("Gates");
     await page.type("#notes", "look at the gate");
-    await waitFor(page, "both are kept", () => /revision [23], kept/.test(document.querySelector("[data-part=keeping]")?.textContent ?? ""));
+    await waitFor(page, "both are kept", () => /revision [23], saved/.test(document.querySelector("[data-part=keeping]")?.textContent ?? ""));
     await page.click("[aria-label='Title of the specimen']");
     await press(page, "Control+a");
     await press(page, "Backspace");
