@@ -10,7 +10,6 @@ import type { RelateOptions } from "./commands/relate.ts";
 import type { RewriteOptions } from "./commands/rewrite.ts";
 import type { TraceOptions } from "./commands/trace.ts";
 import type { WhynotOptions } from "./commands/whynot.ts";
-import { DEFAULT_STEP_LIMIT } from "./contract/limits.ts";
 import type { PatternsOptions } from "./patterns/found.ts";
 import type { RiskOptions } from "./risk/command.ts";
 import { THRESHOLD_NAMES } from "./risk/threshold.ts";
@@ -65,7 +64,7 @@ withSource(program.command("match").description("find matches and captures"))
   .addOption(new Option("-m, --mode <mode>", "how to ask").choices(["first", "all", "start", "whole"]).default("all"))
   .addOption(new Option("--machine <name>", "what runs it").choices(["auto", "backtracking", "linear"]).default("auto"))
   .option("--count", "only count the matches")
-  .option("--step-limit <steps>", "stop the backtracking machine after so many steps", wholeNumber, DEFAULT_STEP_LIMIT)
+  .option("--step-limit <steps>", "stop the backtracking machine after so many steps, and not after two seconds", wholeNumber)
   .action(async (pattern: string | undefined, text: string | undefined, options: MatchOptions) => {
     if (options.jsonl) return answerInput("match");
     if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");

@@ -21,13 +21,12 @@ export function takesTooLong({ root }: Reading): boolean {
 const FOR_EACH_CHARACTER = 1e-4;
 
 /** Says, from now on, whether the time for a run on a text is over. */
-export function untilRunLimit(text: string): Stop {
-  const over = performance.now() + TIME_LIMIT_MS + text.length * FOR_EACH_CHARACTER;
-  return () => performance.now() > over;
-}
+export const untilRunLimit = (text: string): Stop => until(TIME_LIMIT_MS + text.length * FOR_EACH_CHARACTER);
 
 /** Says, from now on, whether the time is over, or that share of it. */
-export function untilTimeLimit(share = 1): Stop {
-  const started = performance.now();
-  return () => performance.now() - started > share * TIME_LIMIT_MS;
+export const untilTimeLimit = (share = 1): Stop => until(share * TIME_LIMIT_MS);
+
+function until(milliseconds: number): Stop {
+  const over = performance.now() + milliseconds;
+  return () => performance.now() > over;
 }

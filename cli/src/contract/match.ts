@@ -18,7 +18,8 @@ export interface MatchRequest extends CommonRequest {
   readonly mode: MatchMode;
   readonly machine: "auto" | "backtracking" | "linear";
   readonly output: "matches" | "count";
-  readonly stepLimit: number;
+  /** Where it is left out, the run ends with the time that every command has. */
+  readonly stepLimit?: number;
 }
 
 /** Steps that the backtracking machine takes between two looks at the clock. */
@@ -77,9 +78,10 @@ function matchLinear(program: Program, { text, mode, output }: MatchRequest, sto
 function matchBacktracking(program: Program, { text, mode, output, stepLimit }: MatchRequest, timeIsOver: Stop): MatchAnswer {
   const machine = new BacktrackingMachine(program, text, { mode });
   // Whoever names a limit of steps waits for it.
-  const stop = stepLimit === DEFAULT_STEP_LIMIT ? timeIsOver : NEVER;
-  while (machine.steps < stepLimit && !machine.advance(Math.min(STEPS_AT_ONCE, stepLimit - machine.steps)) && !stop());
-  const outcome = machine.outcome === "running" ? (machine.steps < stepLimit ? "time-limit" : "step-limit") : machine.outcome;
+  const stop = stepLimit === undefined ? timeIsOver : NEVER;
+  const most = stepLimit ?? DEFAULT_STEP_LIMIT;
+  while (machine.steps < most && !machine.advance(Math.min(STEPS_AT_ONCE, most - machine.steps)) && !stop());
+  const outcome = machine.outcome === "running" ? (machine.steps < most ? "time-limit" : "step-limit") : machine.outcome;
   const { matches, steps } = machine;
   const found = { ...(output === "matches" ? { matches: rowsOf(matches) } : {}), count: matches.length, steps };
   if (outcome === "done") return { status: "ok", ...found };

@@ -7,7 +7,6 @@ import type { ExamplesRequest } from "./examples.ts";
 import type { ForecastRequest } from "./forecast.ts";
 import type { HandinRequest } from "./handin.ts";
 import type { HandoffRequest } from "./handoff.ts";
-import { DEFAULT_STEP_LIMIT } from "./limits.ts";
 import type { MatchRequest } from "./match.ts";
 import type { RelateRequest } from "./relate.ts";
 import type { CommonRequest, PatternRequest } from "./request.ts";
@@ -39,7 +38,7 @@ export const matchRequest = Joi.object<MatchRequest>({
   mode: Joi.string().valid("first", "all", "start", "whole").default("all"),
   machine: Joi.string().valid("auto", "backtracking", "linear").default("auto"),
   output: Joi.string().valid("matches", "count").default("matches"),
-  stepLimit: Joi.number().integer().min(1).default(DEFAULT_STEP_LIMIT),
+  stepLimit: Joi.number().integer().min(1),
 }).unknown();
 
 export const forecastRequest = Joi.object<ForecastRequest>({

@@ -5,6 +5,8 @@
  * What a called group captures is forgotten when it is left, so its copies capture nothing; and what they do may hang on
  * nothing that was captured before.
  */
+
+import { oncePer } from "../once.ts";
 import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { type Node, type NodeOf, rewrite, walk } from "../syntax/tree.ts";
@@ -22,23 +24,15 @@ const asksForCall = (node: Node): boolean => node.kind === "conditional" && node
 
 type Called = NodeOf<"group">;
 
-const written = new WeakMap<Program, Program>();
-
 /**
  * The program with every call written out; the program itself where there is none, where one does not end, or where more
  * would have to be known.
  */
 export function withoutCalls(program: Program): Program {
-  if (!program.beyond.has("calls")) return program;
-  let found = written.get(program);
-  if (!found) {
-    found = writeOut(program);
-    written.set(program, found);
-  }
-  return found;
+  return program.beyond.has("calls") ? writeOut(program) : program;
 }
 
-function writeOut(program: Program): Program {
+const writeOut = oncePer((program: Program): Program => {
   const { reading } = program;
   const order = innermostFirst(reading.root);
   if (!order) return program;
@@ -57,7 +51,7 @@ function writeOut(program: Program): Program {
     );
   const compiled = compile({ ...reading, root: rewrite(reading.root, settled) });
   return compiled.ok ? compiled.program : program;
-}
+});
 
 /** The called groups, each behind those that it calls itself; undefined where that has no end, or comes to too many nodes. */
 function innermostFirst(root: Node): readonly (readonly [slot: number, group: Called])[] | undefined {

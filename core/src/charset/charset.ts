@@ -3,6 +3,8 @@
  *
  * A `CharSet` is a flat array `[from, to, from, to, …]`. It is immutable: every operation makes a new one.
  */
+import { oncePer } from "../once.ts";
+
 export type CharSet = readonly number[];
 
 /** The last code point of Unicode. */
@@ -43,25 +45,11 @@ export function unionOf(sets: readonly CharSet[]): CharSet {
   const filled = sets.filter((set) => set.length > 0);
   const [first = EMPTY_SET, second] = filled;
   if (second === undefined) return first;
-  return filled.length === 2 ? pairOf(first, second) : setOfRanges(filled.flatMap(rangesOf));
+  return filled.length === 2 ? unionWith(first)(second) : setOfRanges(filled.flatMap(rangesOf));
 }
 
-/** Unions of two sets, by both: patterns write the same classes again and again. */
-const pairs = new WeakMap<CharSet, WeakMap<CharSet, CharSet>>();
-
-function pairOf(one: CharSet, other: CharSet): CharSet {
-  let known = pairs.get(one);
-  if (!known) {
-    known = new WeakMap();
-    pairs.set(one, known);
-  }
-  let both = known.get(other);
-  if (!both) {
-    both = merged(one, other);
-    known.set(other, both);
-  }
-  return both;
-}
+/** The union of two sets, by both: patterns write the same classes again and again. */
+const unionWith = oncePer((one: CharSet) => oncePer((other: CharSet) => merged(one, other)));
 
 /** Ranges of both in one pass, since each is sorted. */
 function merged(one: CharSet, other: CharSet): CharSet {
@@ -79,19 +67,8 @@ function merged(one: CharSet, other: CharSet): CharSet {
   return out;
 }
 
-const complements = new WeakMap<CharSet, CharSet>();
-
 /** Every code point that is not in the set. */
-export function complement(set: CharSet): CharSet {
-  let others = complements.get(set);
-  if (!others) {
-    others = gapsOf(set);
-    complements.set(set, others);
-  }
-  return others;
-}
-
-function gapsOf(set: CharSet): CharSet {
+export const complement = oncePer((set: CharSet): CharSet => {
   const out: number[] = [];
   let next = 0;
   for (let i = 0; i < set.length; i += 2) {
@@ -101,7 +78,7 @@ function gapsOf(set: CharSet): CharSet {
   }
   if (next <= LAST_CODE_POINT) out.push(next, LAST_CODE_POINT);
   return out;
-}
+});
 
 /** Every code point that both sets hold. */
 export function intersection(one: CharSet, other: CharSet): CharSet {

@@ -6,6 +6,7 @@ import { writtenOut } from "../automaton/written-out.ts";
 import type { CharSet } from "../charset/charset.ts";
 import { Partition } from "../charset/partition.ts";
 import { edgeOf } from "../dialect/assertions.ts";
+import { oncePer } from "../once.ts";
 import { compilePart } from "../program/compile.ts";
 import { factored } from "../program/factor.ts";
 import { lengthsOf } from "../program/lengths.ts";
@@ -78,17 +79,8 @@ export const REFUSALS: Readonly<Record<Refusal, string>> = {
   size: `the pattern has more than ${MAX_INSTRUCTIONS} instructions`,
 };
 
-const plans = new WeakMap<Program, Plan | Refusal>();
-
 /** The plan for a program, or what stands in the way; made once. */
-export function planOf(program: Program): Plan | Refusal {
-  let plan = plans.get(program);
-  if (!plan) {
-    plan = makePlan(program);
-    plans.set(program, plan);
-  }
-  return plan;
-}
+export const planOf = oncePer((program: Program): Plan | Refusal => makePlan(program));
 
 interface Outlook {
   readonly refusal: Refusal | null;
@@ -96,17 +88,10 @@ interface Outlook {
   readonly automata: number;
 }
 
-const outlooks = new WeakMap<Program, Outlook>();
-
-function outlookOf(program: Program): Outlook {
-  let found = outlooks.get(program);
-  if (!found) {
-    const own = writtenOut(program, "kept");
-    found = { refusal: findRefusal(own), automata: 2 + longLooksOf(own).distinct.length };
-    outlooks.set(program, found);
-  }
-  return found;
-}
+const outlookOf = oncePer((program: Program): Outlook => {
+  const own = writtenOut(program, "kept");
+  return { refusal: findRefusal(own), automata: 2 + longLooksOf(own).distinct.length };
+});
 
 /** What stands in the way of an automaton, without making one; null where nothing does. */
 export const refusalOf = (program: Program): Refusal | null => outlookOf(program).refusal;

@@ -2,24 +2,19 @@
  * All that the groups of a match captured, in the order in which they did: what dialects keep whose hosts show it. A search
  * keeps the newest alone, as the others cost memory; they are found when somebody asks for those of one match.
  */
+
+import { oncePer } from "../once.ts";
 import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import type { Span } from "../text/span.ts";
 import { BacktrackingMachine } from "./backtracking.ts";
 import type { MatchMode } from "./search.ts";
 
-const stacked = new WeakMap<Program, Program>();
-
-function stackedProgram(program: Program): Program {
-  let made = stacked.get(program);
-  if (!made) {
-    const compiled = compile(program.reading, true);
-    if (!compiled.ok) throw new RangeError("A pattern that was compiled before does not compile.");
-    made = compiled.program;
-    stacked.set(program, made);
-  }
-  return made;
-}
+const stackedProgram = oncePer((program: Program): Program => {
+  const compiled = compile(program.reading, true);
+  if (!compiled.ok) throw new RangeError("A pattern that was compiled before does not compile.");
+  return compiled.program;
+});
 
 export interface MatchPlace {
   /** Where the match's attempt began. */

@@ -1,5 +1,6 @@
 /** How long a match of a program can be. */
 import { leastOf, mostOf } from "../lists.ts";
+import { oncePer } from "../once.ts";
 import { childrenOf, type Node, unknownNode, walk, waysOf } from "../syntax/tree.ts";
 import type { Program } from "./program.ts";
 
@@ -10,16 +11,7 @@ export interface Lengths {
 }
 
 /** The least and the most code units that a match can have. */
-export function lengthsOf(program: Program): Lengths {
-  let known = lengths.get(program);
-  if (!known) {
-    known = findLengths(program);
-    lengths.set(program, known);
-  }
-  return known;
-}
-
-const lengths = new WeakMap<Program, Lengths>();
+export const lengthsOf = oncePer((program: Program): Lengths => findLengths(program));
 
 function findLengths(program: Program): Lengths {
   const found = new Map<Node, Lengths>();

@@ -5,6 +5,7 @@
 
 import { type CharSet, countOf } from "../charset/charset.ts";
 import { leastOf, mostOf } from "../lists.ts";
+import { oncePer } from "../once.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, type Node, type NodeOf, unknownNode, walk, waysOf } from "../syntax/tree.ts";
 import type { Program } from "./program.ts";
@@ -43,18 +44,7 @@ export interface Required {
   readonly beyond: CharSet | null;
 }
 
-const known = new WeakMap<Program, Required>();
-
-export function requiredOf(program: Program): Required {
-  let found = known.get(program);
-  if (found === undefined) {
-    found = findRequired(program);
-    known.set(program, found);
-  }
-  return found;
-}
-
-function findRequired({ root, options }: Program): Required {
+export const requiredOf = oncePer(({ root, options }: Program): Required => {
   const facts = new Map<Node, Known>();
   for (const node of [...walk(root)].reverse()) {
     facts.set(
@@ -71,7 +61,7 @@ function findRequired({ root, options }: Program): Required {
   // Half of a pair is found in the middle of one, where code points are read.
   const whole = exact === best.text && plain && (!options.codePoints || !hasSurrogates(best.text));
   return { text: { ...best, whole }, beyond };
-}
+});
 
 const EMPTY: Known = { least: 0, most: 0, exact: "", plain: true, best: null, beyond: null };
 const ZERO_WIDTH: Known = { ...EMPTY, plain: false };

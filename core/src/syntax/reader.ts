@@ -3,6 +3,7 @@
 import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { Dialect, Operator, Options } from "../dialect/dialect.ts";
 import { leastOf } from "../lists.ts";
+import { oncePer } from "../once.ts";
 import { isHex } from "../text/characters.ts";
 import type { Numbering } from "./numbering.ts";
 import type { Span } from "./tree.ts";
@@ -218,22 +219,15 @@ export class Reader {
 
 type Rows = readonly (readonly [string, Operator])[];
 
-const tables = new WeakMap<Dialect, ReadonlyMap<number, Rows>>();
-
 /** A dialect's operators by their first code unit. */
-function operatorsOf(dialect: Dialect): ReadonlyMap<number, Rows> {
-  let table = tables.get(dialect);
-  if (!table) {
-    const made = new Map<number, (readonly [string, Operator])[]>();
-    for (const row of dialect.syntax.operators) {
-      const unit = row[0].charCodeAt(0);
-      made.set(unit, [...(made.get(unit) ?? []), row]);
-    }
-    table = made;
-    tables.set(dialect, table);
+const operatorsOf = oncePer((dialect: Dialect): ReadonlyMap<number, Rows> => {
+  const made = new Map<number, (readonly [string, Operator])[]>();
+  for (const row of dialect.syntax.operators) {
+    const unit = row[0].charCodeAt(0);
+    made.set(unit, [...(made.get(unit) ?? []), row]);
   }
-  return table;
-}
+  return made;
+});
 
 const isSmall = (codePoint: number): boolean => codePoint >= 0x61 && codePoint <= 0x7a;
 const isCapital = (codePoint: number): boolean => codePoint >= 0x41 && codePoint <= 0x5a;
