@@ -143,6 +143,7 @@ export function SampleEditor() {
         editor.dispatch({ selection: { anchor: at }, effects: EditorView.scrollIntoView(at, { y: "center" }) });
         editor.focus();
       },
+      fill: (text) => editor.dispatch({ changes: { from: 0, to: editor.state.doc.length, insert: text }, selection: { anchor: 0 } }),
     });
     sawUntil(editor.viewport.to);
     dispatch(caretIn(editor.state));

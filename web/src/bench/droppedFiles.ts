@@ -1,6 +1,7 @@
 /** Files that are dropped on the sample: each becomes a sample with the file's name, and no text that is there is lost. */
 import { BOUNDS } from "@lamprey/api";
-import { sampleAdded, sampleFilled, shownSample } from "../draft/draftSlice.ts";
+import { sampleAdded, sampleEdited, shownSample } from "../draft/draftSlice.ts";
+import { theSample } from "../run/sampleHandle.ts";
 import { notify } from "../shared/notice.ts";
 import { number } from "../shared/words.ts";
 import { store } from "../state/store.ts";
@@ -11,9 +12,12 @@ export function textAsSample(file: string | null, text: string): void {
   const { samples } = draft.fields;
   const shown = shownSample(draft);
   const name = (file ?? `sample ${samples.length + 1}`).slice(0, BOUNDS.sampleName);
-  if (shown?.text === "") store.dispatch(sampleFilled({ key: shown.key, name: file === null ? shown.name : name, text }));
-  else if (samples.length < BOUNDS.samples) store.dispatch(sampleAdded(name, text));
-  else notify(`A specimen holds ${number(BOUNDS.samples)} samples. Remove one to make room for “${name}”.`);
+  if (shown?.text === "") {
+    const editor = theSample();
+    editor?.fill(text);
+    store.dispatch(sampleEdited({ key: shown.key, ...(file === null ? {} : { name }), ...(editor ? {} : { text }) }));
+  } else if (samples.length < BOUNDS.samples) store.dispatch(sampleAdded(name, text));
+  else notify(`A saved pattern holds ${number(BOUNDS.samples)} samples. Remove one to make room for “${name}”.`);
 }
 
 /** The files one after the other, the first of them on show in the end. */

@@ -36,7 +36,7 @@ export function MachineChart() {
   const chart = useChart(generation);
   const traffic = useTraffic(generation, reel?.length ?? 0);
   const svg = useRef<SVGSVGElement>(null);
-  const [view, setView] = useView(chart?.layout ?? null, svg);
+  const { view, setView, width } = useView(chart?.layout ?? null, svg);
   const drag = useDrag(view, setView);
   const actingNode = acting === null ? undefined : chart?.layout?.nodes[acting];
   useEffect(() => {
@@ -56,7 +56,6 @@ export function MachineChart() {
 
   if (!chart) return <p className="p-4 text-ink-2">The chart is being laid out …</p>;
   const { layout } = chart;
-  const width = svg.current?.getBoundingClientRect().width ?? 0;
   const beyond = { left: layout !== null && view.x < -1, right: layout !== null && width > 0 && view.x + layout.width * view.scale > width + 1 };
   if (!layout) {
     return (
@@ -291,18 +290,23 @@ function fitted({ width, height }: ChartLayout, svg: SVGSVGElement | null, least
   return { x: Math.max(MARGIN, (box.width - width * scale) / 2), y: Math.max(0, (box.height - height * scale) / 2), scale };
 }
 
-function useView(layout: ChartLayout | null, svg: React.RefObject<SVGSVGElement | null>): [View, (change: (view: View) => View) => void] {
+/** What part of the chart is in view, and the width of its frame in pixels; 0 until it is known. */
+function useView(layout: ChartLayout | null, svg: React.RefObject<SVGSVGElement | null>) {
   const [view, setView] = useState<View>({ x: 0, y: 0, scale: 1 });
+  const [width, setWidth] = useState(0);
   useEffect(() => {
     const element = svg.current;
     if (!layout || !element) return;
     setView(fitted(layout, element, LEAST_READ));
     // With another size it is fitted anew.
-    const observer = new ResizeObserver(() => setView(fitted(layout, element, LEAST_READ)));
+    const observer = new ResizeObserver(() => {
+      setView(fitted(layout, element, LEAST_READ));
+      setWidth(element.clientWidth);
+    });
     observer.observe(element);
     return () => observer.disconnect();
   }, [layout, svg]);
-  return [view, setView];
+  return { view, setView, width };
 }
 
 function useDrag(view: View, setView: (change: (view: View) => View) => void) {

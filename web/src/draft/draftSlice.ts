@@ -52,12 +52,6 @@ const slice = createSlice({
       ...draft,
       fields: { ...draft.fields, samples: draft.fields.samples.map((s) => (s.key === payload.key ? { ...s, ...payload } : s)) },
     }),
-    /** The sample's text comes from outside its editor, and a name with it. */
-    sampleFilled: (draft, { payload }: PayloadAction<DraftSample>) => ({
-      ...draft,
-      loads: draft.loads + 1,
-      fields: { ...draft.fields, samples: draft.fields.samples.map((s) => (s.key === payload.key ? { ...s, ...payload } : s)) },
-    }),
     sampleAdded: {
       prepare: (name: string, text: string) => ({ payload: { key: uuid(), name, text } }),
       reducer: (draft, { payload }: PayloadAction<DraftSample>) => ({
@@ -102,7 +96,7 @@ const slice = createSlice({
   },
 });
 
-export const { opened, closed, edited, expected, sampleEdited, sampleFilled, sampleAdded, sampleRemoved, sampleRestored, sampleShown, keepingChanged, merged } =
+export const { opened, closed, edited, expected, sampleEdited, sampleAdded, sampleRemoved, sampleRestored, sampleShown, keepingChanged, merged } =
   slice.actions;
 export const draftReducer = slice.reducer;
 

@@ -1,4 +1,5 @@
 /** The hazard: the proof, the attack, how the work grows, and how to write the pattern so that it does not. */
+
 import { type Attack, type Edit, HAZARD_MODES, keepsMeaning, type Repair, textOf, visible } from "@lamprey/core";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { specimensApi } from "../api/specimens.ts";
@@ -10,6 +11,7 @@ import { number, plural } from "../shared/words.ts";
 import { isBroken, stageChosen } from "../state/benchSlice.ts";
 import { findingChosen, repairTaken } from "../state/hazardSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { AttackText } from "./AttackText.tsx";
 import { chartPumps, HAZARD_COLUMNS, HAZARD_WORDS, scalesFor } from "./layout.ts";
 import { Readings } from "./Readings.tsx";
 import { Repairs } from "./Repairs.tsx";
@@ -192,21 +194,11 @@ interface AttackProps {
 function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: AttackProps) {
   const openOnBench = useAttackOnBench();
   const sample = useSteps(verdict, finding.attack, pumps);
-  const { prefix, pump, suffix } = finding.attack;
-  const open = () => openOnBench(`attack, ${plural(pumps, "pump")}`, textOf(finding.attack, pumps), prefix.length);
+  const open = () => openOnBench(`attack, ${plural(pumps, "pump")}`, textOf(finding.attack, pumps), finding.attack.prefix.length);
   return (
     <div className="border-b border-rule px-4 py-2">
       <h2 className="part-name text-[16px] text-ink-2">Attack</h2>
-      <p className="flex min-w-0 items-baseline gap-2 whitespace-nowrap" data-part="attack">
-        {prefix !== "" && <code className="source max-w-[160px] truncate">{visible(prefix, 24)}</code>}
-        <span className="source rounded-sm border border-rust px-1 text-rust">{visible(pump, 24)}</span>
-        <span>× {number(pumps)}</span>
-        {suffix !== "" && (
-          <span>
-            then <code className="source">{visible(suffix, 12)}</code>
-          </span>
-        )}
-      </p>
+      <AttackText attack={finding.attack} pumps={pumps} />
       <p className="text-ink-2">
         {sentence(growthClause(finding))}
         {finding.restarts

@@ -1,12 +1,14 @@
 /** What came of a repair that was taken: the pattern before and after, the same attack on both, and the way back. */
+
 import { textOf, visible } from "@lamprey/core";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import type { Form, Outlook, Sample, VerdictView } from "../engine/hazard/messages.ts";
 import { usePattern } from "../run/patternHandle.ts";
 import { editBetween } from "../shared/edits.ts";
-import { number, plural } from "../shared/words.ts";
+import { plural } from "../shared/words.ts";
 import type { TakenRepair } from "../state/hazardSlice.ts";
 import { useAppSelector } from "../state/store.ts";
+import { AttackText } from "./AttackText.tsx";
 import { chartPumps, HAZARD_COLUMNS, HAZARD_WORDS, scalesFor } from "./layout.ts";
 import { Proof, whatWasDone } from "./Repairs.tsx";
 import { useHazardControls } from "./useHazard.ts";
@@ -35,7 +37,6 @@ export function TakenRepairScreen({ verdict, taken }: { readonly verdict: Verdic
   const { before, finding, repair } = taken;
   const outlook = useBothCurves(verdict, taken);
   const [old, now] = outlook?.forms ?? [];
-  const { prefix, pump, suffix } = finding.attack;
   // The longest attack that could be counted on both.
   const [was, is] = lastOfBoth(old, now);
   return (
@@ -62,16 +63,7 @@ export function TakenRepairScreen({ verdict, taken }: { readonly verdict: Verdic
         </div>
         <div className="px-4 py-3">
           <h2 className="part-name text-[16px] text-ink-2">The same attack</h2>
-          <p className="flex min-w-0 items-baseline gap-2 whitespace-nowrap">
-            {prefix !== "" && <code className="source max-w-[160px] truncate">{visible(prefix, 24)}</code>}
-            <span className="source rounded-sm border border-rust px-1 text-rust">{visible(pump, 24)}</span>
-            <span>× {was ? number(was.pumps) : "…"}</span>
-            {suffix !== "" && (
-              <span>
-                then <code className="source">{visible(suffix, 12)}</code>
-              </span>
-            )}
-          </p>
+          <AttackText attack={finding.attack} pumps={was?.pumps ?? null} />
           <p className="mt-1" data-part="before-and-now">
             {was && is ? (
               <>

@@ -7,6 +7,7 @@ import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
 import type { RewriteAnswer } from "../engine/messages.ts";
 import { inkOf, lineStyleOf } from "../lanes/textures.tsx";
 import { useEngineControls } from "../run/controls.ts";
+import { ChooseFiles } from "../shared/ChooseFiles.tsx";
 import { download, fileName } from "../shared/files.ts";
 import { amongText, number, plural } from "../shared/words.ts";
 import { isBroken } from "../state/benchSlice.ts";
@@ -214,7 +215,6 @@ function FileRewriting({ usable, say }: { readonly usable: boolean; readonly say
   const controls = useEngineControls();
   const { dialect, pattern, flags, template } = useAppSelector((s) => s.draft.fields);
   const mode = useAppSelector((s) => s.bench.result?.mode ?? "all");
-  const input = useRef<HTMLInputElement>(null);
   const [share, setShare] = useState<number | null>(null);
   const rewrite = async (file: File) => {
     setShare(0);
@@ -236,27 +236,14 @@ function FileRewriting({ usable, say }: { readonly usable: boolean; readonly say
     );
   }
   return (
-    <>
-      <button
-        type="button"
-        className="underline hover:text-tide disabled:no-underline disabled:opacity-50"
-        disabled={!usable}
-        onClick={() => input.current?.click()}
-      >
-        rewrite a file …
-      </button>
-      <input
-        ref={input}
-        type="file"
-        className="hidden"
-        tabIndex={-1}
-        aria-label="A file to rewrite"
-        onChange={({ target }) => {
-          const [file] = target.files ?? [];
-          target.value = "";
-          if (file) void rewrite(file);
-        }}
-      />
-    </>
+    <ChooseFiles
+      label="A file to rewrite"
+      take={([file]) => void rewrite(file)}
+      single
+      disabled={!usable}
+      className="underline hover:text-tide disabled:no-underline disabled:opacity-50"
+    >
+      rewrite a file …
+    </ChooseFiles>
   );
 }

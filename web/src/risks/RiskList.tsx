@@ -9,6 +9,7 @@ import { type Judging, startJudging } from "../engine/risks/client.ts";
 import type { RiskRow } from "../engine/risks/messages.ts";
 import { timeOf } from "../hazard/words.ts";
 import { writePlace } from "../run/address.ts";
+import { ChooseFiles } from "../shared/ChooseFiles.tsx";
 import { download, fileName } from "../shared/files.ts";
 import { number, plural } from "../shared/words.ts";
 import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowsKnown } from "../state/riskSlice.ts";
@@ -65,7 +66,6 @@ function Intake() {
   const [dialect, setDialect] = useState<DialectName>("ecmascript");
   const [over, setOver] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const files = useRef<HTMLInputElement>(null);
   const take = async (chosen: readonly File[]) => {
     const small = chosen.filter((file) => file.size <= MOST_BYTES).slice(0, MOST_FILES);
     if (small.length === 0) {
@@ -121,18 +121,9 @@ function Intake() {
             ))}
           </select>
         </label>
-        <input
-          ref={files}
-          type="file"
-          multiple
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Files"
-          onChange={({ target }) => void take([...(target.files ?? [])])}
-        />
-        <button type="button" className="key ml-auto" onClick={() => files.current?.click()}>
+        <ChooseFiles label="Files" take={(files) => void take(files)} className="key ml-auto">
           Choose files
-        </button>
+        </ChooseFiles>
         <button
           type="button"
           className="key border-tide! text-tide!"

@@ -5,6 +5,9 @@ import { store } from "../state/store.ts";
 
 const KEY = "lamprey.risks";
 
+/** A longer list is not kept: writing its rows down would hold the page up, and browsers keep about 5 million characters. */
+const MOST_ROWS = 8000;
+
 /** Puts the list that was kept into the store, and keeps what becomes of it; what ends that is handed back. */
 export function startKeepingList(): () => void {
   let kept = keptList();
@@ -27,14 +30,21 @@ export function startKeepingList(): () => void {
 
 /** Keeps the list as it is; one that is still being judged is found stopped. */
 function keepList(risks: RiskState): void {
-  try {
-    if (risks.state === "empty") sessionStorage.removeItem(KEY);
-    else sessionStorage.setItem(KEY, JSON.stringify(risks));
-  } catch (error) {
-    sessionStorage.removeItem(KEY);
-    console.warn("The risk list could not be kept for a reload.", error);
-    notify("The list is too long to be kept over a reload: save it as CSV.");
+  if (risks.state === "empty") sessionStorage.removeItem(KEY);
+  else if (risks.rows.length > MOST_ROWS) tooLong();
+  else {
+    try {
+      sessionStorage.setItem(KEY, JSON.stringify(risks));
+    } catch (error) {
+      console.warn("The risk list could not be kept for a reload.", error);
+      tooLong();
+    }
   }
+}
+
+function tooLong(): void {
+  sessionStorage.removeItem(KEY);
+  notify("The list is too long to survive a reload. Save it as CSV.");
 }
 
 /** The list that was kept; an empty one where none was. */

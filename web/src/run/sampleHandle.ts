@@ -3,6 +3,8 @@
 export interface SampleHandle {
   /** Puts the caret at an offset and brings its line into view. */
   readonly goTo: (offset: number) => void;
+  /** Puts a text in the place of all that is there, as one edit that undo takes back; the caret is at its beginning. */
+  readonly fill: (text: string) => void;
 }
 
 let handle: SampleHandle | null = null;

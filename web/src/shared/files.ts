@@ -1,6 +1,9 @@
 /** Files that are saved. */
 import { notify } from "./notice.ts";
 
+/** The name of a file of several specimens. */
+export const ALL_SPECIMENS = "lamprey-specimens.json";
+
 /** A file name out of a title: letters and digits of any language, the rest as hyphens. */
 export function fileName(title: string, ending: string): string {
   const words = title.normalize().split(/[^\p{L}\p{N}]+/u);
@@ -10,7 +13,7 @@ export function fileName(title: string, ending: string): string {
 /** Saves specimens as the server gives them: one by its title, several by what they are. Indented, so that a change is a line. */
 export function saveSpecimens(file: object): void {
   const title = "title" in file && typeof file.title === "string" ? file.title : null;
-  const name = title === null ? "lamprey-specimens.json" : fileName(title, "specimen.json");
+  const name = title === null ? ALL_SPECIMENS : fileName(title, "specimen.json");
   download(new Blob([`${JSON.stringify(file, null, 2)}\n`], { type: "application/json" }), name);
 }
 
@@ -23,7 +26,12 @@ export function download(blob: Blob, name: string): void {
   link.click();
   // The browser has taken it over by the next turn.
   setTimeout(() => URL.revokeObjectURL(address));
-  notify(`Saved as “${name}”, where the browser puts downloads.`);
+  sayDownload(name);
+}
+
+/** Says that the browser was given a file: whether and where it is saved is the browser's matter. */
+export function sayDownload(name: string): void {
+  notify(`The browser downloads “${name}”.`);
 }
 
 /** What XML 1.0 cannot hold, not even escaped: control characters but tab and line ends, lone surrogates, U+FFFE and U+FFFF. */

@@ -1,7 +1,8 @@
 /** Specimens as files: everything on the shelf as one, and files put on the shelf, chosen or dropped; all of them, or none. */
 import { useEffect, useRef, useState } from "react";
 import { specimensApi } from "../api/specimens.ts";
-import { notify } from "../shared/notice.ts";
+import { ChooseFiles } from "../shared/ChooseFiles.tsx";
+import { ALL_SPECIMENS, sayDownload } from "../shared/files.ts";
 import { number, plural } from "../shared/words.ts";
 
 interface Said {
@@ -12,7 +13,6 @@ interface Said {
 export function Exchange() {
   const [importAll, { isLoading }] = specimensApi.useImportAllMutation();
   const [said, setSaid] = useState<Said | null>(null);
-  const input = useRef<HTMLInputElement>(null);
   const put = async (files: readonly File[]) => {
     if (files.length === 0) return;
     setSaid(null);
@@ -21,31 +21,19 @@ export function Exchange() {
   const dropping = useDropped((files) => void put(files));
   return (
     <div className="mt-6 flex flex-wrap items-baseline gap-3 text-[13px] text-ink-2">
-      <a
-        className="underline hover:text-tide"
-        href="/api/export"
-        download="lamprey-specimens.json"
-        onClick={() => notify("Saved as “lamprey-specimens.json”, where the browser puts downloads.")}
-      >
+      <a className="underline hover:text-tide" href="/api/export" download={ALL_SPECIMENS} onClick={() => sayDownload(ALL_SPECIMENS)}>
         save all as a file
       </a>
-      <button type="button" className="underline hover:text-tide" disabled={isLoading} onClick={() => input.current?.click()}>
-        {isLoading ? "being read …" : "put files of specimens on the shelf"}
-      </button>
-      {isLoading ? <ImportBar /> : <span>or drop them here</span>}
-      <input
-        ref={input}
-        type="file"
-        multiple
+      <ChooseFiles
+        label="Files of saved patterns"
+        take={(files) => void put(files)}
         accept=".json,application/json"
-        className="sr-only"
-        aria-label="Files of specimens"
-        tabIndex={-1}
-        onChange={({ target }) => {
-          void put([...(target.files ?? [])]);
-          target.value = "";
-        }}
-      />
+        disabled={isLoading}
+        className="underline hover:text-tide"
+      >
+        {isLoading ? "being read …" : "open files of saved patterns"}
+      </ChooseFiles>
+      {isLoading ? <ImportBar /> : <span>or drop them here</span>}
       {said && (
         <span className={said.bad ? "basis-full text-rust" : "basis-full"} role="status" data-part="exchanged">
           {said.words}
@@ -71,7 +59,7 @@ function ImportBar() {
   const { doing, done, total } = importing;
   return (
     <span role="status" className="flex items-center gap-2">
-      <progress className="h-2 w-40 accent-[var(--tide)]" value={done} max={total} aria-label="Specimens of the file" />
+      <progress className="h-2 w-40 accent-[var(--tide)]" value={done} max={total} aria-label="Patterns of the file" />
       {number(done)} of {number(total)} {doing === "reading" ? "read" : "put on the shelf"}
     </span>
   );
@@ -88,7 +76,7 @@ async function putOnShelf(files: readonly File[], importAll: (file: Parameters<I
     const answer = await importAll(gathered.file);
     if (answer.data) {
       const from = files.length === 1 ? `“${files[0]?.name}”` : plural(files.length, "file");
-      return { words: `${plural(answer.data.imported, "specimen")} of ${from} put on the shelf.`, bad: false };
+      return { words: `${plural(answer.data.imported, "pattern")} of ${from} put on the shelf.`, bad: false };
     }
     const { detail, first } = problemOf(answer.error);
     const fault = first && faultAt(gathered, first.path, first.message);
