@@ -93,7 +93,7 @@ const click = (page, selector, text) =>
   page.evaluate((s, t) => [...document.querySelectorAll(s)].find((e) => e.textContent.trim().startsWith(t))?.click(), selector, text);
 
 await picture("new", "chart", null, async (page) => {
-  await click(page, "button", "New specimen");
+  await click(page, "button", "New pattern");
   await rest(1500);
   await page.keyboard.type("(?P<site>[A-Z]+) (\\d+)");
   await page.keyboard.press("F2");

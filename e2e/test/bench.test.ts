@@ -13,7 +13,7 @@ describe("the thread from end to end", () => {
   test("a literal is matched, stepped, shown with its lane, kept, and there after a reload", async () => {
     const page = await stage.page();
     await page.goto(stage.server.address);
-    await clickText(page, "button", "New specimen");
+    await clickText(page, "button", "New pattern");
     await page.waitForSelector(".sample-editor .cm-content");
     await page.click(".sample-editor .cm-content");
     await page.keyboard.type("gate, weir and weir");

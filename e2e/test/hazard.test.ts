@@ -61,7 +61,7 @@ describe("a worker that fails", () => {
     await waitForPart(page, "verdict", "linear");
     await typePattern(page, "fault");
     await waitForPart(page, "fault", "Lamprey failed on this.");
-    await waitForPart(page, "verdict", "The hazard could not be judged: it nests too deep");
+    await waitForPart(page, "verdict", "The risk could not be judged: it nests too deep");
     await typePattern(page, "and");
     await waitFor(page, "no fault", () => document.querySelector("[data-part=fault]") === null);
     await waitForPart(page, "verdict", "linear");

@@ -79,12 +79,12 @@ describe("samples", () => {
     const page = await stage.page();
     await page.goto(address);
     await waitForPart(page, "count", "1 match");
-    await page.click("[aria-label='Title of the specimen']");
+    await page.click("[aria-label='Title of the pattern']");
     await press(page, "Control+a");
     await page.keyboard.type("Gates");
     await page.type("#notes", "look at the gate");
     await waitFor(page, "both are kept", () => /revision [23], saved/.test(document.querySelector("[data-part=keeping]")?.textContent ?? ""));
-    await page.click("[aria-label='Title of the specimen']");
+    await page.click("[aria-label='Title of the pattern']");
     await press(page, "Control+a");
     await press(page, "Backspace");
     await new Promise((done) => setTimeout(done, 900));

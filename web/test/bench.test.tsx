@@ -20,7 +20,7 @@ afterEach(cleanup);
 describe("a specimen", () => {
   test("is opened with its title, its pattern, its notes and its first sample", async () => {
     openBench({ notes: "levels by gauge" });
-    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Gauges");
+    expect(await part("textbox", "Title of the pattern")).toHaveProperty("value", "Gauges");
     expect(wordsOf(await part("textbox", "Pattern"))).toBe("(\\w+) (\\d+)");
     expect(await part("textbox", "what to look at")).toHaveProperty("value", "levels by gauge");
     expect(wordsOf(await part("textbox", "Sample text"))).toContain("Tarrow 7 cm");
@@ -30,7 +30,7 @@ describe("a specimen", () => {
   test("that is not there is said, and so is a server that is away; trying again opens it", async () => {
     const server = new PageServer();
     openAt("/bench/00000000-0000-4000-8000-000000000009");
-    await part("heading", "This specimen cannot be opened");
+    await part("heading", "This pattern cannot be opened");
     expect(screen.getByText("There is no such specimen.")).toBeTruthy();
     const { id } = server.put({ title: "Sluice", samples: [{ name: "a", text: "" }] });
     server.away = true;
@@ -38,7 +38,7 @@ describe("a specimen", () => {
     await until("the server is missed", () => screen.queryByText(/The server does not answer/) !== null);
     server.away = false;
     await press("button", "Try again");
-    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Sluice");
+    expect(await part("textbox", "Title of the pattern")).toHaveProperty("value", "Sluice");
   });
 });
 
@@ -200,6 +200,16 @@ describe("the answer", () => {
     await until("and at the next", () => store.getState().bench.sampleCaret === 21);
   });
 
+  test("goes to a line without a match from the chart of the machine, too", async () => {
+    openBench({ pattern: "gate", flags: "g", text: "gate 1\nweir 2\n" });
+    await says("result", "1 match in 1 of 2 lines");
+    await press("button", "machine as a chart");
+    await until("the chart is there", () => document.querySelector(".sample-editor") === null);
+    await press("button", "1 line without a match ↓");
+    await until("the caret is there", () => store.getState().bench.sampleCaret === 7);
+    expect(document.querySelector(".sample-editor")).not.toBeNull();
+  });
+
   test.each([
     ["one match was asked for", { pattern: "gate", flags: "", text: "gate\nweir" }, /^1 match$/],
     ["nothing matches", { pattern: "lock", flags: "g", text: "gate" }, /^No matches$/],
@@ -226,6 +236,14 @@ describe("a file that is dropped on the sample", () => {
     expect(samples()).toEqual([["spring.log", "gate 1\nweir 2"]]);
     expect(wordsOf(await part("navigation", "Samples"))).toBe("spring.log");
     expect(document.querySelectorAll(".sample-editor .cm-selectionBackground")).toHaveLength(0);
+  });
+
+  test("leaves the pattern's editor and its caret alone", async () => {
+    openBench({ pattern: "gate", text: "" });
+    const pattern = await part("textbox", "Pattern");
+    await drop(["spring.log", "gate 1"]);
+    await until("it is there", () => samples()[0]?.[1] === "gate 1");
+    expect(await part("textbox", "Pattern")).toBe(pattern);
   });
 
   test("is a sample beside the one that has a text; several are one each, the first on show", async () => {
@@ -334,7 +352,7 @@ describe("by name and by key", () => {
 
 describe("a specimen that has just been made", () => {
   test("has the focus on its pattern, counts nothing, and takes its title from the pattern until it is named", async () => {
-    const server = openBench({ title: "New specimen", pattern: "", flags: "g", text: "" });
+    const server = openBench({ title: "New pattern", pattern: "", flags: "g", text: "" });
     await part("region", "Reel, folded");
     await until("the focus", () => document.activeElement?.closest(".pattern-editor") !== null);
     expect(screen.getByText("Nothing is asked for yet")).toBeTruthy();
@@ -344,7 +362,7 @@ describe("a specimen that has just been made", () => {
     await type("Sample text", "weir 7, weir 8");
     await says("count", "2 matches");
     expect(document.querySelector("[data-part=work]")?.textContent).not.toContain("steps");
-    const title = await part("textbox", "Title of the specimen");
+    const title = await part("textbox", "Title of the pattern");
     await user.clear(title);
     await user.type(title, "Weirs");
     await type("Pattern", "+");

@@ -148,7 +148,11 @@ describe("what is sent", () => {
     ["notes", { notes: "n".repeat(20_001) }, /^the notes may have 20,000 characters$/],
     ["a sample's name", { samples: [{ key: "one", name: "n".repeat(201), text: "a gate" }] }, /^the name of a sample/],
     ["a sample's text", { samples: [{ key: "one", name: "sample", text: "n".repeat(8_000_001) }] }, /^the sample “sample” may have 8,000,000/],
-    ["the number of samples", { samples: Array.from({ length: 51 }, (_, i) => ({ key: `k${i}`, name: "n", text: "" })) }, /^a specimen may have 50 samples$/],
+    [
+      "the number of samples",
+      { samples: Array.from({ length: 51 }, (_, i) => ({ key: `k${i}`, name: "n", text: "" })) },
+      /^a saved pattern may have 50 samples$/,
+    ],
   ])("%s beyond the bounds", (_, change, words) => {
     const { fields: fitting, faults } = withinBounds({ ...fields, ...change }, fields);
     expect(faults).toEqual([expect.stringMatching(words)]);

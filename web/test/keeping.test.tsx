@@ -31,7 +31,7 @@ test("what is typed is kept after a pause, in one change", async () => {
 test("title and notes are kept; an empty title is not, and no sample is sent along that has not changed", async () => {
   const server = openBench();
   await user.type(await part("textbox", "what to look at"), "by gauge");
-  await user.clear(await part("textbox", "Title of the specimen"));
+  await user.clear(await part("textbox", "Title of the pattern"));
   await says("keeping", /^revision 2, saved/);
   expect(kept(server)).toMatchObject([{ title: "Gauges", notes: "by gauge" }]);
   expect(server.sent.filter(({ method }) => method === "PATCH").map(({ body }) => Object.keys(body as object).sort())).toEqual([["notes", "revision"]]);
@@ -111,7 +111,7 @@ test("a specimen that cannot be opened says what is held of it, and opens when t
   await type("Pattern", "!");
   await says("keeping", "held here");
   openAt(`/bench/${kept(server)[0]?.id}`);
-  await part("heading", "This specimen cannot be opened");
+  await part("heading", "This pattern cannot be opened");
   await until("it is said", () => screen.queryByText(/held in this browser/) !== null);
   server.away = false;
   await part("textbox", "Pattern");
@@ -120,7 +120,7 @@ test("a specimen that cannot be opened says what is held of it, and opens when t
 
 inDepth("a title that ends in a blank is kept without it, and blocks nothing", async () => {
   const server = openBench();
-  await user.type(await part("textbox", "Title of the specimen"), " north ");
+  await user.type(await part("textbox", "Title of the pattern"), " north ");
   await type("Pattern", "!");
   await says("keeping", /^revision 2, saved/);
   expect(kept(server)).toMatchObject([{ title: "Gauges north", pattern: "(\\w+) (\\d+)!" }]);
@@ -155,7 +155,7 @@ describe("changed elsewhere", () => {
     const [specimen] = kept(server);
     if (specimen) server.remove(specimen.id);
     await type("Pattern", "mine", "instead");
-    await part("dialog", "This specimen was removed elsewhere");
+    await part("dialog", "This pattern was removed elsewhere");
     await press("button", "Put it back, with what is here");
     await says("keeping", /^revision \d, saved/);
     expect(kept(server)).toMatchObject([{ pattern: "mine", deletedAt: null }]);
@@ -167,9 +167,9 @@ describe("changed elsewhere", () => {
     const [specimen] = kept(server);
     if (specimen) server.remove(specimen.id);
     await type("Pattern", "mine", "instead");
-    await part("dialog", "This specimen was removed elsewhere");
+    await part("dialog", "This pattern was removed elsewhere");
     await press("button", "Keep it as a new one");
-    await until("it is open", () => (screen.queryByRole("textbox", { name: "Title of the specimen" }) as HTMLInputElement | null)?.value === "Gauges (mine)");
+    await until("it is open", () => (screen.queryByRole("textbox", { name: "Title of the pattern" }) as HTMLInputElement | null)?.value === "Gauges (mine)");
     expect(kept(server)).toMatchObject([{ deletedAt: expect.any(String) }, { pattern: "mine", dialect: "python", deletedAt: null }]);
   });
 
@@ -190,7 +190,7 @@ describe("changed elsewhere", () => {
     const [specimen] = kept(server);
     if (specimen) server.change(specimen.id, { revision: 1, pattern: "theirs" });
     await type("Pattern", "mine", "instead");
-    await part("dialog", "This specimen was changed elsewhere");
+    await part("dialog", "This pattern was changed elsewhere");
     return server;
   }
 
@@ -228,7 +228,7 @@ describe("changed elsewhere", () => {
     await press("button", "Keep both");
     await until(
       "the second is open",
-      () => (screen.queryByRole("textbox", { name: "Title of the specimen" }) as HTMLInputElement | null)?.value === "Gauges (mine)",
+      () => (screen.queryByRole("textbox", { name: "Title of the pattern" }) as HTMLInputElement | null)?.value === "Gauges (mine)",
     );
     expect(kept(server).map(({ title, pattern }) => `${title}: ${pattern}`)).toEqual(["Gauges: theirs", "Gauges (mine): mine"]);
   });

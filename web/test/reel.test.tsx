@@ -80,7 +80,7 @@ describe("winding", () => {
     await press("button", "On to a stop");
     await until("it is said", () => position().includes("no stop is set"));
     await windTo("capture");
-    await press("button", "On to a change of the group chosen in the ledger, or of any");
+    await press("button", "On to a change of the group chosen in the table of matches, or of any");
     await until("it is said", () => position().includes("no change of a capture after this"));
     await press("button", "To the first step");
     await at(1);

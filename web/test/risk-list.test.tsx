@@ -94,7 +94,7 @@ describe("a pasted list", () => {
   test("a row opens on the bench with its attack as the sample", async () => {
     await judge(LIST);
     await press("button", /^exponential/);
-    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "pasted list:2");
+    expect(await part("textbox", "Title of the pattern")).toHaveProperty("value", "pasted list:2");
     const { fields } = store.getState().draft;
     expect(fields).toMatchObject({ pattern: "^(a+)+$", samples: [{ name: "attack", text: expect.stringMatching(/^a{10,}/) }] });
   });
@@ -130,7 +130,7 @@ describe("a pasted list", () => {
     expect(await part("button", "Judge them")).toHaveProperty("disabled", true);
     await judge(LIST);
     openAt("/");
-    await part("heading", "Specimens");
+    await part("heading", "Saved patterns");
     openAt("/risks");
     await until("it is there", () => rows().length === 4);
   });

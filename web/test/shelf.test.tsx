@@ -41,8 +41,8 @@ describe("the list", () => {
     stocked();
     await until("both are there", () => listed().length === 2);
     expect(listed()).toEqual([
-      expect.stringMatching(/^Gauge linesecmascript, revision 1\\d\+ cmglevelsnot run yet1 sample, 9 characters/),
-      expect.stringMatching(/^Sluice codespython, revision 1S-\\d\{3\}not run yet2 samples/),
+      expect.stringMatching(/^Gauge linesJavaScript, revision 1\\d\+ cmglevelsnot run yet1 sample, 9 characters/),
+      expect.stringMatching(/^Sluice codesPython, revision 1S-\\d\{3\}not run yet2 samples/),
     ]);
   });
 
@@ -59,15 +59,15 @@ describe("the list", () => {
   test("is opened by its title", async () => {
     stocked();
     await press("link", "Sluice codes");
-    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Sluice codes");
+    expect(await part("textbox", "Title of the pattern")).toHaveProperty("value", "Sluice codes");
   });
 
   test("empty, it says how to begin", async () => {
     new PageServer();
     openAt("/");
-    await until("it is said", () => screen.queryByText("The shelf is empty. Add a specimen to begin.") !== null);
-    await press("button", "New specimen");
-    expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "New specimen");
+    await until("it is said", () => screen.queryByText("The shelf is empty. Add a pattern to begin.") !== null);
+    await press("button", "New pattern");
+    expect(await part("textbox", "Title of the pattern")).toHaveProperty("value", "New pattern");
   });
 
   test("a server that is away is said, and asked again", async () => {
@@ -76,7 +76,7 @@ describe("the list", () => {
     server.away = true;
     openAt("/");
     await until("it is said", () => screen.queryByText(/The server does not answer/) !== null);
-    await press("button", "New specimen");
+    await press("button", "New pattern");
     await until("it could not", () => screen.queryByText(/could not be kept/) !== null);
     server.away = false;
     await press("button", "Try again");
@@ -100,7 +100,7 @@ describe("removing", () => {
     await press("button", "Remove Sluice codes");
     await until("it is gone", () => listed().length === 1);
     await press("button", "removed ones");
-    await part("heading", "Removed specimens");
+    await part("heading", "Removed patterns");
     await until("it is here", () => listed().length === 1 && /Sluice/.test(listed()[0] ?? ""));
     expect(within(screen.getByRole("list")).queryByRole("link")).toBeNull();
     await press("button", "Restore Sluice codes");
@@ -124,7 +124,7 @@ describe("removed for good", () => {
 
 describe("files of specimens", () => {
   const file = (text: string, name = "weirs.json") => new File([text], name, { type: "application/json" });
-  const readIn = async (...files: File[]) => user.upload(await screen.findByLabelText("Files of specimens"), files);
+  const readIn = async (...files: File[]) => user.upload(await screen.findByLabelText("Files of saved patterns"), files);
   const one = (own: object) => JSON.stringify({ format: "lamprey-specimen", version: 1, ...own }, null, 2);
   const many = (...specimens: object[]) => JSON.stringify({ format: "lamprey-specimens", version: 1, specimens }, null, 2);
 
@@ -132,7 +132,7 @@ describe("files of specimens", () => {
     const server = stocked();
     expect((await part("link", "save all as a file")).getAttribute("href")).toBe("/api/export");
     await readIn(file(many({ title: "From a file", pattern: "a" })));
-    await says("exchanged", "1 specimen of “weirs.json” put on the shelf.");
+    await says("exchanged", "1 pattern of “weirs.json” put on the shelf.");
     await until("it is listed", () => listed().length === 3);
     expect(server.specimens.size).toBe(3);
   });
@@ -143,20 +143,20 @@ describe("files of specimens", () => {
       file(one({ title: "One", pattern: "a", setAside: ["dot-for-point ."], expectations: ["+ a"] }), "one.json"),
       file(many({ title: "Two" }, { title: "Three" })),
     );
-    await says("exchanged", "3 specimens of 2 files put on the shelf.");
+    await says("exchanged", "3 patterns of 2 files put on the shelf.");
     expect([...server.specimens.values()].find(({ title }) => title === "One")).toMatchObject({ setAside: "dot-for-point .", expectations: "+ a" });
     const dropped = { types: ["Files"], files: [file(one({ title: "Dropped" }), "dropped.json")] };
     fireEvent.dragOver(window, { dataTransfer: dropped });
     await screen.findByText("Dropped here, they are put on the shelf");
     fireEvent.drop(window, { dataTransfer: dropped });
-    await says("exchanged", "1 specimen of “dropped.json” put on the shelf.");
+    await says("exchanged", "1 pattern of “dropped.json” put on the shelf.");
     expect(screen.queryByText("Dropped here, they are put on the shelf")).toBeNull();
   });
 
   test.each<[string, string, string]>([
     ["no JSON", '{\n  "format": "lamprey-specimen",\n  "title" "x"\n}', "“weirs.json”, line 3: it is no JSON: colon expected."],
     ["nothing", "", "“weirs.json”, line 1: it is no JSON: value expected."],
-    ["another file", '{"gates": []}', "“weirs.json”: it is no file of specimens: its “format” is another, or its “version”."],
+    ["another file", '{"gates": []}', "“weirs.json”: it is no file of saved patterns: its “format” is another, or its “version”."],
     ["a newer one", '{"format": "lamprey-specimens", "version": 2, "specimens": []}', "its “version”."],
     ["a field that does not fit", many({ title: "a" }, { title: "" }), "“weirs.json”, line 9: it is empty."],
   ])("%s: what is wrong, in which line, and nothing is put there", async (_, text, words) => {
@@ -249,7 +249,7 @@ describe("the path through the demo", () => {
     key("endPath");
     await until("it is left", () => document.querySelector("[data-part=path]") === null);
     openAt("/");
-    await part("heading", "Specimens");
+    await part("heading", "Saved patterns");
     expect(screen.queryByRole("button", { name: "Begin" })).toBeNull();
   });
 
@@ -276,9 +276,9 @@ test("a removed specimen that is opened by its address says so, and is restored 
   server.remove(id);
   openAt(`/bench/${id}`);
   await part("heading", "Old gauges");
-  expect(screen.getByText(/This specimen was removed/)).toBeTruthy();
+  expect(screen.getByText(/This pattern was removed/)).toBeTruthy();
   await press("button", "Restore it");
-  expect(await part("textbox", "Title of the specimen")).toHaveProperty("value", "Old gauges");
+  expect(await part("textbox", "Title of the pattern")).toHaveProperty("value", "Old gauges");
 });
 
 describe("several at once", () => {

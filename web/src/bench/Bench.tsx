@@ -40,7 +40,7 @@ export function Bench() {
     const body = error && "data" in error ? error.data : undefined;
     return <CannotOpen specimen={specimenId} why={isProblem(body) ? body.detail : null} again={() => void refetch()} />;
   }
-  return <p className="p-10 text-ink-2">The specimen is being fetched …</p>;
+  return <p className="p-10 text-ink-2">The pattern is being fetched …</p>;
 }
 
 /** What stands where there is no bench: why, and what can be done. */
@@ -76,7 +76,7 @@ function WasRemoved({ specimen, again }: { readonly specimen: Specimen; readonly
   const [restore, { isError }] = specimensApi.useRestoreMutation();
   return (
     <InsteadOfBench title={specimen.title} actName="Restore it" act={() => void restore(specimen.id).then(again)}>
-      <p>This specimen was removed. It can be restored for ninety days, as it was.</p>
+      <p>This pattern was removed. It can be restored for ninety days, as it was.</p>
       <pre className="source max-h-40 overflow-auto whitespace-pre-wrap break-all">{specimen.pattern}</pre>
       {isError && <p className="text-rust">It could not be restored: the server does not answer.</p>}
     </InsteadOfBench>
@@ -88,7 +88,7 @@ function CannotOpen({ specimen, why, again }: { readonly specimen: string; reado
   const held = useUnsent()?.some((entry) => entry.specimen === specimen) === true;
   useEvery(ASKED_AGAIN, why === null, again);
   return (
-    <InsteadOfBench title="This specimen cannot be opened" actName="Try again" act={again}>
+    <InsteadOfBench title="This pattern cannot be opened" actName="Try again" act={again}>
       <p>{why ?? "The server does not answer; it is asked again."}</p>
       {held && <p>What was typed and not kept yet is held in this browser. It is sent, and shown here, when the server answers.</p>}
     </InsteadOfBench>
@@ -136,7 +136,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
     document.title = title ? `${title} · Lamprey` : "Lamprey";
   }, [title]);
 
-  if (!open) return <p className="p-10 text-ink-2">The specimen is being opened …</p>;
+  if (!open) return <p className="p-10 text-ink-2">The pattern is being opened …</p>;
   return (
     <EngineProvider value={controls}>
       <PatternProvider value={pattern}>
@@ -150,7 +150,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
             <BackToRisks />
             <input
               className="part-name field-sizing-content min-w-20 max-w-[340px] rounded-sm bg-transparent px-1 text-[16px] hover:bg-sheet"
-              aria-label="Title of the specimen"
+              aria-label="Title of the pattern"
               value={title}
               onChange={(event) => dispatch(edited({ title: event.target.value }))}
             />

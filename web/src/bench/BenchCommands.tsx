@@ -34,7 +34,7 @@ export function BenchCommands({ close }: { readonly close: () => void }) {
               <Item key={key} value={`wind ${label}`} words={label} keyName={key} act={after(() => wind(controls))} />
             ))}
           </Heading>
-          <Heading name="Samples of this specimen">
+          <Heading name="Samples of this pattern">
             {samples.map(({ key, name }) => (
               <Item
                 key={key}

@@ -110,7 +110,7 @@ export function Conflict({ keeper, theirs, clashes }: { readonly keeper: Keeper;
   return (
     <Frame
       opens="changed elsewhere: choose"
-      title="This specimen was changed elsewhere"
+      title="This pattern was changed elsewhere"
       says={`Another window has kept revision ${theirs.revision} meanwhile, with ${plural(clashes.length, "change")} where this one has its own. Nothing is overwritten until you choose; what only one of them changed stays.`}
       fault={fault}
       keys={
@@ -207,7 +207,7 @@ export function Removed({ keeper, theirs }: { readonly keeper: Keeper; readonly 
   return (
     <Frame
       opens="removed elsewhere: choose"
-      title="This specimen was removed elsewhere"
+      title="This pattern was removed elsewhere"
       says={
         theirs
           ? "Another window has taken it off the shelf, while this one has changes that are not kept."

@@ -71,7 +71,7 @@ export const ACTIONS: readonly Action[] = [
   },
   {
     id: "proof",
-    words: "Proof and repairs of the hazard",
+    words: "Proof and repairs of the risk",
     also: "catastrophic backtracking attack",
     act: ({ dispatch, state }) => dispatch(stageChosen(state().bench.stage === "hazard" ? "sample" : "hazard")),
   },
@@ -162,7 +162,7 @@ export const ACTIONS: readonly Action[] = [
   { id: "flip-expectation", words: "Must match becomes must not, in the lines of the list at its caret", key: "flipExpectation", act: flipLines },
   {
     id: "save-specimen",
-    words: "Save the specimen as a file, as it is kept",
+    words: "Save the pattern as a file, as it is kept",
     also: "export download json",
     act: ({ dispatch, state }) => void saveKept(dispatch, state().draft.id),
   },

@@ -30,25 +30,33 @@ export interface DeskPanel {
 }
 
 export const DESK: readonly DeskPanel[] = [
-  { panel: "ledger", name: "Matches", question: "What matched, and what does each group hold?", word: "ledger", key: "ledger", width: 320, Content: Ledger },
-  { panel: "takers", name: "Parts", question: "Which part of the pattern took which text?", word: "taker", key: "takers", width: 320, Content: TakersPanel },
+  { panel: "ledger", name: "Matches", question: "What matched, and what does each group hold?", word: "matches", key: "ledger", width: 320, Content: Ledger },
+  { panel: "takers", name: "Parts", question: "Which part of the pattern took which text?", word: "parts", key: "takers", width: 320, Content: TakersPanel },
   {
     panel: "contrast",
     name: "Compare",
     question: "What would another quantifier or pattern find?",
-    word: "contrast",
+    word: "compare",
     key: "contrast",
     width: 480,
     Content: ContrastPanel,
   },
-  { panel: "drift", name: "Last edit", question: "What did my edit do to the texts it takes?", word: "drift", key: "drift", width: 320, Content: DriftPanel },
-  { panel: "hazard", name: "Risk", question: "How bad can it get on a long text?", word: "hazard", key: "hazard", width: 320, Content: HazardPanel },
-  { panel: "rewrite", name: "Replace", question: "What does the text become?", word: "rewrite", key: "rewrite", width: 480, Content: RewritePanel },
+  {
+    panel: "drift",
+    name: "Last edit",
+    question: "What did my edit do to the texts it takes?",
+    word: "last edit",
+    key: "drift",
+    width: 320,
+    Content: DriftPanel,
+  },
+  { panel: "hazard", name: "Risk", question: "How bad can it get on a long text?", word: "risk", key: "hazard", width: 320, Content: HazardPanel },
+  { panel: "rewrite", name: "Replace", question: "What does the text become?", word: "replace", key: "rewrite", width: 480, Content: RewritePanel },
   { panel: "calls", name: "Calls", question: "What will my program be given?", word: "calls", key: "calls", width: 440, Content: CallsPanel },
-  { panel: "source", name: "Source", question: "How do I write it in my program?", word: "hand-off", key: "source", width: 400, Content: SourcePanel },
-  { panel: "engines", name: "Engines", question: "Does the real engine say so too?", word: "confirm", key: "engines", width: 360, Content: EnginesPanel },
-  { panel: "texts", name: "Tests", question: "What must it match, and what must it not?", word: "expectation", key: "texts", width: 360, Content: TextsPanel },
-  { panel: "slips", name: "Mistakes", question: "Did I write what I mean?", word: "slip", key: "slips", width: 360, Content: SlipsPanel },
+  { panel: "source", name: "Source", question: "How do I write it in my program?", word: "source", key: "source", width: 400, Content: SourcePanel },
+  { panel: "engines", name: "Engines", question: "Does the real engine say so too?", word: "engines", key: "engines", width: 360, Content: EnginesPanel },
+  { panel: "texts", name: "Tests", question: "What must it match, and what must it not?", word: "tests", key: "texts", width: 360, Content: TextsPanel },
+  { panel: "slips", name: "Mistakes", question: "Did I write what I mean?", word: "mistakes", key: "slips", width: 360, Content: SlipsPanel },
 ];
 
 export function deskPanel(panel: SidePanel): DeskPanel {

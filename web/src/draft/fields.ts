@@ -56,7 +56,7 @@ export function fieldsOf({ id, title, pattern, dialect, flags, notes, template, 
 }
 
 /** A title for a specimen that nobody has named. */
-const NO_TITLE = "New specimen";
+const NO_TITLE = "New pattern";
 const TITLE_LENGTH = 48;
 
 /** What a specimen is called until it is named: its pattern, on one line. */
@@ -124,7 +124,7 @@ const LIMITS = {
   notes: { most: BOUNDS.notes, words: "the notes" },
   template: { most: BOUNDS.template, words: "the template" },
   expectations: { most: BOUNDS.expectations, words: "the list of texts" },
-  setAside: { most: BOUNDS.setAside, words: "the list of slips set aside" },
+  setAside: { most: BOUNDS.setAside, words: "the list of mistakes set aside" },
 } as const;
 
 /** What of a draft is too long to be kept, in words; and the draft with that as it was, so that the rest can be. */
@@ -140,7 +140,7 @@ export function withinBounds(fields: DraftFields, kept: DraftFields): { readonly
   const samples = fields.samples.flatMap((sample, i): DraftSample[] => {
     const known = before.get(sample.key);
     if (i >= BOUNDS.samples) {
-      faults.push(`a specimen may have ${BOUNDS.samples} samples`);
+      faults.push(`a saved pattern may have ${BOUNDS.samples} samples`);
       return [];
     }
     if (sample.name.trim().length > BOUNDS.sampleName) {

@@ -64,7 +64,7 @@ function Sum({ go }: { readonly go: (line: number) => void }) {
           By this edit{" "}
           {changed.slice(0, MOST_CHANGED).map(({ line, passed }) => (
             <button key={line} type="button" className={`mr-2 underline hover:text-tide ${passed ? "" : "text-rust"}`} onClick={() => go(line)}>
-              line {number(line + 1)} {passed ? "holds" : "fails"}
+              line {number(line + 1)} {passed ? "passes" : "fails"}
             </button>
           ))}
           {changed.length > MOST_CHANGED && `and ${number(changed.length - MOST_CHANGED)} more`}

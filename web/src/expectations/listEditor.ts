@@ -23,7 +23,7 @@ class Mark extends GutterMarker {
     const mark = document.createElement("span");
     const { passed, count, cut } = this.row;
     mark.className = passed ? "holds-mark" : "fails-mark";
-    mark.textContent = passed ? "holds" : "fails";
+    mark.textContent = passed ? "passes" : "fails";
     mark.title = cut ? "the run was cut short" : count === 1 ? "1 match" : `${count} matches`;
     return mark;
   }

@@ -109,7 +109,7 @@ function Tests() {
   const all = judged.passed === judged.lines.length;
   const figure = `${number(judged.passed)} of ${number(judged.lines.length)}`;
   return (
-    <Chip name="Tests" panel="texts" word="expectation" level={all ? "plain" : "alarm"} short={figure} part="texts">
+    <Chip name="Tests" panel="texts" word="tests" level={all ? "plain" : "alarm"} short={figure} part="texts">
       {figure}
       {changed > 0 && `, ${number(changed)} changed`}
     </Chip>
@@ -121,7 +121,7 @@ function Mistakes() {
   const count = useAppSelector((s) => slipsShown(s)?.said.length ?? 0);
   if (count === 0) return null;
   return (
-    <Chip name="Mistakes" panel="slips" word="slip" level="notice" short={number(count)} part="slips">
+    <Chip name="Mistakes" panel="slips" word="mistakes" level="notice" short={number(count)} part="slips">
       {number(count)}
     </Chip>
   );
@@ -137,7 +137,7 @@ function Risk() {
   const level = known && alarmOf(known) === "loud" ? "alarm" : known?.growth === "undecided" ? "notice" : "plain";
   return (
     <div className="flex items-center gap-2">
-      <Chip name="Risk" panel="hazard" word="hazard" level={level} short={known ? shortWord(known) : broken ? "–" : "…"} part="verdict" busy={behind}>
+      <Chip name="Risk" panel="hazard" word="risk" level={level} short={known ? shortWord(known) : broken ? "–" : "…"} part="verdict" busy={behind}>
         {empty ? (
           "nothing to judge yet"
         ) : verdict ? (
@@ -163,7 +163,7 @@ function LastEdit() {
   if (!drift && !from) return <NoEdit />;
   const short = !drift || broken ? "…" : editWord(drift);
   return (
-    <Chip name={from ? "Since then" : "Last edit"} panel="drift" word="drift" level="plain" short={short} part="drift" className="max-[819px]:hidden">
+    <Chip name={from ? "Since then" : "Last edit"} panel="drift" word="last edit" level="plain" short={short} part="drift" className="max-[819px]:hidden">
       {drift && !broken ? (
         <>
           <DriftWords drift={drift} /> {from ? `since ${from.name}` : "by this edit"}

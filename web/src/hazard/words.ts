@@ -66,4 +66,4 @@ export function safeClause({ safe, until }: FindingView): string {
 
 export const timeOf = (steps: string): string => timeWords(BigInt(steps));
 
-export const notJudged = (fault: string): string => `The hazard could not be judged: ${fault}. Another pattern can be.`;
+export const notJudged = (fault: string): string => `The risk could not be judged: ${fault}. Another pattern can be.`;

@@ -42,7 +42,7 @@ export function CommandMenu({ close, offers }: CommandMenuProps) {
       <Command.List className="max-h-[min(440px,60vh)] overflow-auto py-1 [scroll-padding:6px]">
         <Command.Empty className="px-4 py-3 text-ink-2">Nothing of that name.</Command.Empty>
         {offers(after)}
-        <Heading name="Specimens">
+        <Heading name="Saved patterns">
           <Item value="shelf all specimens" words="The shelf" act={after(() => void navigate("/"))} />
           <Item value="risk list" words="The risk list" act={after(() => void navigate("/risks"))} />
           {specimens.map(({ id, title, pattern: text }) => (

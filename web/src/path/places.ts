@@ -16,7 +16,7 @@ export const PLACES: readonly Place[] = [
     title: "Every mention of Hollin Weir",
     name: "A literal",
     act: "Change the pattern to the word Hollin alone.",
-    seen: "Every place where it stands has a bracket under it and a row in the ledger. A word is a pattern already.",
+    seen: "Every place where it stands has a bracket under it and a row in the table of matches. A word is a pattern already.",
     done: ({ draft }) => draft.fields.pattern.trim() === "Hollin",
   },
   {
@@ -30,14 +30,14 @@ export const PLACES: readonly Place[] = [
     title: "Quoted values",
     name: "Greedy and lazy",
     act: "Put the caret behind the plus, and press “Make it lazy”.",
-    seen: "Greedy it ran to the last quotation mark of a line; lazy it stops at the next. The contrast has both side by side.",
+    seen: "Greedy it ran to the last quotation mark of a line; lazy it stops at the next. The panel Compare has both side by side.",
     done: ({ draft }) => draft.fields.pattern.includes("+?"),
   },
   {
     title: "Readings by named group",
     name: "Groups",
-    act: "Choose a match in the ledger: click a row, or set the caret into a line of the sample.",
-    seen: "Each group has the same bar under the pattern, under the text and in the ledger, with what it holds.",
+    act: "Choose a match in the panel Matches: click a row, or set the caret into a line of the sample.",
+    seen: "Each group has the same bar under the pattern, under the text and in the table of matches, with what it holds.",
     done: ({ bench }) => bench.chosen > 0,
   },
   {

@@ -37,7 +37,7 @@ export const TRANSPORT: readonly Row[] = [
   },
   pair("backtrack", "a backtrack", ["backtrackBack", "backtrackOn"], (c, back) => c.windTo([{ what: "backtrack" }], back)),
   pair("attempt", "the beginning of an attempt", ["attemptBack", "attemptOn"], (c, back) => c.windTo([{ what: "attempt" }], back)),
-  pair("capture", "a change of the group chosen in the ledger, or of any", ["captureBack", "captureOn"], (c, back) => c.windToCapture(back)),
+  pair("capture", "a change of the group chosen in the table of matches, or of any", ["captureBack", "captureOn"], (c, back) => c.windToCapture(back)),
   pair("stop", "a stop", ["stopBack", "stopOn"], (c, back) => c.windToStop(back)),
   pair("match", "a match", ["matchBack", "matchOn"], (c, back) => c.chooseNext(back ? -1 : 1)),
   pair("part", "where the part of the pattern at its caret acts", ["partBack", "partOn"], (c, back) => c.windToPatternCaret(back)),

@@ -33,7 +33,7 @@ export function ChosenBar({ chosen, all, choose, removed, done }: ChosenBarProps
   };
   const taggable = tag.trim() !== "" && !isLoading;
   return (
-    <fieldset className="mt-4 flex min-h-[34px] flex-wrap items-center gap-3 pb-1 text-[13px]" aria-label="Chosen specimens">
+    <fieldset className="mt-4 flex min-h-[34px] flex-wrap items-center gap-3 pb-1 text-[13px]" aria-label="Chosen patterns">
       <label className="flex cursor-pointer items-center gap-3">
         <input
           type="checkbox"
@@ -45,7 +45,7 @@ export function ChosenBar({ chosen, all, choose, removed, done }: ChosenBarProps
           }}
           onChange={() => choose(chosen.size >= all.length ? [] : all)}
         />
-        <span className="text-ink-2">{chosen.size === 0 ? "choose all" : `${plural(chosen.size, "specimen")} chosen`}</span>
+        <span className="text-ink-2">{chosen.size === 0 ? "choose all" : `${plural(chosen.size, "pattern")} chosen`}</span>
       </label>
       {chosen.size > 0 && (
         <>

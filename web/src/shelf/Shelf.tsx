@@ -1,6 +1,7 @@
 /** The shelf: every specimen that is kept, searched, opened, added, removed and restored. */
 
 import { BOUNDS, SORTS, type Sort } from "@lamprey/api";
+import { dialectOf } from "@lamprey/core";
 import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
@@ -82,7 +83,7 @@ export function Shelf() {
       </InBar>
       <div className="mx-auto max-w-[1180px] px-6 pb-10 pt-6">
         <div className="flex flex-wrap items-end gap-3">
-          <h1 className="part-name text-[26px] leading-none">{removed ? "Removed specimens" : "Specimens"}</h1>
+          <h1 className="part-name text-[26px] leading-none">{removed ? "Removed patterns" : "Saved patterns"}</h1>
           <span className="text-ink-2">{total === undefined ? "" : number(total)}</span>
           <input
             type="search"
@@ -118,9 +119,9 @@ export function Shelf() {
           <Link to="/risks" className="key">
             Risk list
           </Link>
-          <Term word="specimen">
+          <Term word="saved pattern">
             <button type="button" className="key border-tide! text-tide!" onClick={() => void add()} disabled={creating.isLoading}>
-              New specimen
+              New pattern
             </button>
           </Term>
         </div>
@@ -156,7 +157,7 @@ export function Shelf() {
               ? `Nothing on the shelf speaks of “${search}”.`
               : removed
                 ? "Nothing has been removed."
-                : "The shelf is empty. Add a specimen to begin."}
+                : "The shelf is empty. Add a pattern to begin."}
           </p>
         )}
         {items && items.length > 0 && (
@@ -167,7 +168,7 @@ export function Shelf() {
             removed={removed}
             done={(ids, act) => {
               setChosen(new Set());
-              setLastRemoved(act === "remove" ? { ids, title: plural(ids.length, "specimen") } : null);
+              setLastRemoved(act === "remove" ? { ids, title: plural(ids.length, "pattern") } : null);
             }}
           />
         )}
@@ -193,7 +194,7 @@ export function Shelf() {
                   </Link>
                 )}
                 <p className="truncate text-[12px] text-ink-2">
-                  {item.dialect}, revision {item.revision}
+                  {dialectOf(item.dialect)?.title ?? item.dialect}, revision {item.revision}
                   {item.tags.map((each) => (
                     <span key={each} className="ml-2 rounded-sm border border-rule px-1">
                       {each}

@@ -9,7 +9,7 @@ export function ShelfMenu({ close, add }: { readonly close: () => void; readonly
       close={close}
       offers={(after) => (
         <Heading name="The shelf">
-          <Item value="new specimen" words="New specimen" act={after(add)} />
+          <Item value="new pattern" words="New pattern" act={after(add)} />
           <Item value="change the theme dark light" words="Change the theme" act={after(() => chooseTheme(currentTheme() === "deep" ? "chart" : "deep"))} />
         </Heading>
       )}

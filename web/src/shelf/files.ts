@@ -1,4 +1,4 @@
-/** Files of specimens read: one specimen's, or a whole shelf's; what is wrong with one is said by its line. */
+/** Files of saved patterns read: one specimen's, or a whole shelf's; what is wrong with one is said by its line. */
 
 import type { SpecimenFile, SpecimensFile } from "@lamprey/api";
 import { append, lineColumn, lineStarts } from "@lamprey/core";
@@ -40,7 +40,7 @@ export function gather(files: readonly TextFile[]): Gathered {
         origins,
         value.specimens.map((_, i): Origin => ({ file, tree, path: ["specimens", i] })),
       );
-    } else throw new FileFault(file.name, null, "it is no file of specimens: its “format” is another, or its “version”");
+    } else throw new FileFault(file.name, null, "it is no file of saved patterns: its “format” is another, or its “version”");
   }
   return { file: { format: "lamprey-specimens", version: 1, specimens }, origins };
 }

@@ -139,7 +139,7 @@ function Repair({ slip: { repair }, source: { pattern, dialect, flags } }: SlipP
 function SetAside({ slips, source }: { readonly slips: readonly Slip[]; readonly source: Source }) {
   return (
     <details className="border-t border-rule px-4 py-2">
-      <summary className="cursor-pointer text-[13px] text-ink-2">{number(slips.length)} set aside for this specimen</summary>
+      <summary className="cursor-pointer text-[13px] text-ink-2">{number(slips.length)} set aside for this pattern</summary>
       <ul className="mt-1">
         {slips.map((slip) => (
           <AsideRow key={keyOf(slip)} slip={slip} source={source} />
