@@ -20,7 +20,12 @@ export default {
   // nothing else comes near this.
   testTimeout: 180_000,
   projects: [
-    { ...shared, displayName: "unit", testMatch: ["<rootDir>/{core,sources,server,cli,web,fuzz,scripts}/test/**/*.test.{ts,tsx}"] },
+    {
+      ...shared,
+      displayName: "unit",
+      setupFiles: ["<rootDir>/scripts/slow-clock.mjs"],
+      testMatch: ["<rootDir>/{core,sources,server,cli,web,fuzz,scripts}/test/**/*.test.{ts,tsx}"],
+    },
     { ...shared, displayName: "e2e", testMatch: ["<rootDir>/e2e/test/**/*.test.ts"] },
   ],
 };

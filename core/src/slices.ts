@@ -1,7 +1,16 @@
 /** Long work as generators: it yields how far it has come, so that whoever drives it can pause or leave it. */
 
+/** The clock that page, worker and server have in common; it is not part of the language, so its type is told here. */
+declare const performance: { now(): number };
+
 /** Says whether work is to end with what it has by now. */
 export type Stop = () => boolean;
+
+/** Says, from now on, whether so many milliseconds are over. */
+export function deadline(milliseconds: number): Stop {
+  const over = performance.now() + milliseconds;
+  return () => performance.now() > over;
+}
 
 /** Work takes the time that it takes. */
 export const NEVER: Stop = () => false;

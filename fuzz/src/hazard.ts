@@ -2,7 +2,7 @@
  * The hunt for a wrong verdict: random patterns are judged, and for each verdict texts are looked for that refute it, by
  * exact counts of steps. What the verdict was found by plays no part in the looking.
  */
-import { assess, compile, type DialectName, drained, type HazardMode, type Program, read, sampleOf, type Verdict, workOf } from "@lamprey/core";
+import { assess, compile, type DialectName, deadline, drained, type HazardMode, type Program, read, sampleOf, type Verdict, workOf } from "@lamprey/core";
 import type { Random } from "./random.ts";
 
 export interface Refutation {
@@ -109,7 +109,7 @@ export function huntOnce(
   if (!compiled.ok) return undefined;
   const { program } = compiled;
   const started = performance.now();
-  const verdict = drained(assess(program, mode, { stop: () => performance.now() - started > PATIENCE_MS }));
+  const verdict = drained(assess(program, mode, { stop: deadline(PATIENCE_MS) }));
   tally.slowest = Math.max(tally.slowest, performance.now() - started);
   tally.patterns++;
   tally[verdict.growth]++;

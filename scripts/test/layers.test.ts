@@ -13,6 +13,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["dialect"],
     ["syntax"],
     ["program"],
+    ["search"],
     ["automaton", "machine"],
     ["forecast"],
     ["linear"],

@@ -138,10 +138,10 @@ describe("engines of this machine", () => {
 
   test("one that explodes is ended, and says so; the time alone can be asked for", async () => {
     const explodes = { pattern: "^(a+)+$", flags: "", text: `${"a".repeat(40)}!`, mode: "first", only: "time" };
-    const started = performance.now();
+    const started = Date.now();
     const answer = await engines.ask("node", bytes(explodes));
     expect(answer).toMatchObject({ trouble: "hung", message: expect.stringContaining("0.4 s") });
-    expect(performance.now() - started).toBeLessThan(10_000);
+    expect(Date.now() - started).toBeLessThan(10_000);
     expect(await patient.ask("node", bytes({ ...explodes, text: "aaa!" }))).toMatchObject({ matches: [], ms: expect.any(Number) });
   });
 });

@@ -113,11 +113,11 @@ describe("a file that is no export of a person's", () => {
   ])("%s: refused at the first faults, soon and in little", async (_, specimens, faults) => {
     const before = process.memoryUsage().heapUsed;
     const body = file(specimens);
-    const began = performance.now();
+    const began = Date.now();
     const problem = await readImported(body).catch((error: unknown) => error);
     expect(problem).toBeInstanceOf(Problem);
     expect((problem as Problem).extensions.errors ?? []).toHaveLength(faults);
-    expect([performance.now() - began < 5000, process.memoryUsage().heapUsed - before < 400e6]).toEqual([true, true]);
+    expect([Date.now() - began < 5000, process.memoryUsage().heapUsed - before < 400e6]).toEqual([true, true]);
   });
 
   test("many that fit are kept while others have their turn; a failure in the middle leaves nothing", async () => {
@@ -132,10 +132,10 @@ describe("a file that is no export of a person's", () => {
     const asking = (async () => {
       const totals = new Set<number>();
       while (!over) {
-        const asked = performance.now();
+        const asked = Date.now();
         totals.add((await list(false)).total);
         totals.add((await list(true)).total);
-        longest = Math.max(longest, performance.now() - asked);
+        longest = Math.max(longest, Date.now() - asked);
         await new Promise((resolve) => setTimeout(resolve, 5));
       }
       return totals;

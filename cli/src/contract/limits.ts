@@ -1,5 +1,5 @@
 /** Bounds of requests that name none. */
-import { type Reading, type Stop, walk } from "@lamprey/core";
+import { deadline, type Reading, type Stop, walk } from "@lamprey/core";
 
 /** A run that is asked for no limit of steps stops here: a few seconds of the machine's time. */
 export const DEFAULT_STEP_LIMIT = 100_000_000;
@@ -21,12 +21,7 @@ export function takesTooLong({ root }: Reading): boolean {
 const FOR_EACH_CHARACTER = 1e-4;
 
 /** Says, from now on, whether the time for a run on a text is over. */
-export const untilRunLimit = (text: string): Stop => until(TIME_LIMIT_MS + text.length * FOR_EACH_CHARACTER);
+export const untilRunLimit = (text: string): Stop => deadline(TIME_LIMIT_MS + text.length * FOR_EACH_CHARACTER);
 
 /** Says, from now on, whether the time is over, or that share of it. */
-export const untilTimeLimit = (share = 1): Stop => until(share * TIME_LIMIT_MS);
-
-function until(milliseconds: number): Stop {
-  const over = performance.now() + milliseconds;
-  return () => performance.now() > over;
-}
+export const untilTimeLimit = (share = 1): Stop => deadline(share * TIME_LIMIT_MS);

@@ -2,9 +2,9 @@
 import { type Found, findSlices } from "../linear/find.ts";
 import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
-import type { MatchMode } from "../machine/search.ts";
 import { compile, compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
+import type { MatchMode } from "../search/policy.ts";
 import type { Stop } from "../slices.ts";
 import { rewrite } from "../syntax/tree.ts";
 

@@ -1,7 +1,7 @@
 /** What the calls of java.util.regex return (JDK 17). Offsets are UTF-16 code units. */
 
 import type { MatchTable } from "../machine/matches.ts";
-import type { MatchMode } from "../machine/search.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { sliceOf } from "./captures.ts";
 import type { CallsContext, HostCalls, Outcome } from "./host.ts";
 import { list, listOf, number, truth, UNSET, type Value } from "./value.ts";

@@ -1,7 +1,7 @@
 /** What the calls of Python's `re` return (3.11). Offsets are code points. */
 import { inUnit } from "../host/units.ts";
 import type { MatchTable } from "../machine/matches.ts";
-import type { MatchMode } from "../machine/search.ts";
+import type { MatchMode } from "../search/policy.ts";
 import type { Span } from "../text/span.ts";
 import { sliceOf, slotNames } from "./captures.ts";
 import type { CallsContext, HostCalls, Outcome } from "./host.ts";

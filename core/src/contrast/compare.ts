@@ -4,10 +4,10 @@ import { chooseMachine } from "../linear/choose.ts";
 import { LinearMachine } from "../linear/linear.ts";
 import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
-import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
 import { find } from "../reel/find.ts";
 import type { Reel } from "../reel/reel.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { countWords, grouped } from "../text/visible.ts";
 
 /** The figures of one pattern on one text. Lengths are UTF-16 code units. */

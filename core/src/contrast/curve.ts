@@ -1,7 +1,7 @@
 /** How the steps of a pattern grow as a text grows: exact counts on the beginnings of a sample, each twice as long as the one before. */
 import { Forecast } from "../forecast/forecast.ts";
-import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
+import type { MatchMode } from "../search/policy.ts";
 
 export interface CurvePoint {
   /** Characters of the text. */

@@ -7,8 +7,8 @@
  * as all do (V. Chvátal, "A greedy heuristic for the set-covering problem", 1979). The same seed gives the same texts.
  */
 import { findSlices } from "../linear/find.ts";
-import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { drained, NEVER, type Stop } from "../slices.ts";
 import { nearest } from "../whynot/nearest.ts";
 import { ChoiceTree, type Derived } from "./choices.ts";

@@ -2,7 +2,7 @@
  * Expectations: texts that a pattern must match, or must not. As a person writes them they are lines of a text, one
  * each; as a program has them, values.
  */
-import type { MatchMode } from "../machine/search.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { unknownKey } from "../unknown.ts";
 
 /** A match that is expected; groups are compared where they are given. Offsets are UTF-16 code units, half-open. */

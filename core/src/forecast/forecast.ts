@@ -8,8 +8,8 @@
 import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { Items } from "../machine/items.ts";
 import { MatchTable } from "../machine/matches.ts";
-import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
+import { type MatchMode, NOWHERE, SearchPolicy } from "../search/policy.ts";
 import { type Count, Outcomes, plus } from "./outcomes.ts";
 
 /** A run that hangs on captures is taken this far where it cannot be counted: a second or so. */
@@ -48,9 +48,8 @@ export class Forecast {
   /** Whether there may be too much to count. */
   private readonly bounded: boolean;
   private ended = false;
-  private readonly program: Program;
   private readonly text: string;
-  private readonly mode: MatchMode;
+  private readonly policy: SearchPolicy;
   private readonly items: Items;
   private readonly outcomes: Outcomes | undefined;
   /** What is run, as long as it is. */
@@ -68,9 +67,8 @@ export class Forecast {
 
   constructor(program: Program, text: string, options: ForecastOptions) {
     const { mode, from = 0, notEmptyAt = -1, stepBudget = STEP_BUDGET, stepsFirst = STEPS_FIRST, comparisons = false } = options;
-    this.program = program;
     this.text = text;
-    this.mode = mode;
+    this.policy = new SearchPolicy(program, mode);
     this.items = new Items(program, text);
     this.stepBudget = stepBudget;
     this.attempt = from;
@@ -111,7 +109,7 @@ export class Forecast {
       if (outcomes.full || outcomes.work >= most) return this.cutShort();
       if (outcomes.work >= bound) return false;
       if (!this.begun) {
-        outcomes.begin({ whole: this.mode === "whole", notAt: this.notAt });
+        outcomes.begin({ whole: this.policy.whole, notAt: this.notAt });
         this.begun = true;
       }
       const way = outcomes.advance(this.attempt, bound);
@@ -135,22 +133,21 @@ export class Forecast {
 
   /** Notes a match; false where its captures are too far to be gone for. */
   private matched(end: number): boolean {
-    const { attempt, program, items } = this;
+    const { attempt, policy, items } = this;
     if (this.matches.length === 0) this.firstSteps = this.steps;
     const registers = (this.outcomes as Outcomes).retrace(attempt);
     if (!registers) return false;
     this.found.add(attempt, end, registers);
-    const stays = end > attempt || program.afterEmptyMatch === "not-empty-here";
-    this.notAt = stays && end === attempt ? end : -1;
-    const next = stays ? end : items.afterEmpty(end);
-    this.attempt = this.mode === "all" && next <= this.text.length ? next : -1;
+    const moved = end > attempt;
+    this.notAt = policy.notEmptyAt(attempt, end, moved);
+    const next = policy.afterMatch(end, moved, items);
+    this.attempt = policy.continues && next <= this.text.length ? next : NOWHERE;
     return true;
   }
 
   private failed(): void {
     if (this.matches.length === 0) this.firstSteps = this.steps;
-    const anchored = this.mode === "start" || this.mode === "whole" || this.program.options.sticky;
-    this.attempt = !anchored && this.attempt < this.text.length ? this.items.after(this.attempt) : -1;
+    this.attempt = this.policy.afterFailure(this.attempt, this.text.length, this.items);
     this.notAt = -1;
   }
 

@@ -28,7 +28,7 @@ import { type Confirmation, confirm, extrapolate, type Sample, textOf } from "./
 import { emptyWaysOf } from "./empty-ways.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
 import { type Guard, guardOf } from "./guards.ts";
-import type { HazardMode } from "./modes.ts";
+import { beginsAnywhere, type HazardMode } from "./modes.ts";
 import { choicesOf, findPeak, MANY_EMPTY_WAYS, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
 import { COUNT_LIMITS, type CountLimits, widened } from "./widened.ts";
@@ -264,7 +264,7 @@ class Assessment {
 
   /** Whether an attempt after the first can take any text at all. */
   private *beginsAnywhere(): Generator<number, boolean> {
-    if (!this.restarts) return false;
+    if (!beginsAnywhere(this.program, this.mode)) return false;
     const wide = new PathAutomaton(this.program, this.alphabet, { restarts: true, whole: false, settled: false, bounds: widened(this.program, this.limits) });
     yield* wide.explore();
     const waiting = Array.from({ length: wide.size }, (_, state) => state).filter((state) => wide.instructionOf(state) < 0);
@@ -321,11 +321,6 @@ class Assessment {
     yield* closer(settled.program.loops.map(exactBounds));
   }
 
-  /** Whether attempts begin at other offsets than the first; sticky ones for all matches only behind each match, which may be anywhere. */
-  private get restarts(): boolean {
-    return this.mode === "all" || (this.mode === "search" && !this.program.options.sticky);
-  }
-
   /** What lookbehinds may be made to read: attacks on them, as far as they reach them. */
   private *tryBehind({ attacks }: BehindCost): Generator<number, void> {
     for (const { attack: found, candidate, parts, until } of attacks) {
@@ -344,7 +339,7 @@ class Assessment {
         attack,
         stretch: attack.pump,
         readings: [],
-        restarts: this.restarts && growth === "polynomial",
+        restarts: beginsAnywhere(this.program, this.mode) && growth === "polynomial",
         until,
         guard: guardOf(this.program, growth, parts),
         confirmed: true,
@@ -416,7 +411,7 @@ class Assessment {
   /** Looks at one automaton for candidates. Undefined where it is too large. */
   private *look(view: View): Generator<number, Looked | undefined> {
     const { program, settled, plain = false, bounds } = view;
-    const options = { restarts: this.restarts && !view.turn, whole: this.mode === "whole", settled, plain, bounds };
+    const options = { restarts: beginsAnywhere(this.program, this.mode) && !view.turn, whole: this.mode === "whole", settled, plain, bounds };
     const automaton = new PathAutomaton(program, this.alphabet, options);
     const ambiguity = yield* findAmbiguity(automaton);
     if (automaton.full) {

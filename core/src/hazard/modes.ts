@@ -1,6 +1,7 @@
 /** What a pattern is judged for: how its text is asked. */
 import { dialectOf } from "../dialect/index.ts";
-import type { MatchMode } from "../machine/search.ts";
+import type { Program } from "../program/program.ts";
+import { type MatchMode, SearchPolicy } from "../search/policy.ts";
 import type { Source } from "../syntax/read.ts";
 
 /**
@@ -16,6 +17,12 @@ export const HAZARD_MODES = {
   start: { asks: "start", words: "from the start on" },
   whole: { asks: "whole", words: "for the whole text" },
 } as const satisfies Record<HazardMode, { readonly asks: MatchMode; readonly words: string }>;
+
+/** Whether attempts begin at many offsets: after attempts that failed, or after matches, which may end anywhere. */
+export function beginsAnywhere(program: Program, mode: HazardMode): boolean {
+  const { anchored, continues } = new SearchPolicy(program, HAZARD_MODES[mode].asks);
+  return continues || !anchored;
+}
 
 /** What a pattern is judged for: what is asked, or where nothing is, what its flags ask for. */
 export function hazardModeOf({ dialect, flags }: Pick<Source, "dialect" | "flags">, asked: MatchMode | null = null): HazardMode {

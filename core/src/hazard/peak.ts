@@ -12,7 +12,7 @@ import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../progra
 import { walk } from "../syntax/tree.ts";
 import { stepsOn } from "./confirm.ts";
 import { emptyWaysOf } from "./empty-ways.ts";
-import type { HazardMode } from "./modes.ts";
+import { beginsAnywhere, type HazardMode } from "./modes.ts";
 
 export interface Peak {
   readonly text: string;
@@ -59,7 +59,7 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
   const emptyWays = emptyWaysOf(followed);
   if (choicesOf(followed) < LEAST_CHOICES && emptyWays < MANY_EMPTY_WAYS) return null;
   const alphabet = alphabetOf();
-  const isAnchored = anchored(own, mode);
+  const isAnchored = !beginsAnywhere(own, mode);
   const automaton = new PathAutomaton(followed, alphabet, {
     // What a lookbehind asks for may stand before no attempt but a later one.
     restarts: !isAnchored && looksBehind(followed),
@@ -99,8 +99,6 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
   if (grown.length > 0 && peak === null && emptyWays > 1) for (const ending of endingsOf(automaton, [])) yield* tryText(ending.repeat(MANY_OFFSETS), 10n);
   return peak;
 }
-
-const anchored = ({ options }: Program, mode: HazardMode): boolean => mode === "start" || mode === "whole" || (mode === "search" && options.sticky);
 
 function looksBehind({ root }: Program): boolean {
   for (const node of walk(root)) if (node.kind === "look" && node.behind) return true;

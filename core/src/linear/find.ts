@@ -1,8 +1,8 @@
 /** A run that nobody looks at while it runs: the machine that suits the program, in slices, under a budget. */
 import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
-import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { NEVER, type Stop } from "../slices.ts";
 import { chooseMachine } from "./choose.ts";
 import { LinearMachine } from "./linear.ts";

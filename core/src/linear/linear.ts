@@ -12,11 +12,11 @@ import { Forecast } from "../forecast/forecast.ts";
 import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { Items } from "../machine/items.ts";
 import { MatchTable } from "../machine/matches.ts";
-import type { MatchMode } from "../machine/search.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { requiredOf } from "../program/literals.ts";
 import type { Program } from "../program/program.ts";
 import { StateSpace } from "../program/states.ts";
+import { type MatchMode, SearchPolicy } from "../search/policy.ts";
 import type { Node } from "../syntax/tree.ts";
 import { Automaton } from "./automaton.ts";
 import { Kernel } from "./kernel.ts";
@@ -72,7 +72,7 @@ export class LinearMachine {
   outcome: LinearOutcome = "running";
   /** Why the program does not run on an automaton, or null where it does. */
   readonly refusal: Refusal | null;
-  private readonly mode: MatchMode;
+  private readonly policy: SearchPolicy;
   private readonly countOnly: boolean;
   private readonly matchLimit: number;
   /** Made when the trial has not settled it: a plan takes longer than most short runs. */
@@ -92,7 +92,8 @@ export class LinearMachine {
     text: string,
     { mode, from = 0, countOnly = false, matchLimit = Number.POSITIVE_INFINITY, kernelFrom = KERNEL_TEXT, directly = false }: LinearOptions,
   ) {
-    this.mode = mode;
+    const policy = new SearchPolicy(program, mode);
+    this.policy = policy;
     this.countOnly = countOnly;
     this.matchLimit = matchLimit;
     this.refusal = refusalOf(program);
@@ -106,13 +107,12 @@ export class LinearMachine {
     const { text: required, beyond } = requiredOf(program);
     this.text = text;
     this.beyond = beyond;
-    const unanchored = (mode === "first" || mode === "all") && !program.options.sticky;
     this.makeRunner = () => {
-      if (required?.whole && unanchored) return new TextSearch(text, required.text, from, countOnly && mode === "all");
+      if (required?.whole && !policy.anchored) return new TextSearch(text, required.text, from, countOnly && policy.continues);
       // Where a search can go on inside a pair, what lookarounds see there is asked of the naive machine’s outcomes.
       if (program.afterEmptyMatch === "advance-by-unit" && this.least === 0 && hasPair(text)) return new Forecast(program, text, { mode, from });
       const plan = planOf(program);
-      return typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { mode, from, countOnly, kernelFrom });
+      return typeof plan === "string" ? new Forecast(program, text, { mode, from }) : new Search(program, plan, text, { policy, from, countOnly, kernelFrom });
     };
   }
 
@@ -157,7 +157,7 @@ export class LinearMachine {
       }
       this.count++;
       if (!this.countOnly && !this.add(search)) return;
-      if (this.mode !== "all") this.outcome = "done";
+      if (!this.policy.continues) this.outcome = "done";
       else if (this.count >= this.matchLimit) this.outcome = "match-limit";
       if (this.outcome !== "running") return;
     }
@@ -194,7 +194,7 @@ const isAsciiPair = (text: string): boolean => text.length > 1 && text.charCodeA
 const NO_REGISTERS = new Int32Array(0);
 
 interface SearchOptions {
-  readonly mode: MatchMode;
+  readonly policy: SearchPolicy;
   readonly from: number;
   readonly countOnly: boolean;
   readonly kernelFrom: number;
@@ -214,8 +214,7 @@ class Search {
   private readonly program: Program;
   private readonly plan: Plan;
   private readonly text: string;
-  private readonly mode: MatchMode;
-  private readonly anchored: boolean;
+  private readonly policy: SearchPolicy;
   private readonly sides: Sides;
   private readonly items: Items;
   private readonly forward: Automaton;
@@ -243,25 +242,24 @@ class Search {
   private lastEnd = -1;
   private notEmptyFrom = -1;
 
-  constructor(program: Program, plan: Plan, text: string, { mode, from, countOnly, kernelFrom }: SearchOptions) {
+  constructor(program: Program, plan: Plan, text: string, { policy, from, countOnly, kernelFrom }: SearchOptions) {
     this.program = program;
     this.plan = plan;
     this.text = text;
-    this.mode = mode;
-    this.anchored = mode === "start" || mode === "whole" || program.options.sticky;
+    this.policy = policy;
     this.from = from;
     this.sides = new Sides(text, plan.partition, program.options.codePoints);
     this.items = new Items(program, text);
-    const whole = mode === "whole";
+    const { anchored, whole } = policy;
     const looks = plan.lookNumbers;
     const { forward, backward, partition, sideLooks } = plan;
     // Twice as many symbols as classes, and one for the edge, are the most there can be.
     const kernel = text.length >= kernelFrom && 2 * partition.count < MAX_SYMBOLS ? Kernel.take() : undefined;
-    const required = this.anchored ? null : requiredOf(program).text;
+    const required = anchored ? null : requiredOf(program).text;
     const prefix = required && required.most === 0 && isAsciiPair(required.text) ? required.text : undefined;
     this.forward = new Automaton(forward.program, forward.states, partition, {
       backward: false,
-      anchored: this.anchored,
+      anchored,
       everyMatch: false,
       whole,
       looks,
@@ -274,7 +272,7 @@ class Search {
     const against = { backward: true, anchored: true, everyMatch: true, whole: false };
     this.backward = new Automaton(backward.program, backward.states, partition, { ...against, looks, sideLooks, kernel });
     this.kernel = kernel;
-    this.counting = countOnly && mode === "all" && !this.anchored && !plan.canBeEmpty;
+    this.counting = countOnly && policy.continues && !anchored && !plan.canBeEmpty;
     this.places = required && new RequiredPlaces(text, required);
     this.jumps = required !== null && required.most <= MAX_BEFORE;
     this.held = looks.size > 0 ? new Uint8Array(text.length + 1) : null;
@@ -307,11 +305,11 @@ class Search {
     this.end = this.lastEnd;
     this.notEmptyAt = this.notEmptyFrom;
     this.start = this.counting ? -1 : this.startOf(this.end);
-    const empty = this.start === this.end;
-    const stays = !empty || this.program.afterEmptyMatch === "not-empty-here";
-    this.from = stays ? this.end : this.items.afterEmpty(this.end);
-    this.notEmptyFrom = stays && empty ? this.end : -1;
-    if (this.mode !== "all") this.from = this.text.length + 1;
+    const moved = this.start !== this.end;
+    const { policy } = this;
+    this.from = policy.afterMatch(this.end, moved, this.items);
+    this.notEmptyFrom = policy.notEmptyAt(this.start, this.end, moved);
+    if (!policy.continues) this.from = this.text.length + 1;
     return "found";
   }
 
@@ -440,7 +438,7 @@ class Search {
   /** Where the match that ends at the offset begins: the furthest that a pass against the text comes. */
   private startOf(end: number): number {
     const { backward, held, from } = this;
-    if (this.anchored || (this.plan.alwaysEmpty && this.notEmptyAt !== from)) return from;
+    if (this.policy.anchored || (this.plan.alwaysEmpty && this.notEmptyAt !== from)) return from;
     if (this.plan.length >= 0) return end - this.plan.length;
     let row = backward.start(this.sides.after(backward, end));
     let found = end;
@@ -523,7 +521,7 @@ class Search {
 
   /** The match at the offset with its captures, as the only row of a table; undefined where memory does not allow it. */
   captures(start: number, notEmptyAt: number): MatchTable | undefined {
-    const mode = this.mode === "whole" ? "whole" : "start";
+    const mode = this.policy.whole ? "whole" : "start";
     // The same captures: alternatives that begin alike are one there.
     const { program } = this.plan.forward;
     this.captureMachine ??= new BacktrackingMachine(program, this.text, { mode });

@@ -145,7 +145,7 @@ export class BacktrackingMachine {
   private compile(): void {
     this.compiled = null;
     if (this.recorder !== null) return;
-    this.compiled = CompiledRun.of(this.program, this.items, this.text, { whole: this.search.mode === "whole", anchored: this.search.anchored }) ?? null;
+    this.compiled = CompiledRun.of(this.program, this.items, this.text, this.search.policy) ?? null;
     if (!this.compiled) return;
     const { pc, at, stateCount: states, reach, deepest, backtracks, attempt, attempts, log } = this;
     this.compiled.take({ pc, at, states, changes: log.count, reach, deepest, backtracks, attempt, attempts }, this.registers, this.states, log.changes);
@@ -462,7 +462,7 @@ export class BacktrackingMachine {
           break;
         }
         case Op.Match:
-          if ((this.search.mode === "whole" && at !== length) || this.isUnwanted(at)) break;
+          if (!this.search.policy.mayEndAt(at, length) || this.isUnwanted(at)) break;
           steps++;
           if (recorder !== null) recorder.write(at, packEvent(Kind.Match, pc), top, stateCount, this.attempt);
           next = this.afterMatch(this.attempt, at);

@@ -6,9 +6,9 @@
 import { oncePer } from "../once.ts";
 import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
+import type { MatchMode } from "../search/policy.ts";
 import type { Span } from "../text/span.ts";
 import { BacktrackingMachine } from "./backtracking.ts";
-import type { MatchMode } from "./search.ts";
 
 const stackedProgram = oncePer((program: Program): Program => {
   const compiled = compile(program.reading, true);

@@ -136,11 +136,6 @@ export class Items {
     return this.text.charCodeAt(at - 1) === CARRIAGE_RETURN && this.text.charCodeAt(at) === LINE_FEED;
   }
 
-  /** Where a search goes on that has found the empty match at the offset, where it is not looked for there again. */
-  afterEmpty(at: number): number {
-    return this.program.afterEmptyMatch === "advance-by-unit" ? at + 1 : this.after(at);
-  }
-
   /** The offset so many characters before, or −1 where the text does not reach so far. */
   stepBack(characters: number, at: number): number {
     let to = at;

@@ -1,19 +1,13 @@
 /**
- * Where a search begins its attempts: after one that failed, after a match, after an empty one by the dialect (ECMA-262
- * AdvanceStringIndex, or otherwise), after a verb that says where it goes on; and where `\G` says that it began.
+ * The search of the backtracking machine: the rules of every search (`SearchPolicy`), and what only this machine can run.
+ * That is verbs that say where the search continues, offsets between CR and LF, `\K`, and where `\G` says it began.
  */
 import { type CharSet, contains } from "../charset/charset.ts";
 import type { Program } from "../program/program.ts";
+import { type MatchMode, NOWHERE, SearchPolicy } from "../search/policy.ts";
 import type { Items } from "./items.ts";
 
-/**
- * How to ask: `first` match of a search, `all` matches, a match that begins at the offset the run starts from, or one
- * that covers the text from there to its end.
- */
-export type MatchMode = "first" | "all" | "start" | "whole";
-
-/** Instead of an offset: the search is over, as many matches were found as are wanted, or it would not come any further. */
-const OVER = -1;
+/** Instead of an offset, beside NOWHERE: as many matches were found as are wanted, or the search would not come any further. */
 export const ENOUGH = -2;
 export const STUCK = -3;
 
@@ -30,9 +24,7 @@ export interface SearchOptions {
 }
 
 export class Search {
-  readonly mode: MatchMode;
-  /** There is no second attempt. */
-  readonly anchored: boolean;
+  readonly policy: SearchPolicy;
   /** The offset from which an attempt must find more than the empty text, or −1. */
   notEmptyFrom: number;
   private readonly program: Program;
@@ -46,8 +38,7 @@ export class Search {
     this.program = program;
     this.items = items;
     this.length = length;
-    this.mode = mode;
-    this.anchored = mode === "start" || mode === "whole" || program.options.sticky;
+    this.policy = new SearchPolicy(program, mode);
     this.matchLimit = matchLimit ?? Number.POSITIVE_INFINITY;
     this.notEmptyFrom = notEmptyAt;
     items.origin = origin;
@@ -62,7 +53,7 @@ export class Search {
 
   /** The next offset where a match can begin by its first character, or the text's end. */
   likelyStart(starts: CharSet, from: number): number {
-    if (this.anchored || this.isOwnAt(from)) return from;
+    if (this.policy.anchored || this.isOwnAt(from)) return from;
     let at = from;
     while (at < this.length && !contains(starts, this.items.characterAt(at))) at = this.items.after(at);
     return at;
@@ -78,12 +69,14 @@ export class Search {
     this.ends = offset;
   }
 
-  /** Where the next attempt begins after one that failed, or OVER. */
+  /** Where the next attempt begins after one that failed, or NOWHERE. */
   afterFailure(attempt: number): number {
-    const { ends } = this;
+    const { ends, policy, length } = this;
     this.ends = -1;
-    if (ends <= attempt || this.isOwnAt(attempt)) return this.anchored || attempt >= this.length ? OVER : this.goesOn(attempt, this.items.after(attempt));
-    return this.anchored || ends > this.length ? OVER : this.goesOn(attempt, ends);
+    const said = ends > attempt && !this.isOwnAt(attempt);
+    if (said) return policy.anchored || ends > length ? NOWHERE : this.goesOn(attempt, ends);
+    const next = policy.afterFailure(attempt, length, this.items);
+    return next === NOWHERE ? NOWHERE : this.goesOn(attempt, next);
   }
 
   /** The search goes on from there; it may be said to have begun there, where nothing but the empty text was found before. */
@@ -96,18 +89,18 @@ export class Search {
   }
 
   /**
-   * Where the next attempt begins after a match, or OVER, or ENOUGH, or STUCK: a lookaround can say where a match begins so
-   * that the same is found for ever.
+   * Where the next attempt begins after a match, or NOWHERE, or ENOUGH, or STUCK: a lookaround can say where a match begins
+   * so that the same is found for ever.
    * @param kept where the match begins if not where its attempt did, or −1
    * @param count how many matches there are now
    */
   afterMatch(start: number, end: number, kept: number, count: number): number {
-    const begins = kept >= 0 ? kept : start;
-    const stays = kept >= 0 || end > start || this.program.afterEmptyMatch === "not-empty-here";
-    const next = stays ? end : this.items.afterEmpty(end);
-    this.notEmptyFrom = stays && end === begins ? end : -1;
+    const { policy } = this;
+    const moved = kept >= 0 || end > start;
+    const next = policy.afterMatch(end, moved, this.items);
+    this.notEmptyFrom = policy.notEmptyAt(kept >= 0 ? kept : start, end, moved);
     this.items.origin = kept < 0 && this.program.searchStart === "goes-on" ? next : end;
-    if (this.mode !== "all" || next > this.length) return OVER;
+    if (!policy.continues || next > this.length) return NOWHERE;
     if (next === start && this.notEmptyFrom < 0) return STUCK;
     return count >= this.matchLimit ? ENOUGH : next;
   }

@@ -10,10 +10,10 @@
 import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { CLEARED, EVENT_KINDS, type EventKind, KIND_MASK, Kind, PC_MASK, PC_SHIFT } from "../machine/events.ts";
 import type { MatchTable } from "../machine/matches.ts";
-import type { MatchMode } from "../machine/search.ts";
 import { between } from "../machine/stacks.ts";
 import { Op } from "../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, openRegister, type Program } from "../program/program.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { drained, type Stop } from "../slices.ts";
 import type { Node, Span } from "../syntax/tree.ts";
 import { BLOCK, Blocks, savedAfter } from "./blocks.ts";

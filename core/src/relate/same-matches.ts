@@ -15,10 +15,10 @@ import { keyOfProvisos, NO_THREADS, type Proviso, placesAfter, type ThreadSet, T
 import { exactBounds, exitsBy, type Place, Walk } from "../automaton/walk.ts";
 import { Watches } from "../automaton/watches.ts";
 import { append } from "../lists.ts";
-import type { MatchMode } from "../machine/search.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
 import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } from "../program/program.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { walk } from "../syntax/tree.ts";
 
 export type Sameness =

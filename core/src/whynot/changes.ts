@@ -4,10 +4,10 @@
  */
 import { dialectOf } from "../dialect/index.ts";
 import { findSlices } from "../linear/find.ts";
-import type { MatchMode } from "../machine/search.ts";
 import { compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { relate } from "../relate/relate.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { drained, type Stop } from "../slices.ts";
 import type { Reading, Source } from "../syntax/read.ts";
 import { type Node, walkWritten } from "../syntax/tree.ts";

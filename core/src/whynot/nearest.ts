@@ -12,8 +12,8 @@ import { PathAutomaton } from "../automaton/paths.ts";
 import { exactBounds } from "../automaton/walk.ts";
 import { writtenOut } from "../automaton/written-out.ts";
 import { findSlices } from "../linear/find.ts";
-import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { drained, NEVER, type Stop } from "../slices.ts";
 
 /** What is done to the text at a place, as a person would write it. */

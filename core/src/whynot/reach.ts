@@ -1,10 +1,10 @@
 /** How far a pattern came in a text that it does not match: the attempt that came furthest from where it began, and the part that was not met there. */
 
 import { Kind } from "../machine/events.ts";
-import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
 import { attempts } from "../reel/attempts.ts";
 import { record } from "../reel/reel.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { NEVER, type Stop } from "../slices.ts";
 
 export interface Reach {

@@ -1,7 +1,7 @@
 /** Why a text does not match: how far the best attempt came, the nearest texts that would, and the least changes of the pattern. */
 
-import type { MatchMode } from "../machine/search.ts";
 import type { Program } from "../program/program.ts";
+import type { MatchMode } from "../search/policy.ts";
 import { NEVER, type Stop } from "../slices.ts";
 import { changesFor, type PatternChange } from "./changes.ts";
 import { type Nearest, nearest } from "./nearest.ts";

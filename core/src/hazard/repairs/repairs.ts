@@ -6,11 +6,11 @@
 import { Forecast } from "../../forecast/forecast.ts";
 import { append, leastOf } from "../../lists.ts";
 import type { MatchTable } from "../../machine/matches.ts";
-import type { MatchMode } from "../../machine/search.ts";
 import { compile } from "../../program/compile.ts";
 import type { Program } from "../../program/program.ts";
 import { type Relation, relate } from "../../relate/relate.ts";
 import { sameMatches } from "../../relate/same-matches.ts";
+import type { MatchMode } from "../../search/policy.ts";
 import { within } from "../../slices.ts";
 import { type Reading, read } from "../../syntax/read.ts";
 import { NotWritable, respell } from "../../syntax/write.ts";

@@ -9,6 +9,7 @@ import {
   type Sample as Counted,
   comparesIn,
   compile,
+  deadline,
   findRepairs,
   HAZARD_MODES,
   type HazardMode,
@@ -54,8 +55,7 @@ export class HazardSession {
     const compiled = compile(read(source));
     if (!compiled.ok) return null;
     const { program } = compiled;
-    const started = performance.now();
-    const verdict = await drive(assess(program, mode, { stop: () => performance.now() - started > VERDICT_PATIENCE_MS }), useless);
+    const verdict = await drive(assess(program, mode, { stop: deadline(VERDICT_PATIENCE_MS) }), useless);
     if (!verdict || useless()) return null;
     this.current = { generation, mode, program, verdict };
     const findings: VerdictView["findings"][number][] = [];
@@ -84,11 +84,7 @@ export class HazardSession {
   async repairs(generation: number): Promise<RepairsView | null> {
     const { current } = this;
     if (current?.generation !== generation) return null;
-    const started = performance.now();
-    const repairs = await drive(
-      findRepairs(current.program, current.mode, current.verdict, () => performance.now() - started > REPAIRS_PATIENCE_MS),
-      () => generation < this.newest,
-    );
+    const repairs = await drive(findRepairs(current.program, current.mode, current.verdict, deadline(REPAIRS_PATIENCE_MS)), () => generation < this.newest);
     return repairs && { generation, repairs };
   }
 

@@ -1,5 +1,5 @@
 /** What the risk list's worker does: finds the patterns of texts and judges them, one after the other, with its progress. */
-import { append, assess, compile, type DialectName, type Program, read, tablesFor, VERDICT_PATIENCE_MS, type Verdict } from "@lamprey/core";
+import { append, assess, compile, type DialectName, deadline, type Program, read, tablesFor, VERDICT_PATIENCE_MS, type Verdict } from "@lamprey/core";
 import { type FoundPattern, patternsInFile } from "@lamprey/sources";
 import { pause } from "../slices.ts";
 import type { Judged, RiskRow } from "./messages.ts";
@@ -67,9 +67,8 @@ async function judgementOf(found: FoundPattern): Promise<Judgement> {
 }
 
 async function verdictOf(program: Program, { mode }: FoundPattern): Promise<Verdict> {
-  const started = performance.now();
-  const slices = assess(program, mode, { stop: () => performance.now() - started > VERDICT_PATIENCE_MS });
-  for (let paused = started; ; ) {
+  const slices = assess(program, mode, { stop: deadline(VERDICT_PATIENCE_MS) });
+  for (let paused = performance.now(); ; ) {
     const next = slices.next();
     if (next.done) return next.value;
     const now = performance.now();
