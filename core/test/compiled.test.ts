@@ -72,7 +72,7 @@ describe("the compiled run", () => {
         while (!machine.advance(17));
         expect(figures(machine)).toEqual(figures(interpreted(program, sample, "all")));
       }),
-      { numRuns: 15 * DEPTH, seed: 4317 },
+      { numRuns: 8 * DEPTH, seed: 4317 },
     );
   });
 

@@ -8,7 +8,7 @@ import { SLACK, steepest, stepsOf } from "./short-attacks.ts";
 import { programOf, readIn, textsOver } from "./support.ts";
 
 test.each([
-  ["ecmascript", 10],
+  ["ecmascript", 6],
   ["python", 8],
 ] as const)("%s: no short attack is worse than the verdict, and what is found is as bad as it is said to be", (dialect, numRuns) => {
   const tally: Record<string, number> = {};
@@ -32,7 +32,8 @@ test.each([
     { numRuns: numRuns * DEPTH, seed: 4317 },
   );
   // A property that only ever sees linear patterns says nothing.
-  expect(Math.min(tally.exponential ?? 0, tally.polynomial ?? 0)).toBeGreaterThan(sized(0, 4));
+  const [exponential, polynomial] = [tally.exponential ?? 0, tally.polynomial ?? 0];
+  expect(sized(exponential + polynomial, Math.min(exponential, polynomial))).toBeGreaterThan(sized(0, 4));
   expect(tally.undecided ?? 0).toBeLessThanOrEqual(Math.ceil(0.05 * numRuns * DEPTH));
 });
 
@@ -59,8 +60,8 @@ const counted = (dialect: "ecmascript" | "python") =>
     .filter((pattern) => readIn(dialect, pattern, "").diagnostics.length === 0);
 
 test.each([
-  ["ecmascript", 4],
-  ["python", 4],
+  ["ecmascript", 3],
+  ["python", 3],
 ] as const)("%s: with hardly a count followed at first, no short attack is worse than the verdict", (dialect, numRuns) => {
   const tally: Record<string, number> = {};
   fc.assert(
@@ -74,7 +75,7 @@ test.each([
     }),
     { numRuns: numRuns * DEPTH, seed: 4317 },
   );
-  expect(Math.min(tally.linear ?? 0, tally.exponential ?? 0)).toBeGreaterThan(sized(0, 5));
+  expect(sized(tally.linear ?? 0, Math.min(tally.linear ?? 0, tally.exponential ?? 0))).toBeGreaterThan(sized(0, 5));
 });
 
 function relationOf(left: Program, right: Program): Relation {
@@ -110,8 +111,8 @@ test.each(["ecmascript", "python"] as const)("%s: relations agree with every sho
       if (found.relation === "overlapping") expect(has).toEqual({ left: true, right: true, both: true });
       if (found.relation === "disjoint") expect(has).toEqual({ left: true, right: true, both: false });
     }),
-    { numRuns: 60 * DEPTH, seed: 4317 },
+    { numRuns: 36 * DEPTH, seed: 4317 },
   );
-  expect(Object.keys(tally).length).toBeGreaterThanOrEqual(5);
-  expect(tally.undecided ?? 0).toBeLessThanOrEqual(6 * DEPTH);
+  expect(Object.keys(tally).length).toBeGreaterThanOrEqual(sized(4, 5));
+  expect(tally.undecided ?? 0).toBeLessThanOrEqual(4 * DEPTH);
 });

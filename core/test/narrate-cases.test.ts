@@ -10,7 +10,7 @@ const casesOf = (dialect: DialectName): readonly Case[] =>
   (JSON.parse(readFileSync(new URL(`./cases/${dialect}.json`, import.meta.url), "utf8")) as { readonly cases: readonly Case[] }).cases;
 
 /** Steps of one run that are narrated: a run that goes on for longer says nothing new. */
-const MOST_STEPS = sized(60, 2000);
+const MOST_STEPS = sized(40, 2000);
 
 test.each(READ_DIALECTS.map(({ name }) => name))("%s", (dialect) => {
   const faults: string[] = [];

@@ -54,7 +54,7 @@ describe("an exhaustive small world", () => {
     const different: string[] = [];
     for (let size = 1; size <= 4; size++) {
       const samples = texts(size < sized(3, 4) ? 4 : sized(2, 3));
-      for (const pattern of size < 4 ? patterns(size, known) : portion(patterns(size, known), 199)) {
+      for (const pattern of size < 4 ? patterns(size, known) : portion(patterns(size, known), 397)) {
         if (!isValid(pattern)) continue;
         for (const text of samples) {
           compared++;
@@ -64,7 +64,7 @@ describe("an exhaustive small world", () => {
       }
     }
     expect(different.slice(0, 10)).toEqual([]);
-    expect(compared).toBeGreaterThan(sized(1_000, 30_000));
+    expect(compared).toBeGreaterThan(sized(500, 30_000));
   });
 });
 

@@ -248,12 +248,12 @@ describe("memory", () => {
     // So little memory that reading back what is kept uses it up.
     const opened = await openInThread(data, DEMO_FOLDER, { memory: 48, restarted: (error) => why.push(error) });
     const text = "gauge 41\n".repeat(300_000);
-    const made = Array.from({ length: 10 }, (_, i) => ({ title: `Kept ${i}`, samples: [{ name: "s", text }] }));
+    const made = Array.from({ length: 6 }, (_, i) => ({ title: `Kept ${i}`, samples: [{ name: "s", text }] }));
     for (const each of made) expect((await opened.asked.create("/", new TextEncoder().encode(JSON.stringify(each)))).status).toBe(201);
-    const reads = await Promise.allSettled(Array.from({ length: 60 }, () => opened.asked.exportPart("/", 0)));
+    const reads = await Promise.allSettled(Array.from({ length: 40 }, () => opened.asked.exportPart("/", 0)));
     expect(reads.filter(({ status }) => status === "rejected").map((each) => (each as PromiseRejectedResult).reason.code)).toContain("store-restarted");
     const { status, body } = await opened.asked.list("/", { search: "Kept" });
-    expect([status, JSON.parse(new TextDecoder().decode(body)).total]).toEqual([200, 10]);
+    expect([status, JSON.parse(new TextDecoder().decode(body)).total]).toEqual([200, 6]);
     expect(why.length).toBeGreaterThan(0);
     await opened.close();
   });
