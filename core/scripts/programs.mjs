@@ -12,7 +12,7 @@ export function programsFile() {
   const rows = readdirSync(folder)
     .sort()
     .map((name) => `  ${name.split(".")[0]}: ${JSON.stringify(readFileSync(new URL(name, folder), "utf8"))},\n`);
-  return `/** The programs of core/programs, by dialect. Written by core/scripts/programs.mjs. */\nexport const PROGRAMS: Readonly<Record<string, string>> = {\n${rows.join("")}};\n`;
+  return `/** The programs of core/programs, by dialect. Written by core/scripts/programs.mjs. */\nexport const PROGRAMS = {\n${rows.join("")}};\n`;
 }
 
 if (import.meta.url === `file://${process.argv[1]}`) writeFileSync(target, programsFile());

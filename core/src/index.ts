@@ -1,6 +1,6 @@
 /** The core: everything that Lamprey knows about regular expressions, without a screen. */
 
-export { type CallAnswer, type CallsAnswer, type CallsOptions, callsOf, callsSlices } from "./calls/calls.ts";
+export { type CallAnswer, type CallsAnswer, type CallsOptions, callsSlices } from "./calls/calls.ts";
 export { type WrittenPiece, written } from "./calls/notation.ts";
 export { type Json, jsonOf, type Value as HostValue } from "./calls/value.ts";
 export { type CharSet, contains, countOf } from "./charset/charset.ts";
@@ -31,8 +31,7 @@ export { type Examples, type ExamplesOptions, examples } from "./examples/exampl
 export { type Expectation, type ExpectationLine, type ExpectedMatch, readExpectations, writeExpectation } from "./expectations/expectation.ts";
 export { asFound, type Judged, type JudgeOptions, judgeSlices } from "./expectations/judge.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
-export { type HandIn, handin, LONGEST_SOURCE } from "./handoff/handin.ts";
-export { type Form, formsOf, programAround, type Refusal as FormRefusal } from "./handoff/handoff.ts";
+export type { Form, Refusal as FormRefusal } from "./handoff/form.ts";
 export {
   type Attack,
   type Confirmation,
@@ -62,6 +61,10 @@ export { STEPS_A_SECOND, timeWords } from "./hazard/time.ts";
 export { locateTrouble, type Trouble } from "./hazard/trouble.ts";
 export { PYTHON_BYTES, PYTHON_STRING, readEscapes } from "./host/strings.ts";
 export { inUnit, type OffsetUnit, unitWords } from "./host/units.ts";
+export { type HandIn, handin, LONGEST_SOURCE } from "./hosts/handin.ts";
+export { formsOf, programAround } from "./hosts/handoff.ts";
+export type { Host } from "./hosts/host.ts";
+export { hostFor, hostOf } from "./hosts/index.ts";
 export { type LineTally, nextLineWithout, tallyLines } from "./ledger/lines.ts";
 export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
 export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";
@@ -87,7 +90,6 @@ export { type PartWork, type WorkDone, workDone } from "./reel/work.ts";
 export { acceptsText, OBSTACLES, type Obstacle, type Relation, type RelationKind, relate } from "./relate/relate.ts";
 export { type Sameness, sameMatches } from "./relate/same-matches.ts";
 export { type HunkPiece, Hunks, type HunkView, hunksOf, hunkView } from "./rewrite/hunks.ts";
-export { readTemplate, refusesInUse, rewriteCall } from "./rewrite/read.ts";
 export type { Remark } from "./rewrite/remarks.ts";
 export {
   MOST_REWRITTEN,

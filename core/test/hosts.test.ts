@@ -6,15 +6,18 @@ import {
   type DialectName,
   drained,
   findSlices,
+  type Host,
   type HunkPiece,
+  hostFor,
+  hostOf,
   hunksOf,
   hunkView,
   inUnit,
   jsonOf,
   lineStarts,
   MOST_REWRITTEN,
+  type Program,
   piecesOf,
-  readTemplate,
   replaced,
   rewriteSlices,
   rewriteWhole,
@@ -23,6 +26,14 @@ import {
   written,
 } from "../src/index.ts";
 import { programOf } from "./support.ts";
+
+function hostIn(dialect: DialectName): Host {
+  const host = hostOf(dialect);
+  if (!host) throw new Error(`${dialect} has no host`);
+  return host;
+}
+const callsOf = (dialect: DialectName) => hostIn(dialect).calls;
+const readTemplate = (source: string, program: Program) => hostFor(program).template.read(source, program);
 
 const table = <T>(name: string): [DialectName, T[]][] => {
   const read = JSON.parse(readFileSync(new URL(`./cases/hosts/${name}.json`, import.meta.url), "utf8")) as Record<string, T[]>;
@@ -41,7 +52,7 @@ type RewriteRow = [
 
 function rewritten(dialect: DialectName, pattern: string, flags: string, text: string, source: string, scope: "first" | "all"): unknown {
   const program = programOf(pattern, flags, dialect);
-  const made = drained(rewriteWhole(program, text, source, { first: scope === "first", stepLimit: Number.POSITIVE_INFINITY }));
+  const made = drained(rewriteWhole(hostFor(program).template, program, text, source, { first: scope === "first", stepLimit: Number.POSITIVE_INFINITY }));
   if (made.kind === "refused") return "refused";
   return made.kind === "made" && { text: made.text, replacements: made.replacements };
 }
@@ -49,7 +60,7 @@ function rewritten(dialect: DialectName, pattern: string, flags: string, text: s
 describe("what hosts were recorded to say", () => {
   test.each(table<CallRow>("calls"))("calls of %s", (dialect, rows) => {
     for (const [pattern, flags, text, answer] of rows) {
-      const { calls } = drained(callsSlices(programOf(pattern, flags, dialect), text));
+      const { calls } = drained(callsSlices(callsOf(dialect), programOf(pattern, flags, dialect), text));
       const ours = calls.filter(({ fits }) => fits).map((call) => ({ call: call.call, value: "value" in call ? jsonOf(call.value) : call.error }));
       expect([pattern, flags, text, ours]).toEqual([pattern, flags, text, answer]);
     }
@@ -253,10 +264,10 @@ describe("rewriting", () => {
 
 describe("values as their language writes them", () => {
   const call = (dialect: DialectName, name: string, pattern: string, flags: string, text: string, most?: number): string => {
-    const { calls } = drained(callsSlices(programOf(pattern, flags, dialect), text, most === undefined ? {} : { most }));
+    const { calls } = drained(callsSlices(callsOf(dialect), programOf(pattern, flags, dialect), text, most === undefined ? {} : { most }));
     const found = calls.find((one) => one.call === name);
     return found && "value" in found
-      ? written(found.value, dialect)
+      ? written(found.value, hostIn(dialect).notation)
           .map((piece) => piece.text)
           .join("")
       : (found?.error ?? "");
@@ -289,9 +300,9 @@ describe("values as their language writes them", () => {
   });
 
   test("pieces know where they came from", () => {
-    const { calls } = drained(callsSlices(programOf("🐟(.)", "", "python"), "a🐟b"));
+    const { calls } = drained(callsSlices(callsOf("python"), programOf("🐟(.)", "", "python"), "a🐟b"));
     const value = calls[0] && "value" in calls[0] ? calls[0].value : null;
-    const pieces = value ? written(value, "python") : [];
+    const pieces = value ? written(value, hostIn("python").notation) : [];
     expect(pieces.filter(({ from }) => from)).toEqual([
       { text: "1", from: { start: 1, end: 1 } },
       { text: "3", from: { start: 4, end: 4 } },
@@ -302,7 +313,7 @@ describe("values as their language writes them", () => {
 
   test("a call says what would surprise", () => {
     const remarks = (dialect: DialectName, pattern: string, flags: string, text: string) =>
-      Object.fromEntries(drained(callsSlices(programOf(pattern, flags, dialect), text)).calls.map(({ call, remark }) => [call, remark]));
+      Object.fromEntries(drained(callsSlices(callsOf(dialect), programOf(pattern, flags, dialect), text)).calls.map(({ call, remark }) => [call, remark]));
     expect(remarks("python", "(a)(b)", "", "xab").findall).toContain("tuple");
     expect(remarks("python", "a", "", "xab").match).toContain("start of the text only");
     expect(remarks("python", "a", "", "a").findall).toBeNull();

@@ -92,6 +92,11 @@ test.each<[DialectName, string, string[]]>([
   expect(slips(pattern, "", dialect).map(({ code }) => code)).toEqual(codes);
 });
 
+test("what a repair changes is proved of a pattern that ends in a comment, or begins with flags", () => {
+  expect(slips("[A-z]+ # letters", "x", "python")[0]?.repair?.proved).toBe("narrower");
+  expect(slips("(?s)[A-z]+", "", "python")[0]?.repair?.proved).toBe("narrower");
+});
+
 test("what a repair changes is proved in every dialect that has automata", () => {
   for (const dialect of ["java", "pcre", "perl"] as const) {
     const [first] = slips("^gate|weir$", "", dialect);

@@ -3,7 +3,7 @@
  * call returns, what a replacement makes, what a source text evaluates to must be what the real host says.
  */
 import { isDeepStrictEqual } from "node:util";
-import { callsSlices, drained, formsOf, handin, jsonOf, type Node, type Program, read, rewriteWhole, type Source, walk } from "@lamprey/core";
+import { callsSlices, drained, formsOf, handin, hostFor, jsonOf, type Node, type Program, read, rewriteWhole, type Source, walk } from "@lamprey/core";
 import { readPattern } from "./engines.ts";
 import { DIED, LineProcess } from "./judges.ts";
 import { type FuzzedDialect, randomCase } from "./patterns.ts";
@@ -119,12 +119,14 @@ const STEP_LIMIT = 200_000;
 /** What we say to a question; undefined where the run is too long. */
 function answer(program: Program, question: HostQuestion): unknown {
   if (question.kind === "calls") {
-    const { calls, cut } = drained(callsSlices(program, question.text, { stepLimit: STEP_LIMIT }));
+    const { calls, cut } = drained(callsSlices(hostFor(program).calls, program, question.text, { stepLimit: STEP_LIMIT }));
     if (cut) return undefined;
     return calls.filter(({ fits }) => fits).map((call) => ({ call: call.call, value: "value" in call ? jsonOf(call.value) : null }));
   }
   if (question.kind === "source") return { pattern: question.pattern, flags: question.flags };
-  const made = drained(rewriteWhole(program, question.text, question.template, { first: question.scope === "first", stepLimit: STEP_LIMIT }));
+  const made = drained(
+    rewriteWhole(hostFor(program).template, program, question.text, question.template, { first: question.scope === "first", stepLimit: STEP_LIMIT }),
+  );
   if (made.kind === "refused") return { refused: true };
   return made.kind === "made" ? { text: made.text, replacements: made.replacements } : undefined;
 }

@@ -18,6 +18,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["forecast"],
     ["linear"],
     ["reel", "relate", "calls", "rewrite", "handoff", "expectations"],
+    ["hosts"],
     ["chart", "contrast", "ledger"],
     ["hazard", "whynot"],
     ["examples"],

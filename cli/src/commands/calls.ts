@@ -1,5 +1,5 @@
 /** `lamprey calls` for a person. */
-import { callsSlices, drained, written } from "@lamprey/core";
+import { callsSlices, drained, hostFor, written } from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
 import { cutShort, programOf } from "../contract/request.ts";
 import { printError } from "../print.ts";
@@ -15,10 +15,12 @@ export function runCalls(pattern: string, given: string | undefined, { dialect, 
     if (made.refused.error) console.error(printError(pattern, made.refused.error));
     return 2;
   }
-  const { calls, cut } = drained(callsSlices(made.program, textOf(given, file), { most: MOST_ITEMS, stepLimit: DEFAULT_STEP_LIMIT }));
+  const { calls, cut } = drained(
+    callsSlices(hostFor(made.program).calls, made.program, textOf(given, file), { most: MOST_ITEMS, stepLimit: DEFAULT_STEP_LIMIT }),
+  );
   for (const call of calls) {
     console.log(call.written);
-    const value = "value" in call ? written(call.value, dialect).map(({ text }) => text) : [call.error];
+    const value = "value" in call ? written(call.value, hostFor(made.program).notation).map(({ text }) => text) : [call.error];
     console.log(`  ${value.join("").replaceAll("\n", "\n  ")}`);
     if (call.remark) console.log(`  ${call.remark}`);
   }

@@ -1,5 +1,5 @@
 /** The contract's `calls`: what the everyday calls of the dialect's host would return on a text. */
-import { callsSlices, drained, type Json, jsonOf } from "@lamprey/core";
+import { callsSlices, drained, hostFor, type Json, jsonOf } from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, cutShort, programOf } from "./request.ts";
 
@@ -13,7 +13,7 @@ export function calls(request: CommonRequest): CallsAnswer {
   const stop = untilRunLimit(request.text);
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  const { calls, cut } = drained(callsSlices(made.program, request.text, { stepLimit: DEFAULT_STEP_LIMIT, stop }));
+  const { calls, cut } = drained(callsSlices(hostFor(made.program).calls, made.program, request.text, { stepLimit: DEFAULT_STEP_LIMIT, stop }));
   if (cut) return cutShort(cut);
   return {
     status: "ok",

@@ -1,5 +1,5 @@
 /** The contract's `rewrite`: a text with what a template makes of a pattern's matches. */
-import { drained, MOST_REWRITTEN, rewriteWhole } from "@lamprey/core";
+import { drained, hostFor, MOST_REWRITTEN, rewriteWhole } from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, type ContractError, cutShort, failed, programOf } from "./request.ts";
 
@@ -22,7 +22,7 @@ export function rewrite(request: RewriteRequest): RewriteAnswer {
   if ("refused" in compiled) return compiled.refused;
   const { program } = compiled;
   const made = drained(
-    rewriteWhole(program, request.text, request.template, {
+    rewriteWhole(hostFor(program).template, program, request.text, request.template, {
       first: request.scope === "first",
       stepLimit: DEFAULT_STEP_LIMIT,
       stop,

@@ -1,34 +1,15 @@
 /**
- * The everyday calls of a dialect's host, and what each returns on a text: one table a host.
+ * The everyday calls of a dialect's host, and what each returns on a text. Which calls there are is the host's table.
  *
  * A call is a generator over the runs that it needs, so that a long text can be left. What would surprise is a remark.
  */
-import type { DialectName } from "../dialect/dialect.ts";
 import type { Found } from "../linear/find.ts";
 import { readsBytes } from "../program/in-bytes.ts";
 import type { Program } from "../program/program.ts";
 import { NEVER, type Stop } from "../slices.ts";
 import { Asked } from "./asked.ts";
-import { DOTNET_CALLS } from "./dotnet.ts";
-import { ECMASCRIPT_CALLS } from "./ecmascript.ts";
 import type { CallsContext, HostCalls, Outcome } from "./host.ts";
-import { JAVA_CALLS } from "./java.ts";
-import { PERL_CALLS } from "./perl.ts";
-import { PHP_CALLS } from "./php.ts";
-import { PYTHON_CALLS } from "./python.ts";
 import { holdsUnset, spelled } from "./value.ts";
-
-const HOSTS: Partial<Record<DialectName, HostCalls>> = {
-  ecmascript: ECMASCRIPT_CALLS,
-  python: PYTHON_CALLS,
-  java: JAVA_CALLS,
-  dotnet: DOTNET_CALLS,
-  perl: PERL_CALLS,
-  pcre: PHP_CALLS,
-};
-
-/** The calls of a dialect's host; undefined where they are not known yet. */
-export const callsOf = (dialect: DialectName): HostCalls | undefined => HOSTS[dialect];
 
 export type CallAnswer = { readonly call: string; readonly written: string; readonly remark: string | null; readonly fits: boolean } & Outcome;
 
@@ -46,10 +27,8 @@ export interface CallsOptions {
   readonly stop?: Stop;
 }
 
-/** What each call of the program's host returns. Throws a RangeError where the host's calls are not known. */
-export function* callsSlices(program: Program, text: string, options: CallsOptions = {}): Generator<number, CallsAnswer> {
-  const host = callsOf(program.source.dialect);
-  if (!host) throw new RangeError(`The calls of ${program.source.dialect} are not known.`);
+/** What each call of the program's host returns. */
+export function* callsSlices(host: HostCalls, program: Program, text: string, options: CallsOptions = {}): Generator<number, CallsAnswer> {
   const { most = Number.POSITIVE_INFINITY, stepLimit = Number.POSITIVE_INFINITY, matchLimit = Number.MAX_SAFE_INTEGER, stop = NEVER } = options;
   const bytes = readsBytes(program, text);
   const own = bytes ?? { program, text };

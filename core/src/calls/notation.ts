@@ -1,8 +1,5 @@
 /** Values as a host's language writes them, in pieces that say where in the sample each came from. */
-import type { DialectName } from "../dialect/dialect.ts";
 import { hexOf } from "../host/bytes.ts";
-import { csharpString, javaString, javascriptString, perlString, phpString, pythonRepr } from "../host/strings.ts";
-import { isNumber } from "../text/characters.ts";
 import type { Span } from "../text/span.ts";
 import { unknownKey } from "../unknown.ts";
 import type { ListType, Value } from "./value.ts";
@@ -13,9 +10,10 @@ export interface WrittenPiece {
   readonly from: Span | null;
 }
 
-type Fields = ReadonlyMap<string, Value>;
+export type Fields = ReadonlyMap<string, Value>;
 
-interface Notation {
+/** How values are written in the language of a host. */
+export interface Notation {
   readonly text: (text: string) => string;
   /** Bytes that are no text. */
   readonly bytes?: (bytes: string) => string;
@@ -35,121 +33,17 @@ interface Notation {
 /** Strings that are longer are cut where they are shown. */
 const LONGEST_SHOWN = 200;
 
-const field = (fields: Fields, name: string): Value => {
+export const field = (fields: Fields, name: string): Value => {
   const value = fields.get(name);
   if (!value) throw new RangeError(`A match has no field “${name}”.`);
   return value;
 };
 
-const commaed = (values: readonly Value[]): (string | Value)[] => values.flatMap((value, i) => (i === 0 ? [value] : [", ", value]));
-const itemsOf = (value: Value): readonly Value[] => (value.kind === "list" ? value.items : []);
+export const commaed = (values: readonly Value[]): (string | Value)[] => values.flatMap((value, i) => (i === 0 ? [value] : [", ", value]));
+export const itemsOf = (value: Value): readonly Value[] => (value.kind === "list" ? value.items : []);
 
-const NOTATIONS: Partial<Record<DialectName, Notation>> = {
-  ecmascript: {
-    text: javascriptString,
-    unset: "undefined",
-    nothing: "null",
-    truths: ["false", "true"],
-    lists: { list: ["[", "]", ""], tuple: ["[", "]", ""] },
-    map: ["{ ", " }", (name) => `${name}: `],
-    match: (fields) => {
-      const groups = field(fields, "groups");
-      return [
-        "[",
-        ...commaed(itemsOf(field(fields, "values"))),
-        ", index: ",
-        field(fields, "index"),
-        ", groups: ",
-        groups.kind === "nothing" ? ({ kind: "unset" } as const) : groups,
-        "]",
-      ];
-    },
-  },
-  python: {
-    text: pythonRepr,
-    unset: "None",
-    nothing: "None",
-    truths: ["False", "True"],
-    lists: { list: ["[", "]", ""], tuple: ["(", ")", ","] },
-    map: ["{", "}", (name) => `${pythonRepr(name)}: `],
-    match: (fields) => {
-      const values = itemsOf(field(fields, "values"));
-      const groups = values.slice(1);
-      const named = field(fields, "groupdict");
-      return [
-        "<re.Match object; span=",
-        field(fields, "span"),
-        ", match=",
-        values[0] as Value,
-        ">",
-        ...(groups.length > 0 ? [" .groups() ", { kind: "list", type: "tuple", items: groups, more: 0 } as const] : []),
-        ...(named.kind === "record" && named.fields.length > 0 ? [" .groupdict() ", named] : []),
-      ];
-    },
-  },
-  perl: {
-    text: perlString,
-    unset: "undef",
-    nothing: "undef",
-    truths: ["''", "1"],
-    lists: { list: ["(", ")", ""], tuple: ["(", ")", ""] },
-    map: ["{ ", " }", (name) => `${name} => `],
-    match: (fields) => {
-      const [whole, ...groups] = itemsOf(field(fields, "values"));
-      const held = groups.length > 0 ? [", groups ", { kind: "list", type: "list", items: groups, more: 0 } as const] : [];
-      return ["$-[0] ", field(fields, "start"), ", $+[0] ", field(fields, "end"), ", ", whole as Value, ...held];
-    },
-  },
-  pcre: {
-    text: phpString,
-    bytes: (bytes) => `"${Array.from(bytes, (byte) => `\\x${hexOf(byte)}`).join("")}"`,
-    unset: "null",
-    nothing: "null",
-    truths: ["false", "true"],
-    lists: { list: ["[", "]", ""], tuple: ["[", "]", ""] },
-    map: ["[", "]", (name) => `${isNumber(name) ? name : phpString(name)} => `],
-    match: () => [],
-  },
-  dotnet: {
-    text: csharpString,
-    unset: "null",
-    nothing: "Success False",
-    truths: ["False", "True"],
-    lists: { list: ["[", "]", ""], tuple: ["[", "]", ""] },
-    map: ["{ ", " }", (name) => `${name} `],
-    match: (fields) => {
-      const groups = itemsOf(field(fields, "groups")).slice(1);
-      const named = groups.length > 0 ? [", Groups ", { kind: "list", type: "tuple", items: groups, more: 0 } as const] : [];
-      return ["Index ", field(fields, "index"), ", Length ", field(fields, "length"), ", ", field(fields, "value"), ...named];
-    },
-    group: (fields) => {
-      const name = field(fields, "name");
-      const captures = itemsOf(field(fields, "captures")).map((each) => (each.kind === "record" ? field(new Map(each.fields), "value") : each));
-      const label = name.kind === "text" ? `${name.text}: ` : "";
-      if (captures.length === 0) return [`${label}Success False`];
-      const all = captures.length > 1 ? [" of ", { kind: "list", type: "tuple", items: captures, more: 0 } as const] : [];
-      return [label, field(fields, "value"), ...all];
-    },
-  },
-  java: {
-    text: javaString,
-    unset: "null",
-    nothing: "null",
-    truths: ["false", "true"],
-    lists: { list: ["[", "]", ""], tuple: ["[", "]", ""] },
-    map: ["{", "}", (name) => `${name}=`],
-    match: (fields) => {
-      const [whole, ...groups] = itemsOf(field(fields, "values"));
-      const named = groups.length > 0 ? [", groups ", { kind: "list", type: "list", items: groups, more: 0 } as const] : [];
-      return ["start ", field(fields, "start"), ", end ", field(fields, "end"), ", ", whole as Value, ...named];
-    },
-  },
-};
-
-/** Writes a value. Throws a RangeError where the host's way of writing is not known. */
-export function written(value: Value, dialect: DialectName): WrittenPiece[] {
-  const notation = NOTATIONS[dialect];
-  if (!notation) throw new RangeError(`Values of ${dialect} are not written.`);
+/** A value as the notation writes it. */
+export function written(value: Value, notation: Notation): WrittenPiece[] {
   const pieces: WrittenPiece[] = [];
   const waiting: (string | Value)[] = [value];
   const plain = (text: string, from: Span | null = null): void => void pieces.push({ text, from });

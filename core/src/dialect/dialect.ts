@@ -10,6 +10,7 @@ import type { NameRule } from "../charset/names.ts";
 import type { Property } from "../charset/properties.ts";
 import type { DiagnosticCode } from "../diagnostic/diagnostic.ts";
 import type { AnchorKind } from "./assertions.ts";
+import type { ForeignEscape } from "./foreign-escapes.ts";
 import type { VerbKind } from "./verbs.ts";
 
 export const DIALECT_NAMES = ["ecmascript", "python", "java", "dotnet", "perl", "pcre", "ere", "bre", "literal"] as const;
@@ -283,6 +284,12 @@ export interface Dialect {
     readonly groupOpeners: readonly (readonly [string, GroupOpener])[];
     /** How other languages begin a named group or refer to one, and how it is written here. */
     readonly foreignOpeners: readonly (readonly [text: string, named: boolean, own: string])[];
+    /** Escapes of other languages that this one has not, by the letter behind the backslash. */
+    readonly foreignEscapes: Readonly<Record<string, ForeignEscape>>;
+    /** How other languages refer to a named group, with the mark that closes it, and how it begins here; null where either is read. */
+    readonly foreignReference: readonly [foreign: string, close: string, own: string] | null;
+    /** Who reads `\Q` where the pattern's own grammar does not, as the end of a sentence; null where the grammar reads it or nobody does. */
+    readonly quoting: string | null;
     readonly inlineFlags: Readonly<Record<string, InlineFlag>>;
     /** Letters of flags that the language has inside patterns and Lamprey does not read. */
     readonly unreadFlags: readonly string[];

@@ -1,9 +1,11 @@
 /** ecmascript: ECMA-262, 2025 edition, §22.2 with Annex B. */
+
 import { type CharSet, complement, FULL_SET } from "../charset/charset.ts";
 import { continuesIdentifier, DIGITS, LINE_TERMINATORS, startsIdentifier, WHITE_SPACE, WORD } from "../charset/classes.ts";
 import { closeOverCase } from "../charset/folding.ts";
 import { ecmaProperty } from "../charset/properties.ts";
 import { type Dialect, type Escape, NO_OPTIONS, type Options } from "./dialect.ts";
+import { BLANKS, BRACED_NUMBER, byNumber, GROUP_IN_BRACES, LINE_END, surrogates } from "./foreign-escapes.ts";
 import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS, NO_CONDITIONS } from "./operators.ts";
 
 const NOT_LINE_TERMINATORS = complement(LINE_TERMINATORS);
@@ -63,6 +65,19 @@ export const ecmascript: Dialect = {
       ["$", { kind: "anchor", assertion: ({ lineAnchors }) => (lineAnchors ? "line-end" : "text-end") }],
     ],
     groupOpeners: [...LOOK_OPENERS, ["?:", { kind: "plain" }], ["?<", { kind: "named", end: ">" }]],
+    foreignEscapes: {
+      A: { means: "the start of the text", instead: (multiline) => (multiline ? "(?<![^])" : "^") },
+      Z: { means: "the end of the text", instead: (multiline) => (multiline ? "(?![^])" : "$") },
+      z: { means: "the end of the text", instead: (multiline) => (multiline ? "(?![^])" : "$") },
+      h: BLANKS,
+      R: LINE_END,
+      a: { means: "the bell, U+0007", instead: () => "\\x07" },
+      e: { means: "the escape character, U+001B", instead: () => "\\x1b" },
+      x: { ...BRACED_NUMBER, instead: (_, inner) => byNumber(inner, surrogates) },
+      g: GROUP_IN_BRACES,
+    },
+    foreignReference: ["(?P=", ")", "\\k<"],
+    quoting: null,
     foreignOpeners: [
       ["?P<", true, "(?<…>"],
       ["?'", true, "(?<…>"],

@@ -7,14 +7,15 @@ import { pcre } from "./pcre/pcre.ts";
 import { perl } from "./perl/perl.ts";
 import { python } from "./python.ts";
 
-const DIALECTS: Partial<Record<DialectName, Dialect>> = { ecmascript, python, java, dotnet, pcre, perl };
+/** Null where Lamprey does not read the dialect yet. */
+const DIALECTS: Readonly<Record<DialectName, Dialect | null>> = { ecmascript, python, java, dotnet, pcre, perl, ere: null, bre: null, literal: null };
 
 /** The dialect, or undefined where Lamprey does not read it yet. */
 export function dialectOf(name: DialectName): Dialect | undefined {
-  return DIALECTS[name];
+  return DIALECTS[name] ?? undefined;
 }
 
-export const READ_DIALECTS: readonly Dialect[] = Object.values(DIALECTS);
+export const READ_DIALECTS: readonly Dialect[] = Object.values(DIALECTS).filter((dialect) => dialect !== null);
 
 /** The names of the dialects in which a pattern can call its groups as subroutines. */
 export const dialectsWithCalls = (): string =>

@@ -1,9 +1,11 @@
 /** python: the `re` module of Python 3.11 and later, on str patterns and texts. */
+
 import { complement, contains, FULL_SET, setOfText, union } from "../charset/charset.ts";
 import { continuesPythonName, DIGITS, startsPythonName, WORD } from "../charset/classes.ts";
 import { category, ecmaProperty } from "../charset/properties.ts";
 import { type Dialect, NO_OPTIONS, type Options } from "./dialect.ts";
 import { byOption, classPair, type Escapes } from "./escapes.ts";
+import { BLANKS, BRACED_NUMBER, byNumber, GROUP_IN_BRACES, LINE_END } from "./foreign-escapes.ts";
 import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS } from "./operators.ts";
 
 const NEWLINE = setOfText("\n");
@@ -85,6 +87,16 @@ export const python: Dialect = {
       ["?#", { kind: "comment", end: ")" }],
       ["?(", { kind: "conditional" }],
     ],
+    foreignEscapes: {
+      z: { means: "the end of the text", instead: () => "\\Z" },
+      h: BLANKS,
+      R: LINE_END,
+      e: { means: "the escape character, U+001B", instead: () => "\\x1b" },
+      x: { ...BRACED_NUMBER, instead: (_, inner) => byNumber(inner, (hex) => (hex.length <= 6 ? `\\U${hex.padStart(8, "0")}` : undefined)) },
+      g: GROUP_IN_BRACES,
+    },
+    foreignReference: ["\\k<", ">", "(?P="],
+    quoting: null,
     foreignOpeners: [
       ["?<", true, "(?P<…>"],
       ["?'", true, "(?P<…>"],

@@ -14,6 +14,9 @@ export type Candidate = {
   | { readonly fault: Fault }
 );
 
+/** Finds a pattern in a piece of source text, if there is one of its language. */
+export type SourceReader = (source: string) => Candidate | undefined;
+
 /** A string literal that is JSON is that: the same text in every language. */
 export function isJson(source: string): boolean {
   const trimmed = source.trim();

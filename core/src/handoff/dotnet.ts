@@ -1,7 +1,7 @@
 /** Patterns as C#: `new Regex` of a verbatim string or a plain one. */
 import { csharpString, csharpVerbatim } from "../host/strings.ts";
 import type { Source } from "../syntax/read.ts";
-import type { Refusal } from "./handoff.ts";
+import type { Refusal } from "./form.ts";
 
 /** The constant of each flag, and its value. */
 export const DOTNET_FLAGS: Readonly<Record<string, readonly [name: string, value: number]>> = {

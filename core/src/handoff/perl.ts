@@ -2,7 +2,7 @@
 import { singleQuoted } from "../host/strings.ts";
 import type { Source } from "../syntax/read.ts";
 import { endsInEscape, hasLoneHalf } from "../text/characters.ts";
-import type { Refusal } from "./handoff.ts";
+import type { Refusal } from "./form.ts";
 
 const DELIMITERS = '/!,~%;:="|^*+&?.-';
 

@@ -2,7 +2,7 @@
 import { singleQuoted } from "../host/strings.ts";
 import type { Source } from "../syntax/read.ts";
 import { endsInEscape, hasLoneHalf } from "../text/characters.ts";
-import type { Refusal } from "./handoff.ts";
+import type { Refusal } from "./form.ts";
 
 /** Signs that may stand around a pattern, the usual ones first. */
 const DELIMITERS = '/~#%!@;,:&="`_<\x01\x02\x03\x04\x05\x06';

@@ -1,5 +1,5 @@
 /** The programs of core/programs, by dialect. Written by core/scripts/programs.mjs. */
-export const PROGRAMS: Readonly<Record<string, string>> = {
+export const PROGRAMS = {
   dotnet: "using System;\nusing System.Text.RegularExpressions;\n\npublic static class Program\n{\n    public static void Main()\n    {\n        var pattern = PATTERN_HERE;\n        var text = Console.In.ReadToEnd();\n        foreach (Match match in pattern.Matches(text))\n        {\n            Console.WriteLine(match.Value);\n        }\n    }\n}\n",
   ecmascript: "import { readFileSync } from \"node:fs\";\n\nconst pattern = PATTERN_HERE;\nconst text = readFileSync(0, \"utf8\");\n\nfor (const match of text.matchAll(pattern)) {\n  console.log(match.index, ...match);\n}\n",
   java: "import java.io.IOException;\nimport java.nio.charset.StandardCharsets;\nimport java.util.regex.Matcher;\nimport java.util.regex.Pattern;\n\npublic class Matches {\n    public static void main(String[] args) throws IOException {\n        Pattern pattern = PATTERN_HERE;\n        String text = new String(System.in.readAllBytes(), StandardCharsets.UTF_8);\n        Matcher matcher = pattern.matcher(text);\n        while (matcher.find()) {\n            System.out.println(matcher.group());\n        }\n    }\n}\n",

@@ -4,6 +4,7 @@
  * A reader never throws. What the host refuses is a diagnostic; what it takes otherwise than it looks is a remark.
  */
 import type { Diagnostic } from "../diagnostic/diagnostic.ts";
+import type { Program } from "../program/program.ts";
 import type { Span } from "../text/span.ts";
 import type { ChangeKind } from "./changes.ts";
 import type { Remark } from "./remarks.ts";
@@ -39,4 +40,15 @@ export interface Template {
   readonly diagnostics: readonly Diagnostic[];
   /** Where it does something else than it looks. */
   readonly remarks: readonly Remark[];
+}
+
+export type TemplateReader = (source: string, program: Program) => Template;
+
+/** How a host takes templates. */
+export interface TemplateRules {
+  readonly read: TemplateReader;
+  /** The call that takes a template. */
+  readonly call: string;
+  /** Whether the host looks at a template only when it uses it: where nothing matches, it refuses none. */
+  readonly refusedInUse: boolean;
 }

@@ -6,9 +6,9 @@ import { type Cut, findSlices } from "../linear/find.ts";
 import { readsBytes } from "../program/in-bytes.ts";
 import type { Program } from "../program/program.ts";
 import { NEVER, type Stop } from "../slices.ts";
-import { readTemplate, refusesInUse } from "./read.ts";
 import type { Remark } from "./remarks.ts";
 import { rewriteSlices } from "./rewrite.ts";
+import type { TemplateRules } from "./template.ts";
 
 export type WholeRewrite =
   | { readonly kind: "made"; readonly text: string; readonly replacements: number; readonly remarks: readonly Remark[] }
@@ -20,6 +20,7 @@ export type WholeRewrite =
 
 /** Rewrites a text. A host that reads bytes is handed those of UTF-8; what it leaves that is none becomes replacement characters. */
 export function* rewriteWhole(
+  { read: readTemplate, refusedInUse }: TemplateRules,
   program: Program,
   text: string,
   template: string,
@@ -30,7 +31,7 @@ export function* rewriteWhole(
   const read = readTemplate(bytes ? bytes.spell(template) : template, own.program);
   const [fault] = bytes ? readTemplate(template, program).diagnostics : read.diagnostics;
   const { matches, cut } = yield* findSlices(own.program, own.text, { mode: first ? "first" : "all", stepLimit, stop });
-  if (fault && !(refusesInUse(program.source.dialect) && matches.length === 0 && !cut)) return { kind: "refused", fault };
+  if (fault && !(refusedInUse && matches.length === 0 && !cut)) return { kind: "refused", fault };
   if (cut) return { kind: "cut", cut };
   const rewritten = yield* rewriteSlices(read, matches, own.text, { first });
   if (!rewritten.ok) return { kind: "too-long", length: rewritten.length };

@@ -3,12 +3,14 @@
  * proved of that.
  */
 
+import { FULL_SET } from "../charset/charset.ts";
 import { findSlices } from "../linear/find.ts";
 import { append } from "../lists.ts";
-import { compileSource } from "../program/compile.ts";
+import { compile, compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { acceptsText, type RelationKind, relate } from "../relate/relate.ts";
 import { drained, NEVER, type Stop } from "../slices.ts";
+import { inSequence, repeated, setOf } from "../syntax/build.ts";
 import type { Source } from "../syntax/read.ts";
 import { anchorOf, type Node, type Span, walk } from "../syntax/tree.ts";
 import { type SlipCode, slipMessage } from "./messages.ts";
@@ -75,30 +77,20 @@ function findsSame(one: Program, other: Program, text: string): boolean {
   return mine.length === theirs.length && mine.every((n, i) => n === theirs[i]);
 }
 
-const PROVED: Partial<Record<RelationKind, Proved>> = {
+const PROVED: Readonly<Record<RelationKind, Proved>> = {
   equal: "equal",
   "left-within-right": "wider",
   "right-within-left": "narrower",
   overlapping: "differs",
   disjoint: "differs",
+  undecided: "tried",
 };
 
-/** What is before and behind a match, so that texts with one are whole texts. */
-const AROUND: Partial<Record<Source["dialect"], string>> = {
-  ecmascript: "[\\s\\S]*",
-  python: "[\\s\\S]*",
-  java: "[\\s\\S]*",
-  dotnet: "[\\s\\S]*",
-  pcre: "[\\s\\S]*",
-  perl: "[\\s\\S]*",
-};
-
-/** A program that takes, as a whole, every text in which the pattern finds a match; undefined where it cannot be written so. */
-function searching({ source }: Program): Program | undefined {
-  const around = AROUND[source.dialect];
-  return around === undefined
-    ? undefined
-    : compileSource({ ...source, flags: source.flags.replace("y", ""), pattern: `${around}(?:${source.pattern})${around}` });
+/** A program that takes, as a whole, every text in which the pattern finds a match; undefined where it is too large. */
+function searching({ reading }: Program): Program | undefined {
+  const anything = repeated(setOf(FULL_SET), 0, Number.POSITIVE_INFINITY);
+  const compiled = compile({ ...reading, options: { ...reading.options, sticky: false }, root: inSequence(anything, reading.root, anything) });
+  return compiled.ok ? compiled.program : undefined;
 }
 
 /** How the texts in which the one finds a match lie to those of the other. */
@@ -108,7 +100,7 @@ function* provedOf(program: Program, other: Program, stop: Stop): Generator<numb
   const slices = relate(left, right, stop);
   for (let moments = 0; moments < MOST_COMPARED; moments++) {
     const next = slices.next();
-    if (next.done) return PROVED[next.value.relation] ?? "tried";
+    if (next.done) return PROVED[next.value.relation];
     yield next.value;
   }
   return "tried";

@@ -4,8 +4,7 @@
  * its own is not taken for one.
  */
 
-import type { DialectName } from "../dialect/dialect.ts";
-import { isDigit, isHex } from "../text/characters.ts";
+import { LONGEST_NUMBER } from "../dialect/foreign-escapes.ts";
 import type { Reading } from "./read.ts";
 import { type Span, walkWritten } from "./tree.ts";
 
@@ -17,101 +16,6 @@ export interface ForeignSpelling extends Span {
   /** Flags that are set besides; often none. */
   readonly flags: string;
 }
-
-interface Row {
-  readonly means: string;
-  /** What belongs to it behind its letter; where that is not there, it is none. */
-  readonly behind?: (rest: string) => Behind | undefined;
-  /**
-   * @param multiline line anchors are on
-   * @param inner what was found behind the letter
-   */
-  readonly instead: (multiline: boolean, inner: string) => string | undefined;
-}
-
-interface Behind {
-  readonly length: number;
-  readonly inner: string;
-}
-
-/** Longer numbers are none of a character or a group. */
-const LONGEST_NUMBER = 8;
-const LAST_CODE_POINT = 0x10ffff;
-
-const allOf = (text: string, is: (c: string) => boolean): boolean => text !== "" && [...text].every((c) => is(c));
-
-function inBraces(is: (c: string) => boolean): (rest: string) => Behind | undefined {
-  return (rest) => {
-    const end = rest.slice(0, LONGEST_NUMBER + 2).indexOf("}");
-    const inner = rest.slice(1, Math.max(end, 1));
-    return rest[0] === "{" && allOf(inner, is) ? { length: end + 1, inner } : undefined;
-  };
-}
-
-function fourDigits(rest: string): Behind | undefined {
-  const inner = rest.slice(0, 4);
-  return inner.length === 4 && allOf(inner, isHex) ? { length: 4, inner } : undefined;
-}
-
-/** The number of a character as Python and ECMAScript write it without a flag; undefined where it is none. */
-function byNumber(digits: string, wide: (hex: string) => string | undefined): string | undefined {
-  const hex = digits.replaceAll("0", " ").trimStart().replaceAll(" ", "0");
-  return hex.length <= 2 ? `\\x${hex.padStart(2, "0")}` : hex.length <= 4 ? `\\u${hex.padStart(4, "0")}` : wide(hex);
-}
-
-/** A character beyond the first 65,536 as its two units. */
-function surrogates(hex: string): string | undefined {
-  const codePoint = Number.parseInt(hex, 16);
-  if (codePoint > LAST_CODE_POINT) return undefined;
-  return [...String.fromCodePoint(codePoint)]
-    .flatMap((c) => [c.charCodeAt(0), c.charCodeAt(1)])
-    .map((unit) => `\\u${unit.toString(16)}`)
-    .join("");
-}
-
-const BRACED_NUMBER = { means: "a character by its number", behind: inBraces(isHex) };
-const FOUR_DIGITS: Row = { means: "a character by its number", behind: fourDigits, instead: (_, inner) => `\\x{${inner}}` };
-const GROUP_IN_BRACES: Row = { means: "a reference to a group", behind: inBraces(isDigit), instead: (_, inner) => `\\${Number(inner)}` };
-
-const BLANKS: Row = { means: "a space or a tab", instead: () => "[ \\t]" };
-const LINE_END: Row = { means: "a line end of any kind", instead: () => "(?:\\r\\n|[\\n\\v\\f\\r\\u0085\\u2028\\u2029])" };
-
-/** By the letter behind the backslash. */
-const ESCAPES: Readonly<Partial<Record<DialectName, Readonly<Record<string, Row>>>>> = {
-  ecmascript: {
-    A: { means: "the start of the text", instead: (multiline) => (multiline ? "(?<![^])" : "^") },
-    Z: { means: "the end of the text", instead: (multiline) => (multiline ? "(?![^])" : "$") },
-    z: { means: "the end of the text", instead: (multiline) => (multiline ? "(?![^])" : "$") },
-    h: BLANKS,
-    R: LINE_END,
-    a: { means: "the bell, U+0007", instead: () => "\\x07" },
-    e: { means: "the escape character, U+001B", instead: () => "\\x1b" },
-    x: { ...BRACED_NUMBER, instead: (_, inner) => byNumber(inner, surrogates) },
-    g: GROUP_IN_BRACES,
-  },
-  python: {
-    z: { means: "the end of the text", instead: () => "\\Z" },
-    h: BLANKS,
-    R: LINE_END,
-    e: { means: "the escape character, U+001B", instead: () => "\\x1b" },
-    x: { ...BRACED_NUMBER, instead: (_, inner) => byNumber(inner, (hex) => (hex.length <= 6 ? `\\U${hex.padStart(8, "0")}` : undefined)) },
-    g: GROUP_IN_BRACES,
-  },
-  java: { g: GROUP_IN_BRACES },
-  dotnet: {
-    h: BLANKS,
-    R: LINE_END,
-    x: { ...BRACED_NUMBER, instead: (_, inner) => byNumber(inner, surrogates) },
-    g: GROUP_IN_BRACES,
-  },
-  pcre: { u: FOUR_DIGITS },
-  perl: { u: FOUR_DIGITS },
-};
-
-/** Where something else than the pattern's own grammar reads “\Q”. */
-const QUOTED: Readonly<Partial<Record<DialectName, string>>> = {
-  perl: "Perl’s source text. A pattern that comes from elsewhere, as here, has no such thing.",
-};
 
 /** POSIX classes as they are written in a set here. */
 const POSIX: Readonly<Record<string, string>> = {
@@ -130,11 +34,6 @@ const POSIX: Readonly<Record<string, string>> = {
   graph: "!-~",
 };
 
-const NAMED: Readonly<Record<string, readonly [foreign: string, close: string, own: string]>> = {
-  ecmascript: ["(?P=", ")", "\\k<"],
-  python: ["\\k<", ">", "(?P="],
-};
-
 /** The spellings of another language that a pattern has, in its order. */
 export function foreignSpellings(reading: Reading): readonly ForeignSpelling[] {
   const { source, dialect, root, diagnostics, options } = reading;
@@ -151,10 +50,10 @@ export function foreignSpellings(reading: Reading): readonly ForeignSpelling[] {
     if (letter === "Q") {
       const inside = pattern.slice(start + 2, quoted < 0 ? pattern.length : quoted);
       const stop = quoted < 0 ? pattern.length : quoted + 2;
-      add(start, stop, `“\\Q” quotes up to “\\E” in ${QUOTED[source.dialect] ?? `Perl, Java and PHP. ${dialect.title} has no such thing.`}`, escaped(inside));
+      add(start, stop, `“\\Q” quotes up to “\\E” in ${dialect.syntax.quoting ?? `Perl, Java and PHP. ${dialect.title} has no such thing.`}`, escaped(inside));
       return;
     }
-    const row = ESCAPES[source.dialect]?.[letter];
+    const row = dialect.syntax.foreignEscapes[letter];
     const here = diagnostics.some((d) => d.start === start) ? "it means nothing here" : `here it is the letter “${letter}”`;
     const behind = row?.behind ? row.behind(pattern.slice(start + 2, start + 2 + LONGEST_NUMBER + 2)) : { length: 0, inner: "" };
     const instead = behind && row?.instead(options.lineAnchors, behind.inner);
@@ -222,9 +121,9 @@ function opener({ source: { pattern }, dialect }: Reading, { start, message }: S
   add(start, close + 1, message, own.replace("…", pattern.slice(from, close)));
 }
 
-function reference({ source: { pattern, dialect: name }, diagnostics, dialect }: Reading, add: Add): void {
-  const [foreign, close, own] = NAMED[name] ?? [];
-  if (!foreign || !close || !own || diagnostics.length === 0) return;
+function reference({ source: { pattern }, diagnostics, dialect }: Reading, add: Add): void {
+  if (!dialect?.syntax.foreignReference || diagnostics.length === 0) return;
+  const [foreign, close, own] = dialect.syntax.foreignReference;
   for (let at = pattern.indexOf(foreign); at >= 0; at = pattern.indexOf(foreign, at + 1)) {
     const end = pattern.indexOf(close, at);
     if (end < 0 || !diagnostics.some((d) => d.start >= at && d.start <= end)) continue;

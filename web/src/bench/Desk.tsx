@@ -1,5 +1,5 @@
 /** The desk: the chosen panel, and beside it the rail that names every panel with its one figure. */
-import { callsOf, formsOf } from "@lamprey/core";
+import { formsOf, hostOf } from "@lamprey/core";
 import { Tabs } from "radix-ui";
 import { Suspense } from "react";
 import { tableOf } from "../engine/tables.ts";
@@ -72,7 +72,7 @@ const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
     return [drift.onlyRight !== null ? "gained" : "", drift.onlyLeft !== null ? "lost" : ""].filter((word) => word !== "").join(", ");
   },
   rewrite: ({ host: { rewriting }, bench: { panel } }) => (panel === "rewrite" && rewriting?.made ? plural(rewriting.made.replacements, "change") : ""),
-  calls: ({ draft }) => callsOf(draft.fields.dialect)?.host ?? "",
+  calls: ({ draft }) => hostOf(draft.fields.dialect)?.calls.host ?? "",
   source: ({ draft }) => formsOf(draft.fields.dialect)[0]?.label ?? "",
   engines: ({ host: { confirmed }, bench: { result } }) => {
     if (!confirmed || confirmed.generation !== result?.generation) return "";

@@ -1,8 +1,8 @@
 /** What calls return, as the page shows it. */
-import { type CallsAnswer, type DialectName, written } from "@lamprey/core";
+import { type CallsAnswer, type Host, written } from "@lamprey/core";
 import type { CallsView } from "./messages.ts";
 
-export function callsView({ calls, cut }: CallsAnswer, dialect: DialectName): CallsView {
+export function callsView({ calls, cut }: CallsAnswer, { notation }: Host): CallsView {
   return {
     cut,
     calls: calls.map((call) => ({
@@ -10,7 +10,7 @@ export function callsView({ calls, cut }: CallsAnswer, dialect: DialectName): Ca
       written: call.written,
       remark: call.remark,
       error: "error" in call ? call.error : null,
-      pieces: "value" in call ? written(call.value, dialect) : [],
+      pieces: "value" in call ? written(call.value, notation) : [],
     })),
   };
 }

@@ -4,6 +4,7 @@ import {
   findSlices,
   type Hunks,
   type HunkView,
+  hostFor,
   hunksOf,
   hunkView,
   lineStarts,
@@ -12,7 +13,6 @@ import {
   MOST_REWRITTEN,
   type Program,
   read,
-  readTemplate,
   rewriteSlices,
   type Scope,
   sizeOf,
@@ -59,12 +59,12 @@ export class Rewritings {
   }
 
   async ask({ generation, template: source, but }: RewriteAsked, run: Run, useless: () => boolean): Promise<RewriteAnswer | null> {
-    const asked = readTemplate(source, run.program);
+    const asked = hostFor(run.program).template.read(source, run.program);
     const { parts, diagnostics, remarks } = asked;
     const answer = { generation, source, parts, diagnostics, remarks };
     if (diagnostics.length === 0) this.good = source;
     // What does not read leaves the last that did on show; of another pattern, that may not read any more either.
-    const template = diagnostics.length === 0 ? asked : this.good === null ? null : readTemplate(this.good, run.program);
+    const template = diagnostics.length === 0 ? asked : this.good === null ? null : hostFor(run.program).template.read(this.good, run.program);
     if (!template || template.diagnostics.length > 0) {
       this.made = null;
       return { ...answer, made: null };
@@ -104,7 +104,7 @@ export class Rewritings {
     this.progress = 0;
     const compiled = compile(read(asked));
     if (!compiled.ok) return { ok: false, why: "The pattern does not read." };
-    const template = readTemplate(source, compiled.program);
+    const template = hostFor(compiled.program).template.read(source, compiled.program);
     if (template.diagnostics.length > 0) return { ok: false, why: "The template does not read." };
     if (file.size > MOST_REWRITTEN) return { ok: false, why: `The file has ${file.size} bytes; files up to ${MOST_REWRITTEN} are rewritten.` };
     const text = await file.text();

@@ -10,7 +10,6 @@ import {
   attempts,
   BacktrackingMachine,
   CUTS,
-  callsOf,
   callsSlices,
   capturesOf,
   chartNodeAt,
@@ -25,6 +24,7 @@ import {
   type Holders,
   type HunkView,
   holders,
+  hostOf,
   isGivenUp,
   judgeSlices,
   LEDGER_FORMS,
@@ -469,10 +469,11 @@ export class Session {
   /** What the calls of the host return on the sample; null where a newer run has replaced it. */
   async calls(generation: number): Promise<CallsView | null> {
     const { current } = this;
-    if (current?.asked.generation !== generation || !callsOf(current.asked.dialect)) return null;
+    const host = current && hostOf(current.asked.dialect);
+    if (!host || current.asked.generation !== generation) return null;
     const options = { most: MOST_ITEMS, stepLimit: STEP_BUDGET, matchLimit: MATCH_LIMIT };
-    const answer = await drive(callsSlices(current.program, this.sample, options), () => this.current !== current);
-    return answer && callsView(answer, current.asked.dialect);
+    const answer = await drive(callsSlices(host.calls, current.program, this.sample, options), () => this.current !== current);
+    return answer && callsView(answer, host);
   }
 
   compare(asked: ContrastAsked): Promise<ContrastResult | null> {

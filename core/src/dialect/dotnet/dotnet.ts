@@ -1,10 +1,12 @@
 /** dotnet: System.Text.RegularExpressions of .NET, in the invariant culture. */
+
 import { complement, contains, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { category } from "../../charset/properties.ts";
 import { once } from "../../once.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, NO_OPTIONS } from "../dialect.ts";
 import { CONTROLS, classPair, EDGES, type Escapes } from "../escapes.ts";
+import { BLANKS, BRACED_NUMBER, byNumber, GROUP_IN_BRACES, LINE_END, surrogates } from "../foreign-escapes.ts";
 import { COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS } from "../operators.ts";
 import { dotnetEdgeWord, dotnetProperty, dotnetSpace, dotnetWord } from "./properties.ts";
 
@@ -63,6 +65,14 @@ export const dotnet: Dialect = {
       ["?#", { kind: "comment", end: ")" }],
       ["?(", { kind: "conditional" }],
     ],
+    foreignEscapes: {
+      h: BLANKS,
+      R: LINE_END,
+      x: { ...BRACED_NUMBER, instead: (_, inner) => byNumber(inner, surrogates) },
+      g: GROUP_IN_BRACES,
+    },
+    foreignReference: null,
+    quoting: null,
     foreignOpeners: [
       ["?P<", true, "(?<…>"],
       ["?P=", false, "\\k<…>"],

@@ -1,8 +1,10 @@
 /** java: java.util.regex of JDK 17, without canonical equivalence. */
+
 import { type CharSet, complement, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { DIGITS, WORD } from "../../charset/classes.ts";
 import { type Dialect, NO_OPTIONS } from "../dialect.ts";
 import { byOption, CONTROLS, type Escapes, LINE_BREAKS, OLDER_BLANKS, perlClasses, VERTICAL } from "../escapes.ts";
+import { GROUP_IN_BRACES } from "../foreign-escapes.ts";
 import { ANY_NUMBER, COMMON_FLAGS, COMMON_OPERATORS, inline, LOOK_OPENERS, NO_CONDITIONS } from "../operators.ts";
 import { ASCII_SPACE } from "../posix.ts";
 import { isAsciiLetter, isAsciiNamePart, javaEdgeWord, javaProperty, UNICODE_OF_JAVA, unicodeWord } from "./properties.ts";
@@ -60,6 +62,9 @@ export const java: Dialect = {
       ],
     ],
     groupOpeners: [...LOOK_OPENERS, ["?<", { kind: "named", end: ">" }], ["?:", { kind: "plain" }], ["?>", { kind: "atomic" }]],
+    foreignEscapes: { g: GROUP_IN_BRACES },
+    foreignReference: null,
+    quoting: null,
     foreignOpeners: [
       ["?P<", true, "(?<…>"],
       ["?'", true, "(?<…>"],

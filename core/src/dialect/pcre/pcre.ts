@@ -1,10 +1,12 @@
 /** pcre: PCRE2 10.42 as PHP 8.2's preg functions use it. Without the flag `u` a text is bytes, with it code points. */
+
 import { type CharSet, complement, contains, EMPTY_SET, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { DIGITS, WORD } from "../../charset/classes.ts";
 import { category } from "../../charset/properties.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, type Escape, NO_OPTIONS, type Options, type Starred } from "../dialect.ts";
 import { byOption, CONTROLS, type Escapes, OLDER_BLANKS, perlClasses } from "../escapes.ts";
+import { FOUR_DIGITS } from "../foreign-escapes.ts";
 import { COMMON_OPERATORS, inline } from "../operators.ts";
 import { ASCII_SPACE } from "../posix.ts";
 import { pcrePosix, pcreProperty, UNICODE_OF_PCRE, unicodeSpace, unicodeWord } from "./properties.ts";
@@ -118,6 +120,9 @@ export const pcre: Dialect = {
       ...PCRE_ANCHORS,
     ],
     groupOpeners: [...REENTERING_OPENERS, ["?C", { kind: "unread", what: "a callout" }], ...PCRE_OPENERS],
+    foreignEscapes: { u: FOUR_DIGITS },
+    foreignReference: null,
+    quoting: null,
     foreignOpeners: [],
     inlineFlags: { ...PCRE_INLINE_FLAGS, J: { sets: { sharedNames: true }, unsets: { sharedNames: false } }, U: inline("lazyFirst") },
     unreadFlags: [],

@@ -1,10 +1,12 @@
 /** perl: Perl 5.36's own engine, on strings of characters: classes and case go by Unicode, unless the flag `a` keeps them to ASCII. */
+
 import { complement, contains, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { continuesPythonName, DIGITS, startsPythonName, WORD } from "../../charset/classes.ts";
 import type { FoldingRule } from "../../charset/folding.ts";
 import { isNumber } from "../../text/characters.ts";
 import { type ConditionForm, type Dialect, NO_OPTIONS, type Options } from "../dialect.ts";
 import { BLANKS, byOption, CONTROLS, type Escapes, perlClasses } from "../escapes.ts";
+import { FOUR_DIGITS } from "../foreign-escapes.ts";
 import { ANY_NUMBER, COMMON_OPERATORS } from "../operators.ts";
 import { PCRE_ANCHORS, PCRE_ESCAPES, PCRE_FLAGS, PCRE_INLINE_FLAGS, PCRE_OPENERS, PCRE_RESET, PCRE_STARRED } from "../pcre/shared.ts";
 import { ASCII_SPACE } from "../posix.ts";
@@ -75,6 +77,9 @@ export const perl: Dialect = {
       ["?[", { kind: "unread", what: "a set with operations" }],
       ...PCRE_OPENERS,
     ],
+    foreignEscapes: { u: FOUR_DIGITS },
+    foreignReference: null,
+    quoting: "Perl’s source text. A pattern that comes from elsewhere, as here, has no such thing.",
     foreignOpeners: [],
     inlineFlags: {
       ...PCRE_INLINE_FLAGS,

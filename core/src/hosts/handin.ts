@@ -5,14 +5,9 @@
  */
 import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
 import type { DialectName } from "../dialect/dialect.ts";
+import type { Candidate } from "../handoff/candidate.ts";
 import type { Span } from "../text/span.ts";
-import type { Candidate } from "./candidate.ts";
-import { fromDotnet } from "./from-dotnet.ts";
-import { fromJava } from "./from-java.ts";
-import { fromJavascript } from "./from-javascript.ts";
-import { fromPerl } from "./from-perl.ts";
-import { fromPhp } from "./from-php.ts";
-import { fromPython } from "./from-python.ts";
+import { ALL_HOSTS } from "./index.ts";
 
 export type HandIn =
   | {
@@ -30,18 +25,6 @@ export type HandIn =
   /** Its span lies in the source. */
   | { readonly ok: false; readonly error: Diagnostic };
 
-type Reader = (source: string) => Candidate | undefined;
-
-/** Who looks at a piece, by the dialect that it would be. */
-const READERS: readonly (readonly [DialectName, Reader])[] = [
-  ["ecmascript", fromJavascript],
-  ["python", fromPython],
-  ["java", fromJava],
-  ["dotnet", fromDotnet],
-  ["pcre", fromPhp],
-  ["perl", fromPerl],
-];
-
 /** How sure a language is. */
 const RANKS = { call: 4, literal: 3, taking: 2, string: 1 } as const satisfies Record<Candidate["sure"], number>;
 
@@ -53,8 +36,8 @@ export function handin(source: string, hint?: DialectName): HandIn {
   const whole = { start: 0, end: source.length };
   if (source.length > LONGEST_SOURCE) return { ok: false, error: diagnostic("handin-long", whole, LONGEST_SOURCE) };
   let best: { readonly dialect: DialectName; readonly candidate: Candidate; readonly rank: number } | undefined;
-  for (const [dialect, reader] of READERS) {
-    const candidate = reader(source);
+  for (const { dialect, readSource } of ALL_HOSTS) {
+    const candidate = readSource(source);
     if (!candidate) continue;
     // What can be read comes before what cannot, and the dialect hinted at before the others.
     const rank = RANKS[candidate.sure] + (dialect === hint ? 10 : 0) + ("fault" in candidate ? 0 : 100);

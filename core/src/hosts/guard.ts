@@ -1,0 +1,21 @@
+/** What an engine does against exponential growth besides backtracking. */
+import type { Program } from "../program/program.ts";
+import type { Node, NodeOf } from "../syntax/tree.ts";
+
+export interface Guard {
+  readonly code: "jdk-9" | "perl-cache";
+  /** In a clause. */
+  readonly clause: string;
+  /** In full sentences. */
+  readonly says: string;
+}
+
+export interface GuardRow {
+  readonly guard: Guard;
+  /** Whether it spares the engine a growth that a loop causes, in a pattern without back-references. */
+  readonly covers: (loop: NodeOf<"quantifier">, program: Program) => boolean;
+}
+
+/** Whether a node repeats more than one item. */
+export const repeatsGroup = (node: Node): node is NodeOf<"quantifier"> =>
+  node.kind === "quantifier" && node.body.kind !== "character" && node.body.kind !== "any" && node.body.kind !== "set";
