@@ -42,7 +42,7 @@ export interface Template {
   readonly remarks: readonly Remark[];
 }
 
-export type TemplateReader = (source: string, program: Program) => Template;
+type TemplateReader = (source: string, program: Program) => Template;
 
 /** How a host takes templates. */
 export interface TemplateRules {
