@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { read } from "../src/index.ts";
-import { numberGroups, type WrittenGroup } from "../src/syntax/numbering.ts";
+import { numberGroups, type WrittenGroup } from "../src/syntax/groups/numbering.ts";
 
 const unnamed: WrittenGroup = { name: null, given: null };
 const named = (name: string): WrittenGroup => ({ name, given: null });

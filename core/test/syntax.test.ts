@@ -7,8 +7,8 @@ import { continuesIdentifier, startsIdentifier, WHITE_SPACE, WORD } from "../src
 import { canonicalize, closeOverCase } from "../src/charset/folding.ts";
 import { NO_OPTIONS } from "../src/dialect/dialect.ts";
 import { compile, dialectOf, type Node, partAt, read, walk } from "../src/index.ts";
-import { MAX_NESTING } from "../src/syntax/growing.ts";
 import { MAX_PATTERN_LENGTH } from "../src/syntax/parse.ts";
+import { MAX_NESTING } from "../src/syntax/reading/growing.ts";
 import { programOf, readEcmascript } from "./support.ts";
 
 /** The nodes of a pattern as `kind source`, outer before inner. */

@@ -9,8 +9,8 @@ import { javaCompiled } from "../handoff/java.ts";
 import { PROGRAMS } from "../handoff/programs.generated.ts";
 import { javaString } from "../host/strings.ts";
 import { readJavaTemplate } from "../rewrite/java.ts";
-import { Reckoning } from "../syntax/bounded.ts";
 import { walk } from "../syntax/tree.ts";
+import { Reckoning } from "../syntax/width/bounded.ts";
 import { repeatsGroup } from "./guard.ts";
 import type { Host } from "./host.ts";
 

@@ -4,9 +4,9 @@
  * is computed when it is first needed.
  */
 import type { CapturesStay } from "../dialect/dialect.ts";
-import { Reckoning } from "../syntax/bounded.ts";
 import { type Node, type NodeOf, walk } from "../syntax/tree.ts";
-import { type Width, widthsOf } from "../syntax/width.ts";
+import { Reckoning } from "../syntax/width/bounded.ts";
+import { type Width, widthsOf } from "../syntax/width/width.ts";
 import { beforeText } from "./before-text.ts";
 import type { Facts } from "./facts.ts";
 import { outlastsTurns } from "./outlasting.ts";

@@ -7,7 +7,7 @@
 import { append } from "../lists.ts";
 import { Kind } from "../machine/events.ts";
 import type { AssertionKind, Node, NodeOf, Span, VerbKind } from "../syntax/tree.ts";
-import { MODE_WORDS } from "../syntax/words.ts";
+import { MODE_WORDS } from "../syntax/words/words.ts";
 import { grouped, visible } from "../text/visible.ts";
 import type { Frame, Reel } from "./reel.ts";
 

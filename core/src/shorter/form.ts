@@ -8,7 +8,7 @@ import type { CharSet } from "../charset/charset.ts";
 import { unionOf } from "../charset/charset.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { childrenOf, type Node, unknownNode, walk } from "../syntax/tree.ts";
-import { type Width, widthsOf } from "../syntax/width.ts";
+import { type Width, widthsOf } from "../syntax/width/width.ts";
 
 /** A part: what it does, and how often one after the other. */
 interface Part {

@@ -6,7 +6,7 @@
 import { contains } from "../charset/charset.ts";
 import { append } from "../lists.ts";
 import { charactersOf } from "../syntax/characters.ts";
-import { foreignSpellings } from "../syntax/foreign.ts";
+import { foreignSpellings } from "../syntax/dialects/foreign.ts";
 import { anchorOf, type Node, type NodeOf, type Span, standsForMore } from "../syntax/tree.ts";
 import type { SlipCode } from "./messages.ts";
 import type { Shape } from "./shape.ts";

@@ -3,7 +3,7 @@ import { ChoiceTree, type Goal } from "../examples/choices.ts";
 import type { Program } from "../program/program.ts";
 import type { Reading } from "../syntax/read.ts";
 import { childrenOf, type Node, type NodeOf, walkWritten } from "../syntax/tree.ts";
-import { type Width, widthsOf } from "../syntax/width.ts";
+import { type Width, widthsOf } from "../syntax/width/width.ts";
 
 export class Shape {
   readonly reading: Reading;

@@ -2,18 +2,18 @@
  * A tree while its pattern is read: the groups that are open, with the items and alternatives that each has so far.
  * Groups wait on a list, so nesting cannot overflow the host's stack.
  */
-import { EMPTY_SET } from "../charset/charset.ts";
-import { VALUED_PROPERTIES } from "../charset/values.ts";
-import { type AnchorKind, isClusterEdge, isPaired, isSegmentEdge } from "../dialect/assertions.ts";
-import type { GroupOpener, Options } from "../dialect/dialect.ts";
-import { pairedAnchor } from "./anchors.ts";
-import { clusterEdge } from "./clusters.ts";
-import type { Condition } from "./conditions.ts";
-import { NameTable, type Place } from "./names.ts";
-import type { WrittenGroup } from "./numbering.ts";
+import { EMPTY_SET } from "../../charset/charset.ts";
+import { VALUED_PROPERTIES } from "../../charset/values.ts";
+import { type AnchorKind, isClusterEdge, isPaired, isSegmentEdge } from "../../dialect/assertions.ts";
+import type { GroupOpener, Options } from "../../dialect/dialect.ts";
+import { pairedAnchor } from "../edges/anchors.ts";
+import { clusterEdge } from "../edges/clusters.ts";
+import { segmentEdge } from "../edges/segments.ts";
+import type { Condition } from "../groups/conditions.ts";
+import { NameTable, type Place } from "../groups/names.ts";
+import type { WrittenGroup } from "../groups/numbering.ts";
+import type { Asks, Group, Node, Span } from "../tree.ts";
 import type { Reader } from "./reader.ts";
-import { segmentEdge } from "./segments.ts";
-import type { Asks, Group, Node, Span } from "./tree.ts";
 
 /** Deeper brackets than anybody draws; trees of this depth still pass through every machine. */
 export const MAX_NESTING = 100_000;

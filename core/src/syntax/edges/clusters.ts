@@ -1,13 +1,13 @@
 /** What `\\X` and `\\b{g}` stand for: a grapheme cluster and its edges, put together from sets and counts, so that a machine needs to know nothing of it. */
-import { type CharSet, complement, FULL_SET, subtract, union } from "../charset/charset.ts";
-import { type ClusterSets, clusterSets } from "../charset/clusters.ts";
-import { unicodeOf } from "../charset/versions.ts";
-import type { ClusterEdge } from "../dialect/assertions.ts";
-import type { ClusterRules } from "../dialect/dialect.ts";
-import { once } from "../once.ts";
+import { type CharSet, complement, FULL_SET, subtract, union } from "../../charset/charset.ts";
+import { type ClusterSets, clusterSets } from "../../charset/clusters.ts";
+import { unicodeOf } from "../../charset/versions.ts";
+import type { ClusterEdge } from "../../dialect/assertions.ts";
+import type { ClusterRules } from "../../dialect/dialect.ts";
+import { once } from "../../once.ts";
+import type { Node, Span } from "../tree.ts";
 import { partsAt } from "./anchors.ts";
 import { edgeByRules, type Rule, unpaired } from "./edges.ts";
-import type { Node, Span } from "./tree.ts";
 
 const CARRIAGE_RETURN = 0x0d;
 const LINE_FEED = 0x0a;

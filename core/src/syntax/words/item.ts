@@ -1,10 +1,10 @@
 /** What one item of a pattern takes or asserts, in one plain sentence: for whoever has the caret, or the pointer, on it. */
-import { type CharSet, complement, contains, countOf, rangesOf } from "../charset/charset.ts";
-import type { AnchorKind } from "../dialect/assertions.ts";
-import { grouped, visible } from "../text/visible.ts";
-import { charactersOf } from "./characters.ts";
-import type { Reading } from "./read.ts";
-import { type Asks, type Node, type NodeOf, partAt, type Span, type TextSign, takesText, unknownNode, type VerbKind } from "./tree.ts";
+import { type CharSet, complement, contains, countOf, rangesOf } from "../../charset/charset.ts";
+import type { AnchorKind } from "../../dialect/assertions.ts";
+import { grouped, visible } from "../../text/visible.ts";
+import { charactersOf } from "../characters.ts";
+import type { Reading } from "../read.ts";
+import { type Asks, type Node, type NodeOf, partAt, type Span, type TextSign, takesText, unknownNode, type VerbKind } from "../tree.ts";
 import { MODE_WORDS } from "./words.ts";
 
 export interface ItemWords extends Span {

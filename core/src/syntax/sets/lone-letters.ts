@@ -2,9 +2,9 @@
  * Letters that java.util.regex takes for another case of theirs only where they stand among other letters: a letter by
  * itself, or with a quantifier, is looked at for whether it has cases of its own, and letters in a row are not.
  */
-import { simpleUpperCase } from "../charset/casing.ts";
-import { canonicalize, type FoldingRule } from "../charset/folding.ts";
-import { type Node, type NodeOf, rewrite } from "./tree.ts";
+import { simpleUpperCase } from "../../charset/casing.ts";
+import { canonicalize, type FoldingRule } from "../../charset/folding.ts";
+import { type Node, type NodeOf, rewrite } from "../tree.ts";
 
 /** Whether a letter has no case of its own, though another one is a capital of it: ß, of which ẞ is one. */
 export const isLoneLetter = (codePoint: number, rule: FoldingRule): boolean => simpleUpperCase(codePoint) === canonicalize(codePoint, rule);

@@ -1,11 +1,11 @@
 /** What a condition asks for, between its brackets. */
 
-import { isDigit, isNumber } from "../text/characters.ts";
-import type { GrowingTree } from "./growing.ts";
+import { isDigit, isNumber } from "../../text/characters.ts";
+import type { GrowingTree } from "../reading/growing.ts";
+import type { Reader } from "../reading/reader.ts";
+import type { Asks, Span } from "../tree.ts";
 import { readName } from "./names.ts";
-import type { Reader } from "./reader.ts";
 import type { References } from "./references.ts";
-import type { Asks, Span } from "./tree.ts";
 
 export interface Condition {
   readonly asks: Asks;

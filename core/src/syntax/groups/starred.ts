@@ -1,11 +1,11 @@
 /** What begins with `(*`: verbs, words at the start of a pattern, and assertions by their names. */
 
-import type { Starred } from "../dialect/dialect.ts";
-import { isAsciiLetter, isDigit } from "../text/characters.ts";
-import { unknownKey } from "../unknown.ts";
-import type { GrowingTree } from "./growing.ts";
+import type { Starred } from "../../dialect/dialect.ts";
+import { isAsciiLetter, isDigit } from "../../text/characters.ts";
+import { unknownKey } from "../../unknown.ts";
+import type { GrowingTree } from "../reading/growing.ts";
+import type { Reader } from "../reading/reader.ts";
 import type { GlobalFlags } from "./inline-flags.ts";
-import type { Reader } from "./reader.ts";
 
 const isWordPart = (c: string | undefined): boolean => isAsciiLetter(c) || isDigit(c) || c === "_";
 

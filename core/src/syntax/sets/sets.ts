@@ -1,8 +1,8 @@
 /** Sets in brackets without operations: characters, ranges and classes side by side. */
-import { type CharSet, complement, EMPTY_SET, setOfRanges, unionOf } from "../charset/charset.ts";
-import { complementOf, readEscape } from "./escapes.ts";
-import { type Reader, reportOrder } from "./reader.ts";
-import type { NodeOf, SetItem, Span } from "./tree.ts";
+import { type CharSet, complement, EMPTY_SET, setOfRanges, unionOf } from "../../charset/charset.ts";
+import { complementOf, readEscape } from "../reading/escapes.ts";
+import { type Reader, reportOrder } from "../reading/reader.ts";
+import type { NodeOf, SetItem, Span } from "../tree.ts";
 
 export type SetNode = NodeOf<"set">;
 

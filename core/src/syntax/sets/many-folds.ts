@@ -2,10 +2,10 @@
  * Letters that fold to several, as Perl compares them where case does not count: what a literal or a set may take besides
  * single characters is written into its strings, and letters side by side that one letter folds to become one item.
  */
-import { EMPTY_SET, setOfText } from "../charset/charset.ts";
-import type { FoldingRule } from "../charset/folding.ts";
-import { foldedText, manyFolds } from "../charset/many-folds.ts";
-import { type Node, type NodeOf, rewrite, walk } from "./tree.ts";
+import { EMPTY_SET, setOfText } from "../../charset/charset.ts";
+import type { FoldingRule } from "../../charset/folding.ts";
+import { foldedText, manyFolds } from "../../charset/many-folds.ts";
+import { type Node, type NodeOf, rewrite, walk } from "../tree.ts";
 
 /** The tree with such letters written out; the tree itself where there are none. */
 export function withManyFolds(root: Node): Node {

@@ -1,12 +1,12 @@
 /** Quantifiers: how their counts and modes are written, and what they may stand behind. */
 
-import type { Operator } from "../dialect/dialect.ts";
-import { isDigit } from "../text/characters.ts";
-import type { Span } from "../text/span.ts";
-import { asRepeated } from "./anchors.ts";
+import type { Operator } from "../../dialect/dialect.ts";
+import { isDigit } from "../../text/characters.ts";
+import type { Span } from "../../text/span.ts";
+import { asRepeated } from "../edges/anchors.ts";
+import type { QuantifierMode } from "../tree.ts";
 import type { GrowingTree } from "./growing.ts";
 import type { Reader } from "./reader.ts";
-import type { QuantifierMode } from "./tree.ts";
 
 /** Counts above this are the same as "no bound": no text is longer than a host's string. */
 const LARGEST_COUNT = 2_147_483_647;

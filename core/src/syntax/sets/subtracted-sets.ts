@@ -2,12 +2,12 @@
  * Sets as .NET reads them: characters, ranges and classes, and at the end a hyphen and another set that is subtracted. Where
  * case does not count, lower case is added to what is written, and a character is looked for by its lower case.
  */
-import { type CharSet, complement, EMPTY_SET, setOfRanges, subtract, union, unionOf } from "../charset/charset.ts";
-import { type FoldingRule, foldSet, unfoldSet } from "../charset/folding.ts";
-import { complementOf, readEscape } from "./escapes.ts";
-import { type Reader, reportOrder } from "./reader.ts";
+import { type CharSet, complement, EMPTY_SET, setOfRanges, subtract, union, unionOf } from "../../charset/charset.ts";
+import { type FoldingRule, foldSet, unfoldSet } from "../../charset/folding.ts";
+import { complementOf, readEscape } from "../reading/escapes.ts";
+import { type Reader, reportOrder } from "../reading/reader.ts";
+import type { SetItem } from "../tree.ts";
 import type { SetNode } from "./sets.ts";
-import type { SetItem } from "./tree.ts";
 
 /** A set while it is read, or the part of one before what is subtracted. */
 interface OpenSet {

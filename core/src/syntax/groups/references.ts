@@ -1,10 +1,10 @@
 /** References to groups, calls of them and conditions on them: by number where they are read, by name when every group is known. */
-import type { ConditionForm } from "../dialect/dialect.ts";
-import { isDigit, isNumber, isOctal } from "../text/characters.ts";
+import type { ConditionForm } from "../../dialect/dialect.ts";
+import { isDigit, isNumber, isOctal } from "../../text/characters.ts";
+import type { GrowingTree } from "../reading/growing.ts";
+import type { Reader } from "../reading/reader.ts";
+import type { NodeOf, Span } from "../tree.ts";
 import type { Condition } from "./conditions.ts";
-import type { GrowingTree } from "./growing.ts";
-import type { Reader } from "./reader.ts";
-import type { NodeOf, Span } from "./tree.ts";
 
 /** Smaller numbers are those of groups, whether there are so many or not. */
 const SURELY_A_GROUP = 10;

@@ -1,8 +1,8 @@
 /** Edges of what a text is cut into, put together from rules that say where it is not cut (UAX #29, UAX #14). */
-import { type CharSet, complement, EMPTY_SET, union } from "../charset/charset.ts";
-import { type ClusterEdge, isNegated, type SegmentEdge } from "../dialect/assertions.ts";
+import { type CharSet, complement, EMPTY_SET, union } from "../../charset/charset.ts";
+import { type ClusterEdge, isNegated, type SegmentEdge } from "../../dialect/assertions.ts";
+import type { Node, Span } from "../tree.ts";
 import type { partsAt } from "./anchors.ts";
-import type { Node, Span } from "./tree.ts";
 
 type Parts = ReturnType<typeof partsAt>;
 

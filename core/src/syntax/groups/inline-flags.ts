@@ -1,9 +1,9 @@
 /** Flags inside a pattern, `(?i-s:…)`, and at its start for all of it, `(?i)`. */
 
-import type { InlineFlag, Options } from "../dialect/dialect.ts";
-import { isAsciiLetter } from "../text/characters.ts";
-import type { GrowingTree } from "./growing.ts";
-import type { Reader } from "./reader.ts";
+import type { InlineFlag, Options } from "../../dialect/dialect.ts";
+import { isAsciiLetter } from "../../text/characters.ts";
+import type { GrowingTree } from "../reading/growing.ts";
+import type { Reader } from "../reading/reader.ts";
 
 /** The flags that hold for a whole pattern. */
 export class GlobalFlags {

@@ -1,7 +1,7 @@
 /** Groups by a name or a number, which may take away what another one holds: `(?<name>…)`, `(?<2>…)`, `(?<name-other>…)`, `(?<-other>…)`. */
-import { isDigit } from "../text/characters.ts";
-import type { GrowingTree } from "./growing.ts";
-import type { Reader } from "./reader.ts";
+import { isDigit } from "../../text/characters.ts";
+import type { GrowingTree } from "../reading/growing.ts";
+import type { Reader } from "../reading/reader.ts";
 
 /** A name or a number, as it is written. */
 interface Label {

@@ -1,9 +1,9 @@
 /** Flags when a pattern is read in another dialect: which come along, which do not, and which come back later. */
 
-import type { Dialect, DialectName, Flag, Options } from "../dialect/dialect.ts";
-import { dialectOf } from "../dialect/index.ts";
-import { append } from "../lists.ts";
-import { flagsIn, readFlags } from "./flags.ts";
+import type { Dialect, DialectName, Flag, Options } from "../../dialect/dialect.ts";
+import { dialectOf } from "../../dialect/index.ts";
+import { append } from "../../lists.ts";
+import { flagsIn, readFlags } from "../flags.ts";
 
 /** Flags that a dialect had and the one after it has not; they are kept for the way back. */
 export interface LeftFlags {

@@ -2,9 +2,9 @@
  * Anchors where CR LF ends a line as one, put together from assertions that look at one character: a machine needs to
  * know nothing of pairs. The whole has the span of its sign, and so has everything inside.
  */
-import { type CharSet, EMPTY_SET, FULL_SET, subtract } from "../charset/charset.ts";
-import type { PairedAnchor } from "../dialect/assertions.ts";
-import type { Node, Span } from "./tree.ts";
+import { type CharSet, EMPTY_SET, FULL_SET, subtract } from "../../charset/charset.ts";
+import type { PairedAnchor } from "../../dialect/assertions.ts";
+import type { Node, Span } from "../tree.ts";
 
 const CARRIAGE_RETURN = 0x0d;
 const LINE_FEED = 0x0a;

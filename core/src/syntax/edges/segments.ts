@@ -2,13 +2,13 @@
  * What `\b{wb}`, `\b{sb}` and `\b{lb}` stand for: where a text can be cut into words, sentences (UAX #29) and lines (UAX #14),
  * put together from sets and lookarounds, so that a machine needs to know nothing of it. Rules are named by their numbers there.
  */
-import { type CharSet, complement, FULL_SET, union } from "../charset/charset.ts";
-import { lineSets, sentenceSets, wordSets } from "../charset/segments.ts";
-import type { Values } from "../charset/values.ts";
-import type { SegmentEdge } from "../dialect/assertions.ts";
+import { type CharSet, complement, FULL_SET, union } from "../../charset/charset.ts";
+import { lineSets, sentenceSets, wordSets } from "../../charset/segments.ts";
+import type { Values } from "../../charset/values.ts";
+import type { SegmentEdge } from "../../dialect/assertions.ts";
+import type { Node, Span } from "../tree.ts";
 import { partsAt } from "./anchors.ts";
 import { edgeByRules, type Rule, unpaired } from "./edges.ts";
-import type { Node, Span } from "./tree.ts";
 
 const CARRIAGE_RETURN = 0x0d;
 const LINE_FEED = 0x0a;

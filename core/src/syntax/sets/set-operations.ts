@@ -4,12 +4,12 @@
  * Grammar and meaning: ECMA-262 (2025) ClassSetExpression, §22.2.1 and §22.2.2.9. Open sets wait on a list, so that
  * nesting cannot overflow the host's stack.
  */
-import { type CharSet, EMPTY_SET, intersection, subtract, unionOf } from "../charset/charset.ts";
-import type { Property } from "../charset/properties.ts";
-import { complementOf, maybeFolded, readEscape } from "./escapes.ts";
-import { type Reader, reportOrder } from "./reader.ts";
+import { type CharSet, EMPTY_SET, intersection, subtract, unionOf } from "../../charset/charset.ts";
+import type { Property } from "../../charset/properties.ts";
+import { complementOf, maybeFolded, readEscape } from "../reading/escapes.ts";
+import { type Reader, reportOrder } from "../reading/reader.ts";
+import type { SetItem, Span } from "../tree.ts";
 import type { SetNode } from "./sets.ts";
-import type { SetItem, Span } from "./tree.ts";
 
 type Operator = "&&" | "--";
 

@@ -1,13 +1,13 @@
 /** Reads escapes by the tables of a dialect: what is common to escapes inside and outside of sets. */
-import { type CharSet, complement, EMPTY_SET, LAST_CODE_POINT, subtract } from "../charset/charset.ts";
-import { canonicalize, foldedCharacters, foldSet } from "../charset/folding.ts";
-import { characterNamed, NAMES, type NameRule } from "../charset/names.ts";
-import type { Property } from "../charset/properties.ts";
-import type { Dialect, Escape, Options } from "../dialect/dialect.ts";
-import { isAsciiLetter, isDigit, isHex, isNumber, isOctal, looseDigits, without } from "../text/characters.ts";
-import { unknownKey } from "../unknown.ts";
+import { type CharSet, complement, EMPTY_SET, LAST_CODE_POINT, subtract } from "../../charset/charset.ts";
+import { canonicalize, foldedCharacters, foldSet } from "../../charset/folding.ts";
+import { characterNamed, NAMES, type NameRule } from "../../charset/names.ts";
+import type { Property } from "../../charset/properties.ts";
+import type { Dialect, Escape, Options } from "../../dialect/dialect.ts";
+import { isAsciiLetter, isDigit, isHex, isNumber, isOctal, looseDigits, without } from "../../text/characters.ts";
+import { unknownKey } from "../../unknown.ts";
+import type { Span } from "../tree.ts";
 import type { Reader } from "./reader.ts";
-import type { Span } from "./tree.ts";
 
 export type EscapeRead =
   | { readonly kind: "character"; readonly codePoint: number }

@@ -1,12 +1,12 @@
 /** The reading place in a pattern, what the dialect and the flags say there, and the mistakes found so far. */
 
-import { type Diagnostic, type DiagnosticCode, diagnostic } from "../diagnostic/diagnostic.ts";
-import type { Dialect, Operator, Options } from "../dialect/dialect.ts";
-import { leastOf } from "../lists.ts";
-import { oncePer } from "../once.ts";
-import { isHex } from "../text/characters.ts";
-import type { Numbering } from "./numbering.ts";
-import type { Span } from "./tree.ts";
+import { type Diagnostic, type DiagnosticCode, diagnostic } from "../../diagnostic/diagnostic.ts";
+import type { Dialect, Operator, Options } from "../../dialect/dialect.ts";
+import { leastOf } from "../../lists.ts";
+import { oncePer } from "../../once.ts";
+import { isHex } from "../../text/characters.ts";
+import type { Numbering } from "../groups/numbering.ts";
+import type { Span } from "../tree.ts";
 
 /** Past the first hundred mistakes nobody reads on. */
 const MAX_DIAGNOSTICS = 100;

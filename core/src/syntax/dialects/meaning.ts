@@ -2,14 +2,14 @@
  * What changes meaning when a pattern is read in another dialect: the two trees are laid side by side, and a table says
  * what differs between items at the same place.
  */
-import { type CharSet, rangesOf, subtract } from "../charset/charset.ts";
-import type { AnchorKind } from "../dialect/assertions.ts";
-import type { Dialect } from "../dialect/dialect.ts";
-import { dialectsWithCalls } from "../dialect/index.ts";
-import { visible } from "../text/visible.ts";
-import { charactersOf } from "./characters.ts";
-import type { Reading } from "./read.ts";
-import { anchorOf, childrenOf, type Group, type Node, type NodeOf, type Span, standsForMore, walk, walkWritten } from "./tree.ts";
+import { type CharSet, rangesOf, subtract } from "../../charset/charset.ts";
+import type { AnchorKind } from "../../dialect/assertions.ts";
+import type { Dialect } from "../../dialect/dialect.ts";
+import { dialectsWithCalls } from "../../dialect/index.ts";
+import { visible } from "../../text/visible.ts";
+import { charactersOf } from "../characters.ts";
+import type { Reading } from "../read.ts";
+import { anchorOf, childrenOf, type Group, type Node, type NodeOf, type Span, standsForMore, walk, walkWritten } from "../tree.ts";
 
 export interface MeaningChange extends Span {
   readonly message: string;

@@ -1,5 +1,5 @@
 /** Names of groups: how they are written, and which groups may share one. */
-import type { Reader } from "./reader.ts";
+import type { Reader } from "../reading/reader.ts";
 
 /** Reads a name up to its end mark, which is passed; undefined where it is none, and then the reading place is behind what could be read. */
 export function readName(reader: Reader, end: string, braced = false): string | undefined {

@@ -2,14 +2,14 @@
  * Sets as java.util.regex reads them: sets in sets are joined with what stands beside them, `&&` intersects what stands
  * before it with what follows, and case is folded character by character, before anything is negated.
  */
-import { closeRange } from "../charset/casing.ts";
-import { type CharSet, complement, EMPTY_SET, intersection, union, unionOf } from "../charset/charset.ts";
-import { closeOverCase } from "../charset/folding.ts";
-import { readEscape } from "./escapes.ts";
+import { closeRange } from "../../charset/casing.ts";
+import { type CharSet, complement, EMPTY_SET, intersection, union, unionOf } from "../../charset/charset.ts";
+import { closeOverCase } from "../../charset/folding.ts";
+import { readEscape } from "../reading/escapes.ts";
+import { type Reader, reportOrder } from "../reading/reader.ts";
+import type { SetItem } from "../tree.ts";
 import { isLoneLetter } from "./lone-letters.ts";
-import { type Reader, reportOrder } from "./reader.ts";
 import type { SetNode } from "./sets.ts";
-import type { SetItem } from "./tree.ts";
 
 /** A set, or what stands behind `&&`, while it is read. */
 interface OpenSet {

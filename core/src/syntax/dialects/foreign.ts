@@ -4,9 +4,9 @@
  * its own is not taken for one.
  */
 
-import { LONGEST_NUMBER } from "../dialect/foreign-escapes.ts";
-import type { Reading } from "./read.ts";
-import { type Span, walkWritten } from "./tree.ts";
+import { LONGEST_NUMBER } from "../../dialect/foreign-escapes.ts";
+import type { Reading } from "../read.ts";
+import { type Span, walkWritten } from "../tree.ts";
 
 export interface ForeignSpelling extends Span {
   /** What it means elsewhere, and what it is here. */

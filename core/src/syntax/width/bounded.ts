@@ -2,8 +2,8 @@
  * Lookbehinds that must have a maximum width, as java.util.regex computes it (JDK 17, TreeInfo). It computes with 32-bit
  * integers that overflow, so an unbounded part is accepted in some places and rejected in others.
  */
-import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
-import { childrenOf, type Node, type NodeOf, settleLook, unknownNode, walk } from "./tree.ts";
+import { type Diagnostic, diagnostic } from "../../diagnostic/diagnostic.ts";
+import { childrenOf, type Node, type NodeOf, settleLook, unknownNode, walk } from "../tree.ts";
 import type { Width } from "./width.ts";
 
 /** The count of an unbounded quantifier. */

@@ -3,11 +3,11 @@
  * Counted as Python's re does: a lookaround has width 0, a back-reference that of its group.
  */
 
-import { type Diagnostic, diagnostic } from "../diagnostic/diagnostic.ts";
-import type { Lookbehind } from "../dialect/dialect.ts";
-import { leastOf, mostOf } from "../lists.ts";
+import { type Diagnostic, diagnostic } from "../../diagnostic/diagnostic.ts";
+import type { Lookbehind } from "../../dialect/dialect.ts";
+import { leastOf, mostOf } from "../../lists.ts";
+import { childrenOf, type Node, type NodeOf, settleLook, standsForMore, unknownNode, walk, walkWritten, waysOf } from "../tree.ts";
 import { Reckoning } from "./bounded.ts";
-import { childrenOf, type Node, type NodeOf, settleLook, standsForMore, unknownNode, walk, walkWritten, waysOf } from "./tree.ts";
 
 export interface Width {
   readonly least: number;

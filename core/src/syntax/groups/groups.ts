@@ -1,15 +1,15 @@
 /** What follows the opening bracket of a group: its kind, its name, its condition; and comments, which only look like one. */
 
-import type { GroupOpener } from "../dialect/dialect.ts";
-import { dialectsWithCalls } from "../dialect/index.ts";
-import { isAsciiLetter, isDigit } from "../text/characters.ts";
-import { unknownKey } from "../unknown.ts";
+import type { GroupOpener } from "../../dialect/dialect.ts";
+import { dialectsWithCalls } from "../../dialect/index.ts";
+import { isAsciiLetter, isDigit } from "../../text/characters.ts";
+import { unknownKey } from "../../unknown.ts";
+import type { GrowingTree } from "../reading/growing.ts";
+import type { Reader } from "../reading/reader.ts";
 import { readBalanced } from "./balanced.ts";
 import { readCondition } from "./conditions.ts";
-import type { GrowingTree } from "./growing.ts";
 import { type GlobalFlags, readInlineFlags } from "./inline-flags.ts";
 import { readName } from "./names.ts";
-import type { Reader } from "./reader.ts";
 import type { References } from "./references.ts";
 import { readStarred } from "./starred.ts";
 
