@@ -100,7 +100,7 @@ await picture("new", "chart", null, async (page) => {
   await page.keyboard.type("ULM 41\nTARROW 7\n");
 });
 await picture("takers", "chart", "Counts at the weirs", async (page) => {
-  await openTab(page, "Parts");
+  await click(page, "[aria-label='Panels of Matches'] button", "Parts");
   await openTab(page, "Work");
   await page.hover("[data-part=takers] li:nth-child(7)");
 });

@@ -45,7 +45,7 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     "contrast",
     async (page) => {
       await openBench(page, await stage.benchOf("Quoted values"));
-      await page.click("[role=tab]:nth-of-type(3)");
+      await clickText(page, "[role=tab]", "Compare");
       await page.click(".pattern-editor .cm-content");
       await press(page, "End");
       await press(page, "ArrowLeft");
@@ -57,7 +57,7 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     "takers and work",
     async (page) => {
       await openBench(page, await stage.benchOf("Counts at the weirs"));
-      await clickText(page, "[role=tab]", "Parts");
+      await clickText(page, "[aria-label='Panels of Matches'] button", "Parts");
       await clickText(page, "[role=tab]", "Work");
       await waitFor(page, "rows", () => document.querySelectorAll("[data-part=takers] li, [aria-label='Work done'] tr").length > 10);
     },

@@ -54,7 +54,7 @@ describe("room", () => {
     await press(page, "Alt+l");
     await waitFor(page, "it is folded", () => (document.getElementById("desk")?.getBoundingClientRect().width ?? 1) < 2);
     await press(page, "Alt+Shift+Digit2");
-    await waitFor(page, "takers", () => document.querySelector("[aria-label=Desk] [aria-selected=true]")?.textContent?.startsWith("Parts") === true);
+    await waitFor(page, "takers", () => document.querySelector("[aria-label^='Panels of'] [aria-pressed=true]")?.textContent === "Parts");
     await waitFor(page, "in the address", () => location.search.includes("desk=takers"));
     await press(page, "Alt+Shift+Digit1");
     await waitFor(
@@ -140,11 +140,7 @@ test("every action is in the command menu; it does what it says, and gives the f
   await page.waitForSelector("[cmdk-input]");
   await page.keyboard.type("drift");
   await press(page, "Enter");
-  await waitFor(
-    page,
-    "the drift is open",
-    () => document.querySelector("[aria-label=Desk] [aria-selected=true]")?.textContent?.startsWith("Last edit") === true,
-  );
+  await waitFor(page, "the drift is open", () => document.querySelector("[aria-label^='Panels of'] [aria-pressed=true]")?.textContent === "Last edit");
   await press(page, "Alt+Shift+Slash");
   await waitFor(page, "keys and words", () => document.querySelector("[role=dialog]")?.textContent?.includes("Alt+Shift+PgDn") === true);
   await press(page, "Escape");

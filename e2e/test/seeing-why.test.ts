@@ -43,7 +43,7 @@ describe("the reel", () => {
 
   test("who took what: why the group holds only the last digit, and the pattern mended until it holds all", async () => {
     const page = await stage.open("(.*)(\\d+)", "gate 1205 open");
-    await openTab(page, "Parts");
+    await clickText(page, "[aria-label='Panels of Matches'] button", "Parts");
     await waitForPart(page, "takers", "went on to 14, gave back “5 open”");
     expect((await rowsOf(page, "[data-part=takers] li")).at(-1)).toContain("\\d+58–9");
     // Pointing at the row marks the part and the text; pointing at the text marks the row.
@@ -53,7 +53,7 @@ describe("the reel", () => {
     await waitForPart(page, "sentence", "does not take what is there: the text ends here");
     await typePattern(page, "(.*?)(\\d+)");
     await waitForPart(page, "takers", "1205");
-    await openTab(page, "Matches");
+    await clickText(page, "[aria-label='Panels of Matches'] button", "Table");
     await waitFor(page, "group 2 holds all", () =>
       [...document.querySelectorAll("[aria-label=Matches] [data-row=group]")].some((r) => /^2.*1205$/.test(r.textContent ?? "")),
     );

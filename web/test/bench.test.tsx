@@ -307,7 +307,10 @@ test("characters that cannot be seen get a sign with its name, for as long as on
 });
 
 describe("by name and by key", () => {
-  const openPanel = () => document.querySelector("[aria-label=Desk] [aria-selected=true]")?.textContent ?? "";
+  const openPanel = () =>
+    document.querySelector("[aria-label^='Panels of'] [aria-pressed=true]")?.textContent ??
+    document.querySelector("[aria-label=Desk] [aria-selected=true]")?.textContent ??
+    "";
 
   test("panels open by their keys, by the command menu, and by the address", async () => {
     openBench({ at: "?desk=takers" });
@@ -318,7 +321,13 @@ describe("by name and by key", () => {
     key("commands");
     (await screen.findByPlaceholderText("What do you want to do?")).focus();
     await user.keyboard("open ledger{Enter}");
-    await until("the ledger", () => openPanel().startsWith("Matches"));
+    await until("the ledger", () => openPanel() === "Table");
+    await press("tab", /^Code/);
+    await until("the first panel of its group", () => openPanel() === "Source");
+    await press("button", "Calls");
+    await press("tab", /^Tests/);
+    await press("tab", /^Code/);
+    await until("the panel of the group that was open last", () => openPanel() === "Calls");
   });
 
   test("reel, desk and verdicts fold and open by key, and the browser remembers it", async () => {

@@ -174,7 +174,7 @@ describe("real engines", () => {
     await press("button", "Confirm with it");
     await says("engines", "It agrees: 2 matches, with all captures, in 1.3 ms.");
     expect(server.sent.find(({ path }) => path === "/engines/node")).toMatchObject({ body: { pattern: "(\\w+) (\\d+)", flags: "g", mode: "all" } });
-    expect(wordsOf(await part("tab", /Engines/))).toContain("agrees");
+    expect(wordsOf(await part("tab", /^Code/))).toContain("agrees");
     await type("Pattern", "c");
     await says("engines", "It has not been asked about this run.");
   });

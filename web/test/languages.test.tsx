@@ -303,13 +303,12 @@ describe("calls and templates", () => {
     await says("rewritten", "2 replacements");
   });
 
-  test("the tabs say whose values and whose source text they show", async () => {
+  test("the rail says whose values and whose source text are shown", async () => {
     openBench({ dialect: "pcre", flags: "" });
     await says("count", "2 matches");
-    expect(wordsOf(await part("tab", /^Calls/))).toBe("CallsPHP");
-    expect(wordsOf(await part("tab", /^Source/))).toBe("SourcePHP string");
+    expect(wordsOf(await part("tab", /^Code/))).toBe("CodePHP");
     await choose(/Perl/);
-    await until("they follow", () => wordsOf(screen.getByRole("tab", { name: /^Calls/ })) === "CallsPerl");
+    await until("they follow", () => wordsOf(screen.getByRole("tab", { name: /^Code/ })) === "CodePerl");
   });
 });
 

@@ -211,7 +211,7 @@ describe("beside the reel", () => {
 describe("who took what", () => {
   test("each part holds its stretch; what was given back says why", async () => {
     giveBack();
-    await press("tab", /^Parts/);
+    await press("button", "Parts");
     const list = within(await part("list", "Who took what"));
     await until("all are there", () => list.queryAllByRole("listitem").length === 2);
     expect(list.getAllByRole("listitem").map(wordsOf)).toEqual(["a+aa0–2went on to 3, gave back “a”because", "abab2–4"]);

@@ -1,7 +1,7 @@
-/** The desk: the chosen panel, and beside it the rail that names every panel with its one figure. */
-import { formsOf, hostOf } from "@lamprey/core";
+/** The desk: the chosen panel, and beside it the rail that names the groups of panels, each with one figure. */
+import { hostOf } from "@lamprey/core";
 import { Tabs } from "radix-ui";
-import { Suspense } from "react";
+import { Suspense, useRef } from "react";
 import { tableOf } from "../engine/tables.ts";
 import { alarmOf, shortWord } from "../hazard/words.ts";
 import { AskingControl } from "../ledger/AskingControl.tsx";
@@ -13,7 +13,7 @@ import { isBroken, panelChosen, type SidePanel } from "../state/benchSlice.ts";
 import { deskFolded } from "../state/layoutSlice.ts";
 import { slipsShown } from "../state/slipsSlice.ts";
 import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
-import { DESK, deskPanel } from "./desk.ts";
+import { DESK, DESK_GROUPS, type DeskGroup, type DeskPanel, deskPanel } from "./desk.ts";
 
 /** The panels as tabs; `children` stand where the panel and the rail are put. */
 export function DeskTabs({ className, children }: { readonly className: string; readonly children: React.ReactNode }) {
@@ -28,13 +28,14 @@ export function DeskTabs({ className, children }: { readonly className: string; 
 
 export function DeskPanelShown() {
   const dispatch = useAppDispatch();
-  const { panel, name, question, Content } = deskPanel(useAppSelector((s) => s.bench.panel));
+  const { panel, group, question, Content } = deskPanel(useAppSelector((s) => s.bench.panel));
   return (
     <Tabs.Content value={panel} tabIndex={-1} className="flex h-full min-h-0 flex-col bg-sheet [contain:layout_paint_style]" key={panel}>
       <header className="flex h-[32px] shrink-0 items-center gap-3 border-b border-rule px-4">
         <h2 className="part-name text-[15px]" title={question}>
-          {name}
+          {group}
         </h2>
+        <PanelsOfGroup group={group} chosen={panel} />
         <AskingControl />
         <button
           type="button"
@@ -53,64 +54,93 @@ export function DeskPanelShown() {
   );
 }
 
-/** What a panel says where only its name is to be seen; empty where there is nothing to say. */
-const FIGURES: Readonly<Record<SidePanel, (state: RootState) => string>> = {
-  ledger: ({ bench: { result } }) => {
+/** The panels of a group, where it has several. */
+function PanelsOfGroup({ group, chosen }: { readonly group: DeskGroup; readonly chosen: SidePanel }) {
+  const dispatch = useAppDispatch();
+  const panels = DESK.filter((each) => each.group === group);
+  if (panels.length < 2) return null;
+  return (
+    <fieldset aria-label={`Panels of ${group}`} className="flex h-full shrink-0 items-center gap-1">
+      {panels.map(({ panel, name, question, key }) => (
+        <button
+          key={panel}
+          type="button"
+          aria-pressed={panel === chosen}
+          title={`${question} (${keyWords(key)})`}
+          className={`h-[24px] whitespace-nowrap rounded-sm px-2 text-[13px] ${panel === chosen ? "bg-paper font-semibold text-ink" : "text-ink-2 hover:text-tide"}`}
+          onClick={() => dispatch(panelChosen(panel))}
+        >
+          {name}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+/** What a group says where only its name is to be seen; empty where there is nothing to say. */
+const FIGURES: Readonly<Record<DeskGroup, (state: RootState) => string>> = {
+  Matches: ({ bench: { result } }) => {
     if (!result) return "";
     return `${number(tableOf(result.matches).length)}${result.cut ? " +" : ""}`;
   },
-  takers: ({ bench: { holders, panel } }) => (panel === "takers" && holders ? `${number(holders.holders.length)} parts` : ""),
-  contrast: ({ bench: { contrast } }) => {
+  Compare: ({ bench: { contrast, reading }, hazard: { drift } }) => {
     const [own, other] = contrast?.variants ?? [];
-    if (!own || !other) return "";
-    if (own.matches.rows.length !== other.matches.rows.length || own.totalLength !== other.totalLength) return "differs";
-    return own.otherCaptures + other.otherCaptures > 0 ? "captures" : "alike";
-  },
-  drift: ({ hazard: { drift }, bench: { reading } }) => {
-    if (!drift || isBroken({ reading })) return "";
-    if (drift.relation === "equal") return "the same";
+    if (own && other) {
+      if (own.matches.rows.length !== other.matches.rows.length || own.totalLength !== other.totalLength) return "differs";
+      return own.otherCaptures + other.otherCaptures > 0 ? "captures" : "the same";
+    }
+    if (!drift || isBroken({ reading }) || drift.relation === "equal") return "";
     return [drift.onlyRight !== null ? "gained" : "", drift.onlyLeft !== null ? "lost" : ""].filter((word) => word !== "").join(", ");
   },
-  rewrite: ({ host: { rewriting }, bench: { panel } }) => (panel === "rewrite" && rewriting?.made ? plural(rewriting.made.replacements, "change") : ""),
-  calls: ({ draft }) => hostOf(draft.fields.dialect)?.calls.host ?? "",
-  source: ({ draft }) => formsOf(draft.fields.dialect)[0]?.label ?? "",
-  engines: ({ host: { confirmed }, bench: { result } }) => {
-    if (!confirmed || confirmed.generation !== result?.generation) return "";
+  Risk: ({ hazard: { verdict }, draft }) => (verdict && draft.fields.pattern !== "" ? shortWord(verdict) : ""),
+  Replace: ({ host: { rewriting }, bench: { panel } }) => (panel === "rewrite" && rewriting?.made ? plural(rewriting.made.replacements, "change") : ""),
+  Code: ({ host: { confirmed }, bench: { result }, draft }) => {
+    if (!confirmed || confirmed.generation !== result?.generation) return hostOf(draft.fields.dialect)?.calls.host ?? "";
     return confirmed.agrees === null ? "no answer" : confirmed.agrees ? "agrees" : "differs";
   },
-  texts: ({ expectations: { judged } }) => (judged ? `${number(judged.passed)} of ${number(judged.lines.length)}` : ""),
-  slips: (state) => {
+  Tests: ({ expectations: { judged } }) => (judged ? `${number(judged.passed)} of ${number(judged.lines.length)}` : ""),
+  Mistakes: (state) => {
     const said = slipsShown(state)?.said.length;
     return said === undefined ? "" : said === 0 ? "none seen" : number(said);
   },
-  hazard: ({ hazard: { verdict }, draft }) => (verdict && draft.fields.pattern !== "" ? shortWord(verdict) : ""),
 };
 
 export function Rail() {
-  const dispatch = useAppDispatch();
-  const open = useAppSelector((s) => s.layout.deskOpen);
   return (
     <Tabs.List className="flex w-[84px] shrink-0 flex-col border-l border-rule bg-paper" aria-label="Desk">
-      {DESK.map((each) => (
-        <Tip key={each.panel} side="left" words={<RailWords question={each.question} keyName={each.key} word={each.word} />}>
-          <Tabs.Trigger
-            value={each.panel}
-            className={`flex h-[46px] flex-col items-start justify-center border-b border-rule-soft border-l-[3px] border-l-transparent px-2 text-left text-ink-2 hover:text-tide ${
-              open ? "aria-selected:border-l-tide aria-selected:bg-sheet aria-selected:text-ink" : ""
-            }`}
-            onMouseDown={(event) => {
-              if (event.button === 0) dispatch(deskFolded(open && event.currentTarget.ariaSelected === "true"));
-            }}
-            onKeyDown={(event) => {
-              if (event.key === "Enter" || event.key === " ") dispatch(deskFolded(false));
-            }}
-          >
-            <span className="part-name text-[14px] leading-[17px]">{each.name}</span>
-            <Figure panel={each.panel} />
-          </Tabs.Trigger>
-        </Tip>
+      {DESK_GROUPS.map(({ group, panels }) => (
+        <RailEntry key={group} group={group} panels={panels} />
       ))}
     </Tabs.List>
+  );
+}
+
+/** A group on the rail. It opens the panel of the group that was open last. */
+function RailEntry({ group, panels }: { readonly group: DeskGroup; readonly panels: readonly DeskPanel[] }) {
+  const dispatch = useAppDispatch();
+  const open = useAppSelector((s) => s.layout.deskOpen);
+  const chosen = useAppSelector((s) => s.bench.panel);
+  const last = useRef<DeskPanel>(panels[0] as DeskPanel);
+  last.current = panels.find(({ panel }) => panel === chosen) ?? last.current;
+  const { panel, question, key, word } = last.current;
+  return (
+    <Tip side="left" words={<RailWords question={question} keyName={key} word={word} />}>
+      <Tabs.Trigger
+        value={panel}
+        className={`flex h-[52px] flex-col items-start justify-center border-b border-rule-soft border-l-[3px] border-l-transparent px-2 text-left text-ink-2 hover:text-tide ${
+          open ? "aria-selected:border-l-tide aria-selected:bg-sheet aria-selected:text-ink" : ""
+        }`}
+        onMouseDown={(event) => {
+          if (event.button === 0) dispatch(deskFolded(open && event.currentTarget.ariaSelected === "true"));
+        }}
+        onKeyDown={(event) => {
+          if (event.key === "Enter" || event.key === " ") dispatch(deskFolded(false));
+        }}
+      >
+        <span className="part-name text-[15px] leading-[18px]">{group}</span>
+        <Figure group={group} />
+      </Tabs.Trigger>
+    </Tip>
   );
 }
 
@@ -123,8 +153,8 @@ function RailWords({ question, keyName, word }: { readonly question: string; rea
   );
 }
 
-function Figure({ panel }: { readonly panel: SidePanel }) {
-  const words = useAppSelector(FIGURES[panel]);
-  const loud = useAppSelector((s) => panel === "hazard" && s.hazard.verdict !== null && s.draft.fields.pattern !== "" && alarmOf(s.hazard.verdict) === "loud");
-  return <span className={`max-w-full truncate text-[11px] leading-[14px] ${loud ? "font-semibold text-rust" : ""}`}>{words || "\u00a0"}</span>;
+function Figure({ group }: { readonly group: DeskGroup }) {
+  const words = useAppSelector(FIGURES[group]);
+  const loud = useAppSelector((s) => group === "Risk" && s.hazard.verdict !== null && s.draft.fields.pattern !== "" && alarmOf(s.hazard.verdict) === "loud");
+  return <span className={`max-w-full truncate text-[12px] leading-[15px] ${loud ? "font-semibold text-rust" : ""}`}>{words || "\u00a0"}</span>;
 }

@@ -13,7 +13,7 @@ import { panelChosen, type SidePanel } from "../state/benchSlice.ts";
 import { deskFolded, deskResized, type Part, partShown, reelFolded, reelIsOpen, reelResized } from "../state/layoutSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DeskPanelShown, DeskTabs, Rail } from "./Desk.tsx";
-import { DESK, deskPanel } from "./desk.ts";
+import { DESK_GROUPS, deskPanel } from "./desk.ts";
 import { SampleEditor } from "./SampleEditor.tsx";
 import { SampleTabs } from "./SampleTabs.tsx";
 
@@ -178,11 +178,23 @@ function PartNames() {
           dispatch(partShown("desk"));
         }}
       >
-        {DESK.map((each) => (
-          <option key={each.panel} value={each.panel}>
-            {each.name}
-          </option>
-        ))}
+        {DESK_GROUPS.map(({ group, panels }) =>
+          panels.length === 1 ? (
+            panels.map(({ panel: own }) => (
+              <option key={own} value={own}>
+                {group}
+              </option>
+            ))
+          ) : (
+            <optgroup key={group} label={group}>
+              {panels.map(({ panel: own, name: its }) => (
+                <option key={own} value={own}>
+                  {group}: {its}
+                </option>
+              ))}
+            </optgroup>
+          ),
+        )}
       </select>
     </nav>
   );

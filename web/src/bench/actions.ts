@@ -45,9 +45,9 @@ const flip = (name: string) => () => remember(name, recalled(name) !== true);
 
 export const ACTIONS: readonly Action[] = [
   ...DESK.map(
-    ({ panel, name, question, key }): Action => ({
+    ({ panel, group, name, question, key }): Action => ({
       id: `desk-${panel}`,
-      words: `Open ${name}`,
+      words: `Open ${group === name ? group : `${group}: ${name}`}`,
       // Found by its question, and by the word that its address has.
       also: `${panel} ${question}`,
       key,

@@ -17,8 +17,12 @@ const EnginesPanel = lazy(() => import("../engines/EnginesPanel.tsx").then((m) =
 const SlipsPanel = lazy(() => import("../slips/SlipsPanel.tsx").then((m) => ({ default: m.SlipsPanel })));
 const TextsPanel = lazy(() => import("../expectations/TextsPanel.tsx").then((m) => ({ default: m.TextsPanel })));
 
+/** What the panels are grouped by, in the terms of the trade. */
+export type DeskGroup = "Matches" | "Compare" | "Risk" | "Replace" | "Code" | "Tests" | "Mistakes";
+
 export interface DeskPanel {
   readonly panel: SidePanel;
+  readonly group: DeskGroup;
   readonly name: string;
   readonly question: string;
   /** What the panel is, by its word. */
@@ -30,11 +34,30 @@ export interface DeskPanel {
 }
 
 export const DESK: readonly DeskPanel[] = [
-  { panel: "ledger", name: "Matches", question: "What matched, and what does each group hold?", word: "matches", key: "ledger", width: 320, Content: Ledger },
-  { panel: "takers", name: "Parts", question: "Which part of the pattern took which text?", word: "parts", key: "takers", width: 320, Content: TakersPanel },
+  {
+    panel: "ledger",
+    group: "Matches",
+    name: "Table",
+    question: "What matched, and what does each group hold?",
+    word: "matches",
+    key: "ledger",
+    width: 320,
+    Content: Ledger,
+  },
+  {
+    panel: "takers",
+    group: "Matches",
+    name: "Parts",
+    question: "Which part of the pattern took which text?",
+    word: "parts",
+    key: "takers",
+    width: 320,
+    Content: TakersPanel,
+  },
   {
     panel: "contrast",
-    name: "Compare",
+    group: "Compare",
+    name: "Side by side",
     question: "What would another quantifier or pattern find?",
     word: "compare",
     key: "contrast",
@@ -43,6 +66,7 @@ export const DESK: readonly DeskPanel[] = [
   },
   {
     panel: "drift",
+    group: "Compare",
     name: "Last edit",
     question: "What did my edit do to the texts it takes?",
     word: "last edit",
@@ -50,13 +74,67 @@ export const DESK: readonly DeskPanel[] = [
     width: 320,
     Content: DriftPanel,
   },
-  { panel: "hazard", name: "Risk", question: "How bad can it get on a long text?", word: "risk", key: "hazard", width: 320, Content: HazardPanel },
-  { panel: "rewrite", name: "Replace", question: "What does the text become?", word: "replace", key: "rewrite", width: 480, Content: RewritePanel },
-  { panel: "calls", name: "Calls", question: "What will my program be given?", word: "calls", key: "calls", width: 440, Content: CallsPanel },
-  { panel: "source", name: "Source", question: "How do I write it in my program?", word: "source", key: "source", width: 400, Content: SourcePanel },
-  { panel: "engines", name: "Engines", question: "Does the real engine say so too?", word: "engines", key: "engines", width: 360, Content: EnginesPanel },
-  { panel: "texts", name: "Tests", question: "What must it match, and what must it not?", word: "tests", key: "texts", width: 360, Content: TextsPanel },
-  { panel: "slips", name: "Mistakes", question: "Did I write what I mean?", word: "mistakes", key: "slips", width: 360, Content: SlipsPanel },
+  {
+    panel: "hazard",
+    group: "Risk",
+    name: "Risk",
+    question: "How bad can it get on a long text?",
+    word: "risk",
+    key: "hazard",
+    width: 320,
+    Content: HazardPanel,
+  },
+  {
+    panel: "rewrite",
+    group: "Replace",
+    name: "Replace",
+    question: "What does the text become?",
+    word: "replace",
+    key: "rewrite",
+    width: 480,
+    Content: RewritePanel,
+  },
+  {
+    panel: "source",
+    group: "Code",
+    name: "Source",
+    question: "How do I write it in my program?",
+    word: "source",
+    key: "source",
+    width: 400,
+    Content: SourcePanel,
+  },
+  { panel: "calls", group: "Code", name: "Calls", question: "What will my program be given?", word: "calls", key: "calls", width: 440, Content: CallsPanel },
+  {
+    panel: "engines",
+    group: "Code",
+    name: "Engines",
+    question: "Does the real engine say so too?",
+    word: "engines",
+    key: "engines",
+    width: 360,
+    Content: EnginesPanel,
+  },
+  {
+    panel: "texts",
+    group: "Tests",
+    name: "Tests",
+    question: "What must it match, and what must it not?",
+    word: "tests",
+    key: "texts",
+    width: 360,
+    Content: TextsPanel,
+  },
+  {
+    panel: "slips",
+    group: "Mistakes",
+    name: "Mistakes",
+    question: "Did I write what I mean?",
+    word: "mistakes",
+    key: "slips",
+    width: 360,
+    Content: SlipsPanel,
+  },
 ];
 
 export function deskPanel(panel: SidePanel): DeskPanel {
@@ -64,3 +142,8 @@ export function deskPanel(panel: SidePanel): DeskPanel {
   if (!found) throw new RangeError(`The desk has no panel “${panel}”.`);
   return found;
 }
+
+/** The groups with their panels, both in the order of the table. */
+export const DESK_GROUPS: readonly { readonly group: DeskGroup; readonly panels: readonly DeskPanel[] }[] = [...new Set(DESK.map(({ group }) => group))].map(
+  (group) => ({ group, panels: DESK.filter((each) => each.group === group) }),
+);
