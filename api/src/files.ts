@@ -46,7 +46,7 @@ export const newSpecimen = Joi.object<SpecimenFields>({
   template: FIELDS.template.default(""),
   expectations: FIELDS.expectations.default(""),
   setAside: FIELDS.setAside.default(""),
-  tags: Joi.array().items(TAG.required()).max(BOUNDS.tags).unique().default([]),
+  tags: Joi.array().items(TAG).max(BOUNDS.tags).unique().default([]),
   samples: Joi.array()
     .items(Joi.object({ name: SAMPLE.name.required(), text: SAMPLE.text.required() }))
     .max(BOUNDS.samples)
@@ -122,4 +122,22 @@ const asValues = (each: string | Expectation): readonly Expectation[] =>
 export function fromFile({ expectations: list, setAside: aside, ...own }: InFile): SpecimenFields {
   const lines = list.map((each) => (typeof each === "string" ? each : writeExpectation(each)));
   return { ...own, expectations: lines.join("\n"), setAside: aside.join("\n") };
+}
+
+/** What a file says of itself, besides what it holds. */
+const HEAD = { $schema: Joi.string(), format: Joi.string(), version: Joi.number().valid(1) };
+
+const savedFile = Joi.alternatives().conditional(Joi.object({ specimens: Joi.exist() }).unknown(), {
+  // biome-ignore lint/suspicious/noThenProperty: it is what Joi calls it.
+  then: Joi.object({ ...HEAD, specimens: Joi.array().items(specimenInFile).required() }),
+  otherwise: Joi.object(HEAD).concat(specimenInFile),
+});
+
+/** All that a file holds, of one saved pattern or of many. Throws an `Error` with the place where it is of another form. */
+export function readSavedFile(parsed: unknown): readonly InFile[] {
+  const { value, error } = savedFile.validate(parsed, { convert: false });
+  if (error) throw error;
+  if ("specimens" in value) return value.specimens;
+  const { $schema, format, version, ...own } = value;
+  return [own];
 }

@@ -4,6 +4,7 @@ import { Command, InvalidArgumentError, Option } from "commander";
 import type { CheckOptions } from "./check/command.ts";
 import type { ExamplesOptions } from "./commands/examples.ts";
 import type { HandinOptions, HandoffOptions } from "./commands/handoff.ts";
+import type { LinkOptions } from "./commands/link.ts";
 import type { MatchOptions } from "./commands/match.ts";
 import type { SourceOptions } from "./commands/options.ts";
 import type { RelateOptions } from "./commands/relate.ts";
@@ -102,6 +103,13 @@ program
     if (files.length === 0) return program.error("Files are needed, or --jsonl.");
     return run(async () => (await import("./check/command.ts")).runCheck(files, options));
   });
+
+program
+  .command("link")
+  .description("print links that hold the patterns of files, with their tests and samples; opening one sends nothing to a server")
+  .argument("<files...>", "files of one saved pattern, or of a whole shelf")
+  .option("--at <address>", "where Lamprey is served", "http://127.0.0.1:4317")
+  .action(async (files: string[], options: LinkOptions) => run(async () => (await import("./commands/link.ts")).runLink(files, options)));
 
 withSource(
   program

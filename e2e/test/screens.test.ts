@@ -1,6 +1,12 @@
 /** The smaller things that the screens do: samples, titles, themes, the reel by pointer, addresses that lead nowhere. */
+import { spawnSync } from "node:child_process";
+import { randomBytes } from "node:crypto";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { describe, expect, test } from "@jest/globals";
 import { sized } from "../../scripts/depth.mjs";
+import { ROOT } from "../../scripts/workspace.mjs";
 import { clickText, nextDialect, part, press, Stage, typePattern, waitFor, waitForKept, waitForPart } from "../src/bench.ts";
 
 /** What the tests of the page in jsdom tell too is asked of a browser by `npm run test:deep`. */
@@ -37,6 +43,54 @@ describe("the shelf", () => {
     await waitFor(page, "it is deep", () => document.documentElement.dataset.theme === "deep");
     await clickText(page, "header button", "Light theme");
     expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe("chart");
+  });
+});
+
+describe("a link that holds a pattern", () => {
+  test("of 100 KB opens, is saved at the first edit, and what is no link says why", async () => {
+    // The answer of the page's own menu, and what the command prints, are the same; `cli/test/link.test.ts`.
+    const noise = randomBytes(40_000).toString("hex");
+    const file = join(mkdtempSync(join(tmpdir(), "lamprey-link-")), "gates.json");
+    const lines = ["+ gate 1", "- weir 2"];
+    writeFileSync(
+      file,
+      JSON.stringify({
+        title: "Gates by link",
+        pattern: "gate (\\d)",
+        flags: "g",
+        expectations: lines,
+        samples: [{ name: "log", text: `gate 1 ${noise} gate 2` }],
+      }),
+    );
+    const { stdout } = spawnSync(process.execPath, ["cli/bin/lamprey.mjs", "link", file, "--at", stage.server.address], { cwd: ROOT, encoding: "utf8" });
+    expect(stdout.length).toBeGreaterThan(50_000);
+    const page = await stage.page();
+    await page.goto(stdout.trim());
+    await waitForPart(page, "count", "2 matches");
+    expect(await page.evaluate(() => location.pathname + location.hash)).toMatch(/^\/bench\/[0-9a-f-]+$/);
+    expect(await part(page, "keeping")).toContain("not saved");
+    await typePattern(page, "gate \\d");
+    await waitFor(page, "it is kept", () => /revision 1, saved/.test(document.querySelector("[data-part=keeping]")?.textContent ?? ""));
+    const id = await page.evaluate(() => location.pathname.split("/").at(-1));
+    const kept = await (await fetch(`${stage.server.address}/api/specimens/${id}`)).json();
+    expect(kept).toMatchObject({ title: "Gates by link", pattern: "gate \\d", expectations: lines.join("\n"), samples: [{ name: "log" }] });
+
+    // The pattern on the bench as a link, by the menu.
+    // A browser without a window has no clipboard.
+    await page.evaluate(() => {
+      navigator.clipboard.writeText = async (text) => void document.body.setAttribute("data-copied", text);
+    });
+    await page.evaluate(() => [...document.querySelectorAll<HTMLElement>("header button")].find((each) => each.textContent.startsWith("Save"))?.focus());
+    await press(page, "Enter");
+    await clickText(page, "[role=menuitem]", "Copy a link");
+    await waitFor(page, "it says so", () => document.body.innerText.includes("A link that holds “Gates by link” is on the clipboard."));
+    const copied = await page.evaluate(() => document.body.dataset.copied ?? "");
+    const other = await stage.page();
+    await other.goto(copied);
+    await waitForPart(other, "count", "2 matches");
+    await other.goto(`${stage.server.address}/link#${copied.split("#")[1]?.slice(0, 5000)}`);
+    await waitFor(other, "what is wrong", () => document.body.innerText.includes("The link is damaged"));
+    expect(stage.failures).toEqual([]);
   });
 });
 

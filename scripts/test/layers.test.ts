@@ -35,7 +35,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["run"],
     // Features.
     ["reel", "ledger"],
-    ["chart", "contrast", "hazard", "path", "menu", "rewrite", "calls", "handoff", "engines", "expectations", "slips"],
+    ["chart", "contrast", "hazard", "path", "menu", "rewrite", "calls", "handoff", "engines", "expectations", "slips", "link"],
     // Screens, and the frame around them.
     ["app"],
     ["bench", "shelf", "risks"],

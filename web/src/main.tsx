@@ -17,6 +17,7 @@ import { store } from "./state/store.ts";
 
 const Shelf = lazy(() => import("./shelf/Shelf.tsx").then((screen) => ({ default: screen.Shelf })));
 const Bench = lazy(() => import("./bench/Bench.tsx").then((screen) => ({ default: screen.Bench })));
+const OpenLink = lazy(() => import("./link/OpenLink.tsx").then((screen) => ({ default: screen.OpenLink })));
 const RiskList = lazy(() => import("./risks/RiskList.tsx").then((screen) => ({ default: screen.RiskList })));
 
 keepers.start();
@@ -34,6 +35,7 @@ createRoot(root).render(
               <Route element={<Frame />}>
                 <Route path="/" element={<Shelf />} />
                 <Route path="/bench/:specimenId" element={<Bench />} />
+                <Route path="/link" element={<OpenLink />} />
                 <Route path="/risks" element={<RiskList />} />
                 <Route path="*" element={<NothingHere />} />
               </Route>

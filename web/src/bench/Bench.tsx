@@ -24,6 +24,7 @@ import { Keeping } from "./Keeping.tsx";
 import { Parts } from "./Parts.tsx";
 import { PatternStrip } from "./PatternStrip.tsx";
 import { ResultLine } from "./ResultLine.tsx";
+import { SaveMenu } from "./SaveMenu.tsx";
 import { useDraft } from "./useDraft.ts";
 import { useFigures } from "./useFigures.ts";
 import { useBenchKeys } from "./useKeys.ts";
@@ -164,6 +165,7 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
               onChange={(event) => dispatch(edited({ notes: event.target.value }))}
             />
             <Keeping keeper={keeper} />
+            <SaveMenu />
             <MenuKey menu="commands" keyName="commands">
               Everything
             </MenuKey>

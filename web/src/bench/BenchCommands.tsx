@@ -1,4 +1,5 @@
 /** The command menu of the bench: every action, every winding, the samples of this specimen. */
+import { useNavigate } from "react-router";
 import { sampleShown } from "../draft/draftSlice.ts";
 import { CommandMenu, Heading, Item } from "../menu/CommandMenu.tsx";
 import { TRANSPORT } from "../reel/transport.ts";
@@ -12,6 +13,8 @@ export function BenchCommands({ close }: { readonly close: () => void }) {
   const dispatch = useAppDispatch();
   const controls = useEngineControls();
   const pattern = usePattern();
+  const navigate = useNavigate();
+  const go = (path: string) => void navigate(path);
   const samples = useAppSelector((s) => s.draft.fields.samples);
   return (
     <CommandMenu
@@ -25,7 +28,7 @@ export function BenchCommands({ close }: { readonly close: () => void }) {
                 value={`${words} ${also}`}
                 words={words}
                 keyName={key}
-                act={after(() => act({ controls, pattern: pattern.current, dispatch, state: store.getState }))}
+                act={after(() => act({ controls, pattern: pattern.current, dispatch, state: store.getState, go }))}
               />
             ))}
           </Heading>

@@ -1,7 +1,10 @@
 /** All that can be done on the bench by name: one table for the command menu and the keys. Windings of the reel have a table of their own. */
 
+import { BOUNDS } from "@lamprey/api";
 import { specimensApi } from "../api/specimens.ts";
 import { sampleAdded } from "../draft/draftSlice.ts";
+import type { DraftFields } from "../draft/fields.ts";
+import { makeUnkept } from "../draft/unkept.ts";
 import { flipLines, holdMatches } from "../expectations/listEditor.ts";
 import { takeOffer } from "../handoff/Offer.tsx";
 import { endPath } from "../path/Path.tsx";
@@ -9,6 +12,7 @@ import type { EngineControls } from "../run/controls.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
 import { saveSpecimens } from "../shared/files.ts";
 import type { KeyName } from "../shared/keys.ts";
+import { notify } from "../shared/notice.ts";
 import { recalled, remember } from "../shared/remembered.ts";
 import { chooseTheme, currentTheme } from "../shared/theme.ts";
 import { panelChosen, stageChosen } from "../state/benchSlice.ts";
@@ -24,6 +28,8 @@ export interface ActionContext {
   readonly pattern: PatternHandle | null;
   readonly dispatch: AppDispatch;
   readonly state: () => RootState;
+  /** Goes to another address of the page. */
+  readonly go: (path: string) => void;
 }
 
 export interface Action {
@@ -40,6 +46,16 @@ async function saveKept(dispatch: AppDispatch, id: string | null): Promise<void>
   const { data } = await dispatch(specimensApi.endpoints.exportSome.initiate([id]));
   if (data) saveSpecimens(data);
 }
+
+/** Packing a link takes code of its own, which is fetched when somebody wants one. */
+async function sayCopied(fields: DraftFields): Promise<void> {
+  const { copyLink } = await import("../link/copyLink.ts");
+  notify(await copyLink(fields));
+}
+
+/** The copy of a pattern has a title of its own. */
+const copyOf = (fields: DraftFields): DraftFields => ({ ...fields, title: `${fields.title.slice(0, BOUNDS.title - COPY.length)}${COPY}` });
+const COPY = " (copy)";
 
 const flip = (name: string) => () => remember(name, recalled(name) !== true);
 
@@ -165,6 +181,18 @@ export const ACTIONS: readonly Action[] = [
     words: "Save the pattern as a file, as it is kept",
     also: "export download json",
     act: ({ dispatch, state }) => void saveKept(dispatch, state().draft.id),
+  },
+  {
+    id: "copy-link",
+    words: "Copy a link that holds the pattern",
+    also: "share url address permalink",
+    act: ({ state }) => void sayCopied(state().draft.fields),
+  },
+  {
+    id: "duplicate",
+    words: "Duplicate the pattern, with its samples and tests",
+    also: "copy clone new",
+    act: ({ state, go }) => go(`/bench/${makeUnkept(copyOf(state().draft.fields))}`),
   },
   { id: "undo", words: "Undo in the pattern", act: ({ pattern }) => pattern?.undo() },
   { id: "redo", words: "Redo in the pattern", act: ({ pattern }) => pattern?.redo() },

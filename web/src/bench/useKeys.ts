@@ -1,5 +1,6 @@
 /** The keys of the bench: what the table of keys asks for, done. */
 import { type RefObject, useEffect } from "react";
+import { useNavigate } from "react-router";
 import { WINDINGS } from "../reel/transport.ts";
 import { windCompared } from "../run/comparedReels.ts";
 import type { EngineControls } from "../run/controls.ts";
@@ -13,6 +14,7 @@ const TAKES_KEYS =
   ".cm-editor, input, select, textarea, [role=listbox], [role=grid], [role=region], [role=tablist], [role=menu], [role=dialog], [role=group], [role=separator], [data-own-keys]";
 
 export function useBenchKeys(controls: EngineControls, pattern: RefObject<PatternHandle | null>): void {
+  const navigate = useNavigate();
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const target = event.target instanceof Element ? event.target : null;
@@ -24,12 +26,12 @@ export function useBenchKeys(controls: EngineControls, pattern: RefObject<Patter
       if (!winding && !action) return;
       event.preventDefault();
       event.stopPropagation();
-      const context: ActionContext = { controls, pattern: pattern.current, dispatch: store.dispatch, state: store.getState };
+      const context: ActionContext = { controls, pattern: pattern.current, dispatch: store.dispatch, state: store.getState, go: (path) => void navigate(path) };
       if (winding) {
         if (!windCompared(name)) winding.wind(controls);
       } else action?.act(context);
     };
     window.addEventListener("keydown", press, { capture: true });
     return () => window.removeEventListener("keydown", press, { capture: true });
-  }, [controls, pattern]);
+  }, [controls, pattern, navigate]);
 }

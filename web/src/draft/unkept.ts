@@ -3,19 +3,17 @@
  * that loading the page again finds them.
  */
 import type { Specimen } from "@lamprey/api";
-import type { DialectName } from "@lamprey/core";
 import { v4 as uuid } from "uuid";
-import { neverKept } from "./fields.ts";
+import { type DraftFields, neverKept } from "./fields.ts";
 
 const KEY = "lamprey.unkept.";
 
-export interface Unkept {
-  readonly title: string;
-  readonly pattern: string;
-  readonly dialect: DialectName;
-  readonly flags: string;
+/** What one begins with; what is left out is empty. */
+export interface Unkept extends Pick<DraftFields, "title" | "pattern" | "dialect" | "flags">, Partial<Pick<DraftFields, Rest>> {
   readonly samples: readonly { readonly name: string; readonly text: string }[];
 }
+
+type Rest = "notes" | "template" | "expectations" | "setAside";
 
 /** What specimens have had since windows remember them. */
 type Later = "template" | "expectations" | "setAside";
@@ -26,11 +24,11 @@ const made = new Map<string, Specimen>();
 export function makeUnkept({ samples, ...own }: Unkept): string {
   const id = uuid();
   const specimen = neverKept(id, {
-    ...own,
     notes: "",
     template: "",
     expectations: "",
     setAside: "",
+    ...own,
     samples: samples.map((sample) => ({ key: uuid(), ...sample })),
   });
   made.set(id, specimen);

@@ -1,0 +1,102 @@
+/**
+ * A saved pattern as a link: all of it, packed into the fragment of an address. Browsers send no fragment to a server, so
+ * what is in a link stays between those who have it.
+ *
+ * The fragment is a version, a dot, and the pattern's file (`docs/specimen.schema.json`) as JSON in UTF-8, deflated
+ * (RFC 1951) and in base64url without padding (RFC 4648 §5).
+ */
+import { type InFile, readSavedFile } from "./files.ts";
+
+/** The page's path of links. */
+export const LINK_PATH = "/link";
+
+const VERSION = "1";
+/** A longer fragment is neither made nor read: browsers, and what people send links with, cut longer addresses. */
+export const LONGEST_LINK = 500_000;
+/** Bytes that a link may hold unpacked. More could be packed so small, but nobody would wait for it to be read. */
+const MOST_UNPACKED = 4_000_000;
+
+export interface Link {
+  readonly fragment: string;
+  /** Names of the samples that are not in it, since it would be too long. */
+  readonly left: readonly string[];
+}
+
+/** What is wrong with a link, in a sentence. */
+export class LinkFault extends Error {}
+
+/** Packs a saved pattern. Samples that do not fit any more are left out, the last ones first. Throws a LinkFault where it is too long without any. */
+export async function linkOf(specimen: InFile): Promise<Link> {
+  for (let count = specimen.samples.length; count >= 0; count--) {
+    const samples = specimen.samples.slice(0, count);
+    if (samples.reduce((sum, { text }) => sum + text.length, 0) > MOST_UNPACKED) continue;
+    const bytes = new TextEncoder().encode(JSON.stringify({ ...specimen, samples }));
+    if (bytes.length > MOST_UNPACKED) continue;
+    const fragment = `${VERSION}.${toBase64Url(await packed(bytes))}`;
+    if (fragment.length <= LONGEST_LINK) return { fragment, left: specimen.samples.slice(count).map(({ name }) => name) };
+  }
+  throw new LinkFault("The pattern with its tests is too long for a link. Save it as a file.");
+}
+
+/** Reads the fragment of a link, with or without its hash. Throws a LinkFault that says what is wrong. */
+export async function readLink(fragment: string): Promise<InFile> {
+  const text = fragment.replace(/^#/, "");
+  if (text === "") throw new LinkFault("The link holds no pattern.");
+  if (text.length > LONGEST_LINK) throw new LinkFault("The link is longer than any that Lamprey makes.");
+  const dot = text.indexOf(".");
+  const version = text.slice(0, Math.max(dot, 0));
+  if (version !== VERSION) {
+    const newer = version !== "" && version.length < 4 && [...version].every((digit) => digit >= "0" && digit <= "9");
+    throw new LinkFault(newer ? "The link was made by a newer Lamprey." : "This is no link to a pattern.");
+  }
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(await unpacked(fromBase64Url(text.slice(dot + 1)))));
+  } catch (error) {
+    if (error instanceof LinkFault) throw error;
+    throw new LinkFault("The link is damaged, or it was cut short where it was copied.");
+  }
+  try {
+    const [specimen] = readSavedFile(parsed);
+    if (specimen) return specimen;
+    throw new LinkFault("The link holds no pattern.");
+  } catch (error) {
+    if (error instanceof LinkFault) throw error;
+    throw new LinkFault(`The link holds what is no saved pattern: ${error instanceof Error ? error.message : String(error)}.`);
+  }
+}
+
+const streamOf = (bytes: Uint8Array<ArrayBuffer>): ReadableStream<Uint8Array<ArrayBuffer>> => new Blob([bytes]).stream();
+
+async function packed(bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
+  return new Uint8Array(await new Response(streamOf(bytes).pipeThrough(new CompressionStream("deflate-raw"))).arrayBuffer());
+}
+
+/** Unpacks piece by piece, so that a small link cannot fill the memory. */
+async function unpacked(bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
+  const reader = streamOf(bytes).pipeThrough(new DecompressionStream("deflate-raw")).getReader();
+  const whole = new Uint8Array(MOST_UNPACKED);
+  let length = 0;
+  for (let next = await reader.read(); !next.done; next = await reader.read()) {
+    if (length + next.value.length > MOST_UNPACKED) {
+      await reader.cancel();
+      throw new LinkFault("The link holds more than a link may hold.");
+    }
+    whole.set(next.value, length);
+    length += next.value.length;
+  }
+  return whole.subarray(0, length);
+}
+
+/** Bytes that become one string at a time. */
+const AT_ONCE = 0x2000;
+
+function toBase64Url(bytes: Uint8Array): string {
+  const pieces: string[] = [];
+  for (let at = 0; at < bytes.length; at += AT_ONCE) pieces.push(String.fromCharCode.apply(null, [...bytes.subarray(at, at + AT_ONCE)]));
+  return btoa(pieces.join("")).replaceAll("+", "-").replaceAll("/", "_").replaceAll("=", "");
+}
+
+function fromBase64Url(text: string): Uint8Array<ArrayBuffer> {
+  return Uint8Array.from(atob(text.replaceAll("-", "+").replaceAll("_", "/")), (unit) => unit.charCodeAt(0));
+}
