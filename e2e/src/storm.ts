@@ -148,6 +148,8 @@ class Writer {
   private page: Page | undefined;
   private times: number[] = [];
   private storageFails = false;
+  /** Whether the window before this one held nothing, and what was typed there has not been seen again. */
+  private atRisk = false;
 
   constructor(field: "pattern" | "notes", bench: string, newPage: () => Promise<Page>) {
     this.field = field;
@@ -226,7 +228,8 @@ class Writer {
   /** What was typed a moment ago or longer is held, unless the browser's storage fails. */
   private passed(): void {
     const now = Date.now();
-    if (!this.storageFails) this.sure = Math.max(this.sure, this.typed.length - this.times.filter((at) => now - at < MOMENT).length);
+    if (this.storageFails) this.atRisk = this.typed.length > this.sure;
+    if (!this.atRisk) this.sure = Math.max(this.sure, this.typed.length - this.times.filter((at) => now - at < MOMENT).length);
   }
 
   /** Opens the bench; what stands there goes on being written. */
@@ -243,6 +246,7 @@ class Writer {
     // What was not sure may be gone; what was must not be.
     if (stands !== undefined && stands.length >= this.sure && this.typed.startsWith(stands)) {
       this.typed = stands;
+      this.atRisk = false;
       this.times = this.times.slice(0, stands.length);
     }
   }
