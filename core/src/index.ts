@@ -67,6 +67,7 @@ export type { Host } from "./hosts/host.ts";
 export { hostFor, hostOf } from "./hosts/index.ts";
 export { type LineTally, nextLineWithout, tallyLines } from "./ledger/lines.ts";
 export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
+export { type Order, orderOf } from "./ledger/order.ts";
 export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";
 export { type Choice, chooseMachine } from "./linear/choose.ts";
 export { CUTS, type Cut, type FindOptions, type Found, findSlices, isGivenUp, linearSlice } from "./linear/find.ts";

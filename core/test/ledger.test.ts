@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { DEPTH } from "../../scripts/depth.mjs";
-import { BacktrackingMachine, type LedgerForm, type MatchTable, runToEnd, saveLedger, select, valuesOf } from "../src/index.ts";
+import { BacktrackingMachine, type LedgerForm, type MatchTable, orderOf, runToEnd, saveLedger, select, valuesOf } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
 function ledgerOf(pattern: string, text: string): { table: MatchTable; text: string; groups: readonly { number: number; name: string | null }[] } {
@@ -143,5 +143,37 @@ describe("choosing", () => {
       different: 3,
     });
     expect(valuesOf(table, text, 2).values[0]).toEqual({ text: null, count: 2, first: 1 });
+  });
+});
+
+describe("an order", () => {
+  const orderedBy = (pattern: string, text: string, group: number, descending = false, only: Int32Array | null = null): string[] => {
+    const { table } = ledgerOf(pattern, text);
+    return [...orderOf(table, text, { group, descending }, only)].map((match) => text.slice(table.start(match), table.end(match)));
+  };
+
+  test("numbers go by what they are worth, texts by their code units, and equal ones as in the sample", () => {
+    expect(orderedBy("(\\w)(-?[\\d.]+)", "a10 b9 c-2.5 d9", 2)).toEqual(["c-2.5", "b9", "d9", "a10"]);
+    expect(orderedBy("(\\w)(-?[\\d.]+)", "a10 b9 c-2.5 d9", 2, true)).toEqual(["a10", "b9", "d9", "c-2.5"]);
+    // One that is no number makes all of them texts.
+    expect(orderedBy("\\w+", "10 9 x", 0)).toEqual(["10", "9", "x"]);
+  });
+
+  test("a group that is not set comes last either way; only some are ordered where they are given", () => {
+    expect(orderedBy("a(\\d)?", "a a2 a1", 1)).toEqual(["a1", "a2", "a"]);
+    expect(orderedBy("a(\\d)?", "a a2 a1", 1, true)).toEqual(["a2", "a1", "a"]);
+    expect(orderedBy("a(\\d)?", "a a2 a1", 1, false, Int32Array.of(1, 2))).toEqual(["a1", "a2"]);
+  });
+
+  test("it has every match once, and each next to one that is no smaller", () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom("a", "b", "ab", "ba", "é", "B"), { maxLength: 40 }), fc.boolean(), (words, descending) => {
+        const text = words.join(" ");
+        const ordered = orderedBy("[a-zé]+", text, 0, descending, null);
+        const sorted = [...text.matchAll(/[a-zé]+/g)].map(([word]) => word).sort();
+        expect(ordered).toEqual(descending ? sorted.reverse() : sorted);
+      }),
+      { numRuns: 50 * DEPTH },
+    );
   });
 });

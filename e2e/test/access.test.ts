@@ -112,7 +112,7 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
     async (page) => {
       await openBench(page, await stage.benchOf("Counts at the weirs"));
       await clickText(page, "[role=tab]", "Attempts");
-      await clickText(page, "label", "alike");
+      await clickText(page, "label", "count equal");
       await waitFor(
         page,
         "rows",

@@ -249,10 +249,10 @@ describe("the ledger", () => {
     await page.select("select[aria-label='In which group']", "3");
     await page.type("input[aria-label='Only matches that hold']", "UP");
     await waitFor(page, "filtered", () => document.body.innerText.includes("text, 73 matches of 160"));
-    await clickText(page, "label", "alike");
+    await clickText(page, "label", "count equal");
     await waitFor(page, "counted", () => document.querySelectorAll("[aria-label=Values] button").length === 1);
     expect(await rowsOf(page, "[aria-label=Values] button")).toEqual(["73up"]);
-    await clickText(page, "label", "alike");
+    await clickText(page, "label", "count equal");
     await page.$eval("input[aria-label='Only matches that hold']", (input) => (input as HTMLInputElement).select());
     await press(page, "Backspace");
     await page.click(".sample-editor .cm-content");

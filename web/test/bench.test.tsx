@@ -353,7 +353,7 @@ describe("by name and by key", () => {
     expect(wordsOf(list)).toContain("One pass of a repeated group: it keeps only what its last turn took.");
     expect(wordsOf(list)).toContain("One step onAlt+.→");
     await press("button", "Close", list);
-    const found = await part("button", "found");
+    const found = await part("button", "its end");
     act(() => found.focus());
     await until("it is said", () => screen.queryAllByText("The step at which this match was complete.").length > 0);
   });

@@ -41,7 +41,7 @@ export const DESK: readonly DeskPanel[] = [
     question: "What matched, and what does each group hold?",
     word: "matches",
     key: "ledger",
-    width: 320,
+    width: 440,
     Content: Ledger,
   },
   {

@@ -36,6 +36,8 @@ import {
   type MatchTable,
   narrate,
   nextLineWithout,
+  type Order,
+  orderOf,
   type Profile,
   type Program,
   partAt,
@@ -362,6 +364,12 @@ export class Session {
   select(generation: number, filter: Filter): Int32Array<ArrayBuffer> | null {
     const { current } = this;
     return current?.asked.generation === generation ? select(current.matches, this.sample, filter) : null;
+  }
+
+  /** Matches of the run in the order of a column; null where a newer run has replaced it. */
+  order(generation: number, order: Order, only: Int32Array | null): Int32Array<ArrayBuffer> | null {
+    const { current } = this;
+    return current?.asked.generation === generation ? orderOf(current.matches, this.sample, order, only) : null;
   }
 
   /** The different values of a group, counted. */

@@ -1,5 +1,5 @@
 /** The ledger: every match, and for the chosen one its groups and the turns that repeated groups took. While the reel is wound it follows its step. */
-import { dialectOf, type MatchTable, type Values, visible } from "@lamprey/core";
+import { dialectOf, lineColumn, lineStarts, type MatchTable, type Order, type Values, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type CSSProperties, type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
@@ -9,11 +9,16 @@ import { useEngineControls } from "../run/controls.ts";
 import { number, plural } from "../shared/words.ts";
 import { followedChosen, isBroken, matchChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { ColumnChoice, ColumnHeads } from "./ColumnHeads.tsx";
+import { type Columns, shownIn, useColumns } from "./columns.ts";
 import { FilterBar, NOTHING_SOUGHT, type Seeking, TakeAlong } from "./LedgerTools.tsx";
 import { positionOf } from "./positions.ts";
 import { GroupRow, MatchRow, TurnRow, WhereRow } from "./rows.tsx";
 
 const ROW_HEIGHT = 26;
+const HEAD_HEIGHT = 28;
+/** Pixels on both sides of a row. */
+const SIDES = 32;
 
 type Stretch = { readonly start: number; readonly end: number };
 type Row =
@@ -33,19 +38,24 @@ export function Ledger() {
   const groups = useMemo(() => bySlot(result?.reading.groups ?? []), [result]);
   const sought = seeking.group <= (groups.at(-1)?.slot ?? 0) ? seeking : { ...seeking, group: 0 };
   const selected = useSelected(sought);
+  const columns = useColumns(groups);
   // Of a pattern that was empty there is nothing that could stay while another does not read yet.
   if (!result || !table || (broken && result.source.pattern === "")) return <NoRun />;
   // At the step that finds a match, the list shows what the reel does: the captures are those of the match.
   const midway = view !== null && view.kind !== "match";
   return (
     <div className="flex min-h-0 flex-1 flex-col" style={columnsFor(table.length, length)}>
-      {!midway && table.length > 1 && <FilterBar seeking={sought} seek={setSeeking} groups={groups} />}
+      {!midway && table.length > 1 && (
+        <FilterBar seeking={sought} seek={setSeeking} groups={groups}>
+          <ColumnChoice columns={columns} />
+        </FilterBar>
+      )}
       {midway ? (
         <Midway view={view} groups={groups} />
-      ) : sought.alike && table.length > 1 ? (
-        <Alike seeking={sought} seek={setSeeking} />
+      ) : sought.counted && table.length > 1 ? (
+        <Equal seeking={sought} seek={setSeeking} />
       ) : (
-        <Matches table={table} groups={groups} seeking={sought} selected={selected} />
+        <Matches table={table} groups={groups} columns={columns} seeking={sought} selected={selected} />
       )}
       <TakeAlong count={table.length} only={selected} />
     </div>
@@ -119,15 +129,36 @@ function useSelected(seeking: Seeking): Int32Array | null {
   return holds === "" ? null : selected;
 }
 
+/** The numbers of the matches as a column sorts them; `listed` again where none does, or where their order is not known yet. */
+function useOrdered(order: Order | null, listed: Int32Array | null): Int32Array | null {
+  const controls = useEngineControls();
+  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const [ordered, setOrdered] = useState<Int32Array | null>(null);
+  const { group, descending } = order ?? { group: -1, descending: false };
+  useEffect(() => {
+    if (group < 0) return setOrdered(null);
+    let left = false;
+    void controls.order(generation, { group, descending }, listed).then((answer) => {
+      if (!left) setOrdered(answer);
+    });
+    return () => {
+      left = true;
+    };
+  }, [controls, generation, group, descending, listed]);
+  return group < 0 ? listed : (ordered ?? listed);
+}
+
 interface MatchesProps {
   readonly table: MatchTable;
   readonly groups: readonly GroupMark[];
+  readonly columns: Columns;
   readonly seeking: Seeking;
   /** The matches that the filter lets through; null for all. */
   readonly selected: Int32Array | null;
 }
 
-function Matches({ table, groups, seeking, selected }: MatchesProps) {
+function Matches({ table, groups, columns, seeking, selected: listed }: MatchesProps) {
+  const selected = useOrdered(columns.order, listed);
   const result = useAppSelector((s) => s.bench.result);
   const stale = useAppSelector((s) => isBroken(s.bench));
   const chosen = useAppSelector((s) => s.bench.chosen);
@@ -137,7 +168,10 @@ function Matches({ table, groups, seeking, selected }: MatchesProps) {
   const turns = useTurns(table, chosen);
   const count = selected?.length ?? table.length;
   const matchAt = (position: number): number => selected?.[position] ?? position;
-  const position = selected ? positionOf(selected, chosen) : chosen;
+  const position = useMemo(
+    () => (!selected ? chosen : columns.order ? selected.indexOf(chosen) : positionOf(selected, chosen)),
+    [selected, chosen, columns.order],
+  );
 
   const inner = useMemo((): Row[] => {
     if (chosen >= table.length) return [];
@@ -167,12 +201,21 @@ function Matches({ table, groups, seeking, selected }: MatchesProps) {
   };
   return (
     <>
-      <div className={HEADS}>
-        <span>n°</span>
-        <span className="pr-2 text-right">from–to</span>
-        <span>{stale ? "of the last good pattern" : selected ? `text, ${plural(count, "match", "matches")} of ${number(table.length)}` : "text"}</span>
-      </div>
-      <Rows rows={{ count: count + shown.length, at }} name="Matches" filter={selected} chosenRow={position} onKeyDown={move} stale={stale}>
+      {(stale || listed) && (
+        <p className="border-b border-rule-soft px-4 py-1 text-[12px] text-ink-2">
+          {stale ? "of the last good pattern" : `${plural(count, "match", "matches")} of ${number(table.length)}`}
+        </p>
+      )}
+      <Rows
+        rows={{ count: count + shown.length, at }}
+        name="Matches"
+        columns={columns}
+        groups={groups}
+        filter={selected}
+        chosenRow={position}
+        onKeyDown={move}
+        stale={stale}
+      >
         {table.length === 0 && <NoMatch empty={text === ""} cut={result?.cut !== null} />}
         {table.length > 0 && count === 0 && <p className="p-4 text-ink-2">No match holds “{seeking.holds}”.</p>}
       </Rows>
@@ -183,6 +226,9 @@ function Matches({ table, groups, seeking, selected }: MatchesProps) {
 interface RowsProps {
   readonly rows: { readonly count: number; readonly at: (index: number) => Row };
   readonly name: string;
+  /** Of a table with columns; where left out, the rows are those of a step. */
+  readonly columns?: Columns;
+  readonly groups?: readonly GroupMark[];
   /** With another one the rows are seen from the top; null where there is none. */
   readonly filter?: Int32Array | null;
   /** The row that is kept in view; −1 for none. */
@@ -193,7 +239,7 @@ interface RowsProps {
 }
 
 /** Rows of which only those in view are made. */
-function Rows({ rows, name, filter = null, chosenRow = -1, onKeyDown, stale = false, children }: RowsProps) {
+function Rows({ rows, name, columns, groups = [], filter = null, chosenRow = -1, onKeyDown, stale = false, children }: RowsProps) {
   const dispatch = useAppDispatch();
   const scroller = useRef<HTMLDivElement>(null);
   const result = useAppSelector((s) => s.bench.result);
@@ -202,7 +248,10 @@ function Rows({ rows, name, filter = null, chosenRow = -1, onKeyDown, stale = fa
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
   const table = result ? tableOf(result.matches) : null;
   const showsCaptures = result !== null && dialectOf(result.source.dialect)?.semantics.showsCaptures === true;
-  const virtual = useRowVirtualizer(rows.count, scroller);
+  const virtual = useRowVirtualizer(rows.count, scroller, columns ? HEAD_HEIGHT : 0);
+  const shown = columns?.table.getVisibleLeafColumns().map(({ id }) => shownIn(id)) ?? [];
+  const showsLines = shown.includes("line");
+  const starts = useMemo(() => (showsLines ? lineStarts(text) : null), [showsLines, text]);
   useEffect(() => {
     if (chosenRow > 0) virtual.scrollToIndex(chosenRow, { align: "auto" });
   }, [virtual, chosenRow]);
@@ -224,15 +273,31 @@ function Rows({ rows, name, filter = null, chosenRow = -1, onKeyDown, stale = fa
       onKeyDown={onKeyDown}
       className={`min-h-0 flex-1 overflow-auto ${stale ? "[&_*]:font-normal! [&_*]:text-ink-2! [&_svg]:opacity-40" : ""}`}
     >
-      <div role={rows.count > 0 ? "rowgroup" : undefined} style={{ height: virtual.getTotalSize() }} className="relative">
+      {columns && rows.count > 0 && (
+        // biome-ignore lint/a11y/useSemanticElements: as for the rows.
+        <div
+          role="row"
+          tabIndex={-1}
+          className="sticky top-0 z-[1] grid min-w-max items-center border-b border-rule bg-sheet px-4 text-[12px] text-ink-2"
+          style={{ height: HEAD_HEIGHT, gridTemplateColumns: columns.widths }}
+        >
+          <ColumnHeads columns={columns} groups={groups} />
+        </div>
+      )}
+      <div
+        role={rows.count > 0 ? "rowgroup" : undefined}
+        style={{ height: virtual.getTotalSize(), minWidth: columns ? columns.table.getTotalSize() + SIDES : undefined }}
+        className="relative"
+      >
         {virtual.getVirtualItems().map((item) => {
           const row = rows.at(item.index);
+          const own = row.kind === "match" && columns ? columns.widths : undefined;
           return (
             // biome-ignore lint/a11y/useSemanticElements: of a hundred thousand rows only those in view are made, which a table element does not allow for.
             <div
               key={item.key}
-              className={`absolute inset-x-0 ${COLUMNS} items-center border-b border-rule-soft px-4`}
-              style={{ top: item.start, height: ROW_HEIGHT }}
+              className={`absolute inset-x-0 ${own ? "grid" : COLUMNS} items-center border-b border-rule-soft px-4`}
+              style={{ top: item.start - (columns ? HEAD_HEIGHT : 0), height: ROW_HEIGHT, gridTemplateColumns: own }}
               role="row"
               tabIndex={-1}
               aria-rowindex={item.index + 1}
@@ -242,7 +307,14 @@ function Rows({ rows, name, filter = null, chosenRow = -1, onKeyDown, stale = fa
                 : {})}
             >
               {row.kind === "match" ? (
-                <MatchRow nth={row.match + 1} chosen={row.match === chosen} value={stretch(row.match)} text={text} />
+                <MatchRow
+                  nth={row.match + 1}
+                  chosen={row.match === chosen}
+                  shown={shown}
+                  heldBy={(group) => table.group(row.match, group)}
+                  line={(offset) => (starts ? lineColumn(starts, offset).line : 0)}
+                  text={text}
+                />
               ) : row.kind === "where" ? (
                 <WhereRow match={row.match} value={stretch(row.match)} text={text} />
               ) : row.kind === "group" ? (
@@ -264,12 +336,20 @@ function Rows({ rows, name, filter = null, chosenRow = -1, onKeyDown, stale = fa
   );
 }
 
-function useRowVirtualizer(count: number, scroller: RefObject<HTMLDivElement | null>) {
-  return useVirtualizer({ count, getScrollElement: () => scroller.current, estimateSize: () => ROW_HEIGHT, overscan: 12 });
+/** @param head pixels of a head above the rows that stays in view */
+function useRowVirtualizer(count: number, scroller: RefObject<HTMLDivElement | null>, head = 0) {
+  return useVirtualizer({
+    count,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+    scrollMargin: head,
+    scrollPaddingStart: head,
+  });
 }
 
 /** Equal values put together, the most frequent first; choosing one shows its matches. */
-function Alike({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (seeking: Seeking) => void }) {
+function Equal({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (seeking: Seeking) => void }) {
   const controls = useEngineControls();
   const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
   const dispatch = useAppDispatch();
@@ -308,7 +388,7 @@ function Alike({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (s
                 title="Show the matches that hold this"
                 onClick={() => {
                   dispatch(matchChosen(value.first));
-                  seek({ group, holds: value.text ?? "", alike: false });
+                  seek({ group, holds: value.text ?? "", counted: false });
                 }}
               >
                 <span className="pr-3 text-right font-semibold">{number(value.count)}</span>

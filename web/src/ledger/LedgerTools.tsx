@@ -1,7 +1,7 @@
 /** Above and below the ledger: what its rows must hold, equal values counted, and the ways to take it along. */
 
 import { LEDGER_FORMS, type LedgerForm } from "@lamprey/core";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { GroupMark } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
 import { download, fileName } from "../shared/files.ts";
@@ -13,19 +13,21 @@ import { useAppSelector } from "../state/store.ts";
 export interface Seeking {
   readonly group: number;
   readonly holds: string;
-  /** Values alike are put together and counted. */
-  readonly alike: boolean;
+  /** Matches with equal values are put together and counted. */
+  readonly counted: boolean;
 }
 
-export const NOTHING_SOUGHT: Seeking = { group: 0, holds: "", alike: false };
+export const NOTHING_SOUGHT: Seeking = { group: 0, holds: "", counted: false };
 
 interface FilterBarProps {
   readonly seeking: Seeking;
   readonly seek: (seeking: Seeking) => void;
   readonly groups: readonly GroupMark[];
+  /** What stands at its end. */
+  readonly children?: ReactNode;
 }
 
-export function FilterBar({ seeking, seek, groups }: FilterBarProps) {
+export function FilterBar({ seeking, seek, groups, children }: FilterBarProps) {
   return (
     <div className="flex items-center gap-2 border-b border-rule-soft px-4 py-1 text-[12px]">
       <input
@@ -52,12 +54,13 @@ export function FilterBar({ seeking, seek, groups }: FilterBarProps) {
           ))}
         </select>
       )}
-      <Term word="alike">
+      <Term word="count equal">
         <label className="flex shrink-0 cursor-pointer items-center gap-1 text-ink-2">
-          <input type="checkbox" className="accent-[var(--tide)]" checked={seeking.alike} onChange={() => seek({ ...seeking, alike: !seeking.alike })} />
-          alike
+          <input type="checkbox" className="accent-[var(--tide)]" checked={seeking.counted} onChange={() => seek({ ...seeking, counted: !seeking.counted })} />
+          count equal
         </label>
       </Term>
+      {children}
     </div>
   );
 }
@@ -98,7 +101,7 @@ export function TakeAlong({ count, only }: { readonly count: number; readonly on
         title="A spreadsheet runs cells that begin with = + - or @ as formulas. With this they get an apostrophe before them, which it does not show; without it the file holds the texts as they are."
       >
         <input type="checkbox" className="accent-[var(--tide)]" checked={harmless} onChange={() => setHarmless(!harmless)} />
-        no formulas
+        safe for spreadsheets
       </label>
       <button type="button" className="underline hover:text-tide" onClick={() => void take("json")}>
         save JSON

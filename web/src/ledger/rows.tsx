@@ -6,6 +6,7 @@ import { GroupSwatch } from "../lanes/textures.tsx";
 import { useEngineControls } from "../run/controls.ts";
 import { Term } from "../shared/Term.tsx";
 import { number, plural, span as spanText } from "../shared/words.ts";
+import type { Shown } from "./columns.ts";
 
 interface Stretch {
   readonly start: number;
@@ -31,17 +32,49 @@ function Cell(props: CellProps) {
   return <span role="gridcell" tabIndex={-1} {...props} />;
 }
 
-export function MatchRow({ nth, chosen, value, text }: { nth: number; chosen: boolean; value: Stretch; text: string }) {
+interface MatchRowProps {
+  readonly nth: number;
+  readonly chosen: boolean;
+  /** What stands in the cells, from left to right. */
+  readonly shown: readonly Shown[];
+  /** What the match (0) or a group holds; null where it is not set. */
+  readonly heldBy: (group: number) => Stretch | null;
+  readonly line: (offset: number) => number;
+  readonly text: string;
+}
+
+/** A match with its groups, a cell for each column. */
+export function MatchRow({ nth, chosen, shown, heldBy, line, text }: MatchRowProps) {
   const weight = chosen ? "font-semibold" : "";
-  return (
-    <>
-      <Cell className={chosen ? "font-semibold text-tide" : ""}>{number(nth)}</Cell>
-      <Cell className={`pr-2 text-right text-ink-2 ${weight}`}>{spanText(value.start, value.end)}</Cell>
-      <Cell className={`source truncate text-[13px] ${weight}`}>
-        <Text text={text} value={value} />
-      </Cell>
-    </>
-  );
+  const whole = heldBy(0) as Stretch;
+  return shown.map((each) => {
+    switch (each) {
+      case "number":
+        return (
+          <Cell key={each} className={chosen ? "font-semibold text-tide" : ""}>
+            {number(nth)}
+          </Cell>
+        );
+      case "line":
+        return (
+          <Cell key={each} className={`text-ink-2 ${weight}`}>
+            {number(line(whole.start))}
+          </Cell>
+        );
+      case "span":
+        return (
+          <Cell key={each} className={`text-ink-2 ${weight}`}>
+            {spanText(whole.start, whole.end)}
+          </Cell>
+        );
+      default:
+        return (
+          <Cell key={each} className={`source truncate pr-2 text-[13px] ${each === 0 ? weight : ""}`}>
+            <Text text={text} value={heldBy(each)} />
+          </Cell>
+        );
+    }
+  });
 }
 
 /** Line and column, length, and the two steps of the reel that a match is about. */
@@ -56,15 +89,16 @@ export function WhereRow({ match, value, text }: { match: number; value: Stretch
           line {number(from.line)}:{number(from.column)}
         </span>
         <span>{plural(value.end - value.start, "character")}</span>
-        <span className="ml-auto flex gap-2">
-          <Term word="began">
+        <span className="flex gap-2">
+          <span>wind to</span>
+          <Term word="its attempt">
             <button type="button" className="underline hover:text-tide" onClick={() => controls.chooseMatch(match, "began")}>
-              began
+              its attempt
             </button>
           </Term>
-          <Term word="found">
+          <Term word="its end">
             <button type="button" className="underline hover:text-tide" onClick={() => controls.chooseMatch(match)}>
-              found
+              its end
             </button>
           </Term>
         </span>

@@ -1,5 +1,5 @@
 /** What every part of the bench may ask of the run: winding, matches, and what takes a question to the worker. */
-import type { Attempt, Examples, Filter, HunkView, LedgerForm, LineTally, MatchMode, Profile, Sought, Traffic, Values, WhyNot } from "@lamprey/core";
+import type { Attempt, Examples, Filter, HunkView, LedgerForm, LineTally, MatchMode, Order, Profile, Sought, Traffic, Values, WhyNot } from "@lamprey/core";
 import type { ChartLayout, RewriteFileAnswer, RewriteFileAsked, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
 import { controlsOf } from "../shared/controls.ts";
 
@@ -50,6 +50,8 @@ export interface EngineControls {
   readonly variantView: (generation: number, variant: number, winding: Winding) => Promise<VariantView | null>;
   /** Of the result with the generation: the matches that a filter lets through, the values of a group, the whole as a file. */
   readonly select: (generation: number, filter: Filter) => Promise<Int32Array | null>;
+  /** Its matches in the order of a column; of those in `only`, where it is not null. */
+  readonly order: (generation: number, order: Order, only: Int32Array | null) => Promise<Int32Array | null>;
   /** Of the result with the generation: lines of the sample that no match touches. */
   readonly lineTally: (generation: number) => Promise<LineTally | null>;
   readonly nextLineWithout: (generation: number, offset: number) => Promise<number | null>;

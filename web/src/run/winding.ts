@@ -205,6 +205,7 @@ export function useControls(engine: Engine | null): EngineControls {
       traffic: async (generation) => (engine ? engine.traffic(generation) : null),
       variantProfile: async (generation, variant, from, to, columns) => (engine ? engine.variantProfile(generation, variant, from, to, columns) : null),
       variantView: async (generation, variant, winding) => (engine ? engine.variantView(generation, variant, winding) : null),
+      order: async (generation, order, only) => (engine ? engine.order(generation, order, only) : null),
       select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),
       lineTally: async (generation) => (engine ? engine.lineTally(generation) : null),
       nextLineWithout: async (generation, offset) => (engine ? engine.nextLineWithout(generation, offset) : null),

@@ -76,7 +76,10 @@ export async function press(role: string, name: string | RegExp, inside?: HTMLEl
 /** Waits until the rows of a table are these. */
 export async function rowsAre(name: string, expected: readonly (string | RegExp)[]): Promise<void> {
   await waitFor(() => {
-    const rows = within(screen.getByRole("grid", { name })).getAllByRole("row").map(wordsOf);
+    const rows = within(screen.getByRole("grid", { name }))
+      .getAllByRole("row")
+      .filter((row) => within(row).queryAllByRole("columnheader").length === 0)
+      .map(wordsOf);
     const same = rows.length === expected.length && expected.every((each, i) => (typeof each === "string" ? rows[i] === each : each.test(rows[i] as string)));
     if (!same) throw new Error(`The rows of “${name}”: ${JSON.stringify(rows)}`);
   });
