@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { DEPTH } from "../../scripts/depth.mjs";
-import { drained, findSlices, type MatchTable, nextLineWithout, tallyLines } from "../src/index.ts";
+import { drained, findSlices, lineWithout, type MatchTable, tallyLines } from "../src/index.ts";
 import { programOf } from "./support.ts";
 
 const matchesIn = (pattern: string, text: string): MatchTable => drained(findSlices(programOf(pattern, "gm"), text, { mode: "all" })).matches;
@@ -48,7 +48,10 @@ describe("a tally", () => {
         const offset = Math.min(at, sample.length);
         const behind = sample.indexOf("\n", offset);
         const next = without.find((start) => behind >= 0 && start > behind) ?? without[0] ?? null;
-        expect(nextLineWithout(sample, matches, offset)).toBe(next);
+        expect(lineWithout(sample, matches, offset, 1)).toBe(next);
+        const own = sample.slice(0, offset).lastIndexOf("\n") + 1;
+        const previous = without.findLast((start) => start < own) ?? without.at(-1) ?? null;
+        expect(lineWithout(sample, matches, offset, -1)).toBe(previous);
       }),
       { numRuns: 200 * DEPTH },
     );

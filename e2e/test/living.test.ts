@@ -121,6 +121,11 @@ inDepth("long lines wrap, and their lanes with them; characters that cannot be s
       const box = document.querySelector(".sample-editor .lanes path.match")?.getBoundingClientRect();
       return frame && box ? box.left < frame.right && box.left > frame.left : false;
     });
+  // Long lines wrap, unless somebody says that they do not.
+  await waitFor(page, "the lane is in view at first", () => document.querySelector(".sample-editor .lanes path.match") !== null);
+  expect(await lane()).toBe(true);
+  await clickText(page, "button", "wrap");
+  for (let i = 0; i < 40 && (await lane()); i++) await new Promise((done) => setTimeout(done, 50));
   expect(await lane()).toBe(false);
   await clickText(page, "button", "wrap");
   await waitFor(page, "the lane is in view", () => {

@@ -45,10 +45,10 @@ describe("a specimen", () => {
 describe("while one types", () => {
   test("the matches follow the pattern and the sample", async () => {
     openBench();
-    await rowsAre("Matches", [/^10–6Ulm 41$/, /^line 1:16 characters/, /^10–3Ulm$/, /^24–641$/, /^210–18Tarrow 7$/]);
+    await rowsAre("Matches", [/^1Ulm 41Ulm41$/, /^line 1:16 characters/, /^10–3Ulm$/, /^24–641$/, /^2Tarrow 7Tarrow7$/]);
     await type("Pattern", "(?= cm)");
     await type("Sample text", "weir 9 cm\n");
-    await rowsAre("Matches", [/^1/, /^line/, /Ulm$/, /41$/, /Tarrow 7$/, /^332–38weir 9$/]);
+    await rowsAre("Matches", [/^1/, /^line/, /Ulm$/, /41$/, /Tarrow 7Tarrow7$/, /^3weir 9weir9$/]);
     await says("work", /linear [\d.]+ ms, backtracking 373 steps/);
   });
 
@@ -124,7 +124,7 @@ describe("samples", () => {
     await press("button", "Do something with the samples");
     await press("menuitem", "Add an empty sample");
     await type("Sample text", "Ulm 40");
-    await rowsAre("Matches", [/^10–6Ulm 40/, /^line/, /Ulm/, /40/]);
+    await rowsAre("Matches", [/^1Ulm 40/, /^line/, /Ulm/, /40/]);
     await press("button", "Do something with the samples");
     await press("menuitem", "Rename this one");
     const name = await part("textbox", "Name of the sample");

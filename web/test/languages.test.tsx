@@ -126,7 +126,7 @@ describe("the dialect control", () => {
 describe("calls and verbs", () => {
   test("are run; the hazard says why it does not judge them, and the strip which machine it was", async () => {
     openBench({ dialect: "pcre", pattern: "\\((?:[^()]++|(?R))*+\\)", flags: "", text: "f(a(b)c) and (d" });
-    await rowsAre("Matches", [/^11–8\(a\(b\)c\)/, /^line/]);
+    await rowsAre("Matches", [/^1\(a\(b\)c\)/, /^line/]);
     await says("verdict", /undecided.*Groups that call themselves, or verbs, steer what is tried, and those are not followed here/);
     await says("work", /^…?backtracking [\d.]+ ms, \d+ steps$/);
     const machine = screen.getByTitle(/it calls groups as subroutines/);
@@ -137,7 +137,7 @@ describe("calls and verbs", () => {
     openBench({ dialect: "perl", pattern: "(?<n>\\d+)(?:,(?&n)+)*;", flags: "", text: "12,345,6; 7;" });
     await says("verdict", /exponential|polynomial|degree/);
     await says("work", /linear/);
-    await rowsAre("Matches", [/^10–912,345,6;/, /^line/, /n12$/, /^2/]);
+    await rowsAre("Matches", [/^112,345,6;/, /^line/, /n12$/, /^2/]);
   });
 
   test("are told in sentences", async () => {
@@ -176,9 +176,9 @@ describe("captures of C#", () => {
     await rowsAre("Matches", [/^1/, /^line/, /^1not set$/, /^20–1dayb$/, /^2/]);
     await user.selectOptions(await part("combobox", "In which group"), "2");
     await user.type(await part("searchbox", "Only matches that hold"), "7");
-    await rowsAre("Matches", [/^21–27$/]);
-    await press("row", /1–2 ?7$/);
-    await rowsAre("Matches", [/^21–27$/, /^line/, /^1not set$/, /^21–2day7$/]);
+    await rowsAre("Matches", [/^27not set7$/]);
+    await press("row", /^2/);
+    await rowsAre("Matches", [/^27not set7$/, /^line/, /^1not set$/, /^21–2day7$/]);
   });
 
   inDepth("are told step by step, and a hazard is judged for all that", async () => {
@@ -210,7 +210,7 @@ describe("captures of C#", () => {
 describe("characters by their names", () => {
   test("are fetched, and then read like any other; one that there is not is said where it stands", async () => {
     openBench({ dialect: "python", pattern: "\\N{EM DASH}+", flags: "", text: "a——b" });
-    await rowsAre("Matches", [/^11–3——/, /^line/]);
+    await rowsAre("Matches", [/^1——/, /^line/]);
     await until("the line knows it too", () => /takes “—”/.test(wordsOf(document.body)));
     await type("Pattern", "\\N{EM DASCH}", "instead");
     await says("mistake", "No character is named “EM DASCH”.");

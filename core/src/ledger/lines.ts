@@ -40,10 +40,23 @@ export function tallyLines(text: string, matches: MatchTable): LineTally {
   return { lines, without };
 }
 
-/** Where the first line without a match begins after the line of an offset, and on from the text's beginning; null if there is none. */
-export function nextLineWithout(text: string, matches: MatchTable, offset: number): number | null {
+/**
+ * Where the next line without a match begins, or the one before (`by` −1), as seen from the line of an offset. Behind the
+ * last one it goes on from the text's beginning, before the first one from its end. Null if there is none.
+ */
+export function lineWithout(text: string, matches: MatchTable, offset: number, by: 1 | -1): number | null {
+  if (by < 0) return lineWithoutBefore(text, matches, offset === 0 ? 0 : text.lastIndexOf("\n", offset - 1) + 1);
   const end = text.indexOf("\n", offset);
   for (const { start, matched } of end < 0 ? [] : linesFrom(text, matches, end + 1)) if (!matched) return start;
   for (const { start, matched } of linesFrom(text, matches, 0)) if (!matched) return start;
   return null;
+}
+
+function lineWithoutBefore(text: string, matches: MatchTable, before: number): number | null {
+  let last: number | null = null;
+  for (const { start, matched } of linesFrom(text, matches, 0)) {
+    if (start >= before && last !== null && last < before) return last;
+    if (!matched) last = start;
+  }
+  return last;
 }

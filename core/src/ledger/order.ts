@@ -1,5 +1,6 @@
 /** Matches in the order of a column: by the text of the whole match or of a group. */
 import type { MatchTable } from "../machine/matches.ts";
+import { isDigit } from "../text/characters.ts";
 
 export interface Order {
   /** The group whose text is compared; 0 is the whole match. */
@@ -7,8 +8,11 @@ export interface Order {
   readonly descending: boolean;
 }
 
-/** A number as people write it in a text, such as `-3.5`; other texts are compared as texts. */
-const NUMBER = /^[+-]?\d+(?:\.\d+)?$/;
+/** Whether a text is a number as people write it, such as `-3.5`; other texts are compared as texts. */
+function isDecimal(text: string): boolean {
+  const parts = (text.startsWith("-") || text.startsWith("+") ? text.slice(1) : text).split(".");
+  return parts.length <= 2 && parts.every((part) => part !== "" && [...part].every(isDigit));
+}
 
 /**
  * The numbers of matches, from 0, in an order. Where every text is a number they are compared as numbers, else by their code
@@ -24,7 +28,7 @@ export function orderOf(table: MatchTable, text: string, { group, descending }: 
     if (!span) continue;
     const own = text.slice(span.start, span.end);
     texts[match] = own;
-    areNumbers &&= NUMBER.test(own);
+    areNumbers &&= isDecimal(own);
   }
   const numbers = areNumbers ? Float64Array.from(texts, (own) => Number(own)) : null;
   const sign = descending ? -1 : 1;

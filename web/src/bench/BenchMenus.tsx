@@ -1,9 +1,10 @@
-/** What lies over the bench when it is called: every action by name, and the list of keys and words. */
+/** What lies over the bench when it is called: every action by name, the list of keys and words, and the question where to go. */
 import { lazy, Suspense, useEffect } from "react";
 import { menuOpened } from "../state/menuSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
 const BenchCommands = lazy(() => import("./BenchCommands.tsx").then(({ BenchCommands: Menu }) => ({ default: Menu })));
+const GoTo = lazy(() => import("./GoTo.tsx").then(({ GoTo: Question }) => ({ default: Question })));
 const KeysAndWords = lazy(() => import("./KeysAndWords.tsx").then(({ KeysAndWords: List }) => ({ default: List })));
 
 export function BenchMenus() {
@@ -19,6 +20,7 @@ export function BenchMenus() {
   return (
     <Suspense fallback={null}>
       {open === "commands" && <BenchCommands close={close} />}
+      {open === "go-to" && <GoTo close={close} />}
       {open === "words" && <KeysAndWords close={close} />}
     </Suspense>
   );

@@ -1,14 +1,13 @@
 /** The answer, in large plain words: how many matches there are, and how many lines have none. */
 import type { LineTally } from "@lamprey/core";
 import { useEffect, useState } from "react";
-import { flushSync } from "react-dom";
 import { tableOf } from "../engine/tables.ts";
 import { useEngineControls } from "../run/controls.ts";
-import { theSample } from "../run/sampleHandle.ts";
+import { keyWords } from "../shared/keys.ts";
 import { number, plural } from "../shared/words.ts";
-import { isBroken, stageChosen } from "../state/benchSlice.ts";
-import { partShown } from "../state/layoutSlice.ts";
-import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { isBroken } from "../state/benchSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { goToLineWithout } from "./goToLineWithout.ts";
 
 export function ResultLine() {
   const result = useAppSelector((s) => s.bench.result);
@@ -33,7 +32,7 @@ export function ResultLine() {
           </span>
         )}
       </Answer>
-      {tally && tally.without > 0 && <LinesWithout generation={result.generation} without={tally.without} stale={stale} />}
+      {tally && tally.without > 0 && <LinesWithout without={tally.without} stale={stale} />}
     </>
   );
 }
@@ -46,29 +45,31 @@ function Answer({ children }: { readonly children: React.ReactNode }) {
   );
 }
 
-/** Goes to the next line that no match touches, after the line of the caret. */
-function LinesWithout({ generation, without, stale }: { readonly generation: number; readonly without: number; readonly stale: boolean }) {
-  const dispatch = useAppDispatch();
+/** How many lines no match touches, and the ways to the one before and the next one. */
+function LinesWithout({ without, stale }: { readonly without: number; readonly stale: boolean }) {
   const controls = useEngineControls();
-  const go = async () => {
-    const next = await controls.nextLineWithout(generation, store.getState().bench.sampleCaret);
-    if (next === null) return;
-    // The sample's editor is not there while the chart is on show: it has to be before it can be asked.
-    flushSync(() => {
-      dispatch(stageChosen("sample"));
-      dispatch(partShown("sample"));
-    });
-    theSample()?.goTo(next);
-  };
+  const dispatch = useAppDispatch();
+  const go = (by: 1 | -1) => void goToLineWithout(controls, dispatch, by);
   return (
-    <button
-      type="button"
-      className={`key shrink-0 whitespace-nowrap ${stale ? "opacity-50" : ""}`}
-      title="Go to the next of them in the sample"
-      onClick={() => void go()}
-    >
-      {plural(without, "line")} without a match ↓
-    </button>
+    <span className={`flex shrink-0 ${stale ? "opacity-50" : ""}`}>
+      <button
+        type="button"
+        className="key whitespace-nowrap rounded-r-none"
+        title={`Go to the next of them in the sample (${keyWords("lineWithoutOn")})`}
+        onClick={() => go(1)}
+      >
+        {plural(without, "line")} without a match ↓
+      </button>
+      <button
+        type="button"
+        className="key rounded-l-none border-l-0 !px-2"
+        aria-label="The line without a match before this one"
+        title={`Go to the one before (${keyWords("lineWithoutBack")})`}
+        onClick={() => go(-1)}
+      >
+        ↑
+      </button>
+    </span>
   );
 }
 

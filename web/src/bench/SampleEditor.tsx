@@ -20,7 +20,7 @@ import { invisibles } from "./invisibles.ts";
 import { leaveSample, sampleState } from "./leftSamples.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, SAMPLE_ROW, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
-import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
+import { INVISIBLE_SWITCH, NO_WRAP_SWITCH } from "./switches.ts";
 import { type Oversize, oversizeOf, TooLarge } from "./TooLarge.tsx";
 
 class OffsetMarker extends GutterMarker {
@@ -53,6 +53,14 @@ const LINE_SEPARATOR = "\n";
 /** Whether characters that cannot be seen have a sign, and whether long lines wrap. */
 const signs = new Compartment();
 const wrapping = new Compartment();
+const finding = new Compartment();
+
+/** Opens the search panel; what it needs is fetched the first time. */
+async function find(view: EditorView): Promise<void> {
+  const { FINDING, openFinding } = await import("./finding.ts");
+  if (finding.get(view.state) !== FINDING) view.dispatch({ effects: finding.reconfigure(FINDING) });
+  openFinding(view);
+}
 
 export function SampleEditor() {
   const dispatch = useAppDispatch();
@@ -62,7 +70,8 @@ export function SampleEditor() {
   const sampleKey = useAppSelector((s) => s.draft.shown);
   const loads = useAppSelector((s) => s.draft.loads);
   const [showSigns] = useSwitch(INVISIBLE_SWITCH);
-  const [wraps] = useSwitch(WRAP_SWITCH);
+  const [keepsLong] = useSwitch(NO_WRAP_SWITCH);
+  const wraps = !keepsLong;
   const [oversize, setOversize] = useState<Oversize | null>(null);
 
   // One editor for each sample put on show: its undo history is its own, and is there when it comes back.
@@ -109,7 +118,18 @@ export function SampleEditor() {
         EditorState.lineSeparator.of(LINE_SEPARATOR),
         history(),
         drawSelection(),
-        keymap.of([...defaultKeymap, ...historyKeymap]),
+        keymap.of([
+          {
+            key: "Mod-f",
+            run: (own) => {
+              void find(own);
+              return true;
+            },
+          },
+          ...defaultKeymap,
+          ...historyKeymap,
+        ]),
+        finding.of([]),
         offsets,
         placeholder("Write or paste a text, or drop a file here."),
         EditorView.editorAttributes.of({ class: "sample-editor" }),
@@ -143,6 +163,13 @@ export function SampleEditor() {
         editor.dispatch({ selection: { anchor: at }, effects: EditorView.scrollIntoView(at, { y: "center" }) });
         editor.focus();
       },
+      goToLine: (line) => {
+        const { doc } = editor.state;
+        const { from } = doc.line(Math.min(Math.max(1, line), doc.lines));
+        editor.dispatch({ selection: { anchor: from }, effects: EditorView.scrollIntoView(from, { y: "center" }) });
+        editor.focus();
+      },
+      find: () => void find(editor),
       fill: (text) => editor.dispatch({ changes: { from: 0, to: editor.state.doc.length, insert: text }, selection: { anchor: 0 } }),
     });
     sawUntil(editor.viewport.to);

@@ -3,14 +3,17 @@ import { BOUNDS } from "@lamprey/api";
 import { DropdownMenu } from "radix-ui";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { sampleAdded, sampleEdited, sampleRemoved, sampleRestored, sampleShown } from "../draft/draftSlice.ts";
+import { theSample } from "../run/sampleHandle.ts";
 import { ChooseFiles } from "../shared/ChooseFiles.tsx";
+import { keyWords } from "../shared/keys.ts";
 import { useSwitch } from "../shared/remembered.ts";
 import { Term } from "../shared/Term.tsx";
 import { size } from "../shared/words.ts";
 import { stageChosen } from "../state/benchSlice.ts";
+import { menuOpened } from "../state/menuSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { filesAsSamples } from "./droppedFiles.ts";
-import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
+import { INVISIBLE_SWITCH, NO_WRAP_SWITCH } from "./switches.ts";
 
 export function SampleTabs() {
   const dispatch = useAppDispatch();
@@ -19,7 +22,7 @@ export function SampleTabs() {
   const shown = useAppSelector((s) => s.draft.shown);
   const stage = useAppSelector((s) => s.bench.stage);
   const [invisible, setInvisible] = useSwitch(INVISIBLE_SWITCH);
-  const [wraps, setWraps] = useSwitch(WRAP_SWITCH);
+  const [keepsLong, setKeepsLong] = useSwitch(NO_WRAP_SWITCH);
   const tabs = useRef<HTMLElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another sample is shown, or there are others.
   useEffect(() => {
@@ -75,6 +78,17 @@ export function SampleTabs() {
         <ChooseFiles label="Files to open as samples" take={(files) => void filesAsSamples(files)} className="key shrink-0 whitespace-nowrap !py-0">
           Open files…
         </ChooseFiles>
+        <button type="button" className="key shrink-0 !py-0" title="Find a text in the sample (Ctrl+F)" onClick={() => theSample()?.find()}>
+          Find
+        </button>
+        <button
+          type="button"
+          className="key shrink-0 whitespace-nowrap !py-0"
+          title={`Go to a match or a line by its number (${keyWords("goTo")})`}
+          onClick={() => dispatch(menuOpened("go-to"))}
+        >
+          Go to…
+        </button>
         <DropdownMenu.Root>
           <DropdownMenu.Trigger className="quiet-key" aria-label="Do something with the samples">
             ⋯
@@ -115,7 +129,7 @@ export function SampleTabs() {
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
-        <SwitchKey on={wraps} flip={() => setWraps(!wraps)} words="Long lines go on in the next row, and their lanes with them">
+        <SwitchKey on={!keepsLong} flip={() => setKeepsLong(!keepsLong)} words="Long lines go on in the next row, and their lanes with them">
           wrap
         </SwitchKey>
         <SwitchKey

@@ -10,6 +10,7 @@ import { takeOffer } from "../handoff/Offer.tsx";
 import { endPath } from "../path/Path.tsx";
 import type { EngineControls } from "../run/controls.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
+import { theSample } from "../run/sampleHandle.ts";
 import { saveSpecimens } from "../shared/files.ts";
 import type { KeyName } from "../shared/keys.ts";
 import { notify } from "../shared/notice.ts";
@@ -21,7 +22,8 @@ import { menuOpened } from "../state/menuSlice.ts";
 import type { AppDispatch, RootState } from "../state/store.ts";
 import { DESK } from "./desk.ts";
 import { expectSelected } from "./expectSelected.ts";
-import { INVISIBLE_SWITCH, WRAP_SWITCH } from "./switches.ts";
+import { goToLineWithout } from "./goToLineWithout.ts";
+import { INVISIBLE_SWITCH, NO_WRAP_SWITCH } from "./switches.ts";
 
 export interface ActionContext {
   readonly controls: EngineControls;
@@ -123,7 +125,29 @@ export const ACTIONS: readonly Action[] = [
     key: "foldStrip",
     act: ({ dispatch, state }) => dispatch(stripFolded(state().layout.stripOpen)),
   },
-  { id: "wrap", words: "Wrap long lines of the sample, or do not", act: flip(WRAP_SWITCH) },
+  { id: "find", words: "Find a text in the sample", also: "search", act: () => theSample()?.find() },
+  {
+    id: "line-without-on",
+    words: "The next line without a match",
+    also: "unmatched",
+    key: "lineWithoutOn",
+    act: ({ controls, dispatch }) => void goToLineWithout(controls, dispatch, 1),
+  },
+  {
+    id: "line-without-back",
+    words: "The line without a match before this one",
+    also: "unmatched previous",
+    key: "lineWithoutBack",
+    act: ({ controls, dispatch }) => void goToLineWithout(controls, dispatch, -1),
+  },
+  {
+    id: "go-to",
+    words: "Go to a match or a line by its number",
+    also: "jump",
+    key: "goTo",
+    act: ({ dispatch }) => dispatch(menuOpened("go-to")),
+  },
+  { id: "wrap", words: "Wrap long lines of the sample, or do not", act: flip(NO_WRAP_SWITCH) },
   { id: "unseen", words: "Show or hide unseen characters", also: "invisible tab space line end", act: flip(INVISIBLE_SWITCH) },
   { id: "result", words: "Leave the reel for the result", key: "result", act: ({ controls }) => controls.wind(null) },
   {

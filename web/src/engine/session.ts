@@ -31,11 +31,11 @@ import {
   type LedgerForm,
   LinearMachine,
   type LineTally,
+  lineWithout,
   locateTrouble,
   type MatchMode,
   type MatchTable,
   narrate,
-  nextLineWithout,
   type Order,
   orderOf,
   type Profile,
@@ -380,9 +380,9 @@ export class Session {
   }
 
   /** Where the next line begins that no match of the run touches. */
-  nextLineWithout(generation: number, offset: number): number | null {
+  lineWithout(generation: number, offset: number, by: 1 | -1): number | null {
     const { current } = this;
-    return current?.asked.generation === generation ? nextLineWithout(this.sample, current.matches, offset) : null;
+    return current?.asked.generation === generation ? lineWithout(this.sample, current.matches, offset, by) : null;
   }
 
   values(generation: number, group: number): Values | null {

@@ -89,7 +89,9 @@ export function ColumnChoice({ columns: { table, reset } }: { readonly columns: 
                 onCheckedChange={(shown) => column.toggleVisibility(shown)}
                 onSelect={(event) => event.preventDefault()}
               >
-                <span className="inline-block w-[14px]" aria-hidden="true">{column.getIsVisible() ? "✓" : ""}</span>
+                <span className="inline-block w-[14px]" aria-hidden="true">
+                  {column.getIsVisible() ? "✓" : ""}
+                </span>
                 {typeof shownIn(column.id) === "number" && shownIn(column.id) !== 0 ? "group " : ""}
                 {String(column.columnDef.header)}
               </DropdownMenu.CheckboxItem>

@@ -24,7 +24,7 @@ type Features = typeof features;
 export type Shown = "number" | "line" | "span" | number;
 
 const TEXT_ID = "text-";
-export const idOf = (shown: Shown): string => (typeof shown === "number" ? `${TEXT_ID}${shown}` : shown);
+const idOf = (shown: Shown): string => (typeof shown === "number" ? `${TEXT_ID}${shown}` : shown);
 export const shownIn = (id: string): Shown => (id.startsWith(TEXT_ID) ? Number(id.slice(TEXT_ID.length)) : (id as "number" | "line" | "span"));
 
 /** What a browser remembers of the columns. */

@@ -54,7 +54,7 @@ export interface EngineControls {
   readonly order: (generation: number, order: Order, only: Int32Array | null) => Promise<Int32Array | null>;
   /** Of the result with the generation: lines of the sample that no match touches. */
   readonly lineTally: (generation: number) => Promise<LineTally | null>;
-  readonly nextLineWithout: (generation: number, offset: number) => Promise<number | null>;
+  readonly lineWithout: (generation: number, offset: number, by: 1 | -1) => Promise<number | null>;
   readonly values: (generation: number, group: number) => Promise<Values | null>;
   /** `only`: the matches that the filter let through; null for all. */
   readonly save: (generation: number, form: LedgerForm, harmless: boolean, only: Int32Array | null) => Promise<Blob | null>;

@@ -3,6 +3,10 @@
 export interface SampleHandle {
   /** Puts the caret at an offset and brings its line into view. */
   readonly goTo: (offset: number) => void;
+  /** The same for the first offset of a line, from 1. */
+  readonly goToLine: (line: number) => void;
+  /** Opens the search panel. */
+  readonly find: () => void;
   /** Puts a text in the place of all that is there, as one edit that undo takes back; the caret is at its beginning. */
   readonly fill: (text: string) => void;
 }

@@ -208,7 +208,7 @@ export function useControls(engine: Engine | null): EngineControls {
       order: async (generation, order, only) => (engine ? engine.order(generation, order, only) : null),
       select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),
       lineTally: async (generation) => (engine ? engine.lineTally(generation) : null),
-      nextLineWithout: async (generation, offset) => (engine ? engine.nextLineWithout(generation, offset) : null),
+      lineWithout: async (generation, offset, by) => (engine ? engine.lineWithout(generation, offset, by) : null),
       values: async (generation, group) => (engine ? engine.values(generation, group) : null),
       save: async (generation, form, harmless, only) => (engine ? engine.save(generation, form, harmless, only) : null),
       rewriteRows: async (from, count) => (engine ? engine.rewriteRows(from, count) : []),

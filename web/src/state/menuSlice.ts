@@ -1,7 +1,7 @@
-/** What lies over the page: the command menu, or the list of keys and words. */
+/** What lies over the page: the command menu, the list of keys and words, or the question where to go. */
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 
-type Menu = "commands" | "words";
+type Menu = "commands" | "words" | "go-to";
 
 const initialState: { readonly open: Menu | null } = { open: null };
 
