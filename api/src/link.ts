@@ -66,27 +66,42 @@ export async function readLink(fragment: string): Promise<InFile> {
   }
 }
 
-const streamOf = (bytes: Uint8Array<ArrayBuffer>): ReadableStream<Uint8Array<ArrayBuffer>> => new Blob([bytes]).stream();
-
-async function packed(bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
-  return new Uint8Array(await new Response(streamOf(bytes).pipeThrough(new CompressionStream("deflate-raw"))).arrayBuffer());
+/** What a stream makes of the bytes, in pieces. */
+function through(bytes: Uint8Array<ArrayBuffer>, stream: CompressionStream | DecompressionStream): ReadableStreamDefaultReader<Uint8Array> {
+  const source = new ReadableStream<Uint8Array<ArrayBuffer>>({
+    start(controller) {
+      controller.enqueue(bytes);
+      controller.close();
+    },
+  });
+  return source.pipeThrough(stream).getReader();
 }
 
-/** Unpacks piece by piece, so that a small link cannot fill the memory. */
-async function unpacked(bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
-  const reader = streamOf(bytes).pipeThrough(new DecompressionStream("deflate-raw")).getReader();
-  const whole = new Uint8Array(MOST_UNPACKED);
+/** Reads a stream to its end. Throws a LinkFault where it has more than `most` bytes. */
+async function read(reader: ReadableStreamDefaultReader<Uint8Array>, most: number): Promise<Uint8Array> {
+  const pieces: Uint8Array[] = [];
   let length = 0;
   for (let next = await reader.read(); !next.done; next = await reader.read()) {
-    if (length + next.value.length > MOST_UNPACKED) {
+    length += next.value.length;
+    if (length > most) {
       await reader.cancel();
       throw new LinkFault("The link holds more than a link may hold.");
     }
-    whole.set(next.value, length);
-    length += next.value.length;
+    pieces.push(next.value);
   }
-  return whole.subarray(0, length);
+  const whole = new Uint8Array(length);
+  let at = 0;
+  for (const piece of pieces) {
+    whole.set(piece, at);
+    at += piece.length;
+  }
+  return whole;
 }
+
+const packed = (bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> => read(through(bytes, new CompressionStream("deflate-raw")), Number.POSITIVE_INFINITY);
+
+/** Unpacks piece by piece, so that a small link cannot fill the memory. */
+const unpacked = (bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> => read(through(bytes, new DecompressionStream("deflate-raw")), MOST_UNPACKED);
 
 /** Bytes that become one string at a time. */
 const AT_ONCE = 0x2000;

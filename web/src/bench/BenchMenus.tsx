@@ -5,6 +5,7 @@ import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
 const BenchCommands = lazy(() => import("./BenchCommands.tsx").then(({ BenchCommands: Menu }) => ({ default: Menu })));
 const GoTo = lazy(() => import("./GoTo.tsx").then(({ GoTo: Question }) => ({ default: Question })));
+const Revisions = lazy(() => import("./Revisions.tsx").then(({ Revisions: List }) => ({ default: List })));
 const KeysAndWords = lazy(() => import("./KeysAndWords.tsx").then(({ KeysAndWords: List }) => ({ default: List })));
 
 export function BenchMenus() {
@@ -20,6 +21,7 @@ export function BenchMenus() {
   return (
     <Suspense fallback={null}>
       {open === "commands" && <BenchCommands close={close} />}
+      {open === "revisions" && <Revisions close={close} />}
       {open === "go-to" && <GoTo close={close} />}
       {open === "words" && <KeysAndWords close={close} />}
     </Suspense>

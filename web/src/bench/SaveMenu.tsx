@@ -13,6 +13,7 @@ import { ACTIONS } from "./actions.ts";
 const OF_PATTERN = [
   ["copy-link", "Copy a link that holds it", "pattern, flags, tests and samples, in the address itself"],
   ["save-specimen", "Save it as a file", "to be opened on a shelf, or checked on the command line"],
+  ["revisions", "Revisions…", "what it was before: look at one, restore it, or copy it"],
   ["duplicate", "Duplicate it", "with its samples and tests, to try something else"],
 ] as const;
 

@@ -207,6 +207,12 @@ export const ACTIONS: readonly Action[] = [
     act: ({ dispatch, state }) => void saveKept(dispatch, state().draft.id),
   },
   {
+    id: "revisions",
+    words: "Revisions: what the pattern was before",
+    also: "history restore earlier version",
+    act: ({ dispatch }) => dispatch(menuOpened("revisions")),
+  },
+  {
     id: "copy-link",
     words: "Copy a link that holds the pattern",
     also: "share url address permalink",

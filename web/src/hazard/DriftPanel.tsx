@@ -1,4 +1,4 @@
-/** The drift on the desk: what the pattern is held against, and the shortest texts that it gained and lost. */
+/** The drift on the desk: what the pattern is compared with, and the shortest texts that it gained and lost. */
 import { visible } from "@lamprey/core";
 import { skipToken } from "@reduxjs/toolkit/query";
 import { specimensApi } from "../api/specimens.ts";
@@ -9,7 +9,7 @@ import { driftFromChosen } from "../state/hazardSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DriftWords, PatternBefore } from "./verdictWords.tsx";
 
-const NO_EDIT = "No edit yet: the next one is held against the pattern as it stands.";
+const NO_EDIT = "No edit yet: the next one is compared with the pattern as it stands.";
 const DRIFT_WAITS = "What this edit does to the texts that the pattern takes is said when it reads.";
 
 export function DriftPanel() {
@@ -24,13 +24,13 @@ export function DriftPanel() {
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls.
     <section className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Drift">
       <label className="flex items-center gap-2 border-b border-rule-soft px-4 py-2 text-ink-2">
-        held against
+        compared with
         <select
           // Every keeping can make an earlier one: they are asked for when somebody is about to choose.
           onPointerDown={() => void refetch()}
           onFocus={() => void refetch()}
           className="field min-w-0 flex-1 !px-1 !py-0 text-[13px]"
-          aria-label="What the pattern is held against"
+          aria-label="What the pattern is compared with"
           value={from?.name ?? ""}
           onChange={({ target: { value } }) => {
             const found = earlier.find((each) => `revision ${each.revision}` === value);

@@ -1,7 +1,7 @@
-/** What lies over the page: the command menu, the list of keys and words, or the question where to go. */
+/** What lies over the page: the command menu, the list of keys and words, the question where to go, or the revisions. */
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 
-type Menu = "commands" | "words" | "go-to";
+type Menu = "commands" | "words" | "go-to" | "revisions";
 
 const initialState: { readonly open: Menu | null } = { open: null };
 

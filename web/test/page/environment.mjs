@@ -1,7 +1,7 @@
 /** The page's environment for tests: a document by jsdom, with the parts of a browser that it lacks and this Node.js has. */
 import { TestEnvironment } from "jest-environment-jsdom";
 
-const FROM_NODE = ["structuredClone", "TextEncoder", "TextDecoder", "Response", "Headers"];
+const FROM_NODE = ["structuredClone", "TextEncoder", "TextDecoder", "Response", "Headers", "ReadableStream", "CompressionStream", "DecompressionStream"];
 
 export default class PageEnvironment extends TestEnvironment {
   /** Open ports keep a process from ending. */

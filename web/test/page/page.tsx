@@ -10,6 +10,7 @@ import { specimensApi } from "../../src/api/specimens.ts";
 import { NothingHere } from "../../src/app/Fallback.tsx";
 import { Frame } from "../../src/app/Frame.tsx";
 import { Bench } from "../../src/bench/Bench.tsx";
+import { OpenLink } from "../../src/link/OpenLink.tsx";
 import { RiskList } from "../../src/risks/RiskList.tsx";
 import { KEYS, type KeyName } from "../../src/shared/keys.ts";
 import { Shelf } from "../../src/shelf/Shelf.tsx";
@@ -37,6 +38,7 @@ export function openAt(path: string): void {
       children: [
         { path: "/", element: <Shelf /> },
         { path: "/bench/:specimenId", element: <Bench /> },
+        { path: "/link", element: <OpenLink /> },
         { path: "/risks", element: <RiskList /> },
         { path: "*", element: <NothingHere /> },
       ],
