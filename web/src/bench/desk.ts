@@ -1,15 +1,15 @@
 /** The desk's panels by what one wants to know, in the order in which people come to want it: one table for tabs, keys, addresses and commands. */
 import { type ComponentType, lazy } from "react";
-import { ContrastPanel } from "../contrast/ContrastPanel.tsx";
-import { DriftPanel } from "../hazard/DriftPanel.tsx";
-import { HazardPanel } from "../hazard/HazardPanel.tsx";
 import { Ledger } from "../ledger/Ledger.tsx";
 import type { OwnWord } from "../shared/glossary.ts";
 import type { KeyName } from "../shared/keys.ts";
 import type { SidePanel } from "../state/benchSlice.ts";
-import { TakersPanel } from "./TakersPanel.tsx";
 
 // What is looked at once the first result is there is fetched when its panel is opened.
+const ContrastPanel = lazy(() => import("../contrast/ContrastPanel.tsx").then((m) => ({ default: m.ContrastPanel })));
+const DriftPanel = lazy(() => import("../hazard/DriftPanel.tsx").then((m) => ({ default: m.DriftPanel })));
+const HazardPanel = lazy(() => import("../hazard/HazardPanel.tsx").then((m) => ({ default: m.HazardPanel })));
+const TakersPanel = lazy(() => import("./TakersPanel.tsx").then((m) => ({ default: m.TakersPanel })));
 const RewritePanel = lazy(() => import("../rewrite/RewritePanel.tsx").then((m) => ({ default: m.RewritePanel })));
 const CallsPanel = lazy(() => import("../calls/CallsPanel.tsx").then((m) => ({ default: m.CallsPanel })));
 const SourcePanel = lazy(() => import("../handoff/SourcePanel.tsx").then((m) => ({ default: m.SourcePanel })));
