@@ -221,7 +221,7 @@ describe("what a person reads", () => {
     const reel = record(made.program, "aab", { mode: "first", eventLimit: 100 });
     const lines = printTrace(reel, 2, 3).split("\n");
     expect(lines).toHaveLength(4);
-    expect(lines[0]).toMatch(/^2 {2}loop {6}At 1, a\+ has finished a turn\.$/);
+    expect(lines[0]).toMatch(/^2 {2}loop {6}At 1, a\+ has finished an iteration\.$/);
     expect(lines[3]).toMatch(/^\d+ steps, 1 attempt, \d+ backtracks, at most \d+ saved states$/);
     expect(printTrace(record(made.program, "aab", { mode: "first", eventLimit: 3 }), 0, 1)).toContain("--event-limit");
   });

@@ -125,6 +125,7 @@ export * from "./syntax/tree.ts";
 export { Reckoning } from "./syntax/width/bounded.ts";
 export { widthsOf } from "./syntax/width/width.ts";
 export { type ItemWords, itemAt, setWords, type Taken, takenOf } from "./syntax/words/item.ts";
+export { escapeOffers, groupOffers, type Offer as WrittenOffer, offersAt } from "./syntax/words/offers.ts";
 export { MODE_WORDS } from "./syntax/words/words.ts";
 export { csvField, harmless } from "./text/csv.ts";
 export { countWords, grouped, lineColumn, lineStarts, placeOf, visible } from "./text/visible.ts";

@@ -26,9 +26,9 @@ describe("the item at a caret", () => {
     ["(a)\\1", 4, "", "ecmascript", "takes once more what group 1 holds"],
     ["(?<gate>a)", 0, "", "ecmascript", "is group 1, named gate"],
     ["(?:a)", 0, "", "ecmascript", "only holds its inside together; it captures nothing"],
-    ["a{2,}?", 6, "", "ecmascript", "takes 2 turns or more, lazy"],
-    ["a?", 2, "", "ecmascript", "takes one turn or none, greedy"],
-    ["a{3}", 4, "", "ecmascript", "takes 3 turns, greedy"],
+    ["a{2,}?", 6, "", "ecmascript", "matches its item 2 times or more, lazy"],
+    ["a?", 2, "", "ecmascript", "matches its item once or not at all, greedy"],
+    ["a{3}", 4, "", "ecmascript", "matches its item 3 times, greedy"],
     ["^", 1, "", "ecmascript", "holds where the text begins, and takes nothing"],
     ["^", 1, "m", "ecmascript", "holds where a line begins, and takes nothing"],
     ["$", 1, "", "python", "holds where the text ends, and before a line end that ends it, and takes nothing"],
@@ -53,7 +53,8 @@ describe("the item at a caret", () => {
         (pieces, flags, text) => {
           const pattern = pieces.join("");
           const reading = read({ dialect: "ecmascript", pattern, flags });
-          for (let caret = 0; caret <= pattern.length; caret++) expect(itemAt(reading, caret)?.sentence ?? "takes").toMatch(/^(takes|is|only|holds|goes)/);
+          for (let caret = 0; caret <= pattern.length; caret++)
+            expect(itemAt(reading, caret)?.sentence ?? "takes").toMatch(/^(takes|is|only|holds|goes|matches)/);
           for (const node of walk(reading.root)) {
             if (node.kind !== "set" && node.kind !== "any") continue;
             const set = charactersOf(node);

@@ -56,7 +56,9 @@ describe("mismatch", () => {
   });
 
   test("a turn that took nothing, and a text that goes on", () => {
-    expect(said("mismatch", "(?:a?)*", "", "start")[1]).toBe("At 0, a turn of (?:a?)* took no text at all; such a turn does not count, so it fails.");
+    expect(said("mismatch", "(?:a?)*", "", "start")[1]).toBe(
+      "At 0, an iteration of (?:a?)* took no text at all; such an iteration does not count, so it fails.",
+    );
     expect(said("mismatch", "a", "ab", "whole")[0]).toBe("The pattern is through at 1, but the whole text was asked for and it goes on to 2.");
   });
 
@@ -67,8 +69,8 @@ describe("mismatch", () => {
 
 describe("choices and what comes of them", () => {
   test("a quantifier says its mode", () => {
-    expect(said("save", "a*", "a")[0]).toBe("At 0, a* is greedy: it tries one more turn first, and stopping here is saved.");
-    expect(said("save", "a*?b", "b")[0]).toBe("At 0, a*? is lazy: it stops first, and one more turn is saved.");
+    expect(said("save", "a*", "a")[0]).toBe("At 0, a* is greedy: it tries one more iteration first, and stopping here is saved.");
+    expect(said("save", "a*?b", "b")[0]).toBe("At 0, a*? is lazy: it stops first, and one more iteration is saved.");
   });
 
   test("an alternation says which way is tried and which is saved", () => {
@@ -83,7 +85,7 @@ describe("choices and what comes of them", () => {
       "a did not match at 2, so the machine goes back to 2: a* makes do with what it has.",
       "a did not match at 2, so the machine goes back to 1: a* stops there, and “a” is given back.",
     ]);
-    expect(said("resume", "a*?$", "a")[0]).toBe("$ does not hold at 0, so the machine goes back to 0: a*? tries one more turn.");
+    expect(said("resume", "a*?$", "a")[0]).toBe("$ does not hold at 0, so the machine goes back to 0: a*? tries one more iteration.");
     expect(said("resume", "(?:a|b)", "b")[0]).toBe("a did not match at 0, so the machine goes back to 0: b is tried.");
     expect(said("resume", "a|ab", "ab", "whole")[0]).toBe("The text goes on past 1, so the machine goes back to 0: ab is tried.");
     expect(said("resume", "(?:a?)*b", "", "start")[1]).toBe("(?:a?)* took nothing at 0, so the machine goes back to 0: (?:a?)* makes do with what it has.");
@@ -102,7 +104,7 @@ describe("groups, turns, lookarounds, the match", () => {
   });
 
   test("a turn is finished", () => {
-    expect(said("loop", "a+", "a")).toEqual(["At 1, a+ has finished a turn."]);
+    expect(said("loop", "a+", "a")).toEqual(["At 1, a+ has finished an iteration."]);
   });
 
   test("a lookaround begins, is settled and ends", () => {

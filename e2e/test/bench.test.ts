@@ -127,7 +127,7 @@ describe("seeing why", () => {
 
   inDepth("a repeated group shows every turn, and which one is kept", async () => {
     const page = await stage.bench("The last fish of every list");
-    await waitFor(page, "turns are listed", () => document.body.innerText.includes("turn 4") && document.body.innerText.includes("kept"));
+    await waitFor(page, "turns are listed", () => document.body.innerText.includes("iteration 4") && document.body.innerText.includes("kept"));
   });
 
   test("the dialect is chosen by keyboard, what it changes is said, and one undo takes it back", async () => {

@@ -94,6 +94,35 @@ describe("a link that holds a pattern", () => {
   });
 });
 
+describe("a construct", () => {
+  test("is chosen from what may follow, and another is inserted by its name", async () => {
+    const page = await stage.open("gate", "a gate, a bigate");
+    await page.click(".pattern-editor .cm-content");
+    await press(page, "Home");
+    await page.keyboard.type("(?<");
+    await waitForPart(page, "may-follow", "lists what may follow");
+    await press(page, "Control+Space");
+    await page.waitForSelector(".cm-tooltip-autocomplete li");
+    const offered = () => page.evaluate(() => [...document.querySelectorAll(".cm-tooltip-autocomplete li")].map((each) => each.textContent ?? ""));
+    expect((await offered()).map((each) => each.split(":")[0])).toEqual(["(?<=)lookbehind", "(?<!)negative lookbehind", "(?<name>)named group"]);
+    // The list takes no key in its first moments: one that was meant for the pattern would choose from it.
+    await new Promise((done) => setTimeout(done, 300));
+    await press(page, "ArrowDown");
+    await press(page, "Enter");
+    await waitFor(page, "it is chosen", () => document.querySelector(".cm-tooltip-autocomplete") === null);
+    await page.keyboard.type("bi");
+    await waitForPart(page, "count", "1 match");
+    expect(await page.evaluate(() => document.querySelector(".pattern-editor .cm-content")?.textContent)).toBe("(?<!bi)gate");
+    await press(page, "End");
+    await press(page, "Control+k");
+    await page.waitForSelector("[cmdk-input]");
+    await page.keyboard.type("insert word boundary");
+    await press(page, "Enter");
+    await waitFor(page, "it is there", () => document.querySelector(".pattern-editor .cm-content")?.textContent === "(?<!bi)gate\\b");
+    expect(stage.failures).toEqual([]);
+  });
+});
+
 describe("samples", () => {
   inDepth("are added, written, renamed, switched and removed, and all of it is kept", async () => {
     const { id, address } = await stage.keep("gate", "a gate");
@@ -196,7 +225,7 @@ describe("the reel", () => {
     await clickText(page, "button", "what failed");
     await waitForPart(page, "sentence", "is not there: “b” stands there.");
     await page.click("[aria-label='Saved states'] li button");
-    await waitForPart(page, "sentence", "it tries one more turn first, and stopping here is saved.");
+    await waitForPart(page, "sentence", "it tries one more iteration first, and stopping here is saved.");
   });
 
   inDepth("is wound while its reel is bounded, and says what lies beyond", async () => {

@@ -92,7 +92,7 @@ describe("flags, dialects and asking", () => {
     await rowsAre("Matches", [/Ulm/, /^line/, /Tarrow/]);
   });
 
-  test("another dialect is chosen, and what that changes is said until it is put away", async () => {
+  test("another dialect is chosen, and what that changes is said until it is closed", async () => {
     openBench({ pattern: "^\\d+$", flags: "gm", text: "٤١\n41\n" });
     await rowsAre("Matches", [/41/, /^line/]);
     (await part("button", /^Dialect/)).focus();
@@ -100,7 +100,7 @@ describe("flags, dialects and asking", () => {
     await press("menuitemradio", /Python/);
     await rowsAre("Matches", [/٤١/, /^line/, /41/]);
     await says("dialect-changes", "Read as Python now:");
-    await press("button", "put away");
+    await press("button", "Close");
     expect(document.querySelector("[data-part=dialect-changes]")).toBeNull();
   });
 
@@ -350,7 +350,7 @@ describe("by name and by key", () => {
     await says("count", "2 matches");
     key("words", "outside");
     const list = await part("dialog", "Keys and words");
-    expect(wordsOf(list)).toContain("One pass of a repeated group: it keeps only what its last turn took.");
+    expect(wordsOf(list)).toContain("One pass of a repeated group: it keeps only what its last iteration took.");
     expect(wordsOf(list)).toContain("One step onAlt+.→");
     await press("button", "Close", list);
     const found = await part("button", "its end");

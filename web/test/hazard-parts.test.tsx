@@ -99,7 +99,7 @@ describe("a verdict in words", () => {
     const safe = { pumps: 40, length: 1041, atLeast: false };
     expect(safeClause(finding({ safe }))).toBe("a second is enough up to 1,041 characters");
     expect(safeClause(finding({ safe: { ...safe, atLeast: true } }))).toBe("a second is enough up to 1,041 characters at least");
-    expect(safeClause(finding({ until: 10_000 }))).toBe("it ends at 10,000 turns, before it takes a second");
+    expect(safeClause(finding({ until: 10_000 }))).toBe("it ends at 10,000 repetitions, before it takes a second");
     expect(safeClause(finding({}))).toBe("no text of a length that is met takes a second");
   });
 

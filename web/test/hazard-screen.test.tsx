@@ -33,8 +33,8 @@ inDepth("one attempt is shown for each stretch of the attack, where matches are 
 });
 
 test.each([
-  ["java", "(a+)+b", "JDK 9 and later are spared it", "Since JDK 9 Java remembers where a turn of this loop failed"],
-  ["perl", "(a+)+[bc]", "Perl itself is spared it", "Perl remembers where turns of such a loop failed"],
+  ["java", "(a+)+b", "JDK 9 and later are spared it", "Since JDK 9 Java remembers where an iteration of this loop failed"],
+  ["perl", "(a+)+[bc]", "Perl itself is spared it", "Perl remembers where iterations of such a loop failed"],
 ] as const)("%s: what spares its engine is said in the strip and above the proof", async (dialect, pattern, clause, sentence) => {
   openBench({ dialect, pattern, flags: "", text: "aaa" });
   await says("verdict", `exponential in one search (${clause}): `);

@@ -81,7 +81,7 @@ describe("matches", () => {
 
   test("a group that repeats shows every turn, and which one is kept", async () => {
     openBench({ pattern: "(?:(\\w),?)+", text: "a,b,c" });
-    await rowsAre("Matches", [/a,b,c/, /^line/, /^14–5c$/, /^0–1turn 1a$/, /^2–3turn 2b$/, /^4–5turn 3ckept$/]);
+    await rowsAre("Matches", [/a,b,c/, /^line/, /^14–5c$/, /^0–1iteration 1a$/, /^2–3iteration 2b$/, /^4–5iteration 3ckept$/]);
   });
 
   test("of a match of the whole text the turns are those that cover it", async () => {
@@ -89,7 +89,7 @@ describe("matches", () => {
     await says("count", "first only: 1 match");
     await press("button", /^first only/);
     await press("menuitemradio", /^whole text/);
-    await rowsAre("Matches", [/a,b,c/, /^line/, /^14–5c$/, /^0–1turn 1a$/, /^2–3turn 2b$/, /^4–5turn 3ckept$/]);
+    await rowsAre("Matches", [/a,b,c/, /^line/, /^14–5c$/, /^0–1iteration 1a$/, /^2–3iteration 2b$/, /^4–5iteration 3ckept$/]);
   });
 
   test("empty and not set are two things", async () => {

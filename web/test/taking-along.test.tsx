@@ -137,3 +137,22 @@ describe("through the sample", () => {
     await until("it is selected", () => view?.state.selection.main.from === 10 && view.state.selection.main.to === 16);
   });
 });
+
+describe("into the pattern", () => {
+  test("where a construct begins, the key that lists what may follow is said", async () => {
+    openBench({ pattern: "", text: "Ulm 41" });
+    await type("Pattern", "(?<");
+    await says("may-follow", "lists what may follow");
+    await type("Pattern", "a", "instead");
+    await until("nothing begins there", () => document.querySelector("[data-part=may-follow]") === null);
+  });
+
+  test("a construct is inserted by its name, in the dialect's own way", async () => {
+    openBench({ pattern: "a", flags: "", dialect: "python" });
+    await part("textbox", "Pattern");
+    key("commands");
+    (await screen.findByPlaceholderText("What do you want to do?")).focus();
+    await user.keyboard("named group{Enter}");
+    await until("it is there", () => pattern().includes("(?P<name>)"));
+  });
+});

@@ -40,7 +40,7 @@ export const java: Host = {
     guard: {
       code: "jdk-9",
       clause: "JDK 9 and later are spared it",
-      says: "Since JDK 9 Java remembers where a turn of this loop failed and does not try it there again, so it takes no more than a power of the length. Java 8 has no such memory; nor has any version for a pattern with a back-reference, for a loop inside of another, or for one that is lazy or has a bound.",
+      says: "Since JDK 9 Java remembers where an iteration of this loop failed and does not try it there again, so it takes no more than a power of the length. Java 8 has no such memory; nor has any version for a pattern with a back-reference, for a loop inside of another, or for one that is lazy or has a bound.",
     },
     // Pattern.compile gives a memory to the loops of topClosureNodes (JDK 17): greedy, without a bound, tried and not
     // counted, and not inside of another quantifier of a group.

@@ -43,7 +43,7 @@ export const perl: Host = {
     guard: {
       code: "perl-cache",
       clause: "Perl itself is spared it",
-      says: "Perl remembers where turns of such a loop failed and does not try them there again, so it takes no more than a power of the length. It has no such memory for a pattern with a back-reference, nor for a loop that has a bound.",
+      says: "Perl remembers where iterations of such a loop failed and does not try them there again, so it takes no more than a power of the length. It has no such memory for a pattern with a back-reference, nor for a loop that has a bound.",
     },
     covers: (loop, { loops }) => {
       const tried = loops.filter((each) => each.counted === TRIED && each.max === UNBOUNDED);

@@ -77,7 +77,7 @@ const capturedFrom: Piece<NodeOf<"group">> = ({ frame, node }) => [offset(captur
 const capturedUntil: Piece<NodeOf<"group">> = ({ frame, node }) => [offset(capturedBy(node, frame).end)];
 const mode: Piece<NodeOf<"quantifier">> = ({ node }) => [words(MODE_WORDS[node.mode])];
 const choice: Piece<NodeOf<"quantifier">> = ({ node }) => [
-  words(node.mode === "lazy" ? "it stops first, and one more turn is saved" : "it tries one more turn first, and stopping here is saved"),
+  words(node.mode === "lazy" ? "it stops first, and one more iteration is saved" : "it tries one more iteration first, and stopping here is saved"),
 ];
 /** The alternative that is tried, and the one that is saved. */
 const first: Piece<NodeOf<"alternation">> = ({ reel, frame, node }) => {
@@ -101,7 +101,7 @@ const thrown: Piece = ({ reel, frame }) => {
 /** What is tried where the machine goes back to a saved state. */
 const resumed: Piece = ({ reel, frame, node }) => {
   if (node.kind !== "quantifier") return [way(reel, node), words(" is tried")];
-  if (node.mode === "lazy") return [partOf(reel, node), words(" tries one more turn")];
+  if (node.mode === "lazy") return [partOf(reel, node), words(" tries one more iteration")];
   if (frame.at === frame.to) return [partOf(reel, node), words(" makes do with what it has")];
   return [
     partOf(reel, node),
@@ -143,7 +143,7 @@ const SENTENCES: Readonly<Record<Frame["kind"], Sentences>> = {
     look: say<NodeOf<"look">>`At ${to}, ${part} does not hold: ${looked}.`,
     verb: say`At ${at}, ${part} fails, whatever stands here.`,
     group: say<NodeOf<"group">>`At ${at}, ${part} cannot close: ${popped} holds nothing that could be taken back.`,
-    quantifier: say`At ${at}, a turn of ${part} took no text at all; such a turn does not count, so it fails.`,
+    quantifier: say`At ${at}, an iteration of ${part} took no text at all; such an iteration does not count, so it fails.`,
     otherwise: say`At ${at}, ${part} does not match.`,
   },
   save: {
@@ -160,7 +160,7 @@ const SENTENCES: Readonly<Record<Frame["kind"], Sentences>> = {
     group: say<NodeOf<"group">>`Group ${group} closes and holds ${captured}, ${capturedFrom}–${capturedUntil}.`,
     otherwise: say`${part} closes at ${to}.`,
   },
-  loop: { otherwise: say`At ${at}, ${part} has finished a turn.` },
+  loop: { otherwise: say`At ${at}, ${part} has finished an iteration.` },
   enter: {
     atomic: say`At ${at}, ${part} begins; once it is through, its inside is not tried another way.`,
     look: say<NodeOf<"look">>`At ${at}, ${part} looks ${direction} without taking any text.`,

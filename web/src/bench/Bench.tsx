@@ -172,6 +172,9 @@ function OpenBench({ specimen }: { readonly specimen: Specimen }) {
             <MenuKey menu="words" keyName="words">
               Help
             </MenuKey>
+            <button type="button" className="key shrink-0 min-[820px]:hidden" onClick={() => dispatch(menuOpened("commands"))}>
+              Menu
+            </button>
           </InBar>
           <main className="flex h-full flex-col">
             <h1 className="sr-only">Bench: {title}</h1>

@@ -1,4 +1,5 @@
 /** The command menu of the bench: every action, every winding, the samples of this specimen. */
+import { escapeOffers, groupOffers } from "@lamprey/core";
 import { useNavigate } from "react-router";
 import { sampleShown } from "../draft/draftSlice.ts";
 import { CommandMenu, Heading, Item } from "../menu/CommandMenu.tsx";
@@ -16,6 +17,7 @@ export function BenchCommands({ close }: { readonly close: () => void }) {
   const navigate = useNavigate();
   const go = (path: string) => void navigate(path);
   const samples = useAppSelector((s) => s.draft.fields.samples);
+  const { dialect, flags } = useAppSelector((s) => s.draft.fields);
   return (
     <CommandMenu
       close={close}
@@ -35,6 +37,17 @@ export function BenchCommands({ close }: { readonly close: () => void }) {
           <Heading name="Winding the reel">
             {TRANSPORT.flatMap(({ windings }) => windings).map(({ label, key, wind }) => (
               <Item key={key} value={`wind ${label}`} words={label} keyName={key} act={after(() => wind(controls))} />
+            ))}
+          </Heading>
+          <Heading name="Insert into the pattern">
+            {[...groupOffers(dialect), ...escapeOffers(dialect, flags).filter(({ name }) => name !== "")].map(({ text, caret, name, meaning }) => (
+              <Item
+                key={`${name} ${text}`}
+                value={`insert ${name} ${meaning}`}
+                words={`Insert: ${name}`}
+                source={text}
+                act={after(() => pattern.current?.insert(text, caret))}
+              />
             ))}
           </Heading>
           <Heading name="Samples of this pattern">

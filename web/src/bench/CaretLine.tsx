@@ -2,7 +2,7 @@
  * The one line under the pattern: its first mistake; else what the item at the caret, or at the pointer, takes in this
  * dialect and in this sample, and what the quantifier there would do in its other mode.
  */
-import { countOf, foreignSpellings, itemAt, MODE_WORDS, read, takenOf, visible } from "@lamprey/core";
+import { countOf, foreignSpellings, itemAt, MODE_WORDS, offersAt, read, takenOf, visible } from "@lamprey/core";
 import { useMemo } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
@@ -43,12 +43,13 @@ export function CaretLine() {
   if (first) {
     return (
       <>
-        <p className="min-w-0 truncate text-rust" role="alert" data-part="mistake" title={first.message}>
+        <p className="min-w-0 text-rust" role="alert" data-part="mistake" title={first.message}>
           <b className="font-semibold">{first.severity === "unsupported" ? "Not supported yet" : "Mistake"}</b> at {first.start}
           {first.end > first.start + 1 ? `–${first.end}` : ""}: {first.message}
           {diagnostics.length > 1 && <span className="text-ink-2"> And {plural(diagnostics.length - 1, "more mistake")} after it.</span>}
         </p>
         {foreign && <Correction foreign={foreign} />}
+        <MayFollow />
         {changes && <FlagsLeft flags={changes.flags} />}
       </>
     );
@@ -57,7 +58,7 @@ export function CaretLine() {
   if (foreign) {
     return (
       <>
-        <p className="min-w-0 truncate text-ink-2" role="status" data-part="foreign" title={foreign.message}>
+        <p className="min-w-0 text-ink-2" role="status" data-part="foreign" title={foreign.message}>
           {foreign.message}
         </p>
         <Correction foreign={foreign} />
@@ -67,6 +68,7 @@ export function CaretLine() {
   return (
     <>
       <Item reading={reading} />
+      <MayFollow />
       <SlipAtCaret />
       <ShorterAtCaret />
       {!small && <OtherMode />}
@@ -75,6 +77,19 @@ export function CaretLine() {
 }
 
 const NONE: readonly never[] = [];
+
+/** Where a construct begins at the caret: the key that lists what may follow. */
+function MayFollow() {
+  const { dialect, pattern, flags } = useAppSelector((s) => s.draft.fields);
+  const caret = useAppSelector((s) => s.bench.caret);
+  const begun = useMemo(() => pattern.length <= LONGEST_PATTERN && offersAt({ dialect, pattern, flags }, caret) !== null, [dialect, pattern, flags, caret]);
+  if (!begun) return null;
+  return (
+    <p className="shrink-0 whitespace-nowrap text-ink-2 max-[819px]:hidden" data-part="may-follow">
+      <kbd className="rounded-sm border border-rule px-1 font-sans text-[12px]">Ctrl+Space</kbd> lists what may follow
+    </p>
+  );
+}
 
 /** Writes a spelling of another language as it is written here. */
 function Correction({ foreign }: { readonly foreign: ReturnType<typeof foreignSpellings>[number] }) {
@@ -113,7 +128,7 @@ function Item({ reading }: { readonly reading: ReturnType<typeof read> | null })
   const written = reading.source.pattern.slice(item.start, item.end);
   return (
     <>
-      <p className="min-w-0 truncate" data-part="item" title={item.sentence}>
+      <p className="min-w-0" data-part="item" title={item.sentence}>
         <code className="source font-semibold text-tide">{visible(written, 24)}</code> {item.sentence}
         {here && (
           <span className="text-ink-2">

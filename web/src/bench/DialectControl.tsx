@@ -73,7 +73,7 @@ export function useDialectChanges(): DialectChangesProps | null {
 export function FlagsLeft({ flags }: Pick<DialectChangesProps, "flags">) {
   const [first] = flags;
   return first ? (
-    <p className="min-w-0 truncate text-ink-2" data-part="flags-left" title={flags.map(({ flag, message }) => `${flag}: ${message}.`).join(" ")}>
+    <p className="min-w-0 text-ink-2" data-part="flags-left" title={flags.map(({ flag, message }) => `${flag}: ${message}.`).join(" ")}>
       <FlagLine change={first} />
       {flags.length > 1 && ` And ${plural(flags.length - 1, "more flag")}.`}
     </p>
@@ -89,7 +89,7 @@ export function DialectChanges({ title, flags, changes }: DialectChangesProps) {
   ];
   return (
     <div className="flex min-w-0 flex-1 items-center gap-2" role="status" data-part="dialect-changes">
-      <p className="min-w-0 truncate">
+      <p className="min-w-0">
         Read as {title} now: {lines.length === 0 ? "nothing in this pattern changes its meaning." : lines.slice(0, SHOWN).map(({ line }) => line)}
       </p>
       {lines.length > SHOWN && (
@@ -107,7 +107,7 @@ export function DialectChanges({ title, flags, changes }: DialectChangesProps) {
         </Popover.Root>
       )}
       <button type="button" className="quiet-key shrink-0 underline" onClick={() => dispatch(switchPutAway())}>
-        put away
+        Close
       </button>
     </div>
   );

@@ -1,7 +1,7 @@
 /** The pattern: a text editor that wraps, with its groups as lanes and its mistakes underlined. */
 
 import { defaultKeymap, history, historyKeymap, invertedEffects, redo, undo } from "@codemirror/commands";
-import { EditorState, StateEffect, StateField, type Transaction } from "@codemirror/state";
+import { Compartment, EditorState, StateEffect, StateField, type Transaction } from "@codemirror/state";
 import { drawSelection, EditorView, keymap } from "@codemirror/view";
 import { type DialectName, dialectOf, handin } from "@lamprey/core";
 import { useEffect, useImperativeHandle, useRef } from "react";
@@ -39,6 +39,15 @@ const undoWriting = invertedEffects.of((transaction) =>
   transaction.effects.some((e) => e.is(setWriting)) ? [setWriting.of(transaction.startState.field(writingField))] : [],
 );
 
+const completing = new Compartment();
+
+/** Lists what may follow at the caret; what that needs is fetched the first time. */
+async function offer(view: EditorView): Promise<void> {
+  const { COMPLETING, complete } = await import("./completing.ts");
+  if (completing.get(view.state) !== COMPLETING) view.dispatch({ effects: completing.reconfigure(COMPLETING) });
+  complete(view);
+}
+
 export function PatternEditor() {
   const handle = usePattern();
   const dispatch = useAppDispatch();
@@ -66,7 +75,19 @@ export function PatternEditor() {
           writingField,
           undoWriting,
           drawSelection(),
-          keymap.of([{ key: "Enter", run: lineEnd }, ...defaultKeymap, ...historyKeymap]),
+          completing.of([]),
+          keymap.of([
+            { key: "Enter", run: lineEnd },
+            {
+              key: "Ctrl-Space",
+              run: (own) => {
+                void offer(own);
+                return true;
+              },
+            },
+            ...defaultKeymap,
+            ...historyKeymap,
+          ]),
           EditorView.editorAttributes.of({ class: "pattern-editor" }),
           EditorView.lineWrapping,
           patternMarks.field,
@@ -126,6 +147,13 @@ export function PatternEditor() {
         if (!editor) return;
         const effects = writing ? [setWriting.of({ dialect: writing.dialect, flags: writing.flags })] : [];
         editor.dispatch({ changes: { from, to, insert }, effects, selection: { anchor: from + insert.length }, userEvent: "input.take" });
+        editor.focus();
+      },
+      insert: (text, caret) => {
+        const editor = view.current;
+        if (!editor) return;
+        const { from, to } = editor.state.selection.main;
+        editor.dispatch({ changes: { from, to, insert: text }, selection: { anchor: from + caret }, userEvent: "input.complete" });
         editor.focus();
       },
       setFlags: (flags) => view.current?.dispatch({ effects: setWriting.of({ ...view.current.state.field(writingField), flags }) }),

@@ -30,7 +30,7 @@ export function PatternStrip() {
         {small && <DialectControl />}
         <Flags />
       </div>
-      <div className="flex h-[24px] min-w-0 items-center gap-3">
+      <div className="flex min-h-[38px] min-w-0 items-center gap-3 leading-[18px]">
         <CaretLine />
       </div>
       {small && <OtherMode />}

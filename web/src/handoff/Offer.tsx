@@ -35,7 +35,7 @@ export function OfferLine() {
   const form = formsOf(found.dialect).find(({ name }) => name === found.form)?.label ?? found.form;
   return (
     <>
-      <p className="min-w-0 truncate" role="status" data-part="offer">
+      <p className="min-w-0" role="status" data-part="offer">
         That is source text ({found.dialect}, {form}): the pattern{" "}
         <code className="source font-semibold text-tide">{visible(found.pattern, 40) || "(empty)"}</code>
         {whole ? (found.flags === "" ? ", no flags" : `, flags ${found.flags}`) : ""}

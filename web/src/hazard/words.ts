@@ -61,7 +61,7 @@ export function peakClause({ text, steps }: PeakView): string {
 /** The longest text that stays under a second. */
 export function safeClause({ safe, until }: FindingView): string {
   if (safe) return `a second is enough up to ${number(safe.length)} characters${safe.atLeast ? " at least" : ""}`;
-  return until === null ? "no text of a length that is met takes a second" : `it ends at ${number(until)} turns, before it takes a second`;
+  return until === null ? "no text of a length that is met takes a second" : `it ends at ${number(until)} repetitions, before it takes a second`;
 }
 
 export const timeOf = (steps: string): string => timeWords(BigInt(steps));

@@ -166,9 +166,9 @@ export function TurnRow({ number: nth, last, value, text, captured }: TurnRowPro
       <span />
       <Cell className="pr-2 text-right text-[12px] text-ink-2">{spanText(value.start, value.end)}</Cell>
       <Cell className={`flex min-w-0 items-center gap-2 pl-7 text-[12px] ${last ? "" : "text-ink-2"}`}>
-        <Term word={captured ? "capture" : "turn"}>
+        <Term word={captured ? "capture" : "iteration"}>
           <span className="shrink-0">
-            {captured ? "capture" : "turn"} {nth}
+            {captured ? "capture" : "iteration"} {nth}
           </span>
         </Term>
         <span className="source truncate">

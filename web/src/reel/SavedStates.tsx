@@ -7,7 +7,7 @@ import { Key } from "../shared/Key.tsx";
 import { number } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
 
-const WAYS = { alternative: "try", stop: "stop", more: "one more turn" } as const;
+const WAYS = { alternative: "try", stop: "stop", more: "one more iteration" } as const;
 
 const FATES: Readonly<Record<Fate["kind"], { readonly word: string; readonly title: (step: string) => string }>> = {
   "taken-up": { word: "taken up", title: (step) => `Wind to step ${step}, where it is taken up` },

@@ -8,6 +8,8 @@ export interface PatternHandle {
   readonly apply: (edits: readonly Edit[]) => void;
   /** Makes an edit, and writes the pattern in another dialect with other flags where they are given; one undo takes it all back. */
   readonly take: (edit: Edit, writing: { readonly dialect: DialectName; readonly flags: string } | null) => void;
+  /** Writes a text at the caret, or over what is selected; the caret is then at an offset of it. */
+  readonly insert: (text: string, caret: number) => void;
   readonly setFlags: (flags: string) => void;
   readonly setDialect: (dialect: DialectName, flags: string) => void;
   readonly focus: () => void;

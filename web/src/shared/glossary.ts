@@ -5,7 +5,7 @@ export const GLOSSARY = {
   bench: "Where a pattern is worked on, with its samples, the panels at the side and the reel.",
   lane: "A thin bar under a line of text: the bracket shows a match, each bar below it what one group took.",
   matches: "The table of matches: where each began and ended, and what every group holds.",
-  turn: "One pass of a repeated group: it keeps only what its last turn took.",
+  iteration: "One pass of a repeated group: it keeps only what its last iteration took.",
   capture: "One stretch that a group took: this dialect's host shows all of them, oldest first.",
   "count equal": "Matches with the same text, put together and counted.",
   "its attempt": "The step of the reel at which the attempt that found this match began.",

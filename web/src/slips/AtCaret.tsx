@@ -19,7 +19,7 @@ export function SlipAtCaret() {
   return (
     <button
       type="button"
-      className="min-w-0 shrink truncate text-left text-brass underline decoration-dotted underline-offset-4"
+      className="min-w-0 shrink text-left text-brass underline decoration-dotted underline-offset-4"
       title={here.message}
       data-part="slip-at-caret"
       onClick={() => {

@@ -96,7 +96,7 @@ function sentenceOf(reading: Reading, node: Node, takes: CharSet | null): string
     case "keep":
       return "has the match begin here: what was taken before is not part of it";
     case "quantifier":
-      return `takes ${turnsWords(node)}, ${MODE_WORDS[node.mode]}`;
+      return `matches its item ${timesWords(node)}, ${MODE_WORDS[node.mode]}`;
     case "alternation":
       return "takes the first of its alternatives that leads to a match";
     case "sequence":
@@ -141,11 +141,11 @@ function groupWords(reading: Reading, node: NodeOf<"group">): string {
   return `is group ${number}${node.name ? `, named ${node.name}` : ""}`;
 }
 
-function turnsWords({ min, max }: NodeOf<"quantifier">): string {
-  if (max === Number.POSITIVE_INFINITY) return min === 0 ? "any number of turns, none too" : min === 1 ? "one turn or more" : `${grouped(min)} turns or more`;
-  if (min === max) return min === 1 ? "one turn" : `${grouped(min)} turns`;
-  if (min === 0 && max === 1) return "one turn or none";
-  return `${grouped(min)} to ${grouped(max)} turns`;
+function timesWords({ min, max }: NodeOf<"quantifier">): string {
+  if (max === Number.POSITIVE_INFINITY) return min === 0 ? "any number of times, also none" : min === 1 ? "once or more" : `${grouped(min)} times or more`;
+  if (min === max) return min === 1 ? "once" : `${grouped(min)} times`;
+  if (min === 0 && max === 1) return "once or not at all";
+  return `${grouped(min)} to ${grouped(max)} times`;
 }
 
 /** Characters that are hard to see, or to tell by their look. */

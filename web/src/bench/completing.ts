@@ -1,0 +1,33 @@
+/** What may follow where a construct begins in the pattern, as a list at the caret: fetched when somebody asks for it. */
+import { autocompletion, type Completion, type CompletionContext, type CompletionResult, startCompletion } from "@codemirror/autocomplete";
+import type { Extension } from "@codemirror/state";
+import { type EditorView, tooltips } from "@codemirror/view";
+import { escapeOffers, groupOffers, offersAt, type WrittenOffer } from "@lamprey/core";
+import { store } from "../state/store.ts";
+
+function completionOf({ text, caret, name, meaning }: WrittenOffer): Completion {
+  return {
+    label: text,
+    detail: name === "" ? meaning : `${name}: ${meaning}`,
+    apply: (view, _, from, to) => {
+      view.dispatch({ changes: { from, to, insert: text }, selection: { anchor: from + caret }, userEvent: "input.complete" });
+    },
+  };
+}
+
+/** Where no construct has begun, all that the dialect has is offered. */
+function source({ pos, state }: CompletionContext): CompletionResult {
+  const { dialect, flags } = store.getState().draft.fields;
+  const begun = offersAt({ dialect, flags, pattern: state.sliceDoc() }, pos);
+  const { from, offers } = begun ?? { from: pos, offers: [...groupOffers(dialect), ...escapeOffers(dialect, flags)] };
+  return { from, options: offers.map(completionOf), filter: false };
+}
+
+// Nothing lies over what is read unless somebody asks for it.
+export const COMPLETING: Extension = [
+  autocompletion({ override: [source], activateOnTyping: false, icons: false, tooltipClass: () => "menu" }),
+  // The pattern's own frame would cut the list off.
+  tooltips({ parent: document.body, position: "fixed" }),
+];
+
+export const complete = (view: EditorView): boolean => startCompletion(view);
