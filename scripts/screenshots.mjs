@@ -126,6 +126,7 @@ await picture("texts", "chart", "Depths without a unit", async (page) => {
   await click(page, "button", "to the first that fails");
   await rest(600);
 });
+await picture("turns-deep", "deep", "The last fish of every list");
 await picture("slips", "deep", "The last fish of every list", async (page) => {
   await alt(page, "KeyS", true);
   await page.click(".pattern-editor .cm-content");
@@ -153,7 +154,6 @@ await picture("risks", "chart", null, async (page) => {
   await click(page, "button", "Judge them");
   await rest(2000);
 });
-await picture("turns-deep", "deep", "The last fish of every list");
 await picture("mistake", "chart", "Weir or weir pool", async (page) => {
   await caretTo(page, 0);
   await page.keyboard.type("|[z-a");
