@@ -31,7 +31,7 @@ export function DeskPanelShown() {
   const { panel, group, question, Content } = deskPanel(useAppSelector((s) => s.bench.panel));
   return (
     <Tabs.Content value={panel} tabIndex={-1} className="flex h-full min-h-0 flex-col bg-sheet [contain:layout_paint_style]" key={panel}>
-      <header className="flex h-[32px] shrink-0 items-center gap-3 border-b border-rule px-4">
+      <header className="flex min-h-[32px] shrink-0 flex-wrap items-center gap-x-3 border-b border-rule px-4 max-[819px]:px-2">
         <h2 className="part-name text-[15px]" title={question}>
           {group}
         </h2>

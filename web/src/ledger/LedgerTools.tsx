@@ -29,9 +29,9 @@ interface FilterBarProps {
 
 export function FilterBar({ seeking, seek, groups, children }: FilterBarProps) {
   return (
-    <div className="flex items-center gap-2 border-b border-rule-soft px-4 py-1 text-[12px]">
+    <div className="flex flex-wrap items-center gap-2 border-b border-rule-soft px-4 py-1 text-[12px]">
       <input
-        className="field min-w-0 flex-1 !px-1 !py-[1px]"
+        className="field min-w-[110px] flex-1 !px-1 !py-[1px]"
         type="search"
         aria-label="Only matches that hold"
         placeholder="only those that hold …"
