@@ -34,11 +34,11 @@ export function SampleTabs() {
   const current = samples.find((s) => s.key === shown);
   return (
     <div className="@container shrink-0 border-b border-rule">
-      <div className="flex h-[28px] items-center gap-3 px-4 @max-[760px]:gap-2 @max-[760px]:px-2">
+      <div className="flex min-h-[28px] items-center gap-3 px-4 @max-[760px]:gap-2 @max-[760px]:px-2 @max-[600px]:flex-wrap @max-[600px]:py-1">
         <Term word="lane">
           <h2 className="part-name text-[16px] text-ink-2 @max-[760px]:sr-only">Sample</h2>
         </Term>
-        <nav ref={tabs} className="flex min-w-[96px] flex-1 items-center gap-1 overflow-x-auto [scrollbar-width:none]" aria-label="Samples">
+        <nav ref={tabs} className="flex min-w-[96px] flex-1 items-center gap-1 overflow-x-auto [scrollbar-width:none] @max-[600px]:basis-full" aria-label="Samples">
           {samples.map(({ key, name }) =>
             renaming && key === shown ? (
               <input
