@@ -295,7 +295,7 @@ describe("nothing is lost", () => {
     expect(kept).toMatchObject({ pattern: "gates", notes: "north" });
   });
 
-  test("two windows that change the same: the second is asked, and both can be kept", async () => {
+  inDepth("two windows that change the same: the second is asked, and both can be kept", async () => {
     const { address } = await stage.keep("gate", "a gate");
     const page = await stage.page();
     await openBench(page, address);

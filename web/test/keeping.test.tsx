@@ -104,7 +104,7 @@ describe("leaving the bench", () => {
   });
 });
 
-test("a specimen that cannot be opened says what is held of it, and opens when the server is back", async () => {
+inDepth("a specimen that cannot be opened says what is held of it, and opens when the server is back", async () => {
   const server = openBench();
   await part("textbox", "Pattern");
   server.away = true;

@@ -99,7 +99,7 @@ describe("a pasted list", () => {
     expect(fields).toMatchObject({ pattern: "^(a+)+$", samples: [{ name: "attack", text: expect.stringMatching(/^a{10,}/) }] });
   });
 
-  test("what asks for all matches is judged so, and opens on a bench that asks so", async () => {
+  inDepth("what asks for all matches is judged so, and opens on a bench that asks so", async () => {
     await open();
     const text = "import re\nre.findall(r'x+y|x', t)\n";
     await user.upload(screen.getByLabelText("Files"), new File([text], "gauge.py"));

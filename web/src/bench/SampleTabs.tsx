@@ -38,7 +38,11 @@ export function SampleTabs() {
         <Term word="lane">
           <h2 className="part-name text-[16px] text-ink-2 @max-[760px]:sr-only">Sample</h2>
         </Term>
-        <nav ref={tabs} className="flex min-w-[96px] flex-1 items-center gap-1 overflow-x-auto [scrollbar-width:none] @max-[600px]:basis-full" aria-label="Samples">
+        <nav
+          ref={tabs}
+          className="flex min-w-[96px] flex-1 items-center gap-1 overflow-x-auto [scrollbar-width:none] @max-[600px]:basis-full"
+          aria-label="Samples"
+        >
           {samples.map(({ key, name }) =>
             renaming && key === shown ? (
               <input
