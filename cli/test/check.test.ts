@@ -112,7 +112,7 @@ describe("specimen files", () => {
     expect(run(good)).toEqual({ status: 0, stdout: `${good}  Gates: 2 of 2\n2 passed, 0 failed\n`, stderr: "" });
     const { status, stdout } = run(good, bad);
     expect([status, stdout]).toEqual([1, expect.stringContaining('  fails   must not match  “a "weir"␁”  1 match, the first at 3–7\n3 passed, 1 failed\n')]);
-    expect(run(good, broken)).toMatchObject({ status: 2, stdout: expect.stringContaining("Broken: the pattern does not read.") });
+    expect(run(good, broken)).toMatchObject({ status: 2, stdout: expect.stringContaining("Broken: the pattern has a mistake.") });
     expect(run("--all", good).stdout).toContain("  passes  must match  “gate 7”");
   });
 

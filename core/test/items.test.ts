@@ -32,7 +32,7 @@ describe("the item at a caret", () => {
     ["^", 1, "", "ecmascript", "holds where the text begins, and takes nothing"],
     ["^", 1, "m", "ecmascript", "holds where a line begins, and takes nothing"],
     ["$", 1, "", "python", "holds where the text ends, and before a line end that ends it, and takes nothing"],
-    ["(?<!a)", 1, "", "ecmascript", "holds where what stands before it is not its inside, and takes nothing"],
+    ["(?<!a)", 1, "", "ecmascript", "matches only where its inside does not stand right before, and takes nothing"],
     ["(a)(?(1)b|c)", 4, "", "python", "goes one way where group 1 has taken part, and another where it has not"],
     ["(?>a)", 1, "", "python", "is not tried another way once it is through"],
   ])("%s at %i, %s %s: %s", (pattern, caret, flags, dialect, words) => {

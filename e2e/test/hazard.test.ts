@@ -26,7 +26,7 @@ describe("the strip", () => {
     await typePattern(page, "^(a+");
     await waitFor(page, "no verdict", () => !(document.querySelector("[data-part=verdict]")?.textContent ?? "").includes("exponential"));
     await typePattern(page, "\\s+$");
-    await waitForPart(page, "verdict", "square, by restarts over all matches: quick on everyday texts");
+    await waitForPart(page, "verdict", "square, because the search starts again at every offset, over all matches: quick on everyday texts");
   });
 
   inDepth("says what an edit did to the texts that the pattern takes", async () => {
@@ -85,7 +85,7 @@ describe("proof and repairs", () => {
     await waitFor(page, "another cost", (was) => (document.querySelector("[data-part=cost]")?.textContent ?? was) !== was, before);
     expect(await part(page, "cost")).toMatch(/^19 characters, 1,\d{3},\d{3} steps/);
     await clickText(page, "button", "Put it on the bench");
-    await waitFor(page, "the sample", () => (document.querySelector("nav[aria-label=Samples]")?.textContent ?? "").includes("attack, 17 pumps"));
+    await waitFor(page, "the sample", () => (document.querySelector("nav[aria-label=Samples]")?.textContent ?? "").includes("attack, 17 repetitions"));
     await waitForPart(page, "position", "3 of");
   });
 
@@ -122,7 +122,7 @@ describe("proof and repairs", () => {
       (document.querySelector("[aria-label='Proof and repairs']")?.textContent ?? "").includes("linear over all matches."),
     );
     await typePattern(page, "^(a+");
-    await waitFor(page, "the word", () => (document.querySelector("[aria-label='Proof and repairs']")?.textContent ?? "").includes("does not read"));
+    await waitFor(page, "the word", () => (document.querySelector("[aria-label='Proof and repairs']")?.textContent ?? "").includes("has a mistake"));
   });
 });
 
@@ -164,7 +164,7 @@ describe("the risk list", () => {
     expect(found.map((row) => row.split("pasted list")[0])).toEqual([
       "exponentialin one search",
       "degree 2in one search",
-      "does not read",
+      "has a mistake",
       "linearin one search",
     ]);
     await page.focus("[aria-label=Patterns] button");

@@ -60,7 +60,7 @@ describe("while one types", () => {
     await says("mistake", ")");
     expect(screen.getByText("of the last good pattern")).toBeTruthy();
     expect(screen.getByText("The pattern has a mistake, so it was not run.")).toBeTruthy();
-    await says("verdict", "does not read is not judged");
+    await says("verdict", "with a mistake is not judged");
     await type("Pattern", "\\w+", "instead");
     await until("the mistake is gone", () => document.querySelector("[data-part=mistake]") === null);
   });

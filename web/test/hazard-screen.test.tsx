@@ -46,7 +46,7 @@ describe("the strip", () => {
   test.each([
     ["^weir$", "linear in one search. Nothing in the pattern repeats without a bound"],
     ["^(a+)+$", /exponential.*\(a\+\)\+.*can take a text in two ways/],
-    ["\\s+$", /square, by restarts in one search: quick on everyday texts/],
+    ["\\s+$", /square, because the search starts again at every offset, in one search: quick on everyday texts/],
     ["^(?:a?){20}a{20}$", /linear in one search, but .*steps/],
   ])("%s: %s", async (pattern, words) => {
     openBench({ pattern, flags: "" });
@@ -57,7 +57,7 @@ describe("the strip", () => {
     openBench({ pattern: "x+y|x", flags: "g" });
     await says(
       "verdict",
-      "square, by restarts over all matches: quick on everyday texts; a second is enough up to 6,322 characters, since attempts run on in x+",
+      "square, because the search starts again at every offset, over all matches: quick on everyday texts; a second is enough up to 6,322 characters, since attempts run on in x+",
     );
     act(() => void store.dispatch(askingChosen("first")));
     await says("verdict", "linear in one search.");
@@ -97,10 +97,10 @@ describe("the screen", () => {
     await says("attack", /a× 16/);
     await says("cost", /17 characters, [\d,]+ steps/);
     const before = wordsOf(document.querySelector("[data-part=cost]") as Element);
-    fireEvent.change(await part("spinbutton", "Number of pumps"), { target: { value: "30" } });
+    fireEvent.change(await part("spinbutton", "Number of repetitions"), { target: { value: "30" } });
     await says("cost", /31 characters/);
     expect(wordsOf(document.querySelector("[data-part=cost]") as Element)).not.toBe(before);
-    fireEvent.change(await part("spinbutton", "Number of pumps"), { target: { value: "-4" } });
+    fireEvent.change(await part("spinbutton", "Number of repetitions"), { target: { value: "-4" } });
     await says("attack", /a× 1then/);
   });
 
@@ -109,7 +109,7 @@ describe("the screen", () => {
     await press("button", "Put it on the bench");
     await part("textbox", "Sample text");
     await until("it is wound", () => store.getState().bench.step !== null);
-    expect(store.getState().draft.fields.samples.map(({ name }) => name)).toEqual(["log", "attack, 16 pumps"]);
+    expect(store.getState().draft.fields.samples.map(({ name }) => name)).toEqual(["log", "attack, 16 repetitions"]);
     await press("button", "proof and repairs");
     await press("button", "back to the sample");
   });

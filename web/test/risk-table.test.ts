@@ -18,7 +18,7 @@ test("a row for each pattern; quotation marks, commas and formulas do no harm", 
   const lines = riskTable([row, unread] as unknown as RiskRow[]).split("\r\n");
   expect(lines[0]).toBe("growth,degree,judged,file,line,pattern,flags,dialect,prefix,pump,suffix,mistake");
   expect(lines[1]).toBe(`polynomial,2,over all matches,src/weir.ts,7,"'=a,""b""",g,ecmascript,,"a\nb",!,`);
-  expect(lines[2]).toContain("does not read,,,src/weir.ts,7,");
+  expect(lines[2]).toContain("has a mistake,,,src/weir.ts,7,");
   expect(lines[2]).toContain("This set is never closed.");
   expect(lines[3]).toBe("");
 });

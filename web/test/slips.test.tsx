@@ -86,7 +86,7 @@ describe("a likely mistake", () => {
     openBench({ pattern: "[A-z]", flags: "", at: "?desk=slips" });
     await says("slips-said", "1 likely mistake");
     await type("Pattern", "(");
-    await screen.findByText(/What does not read is a mistake/);
+    await screen.findByText(/The pattern has a mistake, which/);
     await type("Pattern", "", "instead");
     await screen.findByText(/The pattern is empty: nothing can be wrong/);
   });

@@ -37,7 +37,7 @@ function checkOne(file: string, { title, expectations, ...source }: ReturnType<t
 
 function printed({ file, title, expectations, fault, results }: Checked, all: boolean): string {
   const passed = results.filter((each) => each.passed).length;
-  const head = fault === null ? `${title}: ${passed} of ${results.length}` : `${title}: the pattern does not read. ${fault}`;
+  const head = fault === null ? `${title}: ${passed} of ${results.length}` : `${title}: the pattern has a mistake. ${fault}`;
   const rows = results.flatMap((result, i) => {
     const expectation = expectations[i] as Expectation;
     return result.passed && !all

@@ -1,5 +1,5 @@
 /** The command menu of the bench: every action, every winding, the samples of this specimen. */
-import { escapeOffers, groupOffers } from "@lamprey/core";
+import { escapeConstructs, groupConstructs } from "@lamprey/core";
 import { useNavigate } from "react-router";
 import { sampleShown } from "../draft/draftSlice.ts";
 import { CommandMenu, Heading, Item } from "../menu/CommandMenu.tsx";
@@ -40,7 +40,7 @@ export function BenchCommands({ close }: { readonly close: () => void }) {
             ))}
           </Heading>
           <Heading name="Insert into the pattern">
-            {[...groupOffers(dialect), ...escapeOffers(dialect, flags).filter(({ name }) => name !== "")].map(({ text, caret, name, meaning }) => (
+            {[...groupConstructs(dialect), ...escapeConstructs(dialect, flags).filter(({ name }) => name !== "")].map(({ text, caret, name, meaning }) => (
               <Item
                 key={`${name} ${text}`}
                 value={`insert ${name} ${meaning}`}

@@ -2,7 +2,7 @@
  * The one line under the pattern: its first mistake; else what the item at the caret, or at the pointer, takes in this
  * dialect and in this sample, and what the quantifier there would do in its other mode.
  */
-import { countOf, foreignSpellings, itemAt, MODE_WORDS, offersAt, read, takenOf, visible } from "@lamprey/core";
+import { constructsAt, countOf, foreignSpellings, itemAt, MODE_WORDS, read, takenOf, visible } from "@lamprey/core";
 import { useMemo } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { MatchRows } from "../engine/messages.ts";
@@ -82,7 +82,7 @@ const NONE: readonly never[] = [];
 function MayFollow() {
   const { dialect, pattern, flags } = useAppSelector((s) => s.draft.fields);
   const caret = useAppSelector((s) => s.bench.caret);
-  const begun = useMemo(() => pattern.length <= LONGEST_PATTERN && offersAt({ dialect, pattern, flags }, caret) !== null, [dialect, pattern, flags, caret]);
+  const begun = useMemo(() => pattern.length <= LONGEST_PATTERN && constructsAt({ dialect, pattern, flags }, caret) !== null, [dialect, pattern, flags, caret]);
   if (!begun) return null;
   return (
     <p className="shrink-0 whitespace-nowrap text-ink-2 max-[819px]:hidden" data-part="may-follow">

@@ -2,10 +2,10 @@
 import { autocompletion, type Completion, type CompletionContext, type CompletionResult, startCompletion } from "@codemirror/autocomplete";
 import type { Extension } from "@codemirror/state";
 import { type EditorView, tooltips } from "@codemirror/view";
-import { escapeOffers, groupOffers, offersAt, type WrittenOffer } from "@lamprey/core";
+import { type Construct, constructsAt, escapeConstructs, groupConstructs } from "@lamprey/core";
 import { store } from "../state/store.ts";
 
-function completionOf({ text, caret, name, meaning }: WrittenOffer): Completion {
+function completionOf({ text, caret, name, meaning }: Construct): Completion {
   return {
     label: text,
     detail: name === "" ? meaning : `${name}: ${meaning}`,
@@ -18,9 +18,9 @@ function completionOf({ text, caret, name, meaning }: WrittenOffer): Completion 
 /** Where no construct has begun, all that the dialect has is offered. */
 function source({ pos, state }: CompletionContext): CompletionResult {
   const { dialect, flags } = store.getState().draft.fields;
-  const begun = offersAt({ dialect, flags, pattern: state.sliceDoc() }, pos);
-  const { from, offers } = begun ?? { from: pos, offers: [...groupOffers(dialect), ...escapeOffers(dialect, flags)] };
-  return { from, options: offers.map(completionOf), filter: false };
+  const begun = constructsAt({ dialect, flags, pattern: state.sliceDoc() }, pos);
+  const { from, constructs } = begun ?? { from: pos, constructs: [...groupConstructs(dialect), ...escapeConstructs(dialect, flags)] };
+  return { from, options: constructs.map(completionOf), filter: false };
 }
 
 // Nothing lies over what is read unless somebody asks for it.

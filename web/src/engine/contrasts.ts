@@ -92,7 +92,7 @@ export class Contrasts {
       const made = makeColumn(reading, column, new Set(chosen.map((q) => q.operator.start)));
       const compiled = compile(made.reading);
       if (!compiled.ok) {
-        figures.push({ ...nothing(column, made), mistake: compiled.diagnostics[0]?.message ?? "It does not read." });
+        figures.push({ ...nothing(column, made), mistake: compiled.diagnostics[0]?.message ?? "It has a mistake." });
         continue;
       }
       const weighed = await drive(weigh(compiled.program, this.sample(), mode, STEP_BUDGET), useless);

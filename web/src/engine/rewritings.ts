@@ -103,9 +103,9 @@ export class Rewritings {
     const left = (): boolean => own !== this.newest;
     this.progress = 0;
     const compiled = compile(read(asked));
-    if (!compiled.ok) return { ok: false, why: "The pattern does not read." };
+    if (!compiled.ok) return { ok: false, why: "The pattern has a mistake." };
     const template = hostFor(compiled.program).template.read(source, compiled.program);
-    if (template.diagnostics.length > 0) return { ok: false, why: "The template does not read." };
+    if (template.diagnostics.length > 0) return { ok: false, why: "The template has a mistake." };
     if (file.size > MOST_REWRITTEN) return { ok: false, why: `The file has ${file.size} bytes; files up to ${MOST_REWRITTEN} are rewritten.` };
     const text = await file.text();
     // Matches are met in the order of the text, so the last one says how far the search is.

@@ -10,7 +10,7 @@ import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DriftWords, PatternBefore } from "./verdictWords.tsx";
 
 const NO_EDIT = "No edit yet: the next one is compared with the pattern as it stands.";
-const DRIFT_WAITS = "What this edit does to the texts that the pattern takes is said when it reads.";
+const DRIFT_WAITS = "What this edit does to the texts that the pattern takes is said when it has no mistake.";
 
 export function DriftPanel() {
   const dispatch = useAppDispatch();

@@ -15,7 +15,7 @@ export function HazardPanel() {
   const broken = useAppSelector((s) => isBroken(s.bench));
   if (!verdict) {
     return (
-      <p className="p-4 text-ink-2">{broken ? "A pattern that does not read is not judged." : fault ? notJudged(fault) : "The pattern is being looked at …"}</p>
+      <p className="p-4 text-ink-2">{broken ? "A pattern with a mistake is not judged." : fault ? notJudged(fault) : "The pattern is being looked at …"}</p>
     );
   }
   const { findings } = verdict;

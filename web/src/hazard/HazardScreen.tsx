@@ -28,7 +28,7 @@ export function HazardScreen({ take }: { readonly take: (edits: readonly Edit[])
   const finding = verdict?.findings[chosen] ?? verdict?.findings[0];
   const broken = useAppSelector((s) => isBroken(s.bench));
   const taken = useTakenRepair();
-  if (!verdict) return <Nothing>{broken ? "The pattern does not read, so there is nothing to prove of it yet." : "The pattern is being looked at …"}</Nothing>;
+  if (!verdict) return <Nothing>{broken ? "The pattern has a mistake, so there is nothing to prove of it yet." : "The pattern is being looked at …"}</Nothing>;
   if (!finding && taken) return <TakenRepairScreen key={verdict.generation} verdict={verdict} taken={taken} />;
   if (!finding) {
     return (
@@ -129,7 +129,7 @@ function FindingScreen({
               ? "can take the same letters in more than one way, and all of them are tried when the text fails."
               : finding.restarts
                 ? "is come to again by every attempt, and each attempt runs over all the letters that are left."
-                : "takes the pump below, again and again, in more and more ways: the exact steps show it."}
+                : "takes the repeated part below, again and again, in more and more ways: the exact steps show it."}
           </p>
           {finding.guard && (
             <p className="mt-1 border-l-2 border-tide pl-2 text-ink-2" data-part="guard">
@@ -194,7 +194,7 @@ interface AttackProps {
 function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: AttackProps) {
   const openOnBench = useAttackOnBench();
   const sample = useSteps(verdict, finding.attack, pumps);
-  const open = () => openOnBench(`attack, ${plural(pumps, "pump")}`, textOf(finding.attack, pumps), finding.attack.prefix.length);
+  const open = () => openOnBench(`attack, ${plural(pumps, "repetition")}`, textOf(finding.attack, pumps), finding.attack.prefix.length);
   return (
     <div className="border-b border-rule px-4 py-2">
       <h2 className="part-name text-[16px] text-ink-2">Attack</h2>
@@ -207,7 +207,7 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
         {verdict.atLeast ? ` It may grow faster on another: ${verdict.because}` : ""}
       </p>
       <label className="mt-1 flex items-center gap-3">
-        <span className="w-[52px] text-ink-2">pumps</span>
+        <span className="w-[72px] text-ink-2">repetitions</span>
         <input
           type="range"
           className="min-w-0 flex-1 accent-[var(--tide)]"
@@ -215,12 +215,12 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
           max={most}
           value={pumps}
           onChange={({ target }) => setPumps(Number(target.value))}
-          aria-valuetext={`${plural(pumps, "pump")}, ${sample ? workWords(sample) : "being counted"}`}
+          aria-valuetext={`${plural(pumps, "repetition")}, ${sample ? workWords(sample) : "being counted"}`}
         />
         <input
           type="number"
           className="field w-[84px] !py-0 text-right"
-          aria-label="Number of pumps"
+          aria-label="Number of repetitions"
           min={1}
           max={most}
           value={pumps}

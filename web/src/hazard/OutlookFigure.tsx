@@ -40,7 +40,7 @@ export default function OutlookFigure({ outlook, real, length, scales }: Props) 
             <svg width="26" height="8" aria-hidden="true">
               <line x1="0" x2="26" y1="4" y2="4" stroke={`var(--${FORM_MARKS[i]?.ink})`} strokeWidth="2.2" strokeDasharray={FORM_MARKS[i]?.dash} />
             </svg>
-            {name}, counted exactly{points === null ? ": does not read" : ""}
+            {name}, counted exactly{points === null ? ": has a mistake" : ""}
           </li>
         ))}
         <li className="flex items-center gap-2">

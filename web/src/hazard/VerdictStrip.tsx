@@ -143,7 +143,7 @@ function Risk() {
         ) : verdict ? (
           <VerdictWords verdict={verdict} />
         ) : broken ? (
-          "A pattern that does not read is not judged."
+          "A pattern with a mistake is not judged."
         ) : fault ? (
           notJudged(fault)
         ) : (

@@ -14,7 +14,7 @@ export function VerdictWords({ verdict }: { readonly verdict: VerdictView }) {
   const calm = worst !== undefined && alarmOf(verdict) === "calm";
   return (
     <>
-      <b className={inkOf(verdict)}>{calm ? "square, by restarts" : headline(verdict)}</b>{" "}
+      <b className={inkOf(verdict)}>{calm ? "square, because the search starts again at every offset," : headline(verdict)}</b>{" "}
       <span className="text-ink-2">{HAZARD_MODES[verdict.mode].words}</span>
       {worst?.guard && ` (${worst.guard.clause})`}
       {worst && calm ? (

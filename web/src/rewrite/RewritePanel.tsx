@@ -27,7 +27,7 @@ export function RewritePanel() {
   const stale = useAppSelector((s) => isBroken(s.bench) || s.host.rewriting?.diagnostics.length !== 0);
   const made = rewriting?.made;
   if (!made)
-    return <p className="p-4 text-ink-2">{rewriting ? "The template does not read yet; there is nothing to show." : "There is no run to rewrite yet."}</p>;
+    return <p className="p-4 text-ink-2">{rewriting ? "The template has a mistake; there is nothing to show yet." : "There is no run to rewrite yet."}</p>;
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <p className="flex items-baseline gap-2 border-b border-rule px-4 py-1 text-[12px] text-ink-2" data-part="rewritten">

@@ -279,7 +279,7 @@ function Table({ rows, open }: { readonly rows: readonly RiskRow[]; readonly ope
 
 function Growth({ row: { growth, degree, atLeast, peak } }: { readonly row: RiskRow }) {
   if (peak) return <span className="text-rust">{growth}, a peak</span>;
-  if (growth === null) return <span className="text-brass">does not read</span>;
+  if (growth === null) return <span className="text-brass">has a mistake</span>;
   const ink = growth === "linear" ? "text-ink-2" : growth === "undecided" ? "text-brass" : "font-semibold text-rust";
   return <span className={ink}>{growth === "polynomial" ? `degree ${degree}${atLeast ? " or more" : ""}` : growth}</span>;
 }

@@ -6,7 +6,7 @@ const HEAD = ["growth", "degree", "judged", "file", "line", "pattern", "flags", 
 
 export function riskTable(rows: readonly RiskRow[]): string {
   const lines = rows.map(({ growth, degree, found, file, worst, mistake }) => [
-    growth ?? "does not read",
+    growth ?? "has a mistake",
     degree,
     growth === null ? "" : HAZARD_MODES[found.mode].words,
     file,

@@ -14,7 +14,7 @@ export function SlipsPanel() {
   const broken = useAppSelector((s) => isBroken(s.bench));
   const empty = useAppSelector((s) => s.draft.fields.pattern === "");
   if (empty) return <p className="p-4 text-ink-2">The pattern is empty: nothing can be wrong with it yet.</p>;
-  if (broken) return <p className="p-4 text-ink-2">What does not read is a mistake, and said under the pattern; slips are looked for when it reads.</p>;
+  if (broken) return <p className="p-4 text-ink-2">The pattern has a mistake, which is said under it. Likely mistakes are looked for when it has none.</p>;
   if (!shown) return <p className="p-4 text-ink-2">The pattern is being looked at …</p>;
   const { source, said, aside, shorter } = shown;
   return (

@@ -5,7 +5,7 @@ import { grouped, visible } from "../../text/visible.ts";
 import { charactersOf } from "../characters.ts";
 import type { Reading } from "../read.ts";
 import { type Asks, type Node, type NodeOf, partAt, type Span, type TextSign, takesText, unknownNode, type VerbKind } from "../tree.ts";
-import { MODE_WORDS } from "./words.ts";
+import { lookWords, MODE_WORDS } from "./words.ts";
 
 export interface ItemWords extends Span {
   readonly kind: Node["kind"];
@@ -80,7 +80,7 @@ function sentenceOf(reading: Reading, node: Node, takes: CharSet | null): string
       return `${ASSERTS[node.assertion]}, and takes nothing`;
     case "look":
       if (node.stands && !takesText(node.stands)) return `${ASSERTS[node.stands]}, and takes nothing`;
-      return `holds where ${node.behind ? "what stands before it" : "what follows"} ${node.negated ? "is not" : "is"} its inside, and takes nothing${node.reenters ? "; it may be tried another way" : ""}`;
+      return `${lookWords(node.behind, node.negated)}${node.reenters ? "; it may be tried another way" : ""}`;
     case "atomic":
       return "is not tried another way once it is through";
     case "group":

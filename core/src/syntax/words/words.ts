@@ -6,3 +6,9 @@ export const MODE_WORDS: Readonly<Record<QuantifierMode, string>> = {
   lazy: "lazy",
   possessive: "possessive",
 };
+
+/** What a lookaround asks, as a predicate. */
+export const lookWords = (behind: boolean, negated: boolean): string =>
+  behind
+    ? `matches only where its inside ${negated ? "does not stand" : "stands"} right before, and takes nothing`
+    : `matches only where its inside ${negated ? "does not follow" : "follows"}, and takes nothing`;

@@ -59,7 +59,7 @@ const UNREAD: Judgement = { growth: null, degree: null, atLeast: false, reason: 
 async function judgementOf(found: FoundPattern): Promise<Judgement> {
   await tablesFor(found.pattern);
   const compiled = compile(read(found));
-  if (!compiled.ok) return { ...UNREAD, mistake: compiled.diagnostics[0]?.message ?? "It does not read." };
+  if (!compiled.ok) return { ...UNREAD, mistake: compiled.diagnostics[0]?.message ?? "It has a mistake." };
   const { growth, degree, atLeast, reason, findings, peak } = await verdictOf(compiled.program, found);
   const [first] = findings;
   const worst = first ? { start: first.start, end: first.end, attack: first.attack, restarts: first.restarts } : null;

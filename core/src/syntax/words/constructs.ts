@@ -7,8 +7,9 @@ import { dialectOf } from "../../dialect/index.ts";
 import { ASCII_POSIX } from "../../dialect/posix.ts";
 import { read, type Source } from "../read.ts";
 import { itemAt } from "./item.ts";
+import { lookWords } from "./words.ts";
 
-export interface Offer {
+export interface Construct {
   /** What is written. */
   readonly text: string;
   /** Where the caret stands then, as an offset in `text`. */
@@ -19,10 +20,10 @@ export interface Offer {
   readonly meaning: string;
 }
 
-export interface Offers {
-  /** Offset in the pattern from which an offer takes the place of what is written. */
+export interface Constructs {
+  /** Offset in the pattern from which a construct takes the place of what is written. */
   readonly from: number;
-  readonly offers: readonly Offer[];
+  readonly constructs: readonly Construct[];
 }
 
 /** A group by its opener: the trade's name, what it means, and what stands in it until somebody writes something else. */
@@ -35,7 +36,7 @@ interface GroupWords {
 
 const CARET = "\u0000";
 
-/** Null for what is not offered. */
+/** Null for what is not offered: it needs more than a name to be of use, or is not read. */
 function groupWords(opener: GroupOpener): GroupWords | null {
   switch (opener.kind) {
     case "plain":
@@ -46,9 +47,8 @@ function groupWords(opener: GroupOpener): GroupWords | null {
       return null;
     case "look": {
       const side = opener.behind ? "lookbehind" : "lookahead";
-      const where = opener.behind ? "what stands before it" : "what follows";
       const name = `${opener.negated ? "negative " : ""}${side}${opener.reenters ? ", not atomic" : ""}`;
-      return { name, meaning: `holds where ${where} ${opener.negated ? "is not" : "is"} its inside, and takes nothing`, rest: `${CARET})` };
+      return { name, meaning: lookWords(opener.behind, opener.negated), rest: `${CARET})` };
     }
     case "atomic":
       return { name: "atomic group", meaning: "is not tried another way once it has matched", rest: `${CARET})` };
@@ -96,7 +96,7 @@ const PROPERTIES: readonly (readonly [name: string, meaning: string])[] = [
   ["IsGreek", "characters of the Greek block"],
 ];
 
-function withCaret(text: string, name: string, meaning: string): Offer {
+function withCaret(text: string, name: string, meaning: string): Construct {
   const at = text.indexOf(CARET);
   return { text: text.replace(CARET, ""), caret: at < 0 ? text.length : at, name, meaning };
 }
@@ -104,22 +104,22 @@ function withCaret(text: string, name: string, meaning: string): Offer {
 const isRead = (source: Source): boolean => read(source).diagnostics.length === 0;
 
 /** Groups that a dialect has, by the trade's names. */
-export function groupOffers(name: DialectName): readonly Offer[] {
+export function groupConstructs(name: DialectName): readonly Construct[] {
   const dialect = dialectOf(name);
   if (!dialect) return [];
-  const offers: Offer[] = [];
+  const constructs: Construct[] = [];
   for (const [opener, kind] of dialect.syntax.groupOpeners) {
     const words = groupWords(kind);
-    if (words) offers.push(withCaret(`(${opener}${words.rest}`, words.name, words.meaning));
+    if (words) constructs.push(withCaret(`(${opener}${words.rest}`, words.name, words.meaning));
   }
-  return [{ text: "()", caret: 1, name: "capturing group", meaning: "captures what its inside takes" }, ...offers];
+  return [{ text: "()", caret: 1, name: "capturing group", meaning: "captures what its inside takes" }, ...constructs];
 }
 
 /** Escapes of one letter that stand for themselves, with what each means with these flags. */
-export function escapeOffers(name: DialectName, flags: string): readonly Offer[] {
+export function escapeConstructs(name: DialectName, flags: string): readonly Construct[] {
   const dialect = dialectOf(name);
   if (!dialect) return [];
-  return Object.keys(dialect.syntax.escapes).flatMap((letter): Offer[] => {
+  return Object.keys(dialect.syntax.escapes).flatMap((letter): Construct[] => {
     const pattern = `\\${letter}`;
     const reading = read({ dialect: name, pattern, flags });
     if (reading.diagnostics.length > 0) return [];
@@ -143,29 +143,29 @@ const TRADE: Readonly<Record<string, string>> = {
 };
 
 /** What may be written at the offset of a pattern, by the construct that begins right before it; null where none does. */
-export function offersAt(source: Source, offset: number): Offers | null {
+export function constructsAt(source: Source, offset: number): Constructs | null {
   const found = begunAt(source, offset);
-  return found && found.offers.length > 0 ? found : null;
+  return found && found.constructs.length > 0 ? found : null;
 }
 
-function begunAt({ dialect: name, flags, pattern }: Source, offset: number): Offers | null {
+function begunAt({ dialect: name, flags, pattern }: Source, offset: number): Constructs | null {
   const dialect = dialectOf(name);
   if (!dialect) return null;
   const before = pattern.slice(0, offset);
   const property = before.lastIndexOf("\\p{");
-  if (property >= 0 && !before.slice(property).includes("}")) return { from: property, offers: propertyOffers(name, flags) };
+  if (property >= 0 && !before.slice(property).includes("}")) return { from: property, constructs: propertyConstructs(name, flags) };
   const set = before.lastIndexOf("[:");
-  if (set >= 0 && isWord(before.slice(set + 2)) && dialect.syntax.sets.posix) return { from: set, offers: posixOffers(dialect) };
+  if (set >= 0 && isWord(before.slice(set + 2)) && dialect.syntax.sets.posix) return { from: set, constructs: posixConstructs(dialect) };
   const bracket = before.lastIndexOf("(?");
   if (bracket >= 0 && isOpener(dialect, before.slice(bracket + 1))) {
     const typed = before.slice(bracket);
-    return { from: bracket, offers: groupOffers(name).filter(({ text }) => text.startsWith(typed)) };
+    return { from: bracket, constructs: groupConstructs(name).filter(({ text }) => text.startsWith(typed)) };
   }
-  if (before.endsWith("\\") && backslashes(before) % 2 === 1) return { from: offset - 1, offers: escapeOffers(name, flags) };
+  if (before.endsWith("\\") && backslashes(before) % 2 === 1) return { from: offset - 1, constructs: escapeConstructs(name, flags) };
   if (before.endsWith("{") && before.length > 1) {
     return {
       from: offset - 1,
-      offers: COUNTS.filter(([text]) => isRead({ dialect: name, pattern: `a${text}`, flags })).map(([text, meaning]) => withCaret(text, "", meaning)),
+      constructs: COUNTS.filter(([text]) => isRead({ dialect: name, pattern: `a${text}`, flags })).map(([text, meaning]) => withCaret(text, "", meaning)),
     };
   }
   return null;
@@ -182,7 +182,7 @@ function backslashes(before: string): number {
   return count;
 }
 
-function propertyOffers(name: DialectName, flags: string): readonly Offer[] {
+function propertyConstructs(name: DialectName, flags: string): readonly Construct[] {
   return PROPERTIES.flatMap(([property, meaning]) => {
     const pattern = `\\p{${property}}`;
     const reading = read({ dialect: name, pattern, flags });
@@ -191,7 +191,7 @@ function propertyOffers(name: DialectName, flags: string): readonly Offer[] {
   });
 }
 
-function posixOffers({ syntax }: Dialect): readonly Offer[] {
+function posixConstructs({ syntax }: Dialect): readonly Construct[] {
   return Object.keys(ASCII_POSIX)
     .filter((name) => syntax.sets.posix?.(name, NO_OPTIONS) !== undefined)
     .map((name) => withCaret(`[:${name}:]`, "", POSIX_MEANINGS[name] ?? name));

@@ -1,14 +1,14 @@
-/** What a dialect offers where a construct begins: all of it reads, and says what it is. */
+/** What a dialect constructs where a construct begins: all of it reads, and says what it is. */
 import { describe, expect, test } from "@jest/globals";
-import { escapeOffers, groupOffers, offersAt, READ_DIALECTS, read } from "../src/index.ts";
+import { constructsAt, escapeConstructs, groupConstructs, READ_DIALECTS, read } from "../src/index.ts";
 
-const names = (dialect: "ecmascript" | "python" | "perl" | "pcre" | "java" | "dotnet"): string[] => groupOffers(dialect).map(({ name }) => name);
+const names = (dialect: "ecmascript" | "python" | "perl" | "pcre" | "java" | "dotnet"): string[] => groupConstructs(dialect).map(({ name }) => name);
 const texts = (dialect: "ecmascript" | "python" | "perl" | "pcre", pattern: string, flags = ""): string[] | undefined =>
-  offersAt({ dialect, pattern, flags }, pattern.length)?.offers.map(({ text }) => text);
+  constructsAt({ dialect, pattern, flags }, pattern.length)?.constructs.map(({ text }) => text);
 
 describe.each(READ_DIALECTS.map(({ name }) => name))("%s", (dialect) => {
   test("every group that is offered reads in it, with something inside", () => {
-    for (const { text, caret, name, meaning } of groupOffers(dialect)) {
+    for (const { text, caret, name, meaning } of groupConstructs(dialect)) {
       const filled = `${text.slice(0, caret)}a${text.slice(caret)}`;
       // A name, or group 1, is there to be referred to.
       const pattern = `(?${dialect === "python" || dialect === "pcre" ? "P" : ""}<other>x)${filled.replace("name", text.includes("=name") || /&name|P>name|k<name/.test(text) ? "other" : "name")}`;
@@ -18,13 +18,14 @@ describe.each(READ_DIALECTS.map(({ name }) => name))("%s", (dialect) => {
   });
 
   test("every escape that is offered reads, and says what it takes", () => {
-    const offers = escapeOffers(dialect, "");
-    expect(offers.map(({ text }) => text)).toEqual(expect.arrayContaining(["\\d", "\\w", "\\s", "\\b"]));
-    for (const { text, meaning } of offers) expect([text, read({ dialect, pattern: text, flags: "" }).diagnostics, meaning !== ""]).toEqual([text, [], true]);
+    const constructs = escapeConstructs(dialect, "");
+    expect(constructs.map(({ text }) => text)).toEqual(expect.arrayContaining(["\\d", "\\w", "\\s", "\\b"]));
+    for (const { text, meaning } of constructs)
+      expect([text, read({ dialect, pattern: text, flags: "" }).diagnostics, meaning !== ""]).toEqual([text, [], true]);
   });
 });
 
-test("a dialect offers what it has, and nothing else", () => {
+test("a dialect constructs what it has, and nothing else", () => {
   expect(names("ecmascript")).toEqual(expect.arrayContaining(["capturing group", "named group", "lookbehind", "negative lookahead"]));
   expect(names("ecmascript")).not.toContain("atomic group");
   expect(names("python")).toEqual(expect.arrayContaining(["atomic group", "conditional", "reference by name"]));
@@ -46,5 +47,5 @@ test.each<[Parameters<typeof texts>, readonly string[] | undefined, number | nul
   if (wanted === undefined) expect(found).toBeUndefined();
   else expect(found).toEqual(expect.arrayContaining([...wanted]));
   const [dialect, pattern, flags = ""] = asked;
-  if (from !== null) expect(offersAt({ dialect, pattern, flags }, pattern.length)?.from).toBe(from);
+  if (from !== null) expect(constructsAt({ dialect, pattern, flags }, pattern.length)?.from).toBe(from);
 });
