@@ -102,6 +102,7 @@ await picture("new", "chart", null, async (page) => {
 await picture("takers", "chart", "Counts at the weirs", async (page) => {
   await click(page, "[aria-label='Panels of Matches'] button", "Parts");
   await openTab(page, "Work");
+  await page.waitForSelector("[data-part=takers] li:nth-child(7)");
   await page.hover("[data-part=takers] li:nth-child(7)");
 });
 await picture("chart", "deep", "Interlocks with brackets in brackets", async (page) => {

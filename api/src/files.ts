@@ -125,12 +125,12 @@ export function fromFile({ expectations: list, setAside: aside, ...own }: InFile
 }
 
 /** What a file says of itself, besides what it holds. */
-const HEAD = { $schema: Joi.string(), format: Joi.string(), version: Joi.number().valid(1) };
+const HEAD = { $schema: Joi.string(), version: Joi.number().valid(1) };
 
 const savedFile = Joi.alternatives().conditional(Joi.object({ specimens: Joi.exist() }).unknown(), {
   // biome-ignore lint/suspicious/noThenProperty: it is what Joi calls it.
-  then: Joi.object({ ...HEAD, specimens: Joi.array().items(specimenInFile).required() }),
-  otherwise: Joi.object(HEAD).concat(specimenInFile),
+  then: Joi.object({ ...HEAD, format: Joi.valid("lamprey-specimens"), specimens: Joi.array().items(specimenInFile).required() }),
+  otherwise: Joi.object({ ...HEAD, format: Joi.valid("lamprey-specimen") }).concat(specimenInFile),
 });
 
 /** All that a file holds, of one saved pattern or of many. Throws an `Error` with the place where it is of another form. */

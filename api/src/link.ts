@@ -27,6 +27,8 @@ export class LinkFault extends Error {}
 
 /** Packs a saved pattern. Samples that do not fit any more are left out, the last ones first. Throws a LinkFault where it is too long without any. */
 export async function linkOf(specimen: InFile): Promise<Link> {
+  // What no reader would take is not sent to anybody.
+  specimenIn(specimen, "The pattern cannot be put into a link");
   for (let count = specimen.samples.length; count >= 0; count--) {
     const samples = specimen.samples.slice(0, count);
     if (samples.reduce((sum, { text }) => sum + text.length, 0) > MOST_UNPACKED) continue;
@@ -56,14 +58,20 @@ export async function readLink(fragment: string): Promise<InFile> {
     if (error instanceof LinkFault) throw error;
     throw new LinkFault("The link is damaged, or it was cut short where it was copied.");
   }
+  return specimenIn(parsed, "The link holds what is no saved pattern");
+}
+
+/** The one saved pattern that a value is. Throws a LinkFault that begins with these words. */
+function specimenIn(value: unknown, fault: string): InFile {
+  let read: readonly InFile[];
   try {
-    const [specimen] = readSavedFile(parsed);
-    if (specimen) return specimen;
-    throw new LinkFault("The link holds no pattern.");
+    read = readSavedFile(value);
   } catch (error) {
-    if (error instanceof LinkFault) throw error;
-    throw new LinkFault(`The link holds what is no saved pattern: ${error instanceof Error ? error.message : String(error)}.`);
+    throw new LinkFault(`${fault}: ${error instanceof Error ? error.message : String(error)}.`);
   }
+  const [specimen] = read;
+  if (!specimen || read.length > 1) throw new LinkFault(`${fault}: it is a list of ${read.length}.`);
+  return specimen;
 }
 
 /** What a stream makes of the bytes, in pieces. */
@@ -103,13 +111,11 @@ const packed = (bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> => read(thr
 /** Unpacks piece by piece, so that a small link cannot fill the memory. */
 const unpacked = (bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> => read(through(bytes, new DecompressionStream("deflate-raw")), MOST_UNPACKED);
 
-/** Bytes that become one string at a time. */
-const AT_ONCE = 0x2000;
-
 function toBase64Url(bytes: Uint8Array): string {
-  const pieces: string[] = [];
-  for (let at = 0; at < bytes.length; at += AT_ONCE) pieces.push(String.fromCharCode.apply(null, [...bytes.subarray(at, at + AT_ONCE)]));
-  return btoa(pieces.join("")).replaceAll("+", "-").replaceAll("/", "_").replaceAll("=", "");
+  return btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(""))
+    .replaceAll("+", "-")
+    .replaceAll("/", "_")
+    .replaceAll("=", "");
 }
 
 function fromBase64Url(text: string): Uint8Array<ArrayBuffer> {

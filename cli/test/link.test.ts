@@ -42,6 +42,7 @@ test("what is packed is what is read", async () => {
 });
 
 test("samples that do not fit are left out, and named; a pattern that does not fit is refused", async () => {
+  await expect(linkOf({ ...PLAIN, title: " " })).rejects.toThrow(/cannot be put into a link: "title"/);
   const noise = randomBytes(300_000).toString("hex");
   const link = await linkOf({ ...PLAIN, samples: [...PLAIN.samples, { name: "noise", text: noise.slice(0, 500_000) }, { name: "more", text: noise }] });
   expect(link.left).toEqual(["more"]);
@@ -59,7 +60,9 @@ describe("what is no link of ours is refused in a sentence", () => {
     ["one with a letter lost", OURS.replace("1.", "1.!"), /damaged/],
     ["no JSON", packed("(a)"), /damaged/],
     ["another file", packed('{"name":"x"}'), /no saved pattern.*"title" is required/],
-    ["a list of none", packed('{"specimens":[]}'), /holds no pattern/],
+    ["a list of none", packed('{"specimens":[]}'), /it is a list of 0/],
+    ["a whole shelf", packed(JSON.stringify({ specimens: [PLAIN, PLAIN] })), /it is a list of 2/],
+    ["a file of another program", packed(JSON.stringify({ ...PLAIN, format: "other" })), /"format" must be/],
     ["a dialect that there is not", packed(JSON.stringify({ ...PLAIN, dialect: "cobol" })), /"dialect" must be one of/],
     ["a field that there is not", packed(JSON.stringify({ ...PLAIN, evil: 1 })), /"evil" is not allowed/],
     ["more than a link may hold", packed(JSON.stringify({ ...PLAIN, notes: "a".repeat(300_000_000) })), /more than a link may hold|no saved pattern/],

@@ -41,6 +41,14 @@ test.each<[Parameters<typeof texts>, readonly string[] | undefined, number | nul
   [["perl", "[[:al"], ["[:alnum:]", "[:alpha:]"], 1],
   [["ecmascript", "[[:al"], undefined, null],
   [["ecmascript", "abc"], undefined, null],
+  // What is escaped, or stands in a set, begins nothing; what is complete does not either.
+  [["ecmascript", "\\(?"], undefined, null],
+  [["ecmascript", "[(?"], undefined, null],
+  [["ecmascript", "[a{"], undefined, null],
+  [["ecmascript", "a\\{"], undefined, null],
+  [["ecmascript", "(?:"], undefined, null],
+  [["ecmascript", "\\\\p{"], ["{2}"], 3],
+  [["ecmascript", "[a\\"], ["\\d", "\\w", "\\b", "\\n"], 2],
   [["ecmascript", "\\\\"], undefined, null],
 ])("%j", (asked, wanted, from) => {
   const found = texts(...asked);
@@ -48,4 +56,10 @@ test.each<[Parameters<typeof texts>, readonly string[] | undefined, number | nul
   else expect(found).toEqual(expect.arrayContaining([...wanted]));
   const [dialect, pattern, flags = ""] = asked;
   if (from !== null) expect(constructsAt({ dialect, pattern, flags }, pattern.length)?.from).toBe(from);
+});
+
+test("an escape in a set says what it is there", () => {
+  const found = constructsAt({ dialect: "ecmascript", pattern: "[\\", flags: "" }, 2)?.constructs;
+  expect(found?.find(({ text }) => text === "\\b")).toMatchObject({ name: "", meaning: "takes “␈”" });
+  expect(found?.map(({ text }) => text)).not.toContain("\\B");
 });

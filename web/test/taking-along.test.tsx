@@ -84,6 +84,12 @@ describe("out of the bench", () => {
     const fragment = copied.slice(copied.indexOf("#"));
     expect(await readLink(fragment)).toMatchObject({ pattern: "Ulm (\\d)", expectations: ["+ Ulm 41", "- Tarrow"], template: "$1" });
     await until("it is said", () => document.body.textContent?.includes("A link that holds “Gauges” is on the clipboard.") === true);
+    // A title that was emptied is that of the pattern.
+    const title = await part("textbox", "Title of the pattern");
+    await user.clear(title);
+    await saveMenu(/^Copy a link/);
+    await until("it is said, too", () => document.body.textContent?.includes("A link that holds “Ulm (\\d)” is on the clipboard.") === true);
+    expect(await readLink(copied.slice(copied.indexOf("#")))).toMatchObject({ title: "Ulm (\\d)" });
     cleanup();
     openAt(`/link${fragment}`);
     await says("count", "1 match");

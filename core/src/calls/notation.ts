@@ -40,6 +40,9 @@ export const field = (fields: Fields, name: string): Value => {
 };
 
 export const commaed = (values: readonly Value[]): (string | Value)[] => values.flatMap((value, i) => (i === 0 ? [value] : [", ", value]));
+/** A list with words before it; nothing where it would be empty. */
+export const listedAfter = (words: string, type: ListType, items: readonly Value[]): (string | Value)[] =>
+  items.length === 0 ? [] : [words, { kind: "list", type, items, more: 0 }];
 export const itemsOf = (value: Value): readonly Value[] => (value.kind === "list" ? value.items : []);
 
 /** A value as the notation writes it. */

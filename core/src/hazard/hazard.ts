@@ -29,7 +29,7 @@ import { type Confirmation, confirm, extrapolate, type Sample, textOf } from "./
 import { emptyWaysOf } from "./empty-ways.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
 import { guardOf } from "./guards.ts";
-import { beginsAnywhere, type HazardMode } from "./modes.ts";
+import { attemptsRestart, type HazardMode } from "./modes.ts";
 import { choicesOf, findPeak, MANY_EMPTY_WAYS, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
 import { COUNT_LIMITS, type CountLimits, widened } from "./widened.ts";
@@ -179,6 +179,8 @@ class Assessment {
   /** The program that the automata follow: the pattern's own, with references written out where that can be done. */
   private readonly program: Program;
   private readonly mode: HazardMode;
+  /** Whether attempts begin at many offsets. */
+  private readonly restarts: boolean;
   private readonly enough: number | undefined;
   private readonly limits: CountLimits;
   private classes: Alphabet | undefined;
@@ -203,6 +205,7 @@ class Assessment {
     this.own = own;
     this.program = program;
     this.mode = mode;
+    this.restarts = attemptsRestart(program, mode);
   }
 
   *run(): Generator<number, Verdict> {
@@ -265,7 +268,7 @@ class Assessment {
 
   /** Whether an attempt after the first can take any text at all. */
   private *beginsAnywhere(): Generator<number, boolean> {
-    if (!beginsAnywhere(this.program, this.mode)) return false;
+    if (!this.restarts) return false;
     const wide = new PathAutomaton(this.program, this.alphabet, { restarts: true, whole: false, settled: false, bounds: widened(this.program, this.limits) });
     yield* wide.explore();
     const waiting = Array.from({ length: wide.size }, (_, state) => state).filter((state) => wide.instructionOf(state) < 0);
@@ -340,7 +343,7 @@ class Assessment {
         attack,
         stretch: attack.pump,
         readings: [],
-        restarts: beginsAnywhere(this.program, this.mode) && growth === "polynomial",
+        restarts: this.restarts && growth === "polynomial",
         until,
         guard: guardOf(this.program, growth, parts),
         confirmed: true,
@@ -412,7 +415,7 @@ class Assessment {
   /** Looks at one automaton for candidates. Undefined where it is too large. */
   private *look(view: View): Generator<number, Looked | undefined> {
     const { program, settled, plain = false, bounds } = view;
-    const options = { restarts: beginsAnywhere(this.program, this.mode) && !view.turn, whole: this.mode === "whole", settled, plain, bounds };
+    const options = { restarts: this.restarts && !view.turn, whole: this.mode === "whole", settled, plain, bounds };
     const automaton = new PathAutomaton(program, this.alphabet, options);
     const ambiguity = yield* findAmbiguity(automaton);
     if (automaton.full) {

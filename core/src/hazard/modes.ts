@@ -19,7 +19,7 @@ export const HAZARD_MODES = {
 } as const satisfies Record<HazardMode, { readonly asks: MatchMode; readonly words: string }>;
 
 /** Whether attempts begin at many offsets: after attempts that failed, or after matches, which may end anywhere. */
-export function beginsAnywhere(program: Program, mode: HazardMode): boolean {
+export function attemptsRestart(program: Program, mode: HazardMode): boolean {
   const { anchored, continues } = new SearchPolicy(program, HAZARD_MODES[mode].asks);
   return continues || !anchored;
 }

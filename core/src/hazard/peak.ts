@@ -12,7 +12,7 @@ import { INSTRUCTION_WIDTH, type Loop, type Program, UNBOUNDED } from "../progra
 import { walk } from "../syntax/tree.ts";
 import { stepsOn } from "./confirm.ts";
 import { emptyWaysOf } from "./empty-ways.ts";
-import { beginsAnywhere, type HazardMode } from "./modes.ts";
+import { attemptsRestart, type HazardMode } from "./modes.ts";
 
 export interface Peak {
   readonly text: string;
@@ -59,7 +59,7 @@ export function* findPeak(own: Program, followed: Program, alphabetOf: () => Alp
   const emptyWays = emptyWaysOf(followed);
   if (choicesOf(followed) < LEAST_CHOICES && emptyWays < MANY_EMPTY_WAYS) return null;
   const alphabet = alphabetOf();
-  const isAnchored = !beginsAnywhere(own, mode);
+  const isAnchored = !attemptsRestart(own, mode);
   const automaton = new PathAutomaton(followed, alphabet, {
     // What a lookbehind asks for may stand before no attempt but a later one.
     restarts: !isAnchored && looksBehind(followed),

@@ -1,7 +1,7 @@
 /** C#: `System.Text.RegularExpressions`. */
 
 import { DOTNET_CALLS } from "../calls/dotnet.ts";
-import { field, itemsOf, type Notation } from "../calls/notation.ts";
+import { field, itemsOf, listedAfter, type Notation } from "../calls/notation.ts";
 import { dotnetPlain, dotnetVerbatim, verbatimNote } from "../handoff/dotnet.ts";
 import { doublesBackslashes, JSON_FORM } from "../handoff/form.ts";
 import { fromDotnet } from "../handoff/from-dotnet.ts";
@@ -19,7 +19,7 @@ const notation: Notation = {
   map: ["{ ", " }", (name) => `${name} `],
   match: (fields) => {
     const groups = itemsOf(field(fields, "groups")).slice(1);
-    const named = groups.length > 0 ? [", Groups ", { kind: "list", type: "tuple", items: groups, more: 0 } as const] : [];
+    const named = listedAfter(", Groups ", "tuple", groups);
     return ["Index ", field(fields, "index"), ", Length ", field(fields, "length"), ", ", field(fields, "value"), ...named];
   },
   group: (fields) => {
@@ -27,7 +27,7 @@ const notation: Notation = {
     const captures = itemsOf(field(fields, "captures")).map((each) => (each.kind === "record" ? field(new Map(each.fields), "value") : each));
     const label = name.kind === "text" ? `${name.text}: ` : "";
     if (captures.length === 0) return [`${label}Success False`];
-    const all = captures.length > 1 ? [" of ", { kind: "list", type: "tuple", items: captures, more: 0 } as const] : [];
+    const all = captures.length > 1 ? listedAfter(" of ", "tuple", captures) : [];
     return [label, field(fields, "value"), ...all];
   },
 };

@@ -1,7 +1,7 @@
 /** Java: `java.util.regex`, and the methods of strings that take a pattern. */
 
 import { JAVA_CALLS } from "../calls/java.ts";
-import { field, itemsOf, type Notation } from "../calls/notation.ts";
+import { field, itemsOf, listedAfter, type Notation } from "../calls/notation.ts";
 import type { Value } from "../calls/value.ts";
 import { doublesBackslashes, JSON_FORM } from "../handoff/form.ts";
 import { fromJava } from "../handoff/from-java.ts";
@@ -23,8 +23,7 @@ const notation: Notation = {
   map: ["{", "}", (name) => `${name}=`],
   match: (fields) => {
     const [whole, ...groups] = itemsOf(field(fields, "values"));
-    const named = groups.length > 0 ? [", groups ", { kind: "list", type: "list", items: groups, more: 0 } as const] : [];
-    return ["start ", field(fields, "start"), ", end ", field(fields, "end"), ", ", whole as Value, ...named];
+    return ["start ", field(fields, "start"), ", end ", field(fields, "end"), ", ", whole as Value, ...listedAfter(", groups ", "list", groups)];
   },
 };
 

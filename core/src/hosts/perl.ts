@@ -1,6 +1,6 @@
 /** Perl: its operators `m//`, `qr//`, `s///`, and `split`. */
 
-import { field, itemsOf, type Notation } from "../calls/notation.ts";
+import { field, itemsOf, listedAfter, type Notation } from "../calls/notation.ts";
 import { PERL_CALLS } from "../calls/perl.ts";
 import type { Value } from "../calls/value.ts";
 import { JSON_FORM } from "../handoff/form.ts";
@@ -26,8 +26,7 @@ const notation: Notation = {
   map: ["{ ", " }", (name) => `${name} => `],
   match: (fields) => {
     const [whole, ...groups] = itemsOf(field(fields, "values"));
-    const held = groups.length > 0 ? [", groups ", { kind: "list", type: "list", items: groups, more: 0 } as const] : [];
-    return ["$-[0] ", field(fields, "start"), ", $+[0] ", field(fields, "end"), ", ", whole as Value, ...held];
+    return ["$-[0] ", field(fields, "start"), ", $+[0] ", field(fields, "end"), ", ", whole as Value, ...listedAfter(", groups ", "list", groups)];
   },
 };
 

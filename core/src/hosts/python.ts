@@ -1,6 +1,6 @@
 /** Python: the module `re`. */
 
-import { field, itemsOf, type Notation } from "../calls/notation.ts";
+import { field, itemsOf, listedAfter, type Notation } from "../calls/notation.ts";
 import { PYTHON_CALLS } from "../calls/python.ts";
 import type { Value } from "../calls/value.ts";
 import { doublesBackslashes, JSON_FORM } from "../handoff/form.ts";
@@ -28,7 +28,7 @@ const notation: Notation = {
       ", match=",
       values[0] as Value,
       ">",
-      ...(groups.length > 0 ? [" .groups() ", { kind: "list", type: "tuple", items: groups, more: 0 } as const] : []),
+      ...listedAfter(" .groups() ", "tuple", groups),
       ...(named.kind === "record" && named.fields.length > 0 ? [" .groupdict() ", named] : []),
     ];
   },

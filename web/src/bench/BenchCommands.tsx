@@ -1,21 +1,20 @@
 /** The command menu of the bench: every action, every winding, the samples of this specimen. */
-import { escapeConstructs, groupConstructs } from "@lamprey/core";
-import { useNavigate } from "react-router";
+import { type Construct, escapeConstructs, groupConstructs } from "@lamprey/core";
 import { sampleShown } from "../draft/draftSlice.ts";
 import { CommandMenu, Heading, Item } from "../menu/CommandMenu.tsx";
 import { TRANSPORT } from "../reel/transport.ts";
 import { useEngineControls } from "../run/controls.ts";
 import { usePattern } from "../run/patternHandle.ts";
 import { partShown } from "../state/layoutSlice.ts";
-import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { ACTIONS } from "./actions.ts";
+import { useActionContext } from "./useActions.ts";
 
 export function BenchCommands({ close }: { readonly close: () => void }) {
   const dispatch = useAppDispatch();
   const controls = useEngineControls();
   const pattern = usePattern();
-  const navigate = useNavigate();
-  const go = (path: string) => void navigate(path);
+  const context = useActionContext(controls, pattern);
   const samples = useAppSelector((s) => s.draft.fields.samples);
   const { dialect, flags } = useAppSelector((s) => s.draft.fields);
   return (
@@ -25,13 +24,7 @@ export function BenchCommands({ close }: { readonly close: () => void }) {
         <>
           <Heading name="The bench">
             {ACTIONS.filter(({ id }) => id !== "commands").map(({ id, words, also = "", key, act }) => (
-              <Item
-                key={id}
-                value={`${words} ${also}`}
-                words={words}
-                keyName={key}
-                act={after(() => act({ controls, pattern: pattern.current, dispatch, state: store.getState, go }))}
-              />
+              <Item key={id} value={`${words} ${also}`} words={words} keyName={key} act={after(() => act(context()))} />
             ))}
           </Heading>
           <Heading name="Winding the reel">
@@ -40,7 +33,7 @@ export function BenchCommands({ close }: { readonly close: () => void }) {
             ))}
           </Heading>
           <Heading name="Insert into the pattern">
-            {[...groupConstructs(dialect), ...escapeConstructs(dialect, flags).filter(({ name }) => name !== "")].map(({ text, caret, name, meaning }) => (
+            {firstOfName([...groupConstructs(dialect), ...escapeConstructs(dialect, flags)]).map(({ text, caret, name, meaning }) => (
               <Item
                 key={`${name} ${text}`}
                 value={`insert ${name} ${meaning}`}
@@ -68,3 +61,7 @@ export function BenchCommands({ close }: { readonly close: () => void }) {
     />
   );
 }
+
+/** Of constructs that have the same name, the first; those without a name are not looked for by one. */
+const firstOfName = (constructs: readonly Construct[]): readonly Construct[] =>
+  constructs.filter(({ name }, at) => name !== "" && constructs.findIndex((each) => each.name === name) === at);

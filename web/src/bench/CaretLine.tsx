@@ -13,8 +13,7 @@ import { useSmall } from "../shared/useMedia.ts";
 import { useTables } from "../shared/useTables.ts";
 import { number, plural } from "../shared/words.ts";
 import { ShorterAtCaret, SlipAtCaret } from "../slips/AtCaret.tsx";
-import { panelChosen } from "../state/benchSlice.ts";
-import { partShown } from "../state/layoutSlice.ts";
+import { openPanel } from "../state/openPanel.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { DialectChanges, FlagsLeft, useDialectChanges } from "./DialectControl.tsx";
 import { SetHolds } from "./SetHolds.tsx";
@@ -162,8 +161,7 @@ export function OtherMode() {
   if (!quantifier || !own || other?.column.kind !== "mode") return null;
   const { mode } = other.column;
   const showContrast = () => {
-    dispatch(panelChosen("contrast"));
-    dispatch(partShown("desk"));
+    openPanel(dispatch, "contrast");
   };
   const found = sameRows(own.matches.rows, other.matches.rows)
     ? "finds the same matches"

@@ -1,10 +1,10 @@
 /** What is to become of a draft that somebody else has changed in the same place, or removed. */
-import { BOUNDS, type Specimen } from "@lamprey/api";
+import type { Specimen } from "@lamprey/api";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
-import { keepable, withinBounds } from "../draft/fields.ts";
+import { keepable, markedTitle, withinBounds } from "../draft/fields.ts";
 import type { Keeper } from "../draft/keeper.ts";
 import { read } from "../draft/keepers.ts";
 import type { Clash } from "../draft/merge.ts";
@@ -37,7 +37,7 @@ function useKeepAsNew(keeper: Keeper): () => Promise<{ readonly id: string } | {
   return async () => {
     const { fields } = withinBounds(keepable(keeper.fields, keeper.base.fields), keeper.base.fields);
     const { title, pattern, dialect, flags, notes, template, expectations, setAside, samples } = fields;
-    const named = `${title.slice(0, BOUNDS.title - MARK.length).trimEnd()}${MARK}`;
+    const named = markedTitle(title, MARK);
     const made = await create({
       title: named,
       pattern,

@@ -1,7 +1,7 @@
 /** The desk: the chosen panel, and beside it the rail that names the groups of panels, each with one figure. */
 import { hostOf } from "@lamprey/core";
 import { Tabs } from "radix-ui";
-import { Suspense, useRef } from "react";
+import { Suspense, useState } from "react";
 import { tableOf } from "../engine/tables.ts";
 import { alarmOf, shortWord } from "../hazard/words.ts";
 import { AskingControl } from "../ledger/AskingControl.tsx";
@@ -13,7 +13,7 @@ import { isBroken, panelChosen, type SidePanel } from "../state/benchSlice.ts";
 import { deskFolded } from "../state/layoutSlice.ts";
 import { slipsShown } from "../state/slipsSlice.ts";
 import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
-import { DESK, DESK_GROUPS, type DeskGroup, type DeskPanel, deskPanel } from "./desk.ts";
+import { DESK_GROUPS, type DeskGroup, type DeskPanel, deskPanel } from "./desk.ts";
 
 /** The panels as tabs; `children` stand where the panel and the rail are put. */
 export function DeskTabs({ className, children }: { readonly className: string; readonly children: React.ReactNode }) {
@@ -57,7 +57,7 @@ export function DeskPanelShown() {
 /** The panels of a group, where it has several. */
 function PanelsOfGroup({ group, chosen }: { readonly group: DeskGroup; readonly chosen: SidePanel }) {
   const dispatch = useAppDispatch();
-  const panels = DESK.filter((each) => each.group === group);
+  const panels = DESK_GROUPS.find((each) => each.group === group)?.panels ?? [];
   if (panels.length < 2) return null;
   return (
     <fieldset aria-label={`Panels of ${group}`} className="flex h-full shrink-0 items-center gap-1">
@@ -120,9 +120,10 @@ function RailEntry({ group, panels }: { readonly group: DeskGroup; readonly pane
   const dispatch = useAppDispatch();
   const open = useAppSelector((s) => s.layout.deskOpen);
   const chosen = useAppSelector((s) => s.bench.panel);
-  const last = useRef<DeskPanel>(panels[0] as DeskPanel);
-  last.current = panels.find(({ panel }) => panel === chosen) ?? last.current;
-  const { panel, question, key, word } = last.current;
+  const own = panels.find(({ panel }) => panel === chosen);
+  const [last, setLast] = useState<DeskPanel>(panels[0] as DeskPanel);
+  if (own && own !== last) setLast(own);
+  const { panel, question, key, word } = own ?? last;
   return (
     <Tip side="left" words={<RailWords question={question} keyName={key} word={word} />}>
       <Tabs.Trigger

@@ -1,23 +1,15 @@
 /** Where to go in the sample: to a match or to a line, by its number. */
+import { lineStarts } from "@lamprey/core";
 import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
-import { flushSync } from "react-dom";
 import { shownSample } from "../draft/draftSlice.ts";
 import { tableOf } from "../engine/tables.ts";
-import { theSample } from "../run/sampleHandle.ts";
 import { number } from "../shared/words.ts";
-import { matchChosen, stageChosen } from "../state/benchSlice.ts";
-import { partShown } from "../state/layoutSlice.ts";
+import { matchChosen } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { inSample } from "./inSample.ts";
 
 type Goal = "match" | "line";
-
-/** How many line ends a text has, and one: so many lines an editor shows. */
-function linesOf(text: string): number {
-  let count = 1;
-  for (let at = text.indexOf("\n"); at >= 0; at = text.indexOf("\n", at + 1)) count++;
-  return count;
-}
 
 export function GoTo({ close }: { readonly close: () => void }) {
   const dispatch = useAppDispatch();
@@ -25,7 +17,7 @@ export function GoTo({ close }: { readonly close: () => void }) {
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
   const table = result ? tableOf(result.matches) : null;
   const matches = table?.length ?? 0;
-  const [lines] = useState(() => linesOf(text));
+  const [lines] = useState(() => lineStarts(text).length);
   const [goal, setGoal] = useState<Goal>(matches > 0 ? "match" : "line");
   const [wanted, setWanted] = useState("");
   const most = goal === "match" ? matches : lines;
@@ -34,14 +26,11 @@ export function GoTo({ close }: { readonly close: () => void }) {
   const go = (event: FormEvent) => {
     event.preventDefault();
     if (!fits) return;
-    flushSync(() => {
-      dispatch(stageChosen("sample"));
-      dispatch(partShown("sample"));
-      if (goal === "match") dispatch(matchChosen(given - 1));
-      close();
-    });
-    if (goal === "line") theSample()?.goToLine(given);
-    else if (table) theSample()?.goTo(table.start(given - 1));
+    close();
+    if (goal === "line") return inSample(dispatch, (sample) => sample.goToLine(given));
+    dispatch(matchChosen(given - 1));
+    const offset = table?.start(given - 1) ?? 0;
+    inSample(dispatch, (sample) => sample.goTo(offset));
   };
   return (
     <Dialog.Root open onOpenChange={(open) => !open && close()}>

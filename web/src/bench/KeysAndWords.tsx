@@ -6,6 +6,12 @@ import { Key } from "../shared/Key.tsx";
 import { type KeyName, keyWords } from "../shared/keys.ts";
 import { ACTIONS } from "./actions.ts";
 
+/** Keys that an editor has while the caret is in it. */
+const EDITOR_KEYS = [
+  ["In the sample: find a text", "Ctrl+F"],
+  ["In the pattern: list what may follow", "Ctrl+Space"],
+] as const;
+
 export function KeysAndWords({ close }: { readonly close: () => void }) {
   const keyed = ACTIONS.flatMap(({ words, key }) => (key ? [{ words, key }] : []));
   return (
@@ -36,6 +42,17 @@ export function KeysAndWords({ close }: { readonly close: () => void }) {
                     <KeyRow key={key} words={label} name={key} />
                   ))}
                   <KeyRow words="Play the reel, and halt it" name="play" />
+                  {EDITOR_KEYS.map(([words, keys]) => (
+                    <tr key={keys} className="border-b border-rule-soft">
+                      <th scope="row" className="py-[3px] pr-3 text-left font-normal">
+                        {words}
+                      </th>
+                      <td className="whitespace-nowrap py-[3px] pr-3">
+                        <kbd className="rounded-sm border border-rule px-1 font-sans text-[12px]">{keys}</kbd>
+                      </td>
+                      <td />
+                    </tr>
+                  ))}
                 </tbody>
               </table>
             </section>

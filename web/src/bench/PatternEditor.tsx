@@ -1,7 +1,7 @@
 /** The pattern: a text editor that wraps, with its groups as lanes and its mistakes underlined. */
 
 import { defaultKeymap, history, historyKeymap, invertedEffects, redo, undo } from "@codemirror/commands";
-import { Compartment, EditorState, StateEffect, StateField, type Transaction } from "@codemirror/state";
+import { EditorState, StateEffect, StateField, type Transaction } from "@codemirror/state";
 import { drawSelection, EditorView, keymap } from "@codemirror/view";
 import { type DialectName, dialectOf, handin } from "@lamprey/core";
 import { useEffect, useImperativeHandle, useRef } from "react";
@@ -16,6 +16,7 @@ import { type Offer, offered } from "../state/hostSlice.ts";
 import { slipsShown } from "../state/slipsSlice.ts";
 import { afterPaint, hearFirst, type RootState, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { invisibles } from "./invisibles.ts";
+import { lateExtension } from "./lateExtension.ts";
 import { foldFar, foldGroups } from "./patternFolds.ts";
 import { drawPattern, type PatternMarks, patternLine, patternMarks } from "./patternLanes.ts";
 import { restoredState, SAVED_AFTER, saveHistory } from "./undoHistory.ts";
@@ -39,14 +40,8 @@ const undoWriting = invertedEffects.of((transaction) =>
   transaction.effects.some((e) => e.is(setWriting)) ? [setWriting.of(transaction.startState.field(writingField))] : [],
 );
 
-const completing = new Compartment();
-
-/** Lists what may follow at the caret; what that needs is fetched the first time. */
-async function offer(view: EditorView): Promise<void> {
-  const { COMPLETING, complete } = await import("./completing.ts");
-  if (completing.get(view.state) !== COMPLETING) view.dispatch({ effects: completing.reconfigure(COMPLETING) });
-  complete(view);
-}
+/** The list of what may follow at the caret. */
+const completing = lateExtension(() => import("./completing.ts"));
 
 export function PatternEditor() {
   const handle = usePattern();
@@ -75,19 +70,8 @@ export function PatternEditor() {
           writingField,
           undoWriting,
           drawSelection(),
-          completing.of([]),
-          keymap.of([
-            { key: "Enter", run: lineEnd },
-            {
-              key: "Ctrl-Space",
-              run: (own) => {
-                void offer(own);
-                return true;
-              },
-            },
-            ...defaultKeymap,
-            ...historyKeymap,
-          ]),
+          completing.place,
+          keymap.of([{ key: "Enter", run: lineEnd }, { key: "Ctrl-Space", run: completing.run }, ...defaultKeymap, ...historyKeymap]),
           EditorView.editorAttributes.of({ class: "pattern-editor" }),
           EditorView.lineWrapping,
           patternMarks.field,

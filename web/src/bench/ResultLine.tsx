@@ -7,7 +7,7 @@ import { keyWords } from "../shared/keys.ts";
 import { number, plural } from "../shared/words.ts";
 import { isBroken } from "../state/benchSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
-import { goToLineWithout } from "./goToLineWithout.ts";
+import { goToLineWithout } from "./inSample.ts";
 
 export function ResultLine() {
   const result = useAppSelector((s) => s.bench.result);

@@ -5,13 +5,13 @@ import { skipToken } from "@reduxjs/toolkit/query";
 import { Dialog } from "radix-ui";
 import { useNavigate } from "react-router";
 import { specimensApi } from "../api/specimens.ts";
+import { markedTitle } from "../draft/fields.ts";
 import { makeUnkept } from "../draft/unkept.ts";
 import { usePattern } from "../run/patternHandle.ts";
 import { notify } from "../shared/notice.ts";
 import { clock } from "../shared/words.ts";
-import { panelChosen } from "../state/benchSlice.ts";
 import { driftFromChosen } from "../state/hazardSlice.ts";
-import { deskFolded, partShown } from "../state/layoutSlice.ts";
+import { openPanel } from "../state/openPanel.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 
 export function Revisions({ close }: { readonly close: () => void }) {
@@ -64,9 +64,7 @@ function Revision({ earlier, close }: { readonly earlier: EarlierPattern; readon
   const { revision, pattern, dialect, flags, keptAt } = earlier;
   const compare = () => {
     dispatch(driftFromChosen({ name: `revision ${revision}`, pattern, flags, dialect }));
-    dispatch(panelChosen("drift"));
-    dispatch(deskFolded(false));
-    dispatch(partShown("desk"));
+    openPanel(dispatch, "drift");
     close();
   };
   const restore = () => {
@@ -77,7 +75,7 @@ function Revision({ earlier, close }: { readonly earlier: EarlierPattern; readon
   };
   const copy = () => {
     const { fields } = store.getState().draft;
-    void navigate(`/bench/${makeUnkept({ ...fields, title: `${fields.title}, revision ${revision}`, pattern, dialect, flags })}`);
+    void navigate(`/bench/${makeUnkept({ ...fields, title: markedTitle(fields.title, `, revision ${revision}`), pattern, dialect, flags })}`);
     close();
   };
   return (

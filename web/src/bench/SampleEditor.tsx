@@ -17,6 +17,7 @@ import { type BenchState, isBroken, matchChosen, pointedAt, sampleCaretMoved } f
 import { afterPaint, hearFirst, store, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { filesAsSamples, textAsSample } from "./droppedFiles.ts";
 import { invisibles } from "./invisibles.ts";
+import { lateExtension } from "./lateExtension.ts";
 import { leaveSample, sampleState } from "./leftSamples.ts";
 import { Ruler, type RulerPlace } from "./Ruler.tsx";
 import { drawSample, laneRoom, openLines, SAMPLE_ROW, type SampleMarks, sampleMarks } from "./sampleLanes.ts";
@@ -53,14 +54,8 @@ const LINE_SEPARATOR = "\n";
 /** Whether characters that cannot be seen have a sign, and whether long lines wrap. */
 const signs = new Compartment();
 const wrapping = new Compartment();
-const finding = new Compartment();
-
-/** Opens the search panel; what it needs is fetched the first time. */
-async function find(view: EditorView): Promise<void> {
-  const { FINDING, openFinding } = await import("./finding.ts");
-  if (finding.get(view.state) !== FINDING) view.dispatch({ effects: finding.reconfigure(FINDING) });
-  openFinding(view);
-}
+/** The search panel. */
+const finding = lateExtension(() => import("./finding.ts"));
 
 export function SampleEditor() {
   const dispatch = useAppDispatch();
@@ -118,18 +113,8 @@ export function SampleEditor() {
         EditorState.lineSeparator.of(LINE_SEPARATOR),
         history(),
         drawSelection(),
-        keymap.of([
-          {
-            key: "Mod-f",
-            run: (own) => {
-              void find(own);
-              return true;
-            },
-          },
-          ...defaultKeymap,
-          ...historyKeymap,
-        ]),
-        finding.of([]),
+        keymap.of([{ key: "Mod-f", run: finding.run }, ...defaultKeymap, ...historyKeymap]),
+        finding.place,
         offsets,
         placeholder("Write or paste a text, or drop a file here."),
         EditorView.editorAttributes.of({ class: "sample-editor" }),
@@ -169,7 +154,7 @@ export function SampleEditor() {
         editor.dispatch({ selection: { anchor: from }, effects: EditorView.scrollIntoView(from, { y: "center" }) });
         editor.focus();
       },
-      find: () => void find(editor),
+      find: () => void finding.run(editor),
       fill: (text) => editor.dispatch({ changes: { from: 0, to: editor.state.doc.length, insert: text }, selection: { anchor: 0 } }),
     });
     sawUntil(editor.viewport.to);

@@ -1,13 +1,12 @@
 /** All that can be taken away from the bench: the pattern as a link or a file, a copy of it, and its matches. */
 import type { LedgerForm } from "@lamprey/core";
 import { DropdownMenu } from "radix-ui";
-import { useNavigate } from "react-router";
+import { takeMatches } from "../ledger/takeMatches.ts";
 import { useEngineControls } from "../run/controls.ts";
 import { usePattern } from "../run/patternHandle.ts";
-import { download, fileName } from "../shared/files.ts";
 import { notify } from "../shared/notice.ts";
-import { store, useAppDispatch } from "../state/store.ts";
 import { ACTIONS } from "./actions.ts";
+import { useActionContext } from "./useActions.ts";
 
 /** The actions of the bench that stand here too, under shorter words. */
 const OF_PATTERN = [
@@ -24,27 +23,12 @@ const OF_MATCHES: readonly (readonly [LedgerForm, words: string])[] = [
 ];
 
 export function SaveMenu() {
-  const dispatch = useAppDispatch();
   const controls = useEngineControls();
-  const pattern = usePattern();
-  const navigate = useNavigate();
-  const act = (id: string) =>
-    ACTIONS.find((action) => action.id === id)?.act({
-      controls,
-      pattern: pattern.current,
-      dispatch,
-      state: store.getState,
-      go: (path) => void navigate(path),
-    });
+  const context = useActionContext(controls, usePattern());
+  const act = (id: string) => ACTIONS.find((action) => action.id === id)?.act(context());
   const take = async (form: LedgerForm) => {
-    const { bench, draft } = store.getState();
-    const blob = await controls.save(bench.result?.generation ?? 0, form, true, null);
-    if (!blob) return notify("The pattern has changed meanwhile.");
-    if (form !== "text") return download(blob, fileName(draft.fields.title, form));
-    await navigator.clipboard.writeText(await blob.text()).then(
-      () => notify("The matches are on the clipboard, one a line."),
-      () => notify("The browser did not allow it."),
-    );
+    const said = await takeMatches(controls, { form, harmless: true, only: null });
+    notify(`The matches: ${said}.`);
   };
   return (
     <DropdownMenu.Root>

@@ -1,28 +1,27 @@
 /** All that can be done on the bench by name: one table for the command menu and the keys. Windings of the reel have a table of their own. */
 
-import { BOUNDS } from "@lamprey/api";
 import { specimensApi } from "../api/specimens.ts";
 import { sampleAdded } from "../draft/draftSlice.ts";
-import type { DraftFields } from "../draft/fields.ts";
+import { type DraftFields, markedTitle } from "../draft/fields.ts";
 import { makeUnkept } from "../draft/unkept.ts";
 import { flipLines, holdMatches } from "../expectations/listEditor.ts";
 import { takeOffer } from "../handoff/Offer.tsx";
 import { endPath } from "../path/Path.tsx";
 import type { EngineControls } from "../run/controls.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
-import { theSample } from "../run/sampleHandle.ts";
 import { saveSpecimens } from "../shared/files.ts";
 import type { KeyName } from "../shared/keys.ts";
 import { notify } from "../shared/notice.ts";
 import { recalled, remember } from "../shared/remembered.ts";
 import { chooseTheme, currentTheme } from "../shared/theme.ts";
-import { panelChosen, stageChosen } from "../state/benchSlice.ts";
+import { stageChosen } from "../state/benchSlice.ts";
 import { deskFolded, partShown, reelFolded, reelIsOpen, stripFolded } from "../state/layoutSlice.ts";
 import { menuOpened } from "../state/menuSlice.ts";
+import { openPanel } from "../state/openPanel.ts";
 import type { AppDispatch, RootState } from "../state/store.ts";
 import { DESK } from "./desk.ts";
 import { expectSelected } from "./expectSelected.ts";
-import { goToLineWithout } from "./goToLineWithout.ts";
+import { goToLineWithout, inSample } from "./inSample.ts";
 import { INVISIBLE_SWITCH, NO_WRAP_SWITCH } from "./switches.ts";
 
 export interface ActionContext {
@@ -55,10 +54,6 @@ async function sayCopied(fields: DraftFields): Promise<void> {
   notify(await copyLink(fields));
 }
 
-/** The copy of a pattern has a title of its own. */
-const copyOf = (fields: DraftFields): DraftFields => ({ ...fields, title: `${fields.title.slice(0, BOUNDS.title - COPY.length)}${COPY}` });
-const COPY = " (copy)";
-
 const flip = (name: string) => () => remember(name, recalled(name) !== true);
 
 export const ACTIONS: readonly Action[] = [
@@ -70,9 +65,7 @@ export const ACTIONS: readonly Action[] = [
       also: `${panel} ${question}`,
       key,
       act: ({ dispatch }) => {
-        dispatch(panelChosen(panel));
-        dispatch(deskFolded(false));
-        dispatch(partShown("desk"));
+        openPanel(dispatch, panel);
       },
     }),
   ),
@@ -125,7 +118,7 @@ export const ACTIONS: readonly Action[] = [
     key: "foldStrip",
     act: ({ dispatch, state }) => dispatch(stripFolded(state().layout.stripOpen)),
   },
-  { id: "find", words: "Find a text in the sample", also: "search", act: () => theSample()?.find() },
+  { id: "find", words: "Find a text in the sample", also: "search", act: ({ dispatch }) => inSample(dispatch, (sample) => sample.find()) },
   {
     id: "line-without-on",
     words: "The next line without a match",
@@ -222,7 +215,10 @@ export const ACTIONS: readonly Action[] = [
     id: "duplicate",
     words: "Duplicate the pattern, with its samples and tests",
     also: "copy clone new",
-    act: ({ state, go }) => go(`/bench/${makeUnkept(copyOf(state().draft.fields))}`),
+    act: ({ state, go }) => {
+      const { fields } = state().draft;
+      go(`/bench/${makeUnkept({ ...fields, title: markedTitle(fields.title, " (copy)") })}`);
+    },
   },
   { id: "undo", words: "Undo in the pattern", act: ({ pattern }) => pattern?.undo() },
   { id: "redo", words: "Redo in the pattern", act: ({ pattern }) => pattern?.redo() },

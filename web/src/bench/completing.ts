@@ -24,10 +24,10 @@ function source({ pos, state }: CompletionContext): CompletionResult {
 }
 
 // Nothing lies over what is read unless somebody asks for it.
-export const COMPLETING: Extension = [
+export const extension: Extension = [
   autocompletion({ override: [source], activateOnTyping: false, icons: false, tooltipClass: () => "menu" }),
   // The pattern's own frame would cut the list off.
   tooltips({ parent: document.body, position: "fixed" }),
 ];
 
-export const complete = (view: EditorView): boolean => startCompletion(view);
+export const run = (view: EditorView): boolean => startCompletion(view);

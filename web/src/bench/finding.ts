@@ -3,7 +3,7 @@ import { openSearchPanel, search, searchKeymap } from "@codemirror/search";
 import { EditorState, type Extension } from "@codemirror/state";
 import { type EditorView, keymap } from "@codemirror/view";
 
-export const FINDING: Extension = [
+export const extension: Extension = [
   search({ top: true }),
   keymap.of(searchKeymap),
   EditorState.phrases.of({
@@ -16,4 +16,4 @@ export const FINDING: Extension = [
   }),
 ];
 
-export const openFinding = (view: EditorView): boolean => openSearchPanel(view);
+export const run = (view: EditorView): boolean => openSearchPanel(view);

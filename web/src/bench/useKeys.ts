@@ -1,20 +1,19 @@
 /** The keys of the bench: what the table of keys asks for, done. */
 import { type RefObject, useEffect } from "react";
-import { useNavigate } from "react-router";
 import { WINDINGS } from "../reel/transport.ts";
 import { windCompared } from "../run/comparedReels.ts";
 import type { EngineControls } from "../run/controls.ts";
 import type { PatternHandle } from "../run/patternHandle.ts";
 import { keyOf } from "../shared/keys.ts";
-import { store } from "../state/store.ts";
-import { ACTIONS, type ActionContext } from "./actions.ts";
+import { ACTIONS } from "./actions.ts";
+import { useActionContext } from "./useActions.ts";
 
 /** What takes plain keys itself: there the reel is wound with Alt. */
 const TAKES_KEYS =
   ".cm-editor, input, select, textarea, [role=listbox], [role=grid], [role=region], [role=tablist], [role=menu], [role=dialog], [role=group], [role=separator], [data-own-keys]";
 
 export function useBenchKeys(controls: EngineControls, pattern: RefObject<PatternHandle | null>): void {
-  const navigate = useNavigate();
+  const context = useActionContext(controls, pattern);
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const target = event.target instanceof Element ? event.target : null;
@@ -26,12 +25,11 @@ export function useBenchKeys(controls: EngineControls, pattern: RefObject<Patter
       if (!winding && !action) return;
       event.preventDefault();
       event.stopPropagation();
-      const context: ActionContext = { controls, pattern: pattern.current, dispatch: store.dispatch, state: store.getState, go: (path) => void navigate(path) };
       if (winding) {
         if (!windCompared(name)) winding.wind(controls);
-      } else action?.act(context);
+      } else action?.act(context());
     };
     window.addEventListener("keydown", press, { capture: true });
     return () => window.removeEventListener("keydown", press, { capture: true });
-  }, [controls, pattern, navigate]);
+  }, [controls, context]);
 }

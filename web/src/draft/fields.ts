@@ -65,6 +65,9 @@ export function titleOf(pattern: string): string {
   return line === "" ? NO_TITLE : line;
 }
 
+/** A title with a mark behind it, such as “ (copy)”, cut where it would be too long with it. */
+export const markedTitle = (title: string, mark: string): string => `${title.slice(0, BOUNDS.title - mark.length).trimEnd()}${mark}`;
+
 /** A specimen as the server would answer it that it has nothing of yet: revision 0. */
 export function neverKept(id: string, { samples, ...own }: DraftFields): Specimen {
   const now = new Date().toISOString();

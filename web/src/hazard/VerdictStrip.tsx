@@ -9,8 +9,9 @@ import { useEngineControls } from "../run/controls.ts";
 import type { OwnWord } from "../shared/glossary.ts";
 import { Term } from "../shared/Term.tsx";
 import { number, span } from "../shared/words.ts";
-import { isBroken, panelChosen, type SidePanel } from "../state/benchSlice.ts";
-import { deskFolded, partShown, touched } from "../state/layoutSlice.ts";
+import { isBroken, type SidePanel } from "../state/benchSlice.ts";
+import { touched } from "../state/layoutSlice.ts";
+import { openPanel } from "../state/openPanel.ts";
 import { slipsShown } from "../state/slipsSlice.ts";
 import { type RootState, useAppDispatch, useAppSelector } from "../state/store.ts";
 import { ProofKey } from "./ProofKey.tsx";
@@ -82,9 +83,7 @@ function Chip({ name, panel, word, level, short, part, busy = false, className =
           type="button"
           className={`flex h-[26px] items-center gap-[5px] whitespace-nowrap rounded-full border bg-paper px-3 text-[13px] hover:border-tide ${look}`}
           onClick={() => {
-            dispatch(panelChosen(panel));
-            dispatch(deskFolded(false));
-            dispatch(partShown("desk"));
+            openPanel(dispatch, panel);
           }}
         >
           <span className="part-name font-normal text-ink-2">{name}</span>

@@ -1,7 +1,7 @@
 /** The ledger: every match, and for the chosen one its groups and the turns that repeated groups took. While the reel is wound it follows its step. */
 import { dialectOf, lineColumn, lineStarts, type MatchTable, type Order, type Values, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type CSSProperties, type RefObject, useEffect, useMemo, useRef, useState } from "react";
+import { type CSSProperties, type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
 import type { GroupMark, StepView, TurnsAnswer } from "../engine/messages.ts";
 import { tableOf } from "../engine/tables.ts";
@@ -110,42 +110,43 @@ function Midway({ view, groups }: { readonly view: StepView; readonly groups: re
   );
 }
 
-/** The numbers of the matches that a filter lets through; null where all are, or where that is not known yet. */
-function useSelected(seeking: Seeking): Int32Array | null {
-  const controls = useEngineControls();
-  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
-  const [selected, setSelected] = useState<Int32Array | null>(null);
-  const { group, holds } = seeking;
+/**
+ * The numbers of matches that the worker answers with. Null where nothing is asked, and until the answer is there: numbers
+ * of an earlier question may be of matches that there are not any more.
+ */
+function useNumbers(ask: () => Promise<Int32Array | null> | null): Int32Array | null {
+  const [answered, setAnswered] = useState<{ readonly ask: typeof ask; readonly numbers: Int32Array | null } | null>(null);
   useEffect(() => {
-    if (holds === "") return setSelected(null);
     let left = false;
-    void controls.select(generation, { group, holds, exact: false }).then((answer) => {
-      if (!left) setSelected(answer);
+    void ask()?.then((numbers) => {
+      if (!left) setAnswered({ ask, numbers });
     });
     return () => {
       left = true;
     };
-  }, [controls, generation, group, holds]);
-  return holds === "" ? null : selected;
+  }, [ask]);
+  return answered?.ask === ask ? answered.numbers : null;
+}
+
+/** The numbers of the matches that a filter lets through; null where all are, or where that is not known yet. */
+function useSelected(seeking: Seeking): Int32Array | null {
+  const controls = useEngineControls();
+  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const { group, holds } = seeking;
+  return useNumbers(
+    useCallback(() => (holds === "" ? null : controls.select(generation, { group, holds, exact: false })), [controls, generation, group, holds]),
+  );
 }
 
 /** The numbers of the matches as a column sorts them; `listed` again where none does, or where their order is not known yet. */
 function useOrdered(order: Order | null, listed: Int32Array | null): Int32Array | null {
   const controls = useEngineControls();
   const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
-  const [ordered, setOrdered] = useState<Int32Array | null>(null);
   const { group, descending } = order ?? { group: -1, descending: false };
-  useEffect(() => {
-    if (group < 0) return setOrdered(null);
-    let left = false;
-    void controls.order(generation, { group, descending }, listed).then((answer) => {
-      if (!left) setOrdered(answer);
-    });
-    return () => {
-      left = true;
-    };
-  }, [controls, generation, group, descending, listed]);
-  return group < 0 ? listed : (ordered ?? listed);
+  const ordered = useNumbers(
+    useCallback(() => (group < 0 ? null : controls.order(generation, { group, descending }, listed)), [controls, generation, group, descending, listed]),
+  );
+  return ordered ?? listed;
 }
 
 interface MatchesProps {

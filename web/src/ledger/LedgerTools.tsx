@@ -1,13 +1,13 @@
 /** Above and below the ledger: what its rows must hold, equal values counted, and the ways to take it along. */
 
-import { LEDGER_FORMS, type LedgerForm } from "@lamprey/core";
+import type { LedgerForm } from "@lamprey/core";
 import { type ReactNode, useState } from "react";
 import type { GroupMark } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
-import { download, fileName } from "../shared/files.ts";
 import { Term } from "../shared/Term.tsx";
 import { plural } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
+import { takeMatches } from "./takeMatches.ts";
 
 /** What is looked for, in which group; 0 is the whole match. */
 export interface Seeking {
@@ -68,24 +68,12 @@ export function FilterBar({ seeking, seek, groups, children }: FilterBarProps) {
 /** @param only the matches that the filter lets through; null for all */
 export function TakeAlong({ count, only }: { readonly count: number; readonly only: Int32Array | null }) {
   const controls = useEngineControls();
-  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
-  const title = useAppSelector((s) => s.draft.fields.title);
   const cut = useAppSelector((s) => (s.bench.result?.cut ?? null) !== null);
   const [said, setSaid] = useState("");
   const [harmless, setHarmless] = useState(true);
   const take = async (form: LedgerForm) => {
     setSaid("being written …");
-    const blob = await controls.save(generation, form, harmless, only);
-    if (!blob) return setSaid("the pattern has changed meanwhile");
-    if (form !== "text") {
-      download(blob, fileName(title, form));
-      return setSaid(`saved as ${LEDGER_FORMS[form].name}`);
-    }
-    const copied = await navigator.clipboard.writeText(await blob.text()).then(
-      () => true,
-      () => false,
-    );
-    setSaid(copied ? "copied" : "the browser did not allow it");
+    setSaid(await takeMatches(controls, { form, harmless, only }));
   };
   if (count === 0) return null;
   return (

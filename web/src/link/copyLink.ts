@@ -1,9 +1,10 @@
 /** A link that holds the pattern on the bench with its flags, template, tests and samples, put on the clipboard. */
 import { LINK_PATH, linkOf } from "@lamprey/api/link";
-import type { DraftFields } from "../draft/fields.ts";
+import { type DraftFields, keepable, NO_FIELDS, titleOf } from "../draft/fields.ts";
 
 /** Makes the link and copies it; the sentence says what was done, or why it was not. */
-export async function copyLink({ samples, expectations, setAside, ...own }: DraftFields): Promise<string> {
+export async function copyLink(fields: DraftFields): Promise<string> {
+  const { samples, expectations, setAside, ...own } = keepable(fields, { ...NO_FIELDS, title: titleOf(fields.pattern) });
   const lines = (text: string): string[] => (text === "" ? [] : text.split("\n"));
   try {
     const { fragment, left } = await linkOf({

@@ -1,8 +1,7 @@
 /** At the pattern's caret: the slip that is there, and a shorter way to say the same. */
 import { type Shorter, visible } from "@lamprey/core";
 import { usePattern } from "../run/patternHandle.ts";
-import { panelChosen } from "../state/benchSlice.ts";
-import { deskFolded, partShown } from "../state/layoutSlice.ts";
+import { openPanel } from "../state/openPanel.ts";
 import { slipsNow } from "../state/slipsSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 
@@ -23,9 +22,7 @@ export function SlipAtCaret() {
       title={here.message}
       data-part="slip-at-caret"
       onClick={() => {
-        dispatch(panelChosen("slips"));
-        dispatch(deskFolded(false));
-        dispatch(partShown("desk"));
+        openPanel(dispatch, "slips");
       }}
     >
       {here.message}

@@ -2,6 +2,7 @@
  * What a dialect has to offer where a construct begins: after a backslash, after the bracket of a group, in a set, and for
  * counts. All of it comes from the dialect's own tables; what the parser of the dialect refuses is not offered.
  */
+import { contains, countOf } from "../../charset/charset.ts";
 import { type Dialect, type DialectName, type GroupOpener, NO_OPTIONS } from "../../dialect/dialect.ts";
 import { dialectOf } from "../../dialect/index.ts";
 import { ASCII_POSIX } from "../../dialect/posix.ts";
@@ -115,18 +116,29 @@ export function groupConstructs(name: DialectName): readonly Construct[] {
   return [{ text: "()", caret: 1, name: "capturing group", meaning: "captures what its inside takes" }, ...constructs];
 }
 
-/** Escapes of one letter that stand for themselves, with what each means with these flags. */
-export function escapeConstructs(name: DialectName, flags: string): readonly Construct[] {
+/** Escapes of one letter that need nothing behind it, with what each means with these flags. */
+export const escapeConstructs = (name: DialectName, flags: string): readonly Construct[] => escapesIn(name, flags, ({ escapes }) => escapes, ["", ""]);
+
+/** The same for inside of a set. */
+const setEscapeConstructs = (name: DialectName, flags: string): readonly Construct[] => escapesIn(name, flags, ({ setEscapes }) => setEscapes, ["[", "]"]);
+
+/** @param around what stands around an escape, so that it is read in the place that is meant */
+function escapesIn(
+  name: DialectName,
+  flags: string,
+  tableOf: (syntax: Dialect["syntax"]) => Readonly<Record<string, unknown>>,
+  [before, after]: readonly [string, string],
+): readonly Construct[] {
   const dialect = dialectOf(name);
   if (!dialect) return [];
-  return Object.keys(dialect.syntax.escapes).flatMap((letter): Construct[] => {
-    const pattern = `\\${letter}`;
-    const reading = read({ dialect: name, pattern, flags });
+  return Object.keys(tableOf(dialect.syntax)).flatMap((letter): Construct[] => {
+    const reading = read({ dialect: name, pattern: `${before}\\${letter}${after}`, flags });
     if (reading.diagnostics.length > 0) return [];
-    const item = itemAt(reading, 1);
-    // A letter that stands for itself is no news.
-    if (!item || item.end !== pattern.length || item.sentence === `takes “${letter}”`) return [];
-    return [withCaret(pattern, TRADE[letter] ?? "", item.sentence)];
+    const item = itemAt(reading, before.length + 1);
+    // What needs something behind its letter is more than one item without it, and a letter that stands for itself is no news.
+    if (!item || item.end !== before.length + 2 + after.length) return [];
+    if (item.takes && countOf(item.takes) === 1 && contains(item.takes, letter.codePointAt(0) as number)) return [];
+    return [withCaret(`\\${letter}`, before === "" ? (TRADE[letter] ?? "") : "", item.sentence)];
   });
 }
 
@@ -153,33 +165,38 @@ function begunAt({ dialect: name, flags, pattern }: Source, offset: number): Con
   if (!dialect) return null;
   const before = pattern.slice(0, offset);
   const property = before.lastIndexOf("\\p{");
-  if (property >= 0 && !before.slice(property).includes("}")) return { from: property, constructs: propertyConstructs(name, flags) };
-  const set = before.lastIndexOf("[:");
-  if (set >= 0 && isWord(before.slice(set + 2)) && dialect.syntax.sets.posix) return { from: set, constructs: posixConstructs(dialect) };
+  if (property >= 0 && isUnescaped(before, property) && !before.slice(property).includes("}")) {
+    return { from: property, constructs: propertyConstructs(name, flags) };
+  }
+  const isInSet = () => read({ dialect: name, pattern: before, flags }).diagnostics.some(({ code }) => code === "set-open");
+  const posix = before.lastIndexOf("[:");
+  if (posix >= 0 && isWord(before.slice(posix + 2)) && dialect.syntax.sets.posix && isInSet()) return { from: posix, constructs: posixConstructs(dialect) };
+  if (before.endsWith("\\") && isUnescaped(before, before.length - 1)) {
+    return { from: offset - 1, constructs: isInSet() ? setEscapeConstructs(name, flags) : escapeConstructs(name, flags) };
+  }
   const bracket = before.lastIndexOf("(?");
-  if (bracket >= 0 && isOpener(dialect, before.slice(bracket + 1))) {
+  if (bracket >= 0 && isUnescaped(before, bracket) && isOpener(dialect, before.slice(bracket + 1)) && !isInSet()) {
     const typed = before.slice(bracket);
     return { from: bracket, constructs: groupConstructs(name).filter(({ text }) => text.startsWith(typed)) };
   }
-  if (before.endsWith("\\") && backslashes(before) % 2 === 1) return { from: offset - 1, constructs: escapeConstructs(name, flags) };
-  if (before.endsWith("{") && before.length > 1) {
-    return {
-      from: offset - 1,
-      constructs: COUNTS.filter(([text]) => isRead({ dialect: name, pattern: `a${text}`, flags })).map(([text, meaning]) => withCaret(text, "", meaning)),
-    };
+  if (before.length > 1 && before.endsWith("{") && isUnescaped(before, before.length - 1) && !isInSet()) {
+    const counts = COUNTS.filter(([text]) => isRead({ dialect: name, pattern: `a${text}`, flags }));
+    return { from: offset - 1, constructs: counts.map(([text, meaning]) => withCaret(text, "", meaning)) };
   }
   return null;
 }
 
 const isWord = (text: string): boolean => [...text].every((letter) => letter >= "a" && letter <= "z");
 
-/** Whether a text behind a bracket is the beginning of an opener. */
-const isOpener = ({ syntax }: Dialect, typed: string): boolean => syntax.groupOpeners.some(([opener]) => opener.startsWith(typed));
+/** Whether a text behind a bracket is the beginning of an opener, and not all of it. */
+const isOpener = ({ syntax }: Dialect, typed: string): boolean =>
+  syntax.groupOpeners.some(([opener]) => opener.length > typed.length && opener.startsWith(typed));
 
-function backslashes(before: string): number {
+/** Whether an even number of backslashes stands before the offset, so that none of them is for what begins there. */
+function isUnescaped(text: string, offset: number): boolean {
   let count = 0;
-  while (before.charAt(before.length - 1 - count) === "\\") count++;
-  return count;
+  while (text.charAt(offset - 1 - count) === "\\") count++;
+  return count % 2 === 0;
 }
 
 function propertyConstructs(name: DialectName, flags: string): readonly Construct[] {
