@@ -27,6 +27,8 @@ async function picture(name, theme, title, act = async () => {}, size = { width:
     localStorage.setItem("lamprey.theme", chosen);
   }, theme);
   await page.goto(title === null ? server.address : `${server.address}/bench/${await specimenId(server.address, title)}`);
+  // A busy machine takes its time; the rest is for what is worked out after the screen is there.
+  await page.waitForSelector(title === null ? "main" : ".pattern-editor .cm-content");
   await rest(2000);
   await act(page);
   await rest(900);
