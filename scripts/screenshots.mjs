@@ -140,6 +140,7 @@ await picture("slips", "deep", "The last fish of every list", async (page) => {
 await picture("drift", "chart", "Weir or weir pool", async (page) => {
   await caretTo(page, 0);
   await page.keyboard.type("s?");
+  await alt(page, "Digit4", true);
   await rest(1200);
 });
 await picture("rewrite", "chart", "Readings by named group", async (page) => {

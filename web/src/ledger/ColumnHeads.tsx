@@ -25,7 +25,13 @@ export function ColumnHeads({ columns: { table }, groups }: { readonly columns: 
         const group = typeof shown === "number" ? groups.find(({ slot }) => slot === shown) : undefined;
         return (
           // biome-ignore lint/a11y/useSemanticElements: the rows are a grid of which only those in view are made.
-          <div key={header.id} role="columnheader" tabIndex={-1} aria-sort={SORTED[sorted]} className="relative flex h-full min-w-0 items-center pr-2">
+          <div
+            key={header.id}
+            role="columnheader"
+            tabIndex={-1}
+            aria-sort={SORTED[sorted]}
+            className="relative flex h-full min-w-0 items-center pr-2 pl-[6px] first:pl-0"
+          >
             {column.getCanSort() ? (
               <button
                 type="button"

@@ -57,19 +57,19 @@ export function MatchRow({ nth, chosen, shown, heldBy, line, text }: MatchRowPro
         );
       case "line":
         return (
-          <Cell key={each} className={`text-ink-2 ${weight}`}>
+          <Cell key={each} className={`pl-[6px] text-ink-2 ${weight}`}>
             {number(line(whole.start))}
           </Cell>
         );
       case "span":
         return (
-          <Cell key={each} className={`text-ink-2 ${weight}`}>
+          <Cell key={each} className={`pl-[6px] text-ink-2 ${weight}`}>
             {spanText(whole.start, whole.end)}
           </Cell>
         );
       default:
         return (
-          <Cell key={each} className={`source truncate pr-2 text-[13px] ${each === 0 ? weight : ""}`}>
+          <Cell key={each} className={`source truncate pr-2 pl-[6px] text-[13px] ${each === 0 ? weight : ""}`}>
             <Text text={text} value={heldBy(each)} />
           </Cell>
         );
