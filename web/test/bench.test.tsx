@@ -389,7 +389,7 @@ test("a first pattern that does not read yet is waited for; it is not said to ma
   openBench({ pattern: "" });
   await until("the hint", () => screen.queryByText("Nothing is asked for yet") !== null);
   await type("Pattern", "(ULM");
-  await until("it waits", () => screen.queryByText("As soon as the pattern reads, its matches stand here.") !== null);
+  await until("it waits", () => screen.queryByText("Its matches stand here as soon as the pattern has no mistake.") !== null);
   await type("Pattern", ")");
   await until("no match", () => screen.queryByText("No match") !== null);
 });

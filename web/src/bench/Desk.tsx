@@ -60,7 +60,7 @@ function PanelsOfGroup({ group, chosen }: { readonly group: DeskGroup; readonly 
   const panels = DESK_GROUPS.find((each) => each.group === group)?.panels ?? [];
   if (panels.length < 2) return null;
   return (
-    <fieldset aria-label={`Panels of ${group}`} className="flex h-full shrink-0 items-center gap-1">
+    <fieldset aria-label={`Panels of ${group}`} className="flex h-[30px] shrink-0 items-center gap-1">
       {panels.map(({ panel, name, question, key }) => (
         <button
           key={panel}

@@ -71,7 +71,7 @@ export const DESK: readonly DeskPanel[] = [
     question: "What did my edit do to the texts it takes?",
     word: "last edit",
     key: "drift",
-    width: 320,
+    width: 400,
     Content: DriftPanel,
   },
   {

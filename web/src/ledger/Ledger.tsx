@@ -428,7 +428,7 @@ function NoRun() {
   return (
     <div className="p-4 text-ink-2">
       <p className="part-name text-lg text-ink">{broken ? "Nothing to list yet" : "Running …"}</p>
-      {broken && <p className="mt-1">As soon as the pattern reads, its matches stand here.</p>}
+      {broken && <p className="mt-1">Its matches stand here as soon as the pattern has no mistake.</p>}
     </div>
   );
 }
