@@ -74,10 +74,11 @@ export { CUTS, type Cut, type FindOptions, type Found, findSlices, isGivenUp, li
 export { LinearMachine, type LinearOptions } from "./linear/linear.ts";
 export { planOf, REFUSALS, type Refusal } from "./linear/plan.ts";
 export { append, leastOf, mostOf } from "./lists.ts";
-export { BacktrackingMachine, runToEnd } from "./machine/backtracking.ts";
+export { BacktrackingMachine } from "./machine/backtracking.ts";
 export { capturesOf, type MatchPlace } from "./machine/captured.ts";
 export { EVENT_KINDS, type EventKind } from "./machine/events.ts";
 export { MatchTable } from "./machine/matches.ts";
+export { runToEnd, type SteppedMachine, steppedMachine } from "./machine/stepped.ts";
 export { compile, compileSource } from "./program/compile.ts";
 export type { Way } from "./program/flow.ts";
 export type { Program } from "./program/program.ts";

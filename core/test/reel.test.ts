@@ -26,7 +26,7 @@ class Everything implements Recorder {
     this.saved.push(saved);
   }
 
-  markCleared(): void {
+  mark(): void {
     this.captures[this.captures.length - 1] = [...this.registers.subarray(0, this.width)];
   }
 }

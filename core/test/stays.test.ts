@@ -129,7 +129,7 @@ describe.each<[DialectName, string, string]>([
       write: () => {
         held.push([...registers.subarray(0, openRegister(1, program.slots.length))]);
       },
-      markCleared: () => {},
+      mark: () => {},
     };
     const machine = new BacktrackingMachine(program, text, { mode: "all", recorder });
     expect(runToEnd(machine, 100_000)).toBe("done");

@@ -12,6 +12,7 @@ import {
   type Reading,
   read,
   runToEnd,
+  steppedMachine,
 } from "../src/index.ts";
 
 /** Every text over the letters up to a length, the shortest first. */
@@ -67,7 +68,7 @@ export function matchesOf(
 }
 
 export function matchesOfProgram(program: Program, text: string, mode: MatchMode, stepLimit = 1e6): Row[] | undefined {
-  const machine = new BacktrackingMachine(program, text, { mode });
+  const machine = steppedMachine(program, text, { mode });
   if (runToEnd(machine, stepLimit) !== "done") return undefined;
   const rows = rowsOf(machine.matches);
   const foreseen = forecast(program, text, { mode, stepsFirst: 0 });
@@ -83,6 +84,7 @@ export function matchesOfProgram(program: Program, text: string, mode: MatchMode
     const kernel = new LinearMachine(program, text, { mode, kernelFrom: 0, directly: true });
     while (!kernel.advance(1000));
     agree("linear machine's kernel", rows, rowsOf(kernel.matches));
+    if (program.preference === "longest") return rows;
     const compiled = new BacktrackingMachine(program, text, { mode, compileAfter: 3 });
     while (!compiled.advance(41));
     agree("compiled run", [machine.steps, machine.deepest, rows], [compiled.steps, compiled.deepest, rowsOf(compiled.matches)]);

@@ -1,6 +1,5 @@
 /** The contract's `match`: matches and captures of a pattern in a text. */
 import {
-  BacktrackingMachine,
   CUTS,
   chooseMachine,
   LinearMachine,
@@ -10,6 +9,7 @@ import {
   NEVER,
   type Program,
   type Stop,
+  steppedMachine,
 } from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, cutShort, failed, programOf } from "./request.ts";
@@ -76,7 +76,7 @@ function matchLinear(program: Program, { text, mode, output }: MatchRequest, sto
 }
 
 function matchBacktracking(program: Program, { text, mode, output, stepLimit }: MatchRequest, timeIsOver: Stop): MatchAnswer {
-  const machine = new BacktrackingMachine(program, text, { mode });
+  const machine = steppedMachine(program, text, { mode });
   // Whoever names a limit of steps waits for it.
   const stop = stepLimit === undefined ? timeIsOver : NEVER;
   const most = stepLimit ?? DEFAULT_STEP_LIMIT;

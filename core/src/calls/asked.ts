@@ -1,7 +1,7 @@
 /** What a host's calls are made of: the matches of one pattern in one text, each way of asking run once. */
 import { type Found, findSlices } from "../linear/find.ts";
-import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
+import { steppedMachine } from "../machine/stepped.ts";
 import { compile, compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import type { MatchMode } from "../search/policy.ts";
@@ -75,7 +75,7 @@ export class Asked {
   marks(mode: MatchMode): readonly (string | null)[] | undefined {
     if (this.program.markRegister < 0) return undefined;
     const { stepLimit, matchLimit } = this.limits;
-    const machine = new BacktrackingMachine(this.program, this.text, { mode, matchLimit });
+    const machine = steppedMachine(this.program, this.text, { mode, matchLimit });
     machine.advance(stepLimit);
     return machine.marks;
   }

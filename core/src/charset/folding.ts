@@ -6,7 +6,8 @@
  * `lower` is the lower case of one character, `loose-lower` takes lower-case characters with the same upper case for
  * one (python's re compares back-references by the one and everything else by the other); `round-lower` is the lower case
  * of the upper case (java.util.regex with UNICODE_CASE); `ascii` knows A to Z; `unicode-apart` is `unicode` but for letters of ASCII with others;
- * `lower-both-ways` takes a code unit for its lower case where that one's upper case is the unit again (.NET's invariant culture).
+ * `lower-both-ways` takes a code unit for its lower case where that one's upper case is the unit again (.NET's invariant culture);
+ * `same-upper` takes characters with the same upper case for one (GNU grep).
  */
 import { type CharSet, complement, contains, rangesOf, setOfRanges, subtract, union } from "./charset.ts";
 import { LEGACY_UPPERCASE, LOOSE_LOWERCASE, LOWERCASE, ROUND_LOWERCASE, SIMPLE_FOLDING } from "./unicode.generated.ts";
@@ -21,6 +22,7 @@ const RUNS = {
   "round-lower": ROUND_LOWERCASE,
   ascii: [0x41, 26, 1, 0x20],
   "lower-both-ways": LOWERCASE,
+  "same-upper": ROUND_LOWERCASE,
 } as const satisfies Record<string, readonly number[]>;
 
 export type FoldingRule = keyof typeof RUNS;
@@ -70,13 +72,27 @@ function comesBack(): (from: number, to: number) => boolean {
   };
 }
 
+/** Capitals that are the upper case of no other character: İ, ϴ, ẞ, and the signs for ohm, kelvin and ångström. */
+const NO_UPPER_CASE: ReadonlySet<number> = new Set([0x130, 0x3f4, CAPITAL_SHARP_S, 0x2126, 0x212a, 0x212b]);
+const isNoLoneCapital = (from: number): boolean => !NO_UPPER_CASE.has(from);
+
 const staysApart = (from: number, to: number): boolean => isAscii(from) === isAscii(to);
 const isAscii = (character: number): boolean => character < 0x80;
+
+type Kept = (from: number, to: number) => boolean;
+const keepsAll = (): Kept => () => true;
+
+/** Which mappings of its runs a rule keeps, where it does not keep them all. */
+const KEPT: Partial<Readonly<Record<FoldingRule, () => Kept>>> = {
+  "lower-both-ways": comesBack,
+  "unicode-apart": () => staysApart,
+  "same-upper": () => isNoLoneCapital,
+};
 
 function tableOf(rule: FoldingRule): FoldingTable {
   let table = tables.get(rule);
   if (!table) {
-    table = readTable(RUNS[rule], rule === "lower-both-ways" ? comesBack() : rule === "unicode-apart" ? staysApart : () => true);
+    table = readTable(RUNS[rule], (KEPT[rule] ?? keepsAll)());
     tables.set(rule, table);
   }
   return table;

@@ -2,8 +2,8 @@
 import { Forecast } from "../forecast/forecast.ts";
 import { chooseMachine } from "../linear/choose.ts";
 import { LinearMachine } from "../linear/linear.ts";
-import { BacktrackingMachine } from "../machine/backtracking.ts";
 import type { MatchTable } from "../machine/matches.ts";
+import { steppedMachine } from "../machine/stepped.ts";
 import type { Program } from "../program/program.ts";
 import { find } from "../reel/find.ts";
 import type { Reel } from "../reel/reel.ts";
@@ -40,7 +40,7 @@ const LINEAR_SLICE = 400_000;
  * to the limit, and beyond it counted without being taken.
  */
 export function* weigh(program: Program, text: string, mode: MatchMode, stepLimit: number): Generator<number, Weighed> {
-  const machine = new BacktrackingMachine(program, text, { mode });
+  const machine = steppedMachine(program, text, { mode });
   let firstSteps: number | null = null;
   while (machine.steps < stepLimit && !machine.advance(Math.min(SLICE, stepLimit - machine.steps))) yield machine.steps;
   const taken = machine.outcome === "done";
@@ -67,7 +67,7 @@ export function* weigh(program: Program, text: string, mode: MatchMode, stepLimi
 }
 
 function* stepsToFirst(program: Program, text: string, mode: MatchMode): Generator<number, number> {
-  const machine = new BacktrackingMachine(program, text, { mode: mode === "all" ? "first" : mode });
+  const machine = steppedMachine(program, text, { mode: mode === "all" ? "first" : mode });
   while (!machine.advance(SLICE)) yield machine.steps;
   return machine.steps;
 }

@@ -16,6 +16,7 @@ export const MESSAGES = {
   "possessive-atomic": ["syntax-error", "{0} has no possessive quantifiers. An atomic group does the same: write “{1}”."],
   "possessive-none": ["syntax-error", "{0} has no possessive quantifiers. Leave the second “+” out; the quantifier then gives characters back."],
   "repeat-too-large": ["syntax-error", "The count {0} is too large; counts go up to {1}."],
+  "counts-form": ["syntax-error", "“{0}” begins a count, which is written as “{0}2{1}” or “{0}2,3{1}”. Write it whole."],
   "assertion-repeated": ["syntax-error", "An assertion takes no text, so it cannot be repeated here. Remove the quantifier."],
   "repeat-order": ["syntax-error", "The least count {0} is above the most, {1}. Write the smaller one first."],
   "group-open": ["syntax-error", "This bracket is never closed. Add “)” where the group ends, or write “\\(” for the character."],
@@ -23,6 +24,7 @@ export const MESSAGES = {
   "set-open": ["syntax-error", "This set is never closed. Add “]” where it ends, or write “\\[” for the character."],
   "range-order": ["syntax-error", "This range runs backwards: “{0}” comes after “{1}”. Swap its ends."],
   "range-case": ["syntax-error", "Small letters come after all capitals, so “{0}” to “{1}” runs backwards. For letters of both cases write “{0}-{2}{3}-{1}”."],
+  "range-hyphen": ["syntax-error", "A hyphen stands for itself at the start or the end of a set only. Move it there."],
   "range-class": ["syntax-error", "A class of characters cannot be the end of a range. Escape the hyphen as “\\-”, or move it to the end of the set."],
   "escape-end": ["syntax-error", "The pattern ends after a backslash. Add the character it escapes, or write “\\\\” for a backslash."],
   "escape-unknown": ["syntax-error", "“\\{0}” means nothing with the flag u. Write “{0}” alone, or drop the flag."],
@@ -100,6 +102,11 @@ export const MESSAGES = {
   "starred-late": ["syntax-error", "“{0}” can stand at the very start of a pattern only. Move it there."],
   "flags-reset-off": ["syntax-error", "Behind “^” no flag can be switched off: all are off already. Take the hyphen out."],
   "set-collating": ["syntax-error", "Collating elements such as “[.a.]” and “[=a=]” are not read. Write the characters themselves."],
+  "set-class-unknown": [
+    "syntax-error",
+    "There is no class “[:{0}:]”. Those that there are: alpha, digit, alnum, upper, lower, space, blank, punct, print, graph, cntrl, xdigit.",
+  ],
+  "set-element-unknown": ["syntax-error", "“{0}” is no single character, and in this locale nothing else can stand here."],
   "set-posix-unknown": [
     "syntax-error",
     "There is no class “[:{0}:]”. Those that there are: alpha, digit, alnum, upper, lower, space, blank, punct, print, graph, cntrl, xdigit, word, ascii.",
@@ -112,6 +119,7 @@ export const MESSAGES = {
   "character-too-large": ["syntax-error", "Characters go up to {0} here. Set the flag that reads the text by code points for more."],
   "character-half": ["syntax-error", "A half of a pair is no character by itself. Write the whole character by its number."],
   "reference-open": ["syntax-error", "Group {0} is still open here, so it cannot be referred to. Move the reference behind its bracket."],
+  "reference-alternative": ["syntax-error", "Group {0} lies in another alternative, so it takes no part where this is reached. Refer to a group that does."],
   "reference-same-lookbehind": ["syntax-error", "Group {0} lies in this lookbehind itself, so it cannot be referred to in it."],
   "reference-unknown": ["syntax-error", "There is no group “{0}” before this place. Name or number one that comes first."],
   "lookbehind-width": [

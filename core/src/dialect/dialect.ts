@@ -99,9 +99,16 @@ export interface InlineFlag {
 }
 
 /** Where an operator stands among its neighbours. */
-interface OperatorPlace {
+export interface OperatorPlace {
   /** Nothing stands before it in its alternative. */
   readonly first: boolean;
+  /** An assertion stands right before it. */
+  readonly behindAssertion: boolean;
+  /** A group is open. */
+  readonly inGroup: boolean;
+  readonly pattern: string;
+  /** Offset of its sign in the pattern. */
+  readonly at: number;
 }
 
 /** What a piece of a pattern outside sets does. One with `where` is none in other places, and is read on as what it is there. */
@@ -118,9 +125,18 @@ export type Operator = { readonly where?: (place: OperatorPlace) => boolean } & 
   /** A quantifier that stands for its counts. */
   | { readonly kind: "repeat"; readonly min: number; readonly max: number }
   /** Counts up to the end mark; where they are none, a bracket that stands for itself, but for right behind a backslash and a letter where it may not stand there, whatever these are. */
-  | { readonly kind: "counts"; readonly end: string; readonly strict: boolean; readonly notBehindLetters?: true }
+  | {
+      readonly kind: "counts";
+      readonly end: string;
+      readonly strict: boolean;
+      readonly notBehindLetters?: true;
+      /** What is reported where they are no counts; left out where the bracket stands for itself then. */
+      readonly malformed?: DiagnosticCode;
+    }
   /** What it asserts goes by the flags. */
   | { readonly kind: "anchor"; readonly assertion: (options: Options) => AnchorKind }
+  /** It is passed over. */
+  | { readonly kind: "nothing" }
   /** A bracket of another operator by itself: it stands for itself, but not in the strict grammar where `strict`. */
   | { readonly kind: "lone"; readonly strict: boolean }
 );
@@ -313,7 +329,7 @@ export interface Dialect {
     readonly mayEscape: (character: string, place: EscapePlace) => boolean;
     readonly unknownEscape: (character: string) => DiagnosticCode;
     /** How digits after a backslash are read. */
-    readonly digits: "annex-b" | "octal-or-group" | "octal-behind-nought" | "octal-beyond-groups" | "group-or-octal";
+    readonly digits: "annex-b" | "octal-or-group" | "octal-behind-nought" | "octal-beyond-groups" | "group-or-octal" | "one-digit";
     /** The largest character that can be written by its number, and whether halves of pairs can. */
     readonly numbered: (options: Options) => { readonly most: number; readonly surrogates: boolean };
     /** Words between `(*` and `)`. */
@@ -335,8 +351,10 @@ export interface Dialect {
       readonly leastLeftOut: boolean;
       /** Counts from here on are an error; beyond the host's strings they mean "no bound". */
       readonly tooLarge: number;
-      /** A quantifier after a quantifier. */
-      readonly stacked: DiagnosticCode;
+      /** A quantifier after a quantifier; null where it repeats that one. */
+      readonly stacked: DiagnosticCode | null;
+      /** There are greedy quantifiers only: a mark behind one is another quantifier. */
+      readonly noModes?: true;
       /** A quantifier after an assertion; null where it may stand there. */
       readonly onAssertion: DiagnosticCode | null;
       /** Counts with nothing before them, or behind a quantifier, repeat the empty text. */
@@ -354,7 +372,7 @@ export interface Dialect {
     };
     readonly sets: {
       /** How what stands between the brackets is read. */
-      readonly reader: (options: Options) => "plain" | "operations" | "nested" | "subtracted";
+      readonly reader: (options: Options) => "plain" | "operations" | "nested" | "subtracted" | "bracket-expression";
       /** A closing bracket right after the opening one stands for itself. */
       readonly firstBracket: boolean;
       /** Classes such as `[:alpha:]` inside of sets, by their names; null where there are none. */
@@ -412,12 +430,20 @@ export interface Dialect {
     /** Whether a search begins no attempt between CR and LF, unless the pattern asks for one of them. */
     readonly skipsLineFeeds?: (options: Options) => boolean;
     readonly word: (options: Options) => CharSet;
+    /**
+     * Which of the matches that begin at an offset is found: the first in the order in which ways are tried, or the longest
+     * one, and of those the one whose parts are the longest from left to right (POSIX.1-2017, 9.1).
+     */
+    readonly preference: "first" | "longest";
     /** Captures inside a quantifier are cleared when an iteration begins. */
     readonly clearsCapturesEachIteration: boolean;
     /** A group of one width that is repeated by itself has not taken part where it has no turn. */
     readonly noTurnClears?: true;
-    /** An iteration beyond the least number that takes nothing: fails; counts and is the last; so does the last one that must be (`at-least`); or that only in loops without a bound. */
-    readonly emptyIteration: "fails" | "is-last" | "is-last-at-least" | "is-last-without-bound";
+    /**
+     * An iteration beyond the least number that takes nothing: fails; counts and is the last; so does the last one that must be
+     * (`at-least`); or that only in loops without a bound; or it fails unless it is the only one (`only-turn`).
+     */
+    readonly emptyIteration: "fails" | "only-turn" | "is-last" | "is-last-at-least" | "is-last-without-bound";
     /** A turn that takes nothing ends its loop even before the least number of turns, where turns are tried and not counted. */
     readonly emptyTurnEnds?: true;
     /** Hosts show all that a group captured, and not its last capture alone. */
@@ -433,8 +459,11 @@ export interface Dialect {
     /** A reference to a group that has not taken part: matches the empty text, or fails. */
     readonly unsetReference: "empty" | "fails";
     readonly lookbehind: Lookbehind;
-    /** After an empty match: go on one character further, one code unit further, or look here for one that is not empty. */
-    readonly afterEmptyMatch: "advance" | "advance-by-unit" | "not-empty-here";
+    /**
+     * After an empty match: go on one character further, one code unit further, or look here for one that is not empty. With
+     * `advance-apart` the search goes on one character further, and an empty match right behind another match does not count.
+     */
+    readonly afterEmptyMatch: "advance" | "advance-apart" | "advance-by-unit" | "not-empty-here";
     /** Alternatives that all begin with a letter, or are empty, are looked up together, and a verb that ends one ends them all. */
     readonly lettersTogether?: true;
     /**

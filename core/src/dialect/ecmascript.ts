@@ -130,6 +130,7 @@ export const ecmascript: Dialect = {
     dot: (options) => (options.dotTakesAll ? FULL_SET : NOT_LINE_TERMINATORS),
     lineEnds: () => LINE_TERMINATORS,
     word,
+    preference: "first",
     clearsCapturesEachIteration: true,
     emptyIteration: "fails",
     emptyCountedTurn: "taken",

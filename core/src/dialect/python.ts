@@ -152,6 +152,7 @@ export const python: Dialect = {
     dot: (options) => (options.dotTakesAll ? FULL_SET : NOT_NEWLINE),
     lineEnds: () => NEWLINE,
     word,
+    preference: "first",
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last",
     emptyCountedTurn: "taken",

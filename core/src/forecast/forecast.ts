@@ -5,9 +5,10 @@
  * for a third of a second first, for most runs are short, and what takes longer is counted under a budget. What was reached by the
  * budget's end is said not to be exact.
  */
-import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { Items } from "../machine/items.ts";
+import { Submatches } from "../machine/longest/submatches.ts";
 import { MatchTable } from "../machine/matches.ts";
+import { type SteppedMachine, steppedMachine } from "../machine/stepped.ts";
 import type { Program } from "../program/program.ts";
 import { type MatchMode, NOWHERE, SearchPolicy } from "../search/policy.ts";
 import { type Count, Outcomes, plus } from "./outcomes.ts";
@@ -48,12 +49,14 @@ export class Forecast {
   /** Whether there may be too much to count. */
   private readonly bounded: boolean;
   private ended = false;
+  private readonly program: Program;
   private readonly text: string;
+  private submatches: Submatches | undefined;
   private readonly policy: SearchPolicy;
   private readonly items: Items;
   private readonly outcomes: Outcomes | undefined;
   /** What is run, as long as it is. */
-  private machine: BacktrackingMachine | undefined;
+  private machine: SteppedMachine | undefined;
   private readonly stepBudget: number;
   private readonly stepsFirst: number;
   /** Steps that were run before the rest was counted. */
@@ -67,6 +70,7 @@ export class Forecast {
 
   constructor(program: Program, text: string, options: ForecastOptions) {
     const { mode, from = 0, notEmptyAt = -1, stepBudget = STEP_BUDGET, stepsFirst = STEPS_FIRST, comparisons = false } = options;
+    this.program = program;
     this.text = text;
     this.policy = new SearchPolicy(program, mode);
     this.items = new Items(program, text);
@@ -77,7 +81,7 @@ export class Forecast {
     this.bounded = program.references.length > 0;
     this.stepsFirst = this.outcomes ? Math.min(stepsFirst, stepBudget) : stepBudget;
     const runs = !this.outcomes || (this.bounded && stepsFirst > 0);
-    this.machine = runs && !comparisons ? new BacktrackingMachine(program, text, { mode, from, notEmptyAt }) : undefined;
+    this.machine = runs && !comparisons ? steppedMachine(program, text, { mode, from, notEmptyAt }) : undefined;
     this.found = new MatchTable(program.slots.length);
   }
 
@@ -117,9 +121,11 @@ export class Forecast {
       this.begun = false;
       this.attempts++;
       // The attempt itself, and where it failed its end.
-      this.steps = plus(plus(this.steps, way.steps), way.end < 0 ? 2 : 1);
-      if (way.end < 0) this.failed();
-      else if (!this.matched(way.end)) return this.cutShort();
+      this.steps = plus(plus(this.steps, way.steps), way.end < 0 && !way.found ? 2 : 1);
+      if (way.found) {
+        if (!this.matchedLongest()) return this.cutShort();
+      } else if (way.end < 0) this.failed();
+      else if (!this.matched(way.end, outcomes.retrace(this.attempt))) return this.cutShort();
     }
     return true;
   }
@@ -131,11 +137,20 @@ export class Forecast {
     return true;
   }
 
+  /** Notes the longest of the matches that begin where the attempt did; false where it is too large to be found. */
+  private matchedLongest(): boolean {
+    const { attempt, policy, notAt } = this;
+    this.submatches ??= new Submatches(this.program, this.text);
+    const end = this.submatches.longestFrom(attempt, policy.whole, notAt);
+    if (end === undefined || end < 0) return false;
+    const registers = new Int32Array(this.program.registerCount);
+    return this.matched(end, this.submatches.find(attempt, end, registers) ? registers : undefined);
+  }
+
   /** Notes a match; false where its captures are too far to be gone for. */
-  private matched(end: number): boolean {
+  private matched(end: number, registers: Int32Array | undefined): boolean {
     const { attempt, policy, items } = this;
     if (this.matches.length === 0) this.firstSteps = this.steps;
-    const registers = (this.outcomes as Outcomes).retrace(attempt);
     if (!registers) return false;
     this.found.add(attempt, end, registers);
     const moved = end > attempt;
@@ -151,7 +166,7 @@ export class Forecast {
     this.notAt = -1;
   }
 
-  private run(machine: BacktrackingMachine, budget: number): void {
+  private run(machine: SteppedMachine, budget: number): void {
     if (this.ended) return;
     const done = machine.advance(Math.min(budget, this.stepsFirst - machine.steps));
     if (this.matches.length === 0) this.firstSteps = machine.steps;

@@ -34,6 +34,8 @@ const MAX_PAIRS = 5_000_000;
 /** A way that ended: where it was through, or −1; whether saved states are left; groups of conditions that took part. */
 interface Way {
   steps: Count;
+  /** Whether it came to a match, where each is a candidate and all ways are tried. */
+  found: boolean;
   end: number;
   pending: boolean;
   bits: number;
@@ -52,6 +54,7 @@ const MAX_RETRACED = 50_000_000;
 
 const PENDING = 1;
 const FIRST_WAY = 2;
+const FOUND = 4;
 
 /** How the run at hand may end. */
 export interface Ending {
@@ -74,6 +77,8 @@ export class Outcomes {
   private readonly registers: Int32Array;
   /** Whether a back-reference counts as many steps more as it compares code units. */
   private readonly comparisons: boolean;
+  /** Whether a match is a candidate, and all ways are tried. */
+  private readonly triesAll: boolean;
   /** Pair → its row below. The second table is for pairs that the offset where nothing may end has a say in. */
   private readonly rows = new Map<number, number>();
   private readonly rowsThere = new Map<number, number>();
@@ -86,10 +91,11 @@ export class Outcomes {
   private readonly waiting: number[] = [];
   private ending: Ending = { whole: false, notAt: -1 };
   /** What `follow` found. */
-  private readonly way: Way = { steps: 0, end: -1, pending: false, bits: 0, held: 0 };
+  private readonly way: Way = { steps: 0, found: false, end: -1, pending: false, bits: 0, held: 0 };
 
   private constructor(program: Program, states: StateSpace, held: Held | undefined, text: string, comparisons: boolean) {
     this.comparisons = comparisons;
+    this.triesAll = program.preference === "longest";
     this.program = program;
     this.states = states;
     this.held = held;
@@ -99,6 +105,8 @@ export class Outcomes {
 
   /** Undefined where the program has more states, or more references, than can be told apart. */
   static of(program: Program, text: string, comparisons = false): Outcomes | undefined {
+    // Which of the ways is the best one is not known by outcomes, and with references nothing else tells.
+    if (program.preference === "longest" && program.references.length > 0) return undefined;
     const states = StateSpace.of(program);
     if (!states || program.references.length === 0) return states && new Outcomes(program, states, undefined, text, comparisons);
     const held = Held.of(program);
@@ -148,10 +156,11 @@ export class Outcomes {
     const firstWay = way.end >= 0;
     if (firstWay) way.pending = true;
     else {
-      const steps = way.steps;
+      const { steps, found } = way;
       this.load(state, pc, at);
       if (!this.follow(second, at)) return;
       way.steps = plus(plus(steps, 1), way.steps);
+      way.found ||= found;
     }
     way.steps = plus(way.steps, 1);
     this.remember(state, at, way, firstWay);
@@ -163,7 +172,7 @@ export class Outcomes {
     return table.get(state * (this.items.text.length + 1) + at);
   }
 
-  private remember(state: number, at: number, { steps, end, pending, bits, held }: Way, firstWay: boolean): void {
+  private remember(state: number, at: number, { steps, found, end, pending, bits, held }: Way, firstWay: boolean): void {
     const row = this.steps.length;
     if (row >= MAX_PAIRS || this.held?.full || state >= LAST_STATE) {
       this.full = true;
@@ -181,7 +190,7 @@ export class Outcomes {
     this.ends[row] = end;
     this.bits[row] = bits;
     this.helds[row] = held;
-    this.flags[row] = (pending ? PENDING : 0) | (firstWay ? FIRST_WAY : 0);
+    this.flags[row] = (pending ? PENDING : 0) | (firstWay ? FIRST_WAY : 0) | (found ? FOUND : 0);
     const table = at === this.ending.notAt ? this.rowsThere : this.rows;
     table.set(state * (this.items.text.length + 1) + at, row);
   }
@@ -226,6 +235,7 @@ export class Outcomes {
     const ended = (end: number, more: Count): boolean => {
       way.steps = plus(steps, more);
       way.end = end;
+      way.found = false;
       way.pending = false;
       way.bits = end >= 0 ? this.states.groupBits(registers) : 0;
       return true;
@@ -308,7 +318,11 @@ export class Outcomes {
           return true;
         case Op.Match:
           if ((this.ending.whole && at !== items.text.length) || at === this.ending.notAt) return ended(-1, 1);
-          return ended(at, 1);
+          if (!this.triesAll) return ended(at, 1);
+          // A candidate: the other ways are tried as if it had failed.
+          ended(-1, 1);
+          way.found = true;
+          return true;
         case Op.StepBack: {
           const to = items.stepBack(a, at);
           if (to < 0) return ended(-1, 1);
@@ -356,6 +370,7 @@ export class Outcomes {
     way.bits = this.bits[row] as number;
     way.held = this.helds[row] as number;
     way.pending = ((this.flags[row] as number) & PENDING) !== 0;
+    way.found = ((this.flags[row] as number) & FOUND) !== 0;
     return true;
   }
 

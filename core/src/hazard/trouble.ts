@@ -1,5 +1,5 @@
 /** Where a run that is too long spent its steps: in one attempt, or in many. */
-import type { BacktrackingMachine } from "../machine/backtracking.ts";
+import type { SteppedMachine } from "../machine/stepped.ts";
 
 /** The part of a sample that a run was cut short in. */
 export interface Trouble {
@@ -11,7 +11,7 @@ export interface Trouble {
 }
 
 /** Where a machine that was cut short spent its steps. */
-export function locateTrouble(machine: BacktrackingMachine): Trouble {
+export function locateTrouble(machine: SteppedMachine): Trouble {
   const own = machine.steps - machine.attemptStep;
   if (own * 2 >= machine.steps) return { start: machine.attempt, end: machine.reach, scope: "attempt" };
   return { start: 0, end: machine.text.length, scope: "search" };

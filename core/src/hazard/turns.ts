@@ -2,8 +2,9 @@
  * Whether an attack turns the quantifiers that are blamed for what it does. A text that is dear for another reason
  * proves nothing of them.
  */
-import { BacktrackingMachine } from "../machine/backtracking.ts";
+
 import { KIND_MASK, Kind, PC_SHIFT } from "../machine/events.ts";
+import { steppedMachine } from "../machine/stepped.ts";
 import type { Program } from "../program/program.ts";
 import type { Span } from "../syntax/tree.ts";
 import { type Attack, textOf } from "./confirm.ts";
@@ -22,10 +23,10 @@ export function turnsAll(program: Program, attack: Attack, mode: HazardMode, par
     write: (_to: number, word: number): void => {
       if ((word & KIND_MASK) === Kind.Loop) waiting.delete(keyOf(program.nodes[word >>> PC_SHIFT] as Span));
     },
-    markCleared: (): void => {},
+    mark: (): void => {},
     watch: (): void => {},
   };
-  const machine = new BacktrackingMachine(program, textOf(attack, PUMPS), { mode: HAZARD_MODES[mode].asks, recorder });
+  const machine = steppedMachine(program, textOf(attack, PUMPS), { mode: HAZARD_MODES[mode].asks, recorder });
   machine.advance(STEPS);
   return waiting.size === 0;
 }

@@ -32,6 +32,8 @@ const MOST_OF_ASCII = 96;
 
 /** The last entry of a list of threads: a new attempt begins at every offset. */
 const RESTART = -1;
+/** Where the longest match is looked for: between the threads of one attempt and those of later ones. */
+const LATER_ATTEMPT = -2;
 /** Stands for the current offset in the registers of loops. */
 const HERE = 0;
 const LATER = 1;
@@ -58,6 +60,8 @@ export interface AutomatonOptions {
   readonly anchored: boolean;
   /** If set, every match counts. If not, a match discards the threads of lower preference. */
   readonly everyMatch: boolean;
+  /** If set, a match discards the threads of later attempts only, so that the longest match of an attempt is found. */
+  readonly longest?: boolean;
   /** If set, only a match at the end of the text counts. */
   readonly whole: boolean;
   /** The lookarounds; the index of each is its bit in a symbol. */
@@ -200,7 +204,8 @@ export class Automaton {
     this.table.fill(DEAD, 0, this.stride);
   }
 
-  private intern(threads: readonly number[], kind: number, notHere: boolean): number {
+  private intern(list: readonly number[], kind: number, notHere: boolean): number {
+    const threads = this.options.longest ? sortedByAttempt(list) : list;
     // A list without threads is one state, whatever the character behind.
     const key = threads.length === 0 ? "" : `${kind}${notHere ? "!" : ":"}${threads.join()}`;
     const known = this.numbers.get(key);
@@ -274,19 +279,27 @@ export class Automaton {
 
   /** The threads after a symbol in order of preference, and whether one had matched before it. */
   private read(threads: Float64Array, kind: number, symbol: number, notHere: boolean): Read {
+    const { everyMatch, longest } = this.options;
     const side = symbol % this.symbols;
     const next = new ThreadList();
     let matched = false;
-    const soFar = (): Read => ({ next: next.all, matched });
+    const soFar = (): Read => ({ next: next.threads(), matched });
     /** Neighbouring threads without a cached fan: their epsilon closure is computed together. */
     let loose: number[] = [];
     const add = (read: Read): boolean => {
       next.join(read.next);
       matched ||= read.matched;
-      return matched && !this.options.everyMatch;
+      return matched && !everyMatch && !longest;
     };
     for (const thread of threads) {
       const restarts = thread === RESTART;
+      if (longest && (restarts || thread === LATER_ATTEMPT)) {
+        if (loose.length > 0) add(this.readOn(loose, kind, symbol, notHere));
+        loose = [];
+        if (matched) return soFar();
+        next.beginAttempt();
+        if (!restarts) continue;
+      }
       const fan = notHere ? null : this.fanOf(restarts ? this.begin : thread);
       if (!fan && !restarts) {
         loose.push(thread);
@@ -298,6 +311,7 @@ export class Automaton {
         ? { next: (side !== this.edge && fan.next[side % this.partition.count]) || NO_THREADS, matched: fan.matched }
         : this.begunOn(kind, symbol, notHere);
       if (add(read)) return soFar();
+      if (restarts && matched && longest) return soFar();
       // A new attempt is less preferred than all that are under way.
       if (restarts && side !== this.edge) next.push(RESTART);
     }
@@ -360,7 +374,7 @@ export class Automaton {
     notHere: boolean,
     most = Number.POSITIVE_INFINITY,
   ): { leaves: number[]; matched: boolean } {
-    const { everyMatch, whole, backward } = this.options;
+    const { everyMatch, longest, whole, backward } = this.options;
     const ahead = symbol % this.symbols;
     const bits = (symbol - ahead) / this.symbols;
     const behind = this.kindSymbols[kind] as number;
@@ -378,7 +392,7 @@ export class Automaton {
         if (whole) this.looked = true;
         if (notHere || (whole && ahead !== this.edge)) continue;
         matched = true;
-        if (!everyMatch) break;
+        if (!everyMatch && !longest) break;
       } else if (!this.pass(thread, pc, before, after, bits, pending)) leaves.push(thread);
     }
     return { leaves, matched };
@@ -519,7 +533,7 @@ const SHORT_LIST = 24;
 
 /** A list of threads in order of preference, without duplicates. */
 class ThreadList {
-  readonly all: number[] = [];
+  private readonly all: number[] = [];
   /** The same as a set, once the list is long. */
   private seen: Set<number> | undefined;
 
@@ -532,9 +546,39 @@ class ThreadList {
   }
 
   push(thread: number): void {
+    if (thread === RESTART && this.all.at(-1) === LATER_ATTEMPT) this.all.pop();
     this.all.push(thread);
     this.seen?.add(thread);
   }
+
+  /** The threads that come next are of a later attempt. */
+  beginAttempt(): void {
+    if (this.all.length > 0 && this.all.at(-1) !== LATER_ATTEMPT) this.all.push(LATER_ATTEMPT);
+  }
+
+  threads(): readonly number[] {
+    if (this.all.at(-1) === LATER_ATTEMPT) this.all.pop();
+    return this.all;
+  }
+}
+
+/** The same list with the threads of each attempt in one order, since no thread of an attempt is preferred to another. */
+function sortedByAttempt(list: readonly number[]): readonly number[] {
+  const sorted: number[] = [];
+  let attempt: number[] = [];
+  const end = (): void => {
+    for (const thread of attempt.sort((a, b) => a - b)) sorted.push(thread);
+    attempt = [];
+  };
+  for (const thread of list) {
+    if (thread >= 0) attempt.push(thread);
+    else {
+      end();
+      sorted.push(thread);
+    }
+  }
+  end();
+  return sorted;
 }
 
 /** The assertions of a program, each with the set of characters that it depends on. */

@@ -13,6 +13,7 @@ export interface Choice {
 export function chooseMachine(program: Program): Choice {
   const refusal = refusalOf(program);
   if (refusal === null) return { machine: "linear", reason: "an automaton can take the pattern" };
-  if (refusal !== "references" && StateSpace.of(program)) return { machine: "linear", reason: `outcomes are remembered, since ${REFUSALS[refusal]}` };
+  const isCounted = program.preference === "first" && refusal !== "references";
+  if (isCounted && StateSpace.of(program)) return { machine: "linear", reason: `outcomes are remembered, since ${REFUSALS[refusal]}` };
   return { machine: "backtracking", reason: REFUSALS[refusal] };
 }

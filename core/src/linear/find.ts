@@ -1,6 +1,7 @@
 /** A run that nobody looks at while it runs: the machine that suits the program, in slices, under a budget. */
-import { BacktrackingMachine } from "../machine/backtracking.ts";
+
 import type { MatchTable } from "../machine/matches.ts";
+import { steppedMachine } from "../machine/stepped.ts";
 import type { Program } from "../program/program.ts";
 import type { MatchMode } from "../search/policy.ts";
 import { NEVER, type Stop } from "../slices.ts";
@@ -61,7 +62,7 @@ export function* findSlices(program: Program, text: string, options: FindOptions
     }
     return { matches: machine.matches, cut: CUTS[machine.outcome] };
   }
-  const machine = new BacktrackingMachine(program, text, { mode, ...bound });
+  const machine = steppedMachine(program, text, { mode, ...bound });
   while (machine.steps < stepLimit && !machine.advance(Math.min(STEP_SLICE, stepLimit - machine.steps))) {
     if (stop()) return { matches: machine.matches, cut: "time" };
     yield lastEnd(machine.matches);

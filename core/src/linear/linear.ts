@@ -11,7 +11,9 @@ import type { CharSet } from "../charset/charset.ts";
 import { Forecast } from "../forecast/forecast.ts";
 import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { Items } from "../machine/items.ts";
+import { Submatches } from "../machine/longest/submatches.ts";
 import { MatchTable } from "../machine/matches.ts";
+import { type SteppedMachine, steppedMachine } from "../machine/stepped.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { requiredOf } from "../program/literals.ts";
 import type { Program } from "../program/program.ts";
@@ -78,7 +80,7 @@ export class LinearMachine {
   /** Made when the trial has not settled it: a plan takes longer than most short runs. */
   private runner: Search | TextSearch | Forecast | undefined;
   private readonly makeRunner: () => Search | TextSearch | Forecast;
-  private trial: BacktrackingMachine | undefined;
+  private trial: SteppedMachine | undefined;
   /** Automata that there would be without the trial: the more, the longer it may take. */
   private readonly automata: number;
   /** Code units that any match has at least. */
@@ -102,7 +104,7 @@ export class LinearMachine {
     this.automata = automataOf(program);
     this.least = lengthsOf(program).least;
     if (text.length - from < this.least) this.outcome = "done";
-    if (!directly && text.length <= SHORT_TEXT) this.trial = new BacktrackingMachine(program, text, { mode, from, matchLimit });
+    if (!directly && text.length <= SHORT_TEXT) this.trial = steppedMachine(program, text, { mode, from, matchLimit });
     this.matches = new MatchTable(program.slots.length);
     const { text: required, beyond } = requiredOf(program);
     this.text = text;
@@ -130,18 +132,18 @@ export class LinearMachine {
     return this.outcome !== "running";
   }
 
-  private try(trial: BacktrackingMachine, budget: number): void {
+  private try(trial: SteppedMachine, budget: number): void {
     const allowed = (this.automata / LEAST_AUTOMATA) * (TRIAL_STEPS + TRIAL_STEPS_A_CHARACTER * trial.text.length);
     const bound = Math.min(trial.steps + budget, allowed);
     // Where too little text is left for any match, the search is over.
     const lastStart = trial.text.length - this.least;
     while (trial.steps < bound && trial.attempt <= lastStart && !trial.advance(TRIAL_SLICE));
-    if (trial.outcome === "running" && trial.attempt > lastStart) trial.outcome = "done";
-    if (trial.outcome === "done" || trial.outcome === "match-limit") {
+    const outcome = trial.outcome === "running" && trial.attempt > lastStart ? "done" : trial.outcome;
+    if (outcome === "done" || outcome === "match-limit") {
       this.count = trial.matches.length;
       if (!this.countOnly) this.matches.adopt(trial.matches);
-      this.outcome = trial.outcome;
-    } else if (trial.outcome !== "running" || trial.steps >= allowed) this.trial = undefined;
+      this.outcome = outcome;
+    } else if (outcome !== "running" || trial.steps >= allowed) this.trial = undefined;
   }
 
   private search(search: Search | TextSearch, budget: number): void {
@@ -169,7 +171,7 @@ export class LinearMachine {
       this.matches.add(start, end, NO_REGISTERS);
       return true;
     }
-    const captures = search.captures(start, search.notEmptyAt);
+    const captures = search.captures(start, end, search.notEmptyAt);
     if (!captures) {
       this.outcome = "memory-limit";
       return false;
@@ -235,6 +237,7 @@ class Search {
   private looksDone = 0;
   private look: { readonly automaton: Automaton; readonly at: number; readonly row: number; readonly nested: boolean } | undefined;
   private captureMachine: BacktrackingMachine | undefined;
+  private submatches: Submatches | undefined;
   /** Where the search under way began, and how far it is. */
   private from: number;
   private at = -1;
@@ -261,6 +264,7 @@ class Search {
       backward: false,
       anchored,
       everyMatch: false,
+      longest: policy.preference === "longest",
       whole,
       looks,
       sideLooks,
@@ -520,7 +524,8 @@ class Search {
   }
 
   /** The match at the offset with its captures, as the only row of a table; undefined where memory does not allow it. */
-  captures(start: number, notEmptyAt: number): MatchTable | undefined {
+  captures(start: number, end: number, notEmptyAt: number): MatchTable | undefined {
+    if (this.policy.preference === "longest") return this.submatchesOf(start, end);
     const mode = this.policy.whole ? "whole" : "start";
     // The same captures: alternatives that begin alike are one there.
     const { program } = this.plan.forward;
@@ -531,6 +536,17 @@ class Search {
     const careful = new Forecast(program, this.text, { mode, from: start, notEmptyAt });
     careful.advance(Number.MAX_SAFE_INTEGER);
     return careful.exact ? careful.matches : undefined;
+  }
+
+  /** The same of a longest match, whose extent tells what its groups take. */
+  private submatchesOf(start: number, end: number): MatchTable | undefined {
+    const { program } = this;
+    this.submatches ??= new Submatches(program, this.text);
+    const registers = new Int32Array(2 * program.slots.length);
+    if (!this.submatches.find(start, end, registers)) return undefined;
+    const found = new MatchTable(program.slots.length);
+    found.add(start, end, registers);
+    return found;
   }
 }
 

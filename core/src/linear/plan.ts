@@ -89,7 +89,8 @@ interface Outlook {
 }
 
 const outlookOf = oncePer((program: Program): Outlook => {
-  const own = writtenOut(program, "kept");
+  // Written out, groups would be parts of other alternatives, by which the longest parts are not found.
+  const own = program.preference === "longest" ? program : writtenOut(program, "kept");
   return { refusal: findRefusal(own), automata: 2 + longLooksOf(own).distinct.length };
 });
 

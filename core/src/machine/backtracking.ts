@@ -409,7 +409,7 @@ export class BacktrackingMachine {
               cleared = true;
             }
           }
-          if (cleared && recorder !== null) recorder.markCleared();
+          if (cleared && recorder !== null) recorder.mark();
           pc++;
           if (this.outcome !== "running") break run;
           continue run;
@@ -614,7 +614,7 @@ export class BacktrackingMachine {
         steps++;
         if (recorder !== null) recorder.write(at, packEvent(Kind.Save, pc), top, stateCount, this.attempt);
         if (this.clears && recorder !== null) {
-          recorder.markCleared();
+          recorder.mark();
           this.clears = false;
         }
         pc = go;
@@ -677,10 +677,4 @@ export class BacktrackingMachine {
     this.reach = reach;
     this.next = next;
   }
-}
-
-/** Runs to the end, or to the limit of steps. */
-export function runToEnd(machine: BacktrackingMachine, stepLimit = Number.POSITIVE_INFINITY): Exclude<Outcome, "running"> | "step-limit" {
-  machine.advance(stepLimit);
-  return machine.outcome === "running" ? "step-limit" : machine.outcome;
 }

@@ -24,9 +24,10 @@ export const EVENT_KINDS = [
 
 export type EventKind = (typeof EVENT_KINDS)[number];
 
-/** An event in one number: its kind (5 bits), whether it cleared captures (1 bit), and its instruction (26 bits). */
+/** An event in one number: its kind (5 bits), a bit that is explained below, and its instruction (26 bits). */
 export const KIND_MASK = 0x1f;
-export const CLEARED = 0x20;
+/** The event cleared captures; or it is a match that is better than all candidates before. */
+export const MARKED = 0x20;
 export const PC_SHIFT = 6;
 export const PC_MASK = 0x3ffffff;
 
@@ -61,8 +62,8 @@ export interface Recorder {
    * @param attempt offset at which this attempt began
    */
   write(to: number, word: number, top: number, saved: number, attempt: number): void;
-  /** The event just written also cleared captures. */
-  markCleared(): void;
+  /** The event just written also cleared captures; or it is a match that is better than all candidates before. */
+  mark(): void;
   /** Called once, before the run, with the registers that the machine will work on. */
   watch(registers: Int32Array): void;
 }

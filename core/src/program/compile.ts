@@ -149,6 +149,7 @@ class Compiler extends Looks {
       slots,
       groupNames,
       options,
+      preference: this.dialect.semantics.preference,
       afterEmptyMatch: this.dialect.semantics.afterEmptyMatch,
       searchStart: this.dialect.semantics.searchStart,
       lostMark: this.dialect.semantics.lostMark,

@@ -140,6 +140,8 @@ export interface Program {
   readonly slots: readonly Slot[];
   readonly groupNames: Readonly<Record<string, readonly number[]>>;
   readonly options: Options;
+  /** Which of the matches that begin at an offset is found. */
+  readonly preference: Dialect["semantics"]["preference"];
   /** Where the search continues after an empty match. */
   readonly afterEmptyMatch: Dialect["semantics"]["afterEmptyMatch"];
   /** The offset that `\G` asserts. */

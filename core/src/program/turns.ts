@@ -74,6 +74,11 @@ export abstract class Turns extends Emitter {
       return;
     }
     const optional = node.min === 0 && node.max === 1;
+    if (this.dialect.semantics.emptyIteration === "only-turn" && node.min === 0 && !optional && this.factsOf(body).canBeEmpty) {
+      // Its first iteration may take nothing, as one that must be may.
+      this.loop({ ...node, max: 1 }, () => this.loop({ ...node, min: 1 }, () => this.node(body, back)));
+      return;
+    }
     if (this.staying.keepsFirst(node)) this.loopKeepingFirst(node, back);
     else if (node.mode !== "possessive") this.loop(node, optional ? () => this.node(body, back) : this.turn(node, back));
     else {
@@ -160,7 +165,8 @@ export abstract class Turns extends Emitter {
     const endsEmpty =
       emptyIteration === "is-last" || emptyIteration === "is-last-at-least" || (emptyIteration === "is-last-without-bound" && max === Number.POSITIVE_INFINITY);
     const emptyIsLast = canBeEmpty && endsEmpty;
-    const begun = canBeEmpty && (endsEmpty || emptyIteration === "fails");
+    const isOnlyTurn = emptyIteration === "only-turn" && max === 1;
+    const begun = canBeEmpty && !isOnlyTurn && (endsEmpty || emptyIteration === "fails" || emptyIteration === "only-turn");
     const cleared = this.clearedWithoutTurn(body, min);
     const notesAll =
       emptyIsLast && min > 0 && mode !== "possessive" && body.kind === "group" && this.dialect.semantics.emptyTurnEnds === true && !this.staying.isSteady(body);

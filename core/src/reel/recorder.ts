@@ -6,7 +6,7 @@
  * captures are read back along that chain as far as the last checkpoint (reel.ts).
  */
 import type { Recorder } from "../machine/events.ts";
-import { CLEARED, KIND_MASK, Kind } from "../machine/events.ts";
+import { KIND_MASK, Kind, MARKED } from "../machine/events.ts";
 import type { Program } from "../program/program.ts";
 import { RegisterTrace } from "./trace.ts";
 
@@ -76,8 +76,8 @@ export class ReelRecorder implements Recorder {
     } else if (kind === Kind.Consume && to > this.reach) this.reach = to;
   }
 
-  markCleared(): void {
-    this.chunk[this.cursor - ROW_WIDTH + 1] = (this.chunk[this.cursor - ROW_WIDTH + 1] as number) | CLEARED;
+  mark(): void {
+    this.chunk[this.cursor - ROW_WIDTH + 1] = (this.chunk[this.cursor - ROW_WIDTH + 1] as number) | MARKED;
   }
 
   private addChunk(): void {

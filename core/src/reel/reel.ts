@@ -7,9 +7,9 @@
  * a repeated group, and who took what are all read off the live path.
  */
 
-import { BacktrackingMachine } from "../machine/backtracking.ts";
 import { Kind } from "../machine/events.ts";
 import type { MatchTable } from "../machine/matches.ts";
+import { steppedMachine } from "../machine/stepped.ts";
 import type { Program } from "../program/program.ts";
 import type { MatchMode } from "../search/policy.ts";
 import { drained, type Stop } from "../slices.ts";
@@ -66,7 +66,7 @@ const SLICE = 100_000;
 export function* recordInSlices(program: Program, text: string, options: RecordOptions): Generator<number, Reel> {
   const recorder = new ReelRecorder(program);
   const blocks = new Blocks();
-  const machine = new BacktrackingMachine(program, text, { mode: options.mode, from: options.from ?? 0, recorder });
+  const machine = steppedMachine(program, text, { mode: options.mode, from: options.from ?? 0, recorder });
   while (machine.steps < options.eventLimit && !machine.advance(Math.min(SLICE, options.eventLimit - machine.steps))) {
     blocks.extend(recorder, machine.steps);
     if (options.stop?.()) break;

@@ -2,7 +2,7 @@
  * The recorded events of a run, and what each of them says by itself: its kind, its instruction, its offsets, the part of
  * the pattern that acts, and how many states are saved after it.
  */
-import { CLEARED, EVENT_KINDS, type EventKind, KIND_MASK, Kind, PC_MASK, PC_SHIFT } from "../machine/events.ts";
+import { EVENT_KINDS, type EventKind, KIND_MASK, Kind, MARKED, PC_MASK, PC_SHIFT } from "../machine/events.ts";
 import { Op } from "../program/operations.ts";
 import { INSTRUCTION_WIDTH, type Program } from "../program/program.ts";
 import type { Node, Span } from "../syntax/tree.ts";
@@ -81,7 +81,7 @@ export class Tape {
 
   /** Whether the event clears captures of a loop's groups. */
   clears(step: number): boolean {
-    return (this.rows.at(step, 1) & CLEARED) !== 0;
+    return (this.rows.at(step, 1) & MARKED) !== 0;
   }
 
   /** Step of the newest saved state held after the event, −1 where none is held. */

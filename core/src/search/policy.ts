@@ -28,10 +28,14 @@ export class SearchPolicy {
   /** Whether the search continues after a match. */
   readonly continues: boolean;
 
+  /** Which of the matches that begin at an offset is found. */
+  readonly preference: Program["preference"];
+
   private readonly afterEmptyMatch: Program["afterEmptyMatch"];
 
-  constructor({ options, afterEmptyMatch }: Program, mode: MatchMode) {
+  constructor({ options, afterEmptyMatch, preference }: Program, mode: MatchMode) {
     this.mode = mode;
+    this.preference = preference;
     this.whole = mode === "whole";
     this.anchored = mode === "start" || mode === "whole" || options.sticky;
     this.continues = mode === "all";
@@ -61,6 +65,7 @@ export class SearchPolicy {
 
   /** The offset where an empty match does not count after a match, or NOWHERE. For `moved` see above. */
   notEmptyAt(begins: number, end: number, moved: boolean): number {
+    if (this.afterEmptyMatch === "advance-apart") return moved ? end : NOWHERE;
     return begins === end && (moved || this.afterEmptyMatch === "not-empty-here") ? end : NOWHERE;
   }
 }

@@ -24,6 +24,7 @@ import { readEscape } from "./reading/escapes.ts";
 import { GrowingTree } from "./reading/growing.ts";
 import { readCounts, readRepeat } from "./reading/quantifiers.ts";
 import { Reader } from "./reading/reader.ts";
+import { readBracketExpression } from "./sets/bracket-expressions.ts";
 import { withLoneLetters } from "./sets/lone-letters.ts";
 import { withManyFolds } from "./sets/many-folds.ts";
 import { readNestedSet } from "./sets/nested-sets.ts";
@@ -54,7 +55,7 @@ export function parse(pattern: string, dialect: Dialect, options: Options): Pars
     const diagnostics = [diagnostic("too-long", span, pattern.length, MAX_PATTERN_LENGTH)];
     return { root: { kind: "empty", start: 0, end: pattern.length }, groups: [], slots: [], diagnostics, options };
   }
-  const { count, named } = countGroups(pattern, dialect.syntax.sets.reader(options) !== "plain");
+  const { count, named } = countGroups(pattern, dialect.syntax, options);
   const fresh = (): Reader => new Reader(pattern, dialect, options, count, named);
   const reader = fresh();
   // Read once for its groups alone.
@@ -62,7 +63,13 @@ export function parse(pattern: string, dialect: Dialect, options: Options): Pars
   return new Parser(reader).run();
 }
 
-const SET_READERS = { plain: readSet, operations: readSetWithOperations, nested: readNestedSet, subtracted: readSubtractedSet } as const;
+const SET_READERS = {
+  plain: readSet,
+  operations: readSetWithOperations,
+  nested: readNestedSet,
+  subtracted: readSubtractedSet,
+  "bracket-expression": readBracketExpression,
+} as const;
 
 type OperatorOf<K extends Operator["kind"]> = Extract<Operator, { kind: K }>;
 
@@ -113,7 +120,7 @@ class Parser {
   private term(): void {
     const { reader } = this;
     if (reader.skipBlanks()) return;
-    const row = reader.operatorHere(this.tree.last === undefined);
+    const row = this.operatorHere();
     if (!row) {
       const start = reader.at;
       this.tree.addCharacter(reader.take(), start);
@@ -121,6 +128,11 @@ class Parser {
     }
     const [sign, operator] = row;
     this.operate(sign, operator);
+  }
+
+  private operatorHere(): ReturnType<Reader["operatorHere"]> {
+    const { last, isOutermost } = this.tree;
+    return this.reader.operatorHere({ first: last === undefined, behindAssertion: last?.kind === "assertion", inGroup: !isOutermost });
   }
 
   private operate(sign: string, operator: Operator): void {
@@ -156,7 +168,14 @@ class Parser {
         readRepeat(reader, tree, operator, sign);
         return;
       case "counts":
-        if (!readCounts(reader, tree, operator, sign)) this.loneBracket(sign, operator);
+        if (readCounts(reader, tree, operator, sign)) return;
+        if (operator.malformed) reader.report(operator.malformed, { start, end: start + sign.length }, sign, operator.end);
+        this.loneBracket(sign, operator);
+        return;
+      case "nothing":
+        reader.at += sign.length;
+        // An alternative of nothing else is refused before a closing bracket, and nowhere else (GNU).
+        if (this.operatorHere()?.[1].kind === "close") reader.report("nothing-to-repeat", { start, end: reader.at }, sign);
         return;
       case "lone":
         this.loneBracket(sign, operator);
@@ -179,7 +198,8 @@ class Parser {
     // A backslash that is escaped is no part of the same literal text as the letter where case is ignored.
     const isTogether = strokes % 2 === 1 || (strokes > 0 && !reader.options.ignoreCase);
     const refused = operator.kind === "counts" && operator.notBehindLetters && isTogether && isAsciiLetter(reader.pattern[start - 1]);
-    if ((reader.strict && operator.strict) || refused) reader.report("lone-bracket", { start, end: reader.at }, sign);
+    const isReported = operator.kind === "counts" && operator.malformed !== undefined;
+    if (!isReported && ((reader.strict && operator.strict) || refused)) reader.report("lone-bracket", { start, end: reader.at }, sign);
     this.tree.addCharacter(sign.charCodeAt(sign.length - 1), start);
   }
 
@@ -286,20 +306,22 @@ function slotsOf(groups: readonly Group[], numbers: readonly number[]): Slot[] {
 }
 
 /** Counts the capturing groups before the reading proper, which needs the number for its back-references. */
-function countGroups(pattern: string, nestedSets: boolean): { count: number; named: boolean } {
+function countGroups(pattern: string, { operators, groupOpeners, sets: rules }: Dialect["syntax"], options: Options): { count: number; named: boolean } {
+  const nestedSets = rules.reader(options) !== "plain";
+  const open = operators.find(([, { kind }]) => kind === "open")?.[0] ?? "(";
   let count = 0;
   let named = false;
   let sets = 0;
   for (let i = 0; i < pattern.length; i++) {
     const c = pattern[i];
-    if (c === "\\") i++;
-    else if (c === "[" && (sets === 0 || nestedSets)) sets++;
-    else if (c === "]" && sets > 0) sets--;
-    else if (c === "(" && sets === 0) {
+    if (pattern.startsWith(open, i) && sets === 0) {
+      i += open.length - 1;
       const name = pattern.startsWith("?<", i + 1) && pattern[i + 3] !== "=" && pattern[i + 3] !== "!";
       if (name) named = true;
-      if (name || pattern[i + 1] !== "?") count++;
-    }
+      if (name || pattern[i + 1] !== "?" || groupOpeners.length === 0) count++;
+    } else if (c === "\\") i++;
+    else if (c === "[" && (sets === 0 || nestedSets)) sets++;
+    else if (c === "]" && sets > 0) sets--;
   }
   return { count, named };
 }

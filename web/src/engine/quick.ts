@@ -3,7 +3,7 @@
  * the beginning on, so that lanes are painted in the frame that shows the letter. What does not fit is the worker's,
  * which does the same at its leisure, and everything else.
  */
-import { BacktrackingMachine, CUTS, LinearMachine, lacksTables } from "@lamprey/core";
+import { CUTS, LinearMachine, lacksTables, steppedMachine } from "@lamprey/core";
 import { MATCH_LIMIT, prepare, type Refused, rowsOf } from "./answer.ts";
 import type { Asked, RunResult } from "./messages.ts";
 
@@ -50,7 +50,7 @@ function runWithin(asked: Asked, text: string, started: number): QuickAnswer | n
   const machine =
     choice.machine === "linear"
       ? new LinearMachine(program, text, { ...options, kernelFrom: Number.POSITIVE_INFINITY })
-      : new BacktrackingMachine(program, text, options);
+      : steppedMachine(program, text, options);
   let ended = false;
   do ended = machine.advance(SLICE);
   while (!ended && left());

@@ -8,7 +8,6 @@ import {
   type Attempt,
   asFound,
   attempts,
-  BacktrackingMachine,
   CUTS,
   callsSlices,
   capturesOf,
@@ -49,8 +48,10 @@ import {
   recordInSlices,
   type Sought,
   type Span,
+  type SteppedMachine,
   saveLedger,
   select,
+  steppedMachine,
   type Traffic,
   tallyLines,
   trafficOf,
@@ -133,7 +134,7 @@ interface Current {
   readonly program: Program;
   readonly mode: MatchMode;
   /** The plain backtracker, as far as it was run. */
-  readonly machine: BacktrackingMachine;
+  readonly machine: SteppedMachine;
   /** The whole run counted, where that was tried for its matches. */
   readonly counted: Forecast | null;
   readonly matches: MatchTable;
@@ -180,7 +181,7 @@ export class Session {
     const prepared = prepare(asked);
     if (!prepared.ok) return prepared.refused;
     const { reading, marks, program, mode, choice } = prepared;
-    const machine = new BacktrackingMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT });
+    const machine = steppedMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT });
     const linear = choice.machine === "linear" ? new LinearMachine(program, this.sample, { mode, matchLimit: MATCH_LIMIT }) : null;
     const useless = () => asked.generation < this.newest;
     const ended = linear ? await drive(linearSlices(linear), useless) : await this.exhaust(machine, useless);
@@ -206,7 +207,7 @@ export class Session {
   }
 
   /** Runs the plain backtracker until it has ended or taken as many steps as it may; null where that became useless. */
-  private async exhaust(machine: BacktrackingMachine, useless: () => boolean): Promise<boolean | null> {
+  private async exhaust(machine: SteppedMachine, useless: () => boolean): Promise<boolean | null> {
     const budget = STEP_BUDGET + STEPS_A_CHARACTER * this.sample.length;
     while (!machine.advance(SLICE) && machine.steps < budget && machine.steps - machine.attemptStep < ATTEMPT_BUDGET) {
       await pause();

@@ -129,6 +129,7 @@ export const dotnet: Dialect = {
     dot: ({ dotTakesAll }) => (dotTakesAll ? FULL_SET : NOT_NEWLINE),
     lineEnds: () => NEWLINE,
     word: edgeWord,
+    preference: "first",
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last-at-least",
     showsCaptures: true,

@@ -132,6 +132,7 @@ export const java: Dialect = {
       edge ??= javaEdgeWord();
       return edge;
     },
+    preference: "first",
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last",
     emptyCountedTurn: "none",

@@ -184,6 +184,7 @@ export const pcre: Dialect = {
     pairEnds: ({ lineEnd }) => lineEnd === "crlf",
     skipsLineFeeds: ({ lineEnd }) => typeof lineEnd !== "number",
     word,
+    preference: "first",
     clearsCapturesEachIteration: false,
     emptyIteration: "is-last-without-bound",
     emptyCountedTurn: "taken",

@@ -149,6 +149,7 @@ export const perl: Dialect = {
     dot: ({ dotTakesAll }) => (dotTakesAll ? FULL_SET : NOT_NEWLINE),
     lineEnds: () => NEWLINE,
     word,
+    preference: "first",
     clearsCapturesEachIteration: false,
     noTurnClears: true,
     emptyIteration: "is-last-at-least",

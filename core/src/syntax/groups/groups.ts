@@ -28,7 +28,7 @@ export function readGroup(reader: Reader, tree: GrowingTree, references: Referen
     return;
   }
   if (reader.dialect.syntax.calls && readNumberedCall(reader, tree, references, start)) return;
-  if (reader.peek() !== "?") {
+  if (reader.peek() !== "?" || reader.dialect.syntax.groupOpeners.length === 0) {
     const captures = !reader.options.namedOnly && !tree.top.awaitsLook && !tree.passesBracket;
     tree.passesBracket = false;
     if (!captures) tree.push({ opener: { kind: "plain" }, start });

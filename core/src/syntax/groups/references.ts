@@ -57,12 +57,15 @@ export class References {
       const [one, two, three] = [pattern[end], pattern[end + 1], pattern[end + 2]];
       if (isOctal(one) && isOctal(two) && isOctal(three)) return false;
       end += isDigit(two) ? 2 : 1;
-    } else while (isDigit(pattern[end])) end++;
+    } else if (digits === "one-digit") end++;
+    else while (isDigit(pattern[end])) end++;
     const number = Number(pattern.slice(reader.at, end));
     const span = { start, end };
     if (!forwardReferences) {
       // Groups that are still to come were counted without reading sets: that serves for words, not for what is refused.
-      if (number <= tree.count) this.check(number, span);
+      if (number <= tree.count && digits === "one-digit" && tree.isClosed(number) && !tree.isVisible(number)) {
+        reader.report("reference-alternative", span, number);
+      } else if (number <= tree.count) this.check(number, span);
       else if (number <= reader.groupCount) reader.report("reference-early", span, number);
       else reader.report("reference-number", span, number, tree.count);
     } else if (number > reader.groupCount) {

@@ -393,6 +393,7 @@ const DIGITS: Readonly<Record<Dialect["syntax"]["digits"], (reader: Reader, star
     reader.report("escape-unknown-letter", { start, end: reader.at }, c);
     return 0;
   },
+  "one-digit": (reader) => reader.take(),
   "octal-behind-nought": (reader, start) => {
     const nought = reader.pass("0");
     const first = reader.peek();

@@ -18,6 +18,9 @@ import type { Reader } from "./reader.ts";
 /** Deeper brackets than anybody draws; trees of this depth still pass through every machine. */
 export const MAX_NESTING = 100_000;
 
+/** Groups above it cannot be referred to where a reference has one digit. */
+const LAST_DIGIT = 9;
+
 const NEVER: Asks = { kind: "constant", holds: false };
 
 /** An open bracket, or the whole pattern, while its inside is read. */
@@ -45,6 +48,9 @@ interface OpenGroup {
   /** Whether that may be tried another way when it has been left. */
   readonly reenters: boolean;
   readonly branches: Node[];
+  /** Closed groups that the place before it can refer to, and those that are closed in its alternatives so far: a bit each. */
+  readonly visibleBefore: number;
+  closedInside: number;
   place: Place;
   branchStart: number;
   items: Node[];
@@ -76,6 +82,8 @@ export class GrowingTree {
   readonly names = new NameTable();
   private readonly reader: Reader;
   private readonly closed: boolean[] = [];
+  /** Of the groups with one digit those that are closed, but for such in other alternatives: a bit each. */
+  private visible = 0;
   /** The first name of each number. */
   private readonly slotNames = new Map<number, string>();
   private readonly open: OpenGroup[] = [];
@@ -122,6 +130,11 @@ export class GrowingTree {
 
   nameOf(number: number): string | undefined {
     return this.slotNames.get(number);
+  }
+
+  /** Whether the group has been closed, and not in another alternative. */
+  isVisible(number: number): boolean {
+    return (this.visible & (1 << number)) !== 0;
   }
 
   /** Whether the group has been closed. */
@@ -223,6 +236,8 @@ export class GrowingTree {
       inLook: opener.kind === "look" || outer?.inLook === true,
       reenters: (opener.kind === "look" && opener.reenters === true) || outer?.reenters === true,
       branches: [],
+      visibleBefore: this.visible,
+      closedInside: 0,
       place: { bracket: {}, outer: outer?.place ?? null },
       branchStart: reader.at,
       items: [],
@@ -241,6 +256,8 @@ export class GrowingTree {
     if (items.length === 1 && items[0]) group.branches.push(items[0]);
     else group.branches.push(items.length === 0 ? { kind: "empty", start, end } : { kind: "sequence", items, start, end });
     group.place = { ...group.place };
+    group.closedInside |= this.visible;
+    this.visible = group.visibleBefore;
     group.items = [];
     group.settled = 0;
     group.branchStart = this.reader.at;
@@ -250,7 +267,8 @@ export class GrowingTree {
   close(bodyEnd: number): void {
     const { reader } = this;
     const body = this.body(bodyEnd);
-    const { start, opener, capture, index, name, pops, condition, branches, outerOptions, most } = this.open.pop() as OpenGroup;
+    const { start, opener, capture, index, name, pops, condition, branches, outerOptions, most, closedInside } = this.open.pop() as OpenGroup;
+    this.visible |= closedInside;
     if (!(condition && reader.dialect.syntax.conditionsLeaveFlags)) reader.options = outerOptions;
     const span = { start, end: reader.at };
     if (opener.kind === "branch-reset") this.count = most;
@@ -258,6 +276,7 @@ export class GrowingTree {
       this.captureDepth--;
       this.groups[index] = { ...(this.groups[index] as Group), end: reader.at };
       this.closed[capture] = true;
+      if (capture <= LAST_DIGIT) this.visible |= 1 << capture;
     }
     let node: Node;
     if (opener.kind === "look") {

@@ -97,7 +97,7 @@ function repeat(reader: Reader, tree: GrowingTree, { min, max }: Counts, start: 
   const { quantifiers, verbose } = reader.dialect.syntax;
   if (verbose.within) reader.skipBlanks();
   while (passEmptyQuotes(reader) || (quantifiers.apart && (reader.skipBlanks() || passComment(reader))));
-  const marked = reader.pass("?");
+  const marked = !quantifiers.noModes && reader.pass("?");
   const lazy = marked !== reader.options.lazyFirst;
   const possessive = !marked && quantifiers.possessive && reader.pass("+");
   const mode: QuantifierMode = possessive ? "possessive" : lazy ? "lazy" : "greedy";
@@ -107,9 +107,16 @@ function repeat(reader: Reader, tree: GrowingTree, { min, max }: Counts, start: 
   const strict = quantifiers.onAssertion !== null;
   const keepsOn = body?.kind === "keep" && !(quantifiers.keepsCounted && max !== Number.POSITIVE_INFINITY);
   if (!body || keepsOn || (strict && body.kind === "verb" && body.verb !== "accept")) reader.report("nothing-to-repeat", operator, sign);
-  else if (body.kind === "quantifier" && sign === "+" && body.mode === "greedy" && start === body.end && !quantifiers.possessive)
+  else if (
+    body.kind === "quantifier" &&
+    quantifiers.stacked !== null &&
+    sign === "+" &&
+    body.mode === "greedy" &&
+    start === body.end &&
+    !quantifiers.possessive
+  )
     reportPossessive(reader, body, operator);
-  else if (body.kind === "quantifier") reader.report(quantifiers.stacked, operator, sign);
+  else if (body.kind === "quantifier" && quantifiers.stacked !== null) reader.report(quantifiers.stacked, operator, sign);
   else {
     if (body.kind === "assertion" && quantifiers.onAssertion) reader.report(quantifiers.onAssertion, operator, sign);
     if (body.kind === "look" && !quantifiers.onLook(body.behind, reader.strict)) reader.report("assertion-repeated", operator);

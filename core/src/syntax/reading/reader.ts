@@ -1,7 +1,7 @@
 /** The reading place in a pattern, what the dialect and the flags say there, and the mistakes found so far. */
 
 import { type Diagnostic, type DiagnosticCode, diagnostic } from "../../diagnostic/diagnostic.ts";
-import type { Dialect, Operator, Options } from "../../dialect/dialect.ts";
+import type { Dialect, Operator, OperatorPlace, Options } from "../../dialect/dialect.ts";
 import { leastOf } from "../../lists.ts";
 import { oncePer } from "../../once.ts";
 import { isHex } from "../../text/characters.ts";
@@ -91,10 +91,11 @@ export class Reader {
     return result;
   }
 
-  /** The operator at the reading place, with its sign; `first` says that nothing stands before it in its alternative. */
-  operatorHere(first: boolean): readonly [sign: string, operator: Operator] | undefined {
-    const rows = operatorsOf(this.dialect).get(this.pattern.charCodeAt(this.at));
-    return rows?.find(([sign, { where }]) => this.looksAt(sign) && (!where || where({ first })));
+  /** The operator at the reading place, with its sign; `place` says where in the tree that is. */
+  operatorHere(place: Pick<OperatorPlace, "first" | "behindAssertion" | "inGroup">): readonly [sign: string, operator: Operator] | undefined {
+    const { pattern, at } = this;
+    const rows = operatorsOf(this.dialect).get(pattern.charCodeAt(at));
+    return rows?.find(([sign, { where }]) => this.looksAt(sign) && (!where || where({ ...place, pattern, at })));
   }
 
   looksAt(text: string): boolean {

@@ -5,7 +5,6 @@
 import {
   type Attack,
   assess,
-  BacktrackingMachine,
   type Sample as Counted,
   comparesIn,
   compile,
@@ -24,6 +23,7 @@ import {
   relate,
   type Source,
   STEPS_A_SECOND,
+  steppedMachine,
   stepsAt,
   textOf,
   VERDICT_PATIENCE_MS,
@@ -121,7 +121,7 @@ export class HazardSession {
     const measured: Sample[] = [];
     for (const count of pumps) {
       const text = textOf(attack, count);
-      const machine = new BacktrackingMachine(current.program, text, { mode: HAZARD_MODES[current.mode].asks });
+      const machine = steppedMachine(current.program, text, { mode: HAZARD_MODES[current.mode].asks });
       if (!machine.advance(MEASURED_STEPS)) break;
       measured.push({ pumps: count, length: text.length, steps: String(machine.steps) });
     }
