@@ -2,6 +2,7 @@
 import { type Found, findSlices } from "../linear/find.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import { steppedMachine } from "../machine/stepped.ts";
+import { type LinePart, lineProgram } from "../program/by-lines.ts";
 import { compile, compileSource } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import type { MatchMode } from "../search/policy.ts";
@@ -63,6 +64,18 @@ export class Asked {
     const compiled = compile({ ...reading, root });
     if (!compiled.ok) throw new RangeError("A pattern that is read is read with another anchor too.");
     return yield* this.matchesOf(compiled.program, mode);
+  }
+
+  /** All matches of the text read line by line, each of which is such a part of its line; groups are not asked for. */
+  *matchesByLine(part: LinePart): Generator<number, MatchTable> {
+    const key = `by line ${part}`;
+    let found = this.known.get(key);
+    if (!found) {
+      found = yield* findSlices(lineProgram(this.program, part), this.text, { mode: "all", ...this.limits });
+      this.known.set(key, found);
+      this.cut ??= found.cut;
+    }
+    return found.matches;
   }
 
   private *matchesOf(program: Program, mode: MatchMode): Generator<number, MatchTable> {

@@ -137,6 +137,7 @@ export const MESSAGES = {
   "template-case": ["syntax-error", "“\\{0}” means nothing in a template here: none changes case. A function does: {1}."],
   "template-dollar": ["syntax-error", "“$” needs the number of a group behind it, or a name in braces. Write “\\$” for the character."],
   "template-braces": ["syntax-error", "“${” needs the name of a group, in letters and digits, and “}” behind it. Write “\\$” for the character."],
+  "template-line-feed": ["syntax-error", "A line end cannot stand in a template of sed. Write “\\n”."],
   "template-escape-end": ["syntax-error", "The template ends after a backslash. Write “\\\\” for a backslash."],
   "template-octal": ["syntax-error", "The octal escape “\\{0}” is above “\\377”. For a group and a digit write it as “\\g<1>2”."],
   "template-reference-form": ["syntax-error", "“\\g” takes a group between brackets, as in “\\g<1>” or “\\g<name>”."],

@@ -17,7 +17,10 @@ export type AssertionKind =
   | "word-end"
   | "not-word-edge"
   /** The same, but never in an empty text. */
-  | "not-word-edge-in-text";
+  | "not-word-edge-in-text"
+  /** No word character stands before it, or behind it: on the sides of a match that is to be a word by itself (`grep -w`). */
+  | "no-word-before"
+  | "no-word-after";
 
 /**
  * Anchors that know of CR LF: they are put together from others (syntax/anchors.ts). `by-pairs` take it as one line end;

@@ -36,7 +36,7 @@ export const dotnet: Host = {
   dialect: "dotnet",
   calls: DOTNET_CALLS,
   notation,
-  template: { read: readDotnetTemplate, call: "Regex.Replace", refusedInUse: false },
+  template: { read: readDotnetTemplate, call: "Regex.Replace", refusedInUse: false, byLines: false },
   forms: [
     { name: "verbatim", label: "verbatim string", write: dotnetVerbatim, note: verbatimNote },
     { name: "string", label: "plain string", write: dotnetPlain, note: doublesBackslashes },

@@ -35,7 +35,7 @@ export const ecmascript: Host = {
   dialect: "ecmascript",
   calls: ECMASCRIPT_CALLS,
   notation,
-  template: { read: readEcmascriptTemplate, call: "replace", refusedInUse: false },
+  template: { read: readEcmascriptTemplate, call: "replace", refusedInUse: false, byLines: false },
   forms: [
     { name: "literal", label: "literal", write: javascriptLiteral, note: literalNote },
     { name: "constructor", label: "RegExp constructor", write: javascriptConstructor, note: doublesBackslashes },

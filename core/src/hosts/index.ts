@@ -3,6 +3,7 @@ import type { DialectName } from "../dialect/dialect.ts";
 import type { Program } from "../program/program.ts";
 import { dotnet } from "./dotnet.ts";
 import { ecmascript } from "./ecmascript.ts";
+import { bre, ere, literal } from "./grep.ts";
 import type { Host } from "./host.ts";
 import { java } from "./java.ts";
 import { pcre } from "./pcre.ts";
@@ -10,7 +11,7 @@ import { perl } from "./perl.ts";
 import { python } from "./python.ts";
 
 /** Null where Lamprey does not read the dialect yet. */
-const HOSTS: Readonly<Record<DialectName, Host | null>> = { ecmascript, python, java, dotnet, perl, pcre, ere: null, bre: null, literal: null };
+const HOSTS: Readonly<Record<DialectName, Host | null>> = { ecmascript, python, java, dotnet, perl, pcre, ere, bre, literal };
 
 /** The host of a dialect; null where Lamprey does not read the dialect yet. */
 export const hostOf = (dialect: DialectName): Host | null => HOSTS[dialect];

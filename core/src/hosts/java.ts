@@ -31,7 +31,7 @@ export const java: Host = {
   dialect: "java",
   calls: JAVA_CALLS,
   notation,
-  template: { read: readJavaTemplate, call: "replaceAll", refusedInUse: true },
+  template: { read: readJavaTemplate, call: "replaceAll", refusedInUse: true, byLines: false },
   forms: [{ name: "string", label: "Pattern.compile", write: javaCompiled, note: doublesBackslashes }, JSON_FORM],
   program: { text: PROGRAMS.java, flag: "" },
   readSource: fromJava,

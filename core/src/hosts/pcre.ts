@@ -27,7 +27,7 @@ export const pcre: Host = {
   dialect: "pcre",
   calls: PHP_CALLS,
   notation,
-  template: { read: readPhpTemplate, call: "preg_replace", refusedInUse: false },
+  template: { read: readPhpTemplate, call: "preg_replace", refusedInUse: false, byLines: false },
   forms: [{ name: "php", label: "PHP string", write: phpDelimited, note: delimiterNote }, JSON_FORM],
   program: { text: PROGRAMS.pcre, flag: "" },
   readSource: fromPhp,

@@ -34,7 +34,7 @@ export const perl: Host = {
   dialect: "perl",
   calls: PERL_CALLS,
   notation,
-  template: { read: readPerlTemplate, call: "s///", refusedInUse: false },
+  template: { read: readPerlTemplate, call: "s///", refusedInUse: false, byLines: false },
   forms: [{ name: "qr", label: "qr", write: perlQuoted, note: perlNote }, JSON_FORM],
   program: { text: PROGRAMS.perl, flag: "" },
   readSource: fromPerl,

@@ -38,7 +38,7 @@ export const python: Host = {
   dialect: "python",
   calls: PYTHON_CALLS,
   notation,
-  template: { read: readPythonTemplate, call: "re.sub", refusedInUse: false },
+  template: { read: readPythonTemplate, call: "re.sub", refusedInUse: false, byLines: false },
   forms: [
     { name: "raw", label: "raw string", write: pythonRaw, note: rawNote },
     { name: "plain", label: "plain string", write: pythonPlain, note: doublesBackslashes },

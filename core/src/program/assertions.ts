@@ -45,6 +45,8 @@ const PREDICATES: Readonly<Record<AssertionKind, Predicate>> = {
   "word-end": ({ behind, ahead }) => behind && !ahead,
   "word-edge": ({ behind, ahead }) => behind !== ahead,
   "not-word-edge": ({ behind, ahead }) => behind === ahead,
+  "no-word-before": ({ behind }) => !behind,
+  "no-word-after": ({ ahead }) => !ahead,
   "not-word-edge-in-text": ({ start, end, behind, ahead }) => behind === ahead && !(start && end),
 };
 

@@ -198,6 +198,8 @@ const ASSERTED: Readonly<Record<AssertionKind, readonly [holds: string, fails: s
   "word-end": ["a word ends here", "no word ends here"],
   "word-edge": ["a word has its edge here", "no word begins or ends here"],
   "not-word-edge": ["no word begins or ends here", "a word has its edge here"],
+  "no-word-before": ["no word character stands before this place", "a word character stands before this place"],
+  "no-word-after": ["no word character stands behind this place", "a word character stands behind this place"],
   "not-word-edge-in-text": ["no word begins or ends here", "a word has its edge here, or the text is empty"],
 };
 

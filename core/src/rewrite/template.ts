@@ -51,4 +51,6 @@ export interface TemplateRules {
   readonly call: string;
   /** Whether the host looks at a template only when it uses it: where nothing matches, it refuses none. */
   readonly refusedInUse: boolean;
+  /** Whether the host rewrites line by line: then `first` is the first match on each line. */
+  readonly byLines: boolean;
 }

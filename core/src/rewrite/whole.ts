@@ -3,9 +3,12 @@
 import type { Diagnostic } from "../diagnostic/diagnostic.ts";
 import { spelledLoosely } from "../host/bytes.ts";
 import { type Cut, findSlices } from "../linear/find.ts";
+import { MatchTable } from "../machine/matches.ts";
+import { lineProgram } from "../program/by-lines.ts";
 import { readsBytes } from "../program/in-bytes.ts";
 import type { Program } from "../program/program.ts";
 import { NEVER, type Stop } from "../slices.ts";
+import { linesOf } from "../text/lines.ts";
 import type { Remark } from "./remarks.ts";
 import { rewriteSlices } from "./rewrite.ts";
 import type { TemplateRules } from "./template.ts";
@@ -20,7 +23,7 @@ export type WholeRewrite =
 
 /** Rewrites a text. A host that reads bytes is handed those of UTF-8; what it leaves that is none becomes replacement characters. */
 export function* rewriteWhole(
-  { read: readTemplate, refusedInUse }: TemplateRules,
+  { read: readTemplate, refusedInUse, byLines }: TemplateRules,
   program: Program,
   text: string,
   template: string,
@@ -30,11 +33,25 @@ export function* rewriteWhole(
   const own = bytes ?? { program, text };
   const read = readTemplate(bytes ? bytes.spell(template) : template, own.program);
   const [fault] = bytes ? readTemplate(template, program).diagnostics : read.diagnostics;
-  const { matches, cut } = yield* findSlices(own.program, own.text, { mode: first ? "first" : "all", stepLimit, stop });
+  const searched = byLines ? lineProgram(own.program, "part") : own.program;
+  const found = yield* findSlices(searched, own.text, { mode: first && !byLines ? "first" : "all", stepLimit, stop });
+  const { cut } = found;
+  const matches = byLines ? inLines(found.matches, own.text, first) : found.matches;
   if (fault && !(refusedInUse && matches.length === 0 && !cut)) return { kind: "refused", fault };
   if (cut) return { kind: "cut", cut };
-  const rewritten = yield* rewriteSlices(read, matches, own.text, { first });
+  const rewritten = yield* rewriteSlices(read, matches, own.text, { first: first && !byLines });
   if (!rewritten.ok) return { kind: "too-long", length: rewritten.length };
   const made = rewritten.pieces.join("");
   return { kind: "made", text: bytes ? spelledLoosely(made) : made, replacements: rewritten.replacements, remarks: read.remarks };
+}
+
+/** Matches that lie in a line: not the empty one behind the last line end. Of each line only the first, where that is asked for. */
+function inLines(matches: MatchTable, text: string, first: boolean): MatchTable {
+  const kept = new MatchTable(matches.groupCount);
+  let match = 0;
+  for (const { start, end } of linesOf(text)) {
+    while (match < matches.length && matches.start(match) < start) match++;
+    for (let taken = 0; match < matches.length && matches.start(match) <= end; match++, taken++) if (taken === 0 || !first) kept.copy(matches, match);
+  }
+  return kept;
 }

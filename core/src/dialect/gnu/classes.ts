@@ -4,6 +4,7 @@
 import { type CharSet, complement, intersection, setOfRanges, setOfText, subtract, union, unionOf } from "../../charset/charset.ts";
 import { DIGITS } from "../../charset/classes.ts";
 import { unicodeOf } from "../../charset/versions.ts";
+import type { Options } from "../dialect.ts";
 import { ASCII_POSIX } from "../posix.ts";
 
 const { category, binaryProperty } = unicodeOf("14");
@@ -37,8 +38,11 @@ const CLASSES: Readonly<Record<string, CharSet>> = {
   xdigit: ASCII_POSIX.xdigit as CharSet,
 };
 
-/** A class by its name between colons; undefined where there is none. */
-export const gnuPosix = (name: string): CharSet | undefined => (Object.hasOwn(CLASSES, name) ? CLASSES[name] : undefined);
+/** A class by its name between colons; undefined where there is none. Where case is ignored, those of one case are all letters. */
+export function gnuPosix(name: string, { ignoreCase }: Options): CharSet | undefined {
+  if (ignoreCase && (name === "upper" || name === "lower")) return ALPHA;
+  return Object.hasOwn(CLASSES, name) ? CLASSES[name] : undefined;
+}
 
 export const GNU_SPACE: CharSet = SPACE;
 export const GNU_WORD: CharSet = union(ALNUM, setOfText("_"));

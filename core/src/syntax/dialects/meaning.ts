@@ -56,6 +56,8 @@ const ASSERTED: Readonly<Record<AnchorKind, string>> = {
   "line-start-of-pair": "where the text begins, and behind CR LF",
   "line-end-of-pair": "before CR LF, and where the text ends",
   "last-line-end-of-pair": "where the text ends, and before CR LF that ends it",
+  "no-word-before": "where no word character stands before it",
+  "no-word-after": "where no word character stands behind it",
   "word-start": "where a word begins",
   "word-end": "where a word ends",
   "word-edge": "where a word begins or ends",

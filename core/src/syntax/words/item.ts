@@ -47,6 +47,8 @@ const ASSERTS: Readonly<Record<AnchorKind, string>> = {
   "line-start-of-pair": "holds where the text begins, and behind CR LF",
   "line-end-of-pair": "holds before CR LF, and where the text ends",
   "last-line-end-of-pair": "holds where the text ends, and before CR LF that ends it",
+  "no-word-before": "holds where no word character stands before it",
+  "no-word-after": "holds where no word character stands behind it",
   "word-start": "holds where a word begins",
   "word-end": "holds where a word ends",
   "word-edge": "holds where a word begins or ends",
