@@ -97,7 +97,7 @@ describe("match", () => {
 
   test.each([
     [{ pattern: "a)", text: "" }, "syntax-error", { code: "group-close", start: 1, end: 2 }],
-    [{ pattern: "a", text: "", dialect: "ere" }, "unsupported", { code: "dialect-unread" }],
+    [{ pattern: "(*NOTEMPTY)a", text: "", dialect: "pcre" }, "unsupported", { start: 0 }],
     [{ pattern: "\\N{DIGIT ONE}", dialect: "python", text: "" }, "unsupported", { code: "character-names-missing" }],
     [{ pattern: "(\\w+)\\1", text: "", machine: "linear" }, "unsupported", { code: "machine-unfit" }],
     [{ pattern: "(a+)+$", text: `${"a".repeat(40)}b`, stepLimit: 5000, machine: "backtracking" }, "step-limit", { code: "step-limit" }],

@@ -50,8 +50,9 @@ describe("rewrite", () => {
   });
 
   test("what is not read is said to be", () => {
-    for (const command of [ask.rewrite, ask.calls]) expect(command({ ...request, dialect: "ere" })).toMatchObject({ status: "unsupported" });
-    expect(ask.handoff({ pattern: "a", dialect: "ere", form: "string" })).toMatchObject({ status: "unsupported" });
+    for (const command of [ask.rewrite, ask.calls])
+      expect(command({ ...request, pattern: "(*NOTEMPTY)a", dialect: "pcre" })).toMatchObject({ status: "unsupported" });
+    expect(ask.handoff({ pattern: "(*NOTEMPTY)a", dialect: "pcre", form: "php" })).toMatchObject({ status: "unsupported" });
   });
 });
 

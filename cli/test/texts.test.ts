@@ -45,7 +45,7 @@ describe("by the contract", () => {
       ],
     });
     expect(ask.examples({ pattern: "a", count: 0 })).toMatchObject({ status: "bad-request" });
-    expect(ask.examples({ pattern: "a", dialect: "ere" })).toMatchObject({ status: "unsupported" });
+    expect(ask.examples({ pattern: "(*NOTEMPTY)a", dialect: "pcre" })).toMatchObject({ status: "unsupported" });
   });
 
   test("slips", () => {

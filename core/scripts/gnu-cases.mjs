@@ -28,7 +28,10 @@ function matchesBySed(dialect, pattern, flags, text, groups) {
   if (status !== 0) return undefined;
   const matches = [];
   let at = 0;
-  for (const piece of stdout.slice(0, -1).split(OPEN).flatMap((part, i) => (i === 0 ? [part] : part.split(CLOSE)))) {
+  for (const piece of stdout
+    .slice(0, -1)
+    .split(OPEN)
+    .flatMap((part, i) => (i === 0 ? [part] : part.split(CLOSE)))) {
     const [whole, ...captured] = piece.split(BETWEEN);
     matches.push([at, at + whole.length, ...captured]);
     at += whole.length;
@@ -60,11 +63,12 @@ for (const [dialect, rows] of Object.entries(patterns)) {
     const mode = { ere: "-E", bre: "-G", literal: "-F" }[dialect];
     const { status, message } = run("grep", [mode, "-e", pattern], "");
     if (status === 2) errors.push([pattern, flags, message]);
-    else for (const text of texts) {
-      // sed reads some escapes before the pattern is one.
-      const bySed = dialect === "literal" || pattern.includes("\\n") ? undefined : matchesBySed(dialect, pattern, flags, text, countGroups(dialect, pattern));
-      cases.push(bySed ? [pattern, flags, text, bySed] : [pattern, flags, text, matchesByGrep(mode, flags, pattern, text), "grep"]);
-    }
+    else
+      for (const text of texts) {
+        // sed reads some escapes before the pattern is one.
+        const bySed = dialect === "literal" || pattern.includes("\\n") ? undefined : matchesBySed(dialect, pattern, flags, text, countGroups(dialect, pattern));
+        cases.push(bySed ? [pattern, flags, text, bySed] : [pattern, flags, text, matchesByGrep(mode, flags, pattern, text), "grep"]);
+      }
   }
   const lines = (list) => list.map((row) => `    ${JSON.stringify(row)}`).join(",\n");
   writeFileSync(new URL(`${dialect}.json`, CASES), `{\n  "cases": [\n${lines(cases)}\n  ],\n  "errors": [\n${lines(errors)}\n  ]\n}\n`);

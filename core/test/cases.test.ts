@@ -2,7 +2,7 @@
 import { spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "@jest/globals";
-import type { DialectName } from "../src/index.ts";
+
 import { hostMatches, matchesOf, readIn } from "./support.ts";
 
 type Expected = [number, number, ...([number, number] | null)[]];
@@ -57,9 +57,4 @@ describe("python", () => {
     const run = spawnSync("python3", [judge], { input: `${JSON.stringify(questions)}\n`, encoding: "utf8" });
     expect(JSON.parse(run.stdout)).toEqual([...python.cases.map(([, , , expected]) => expected), ...python.errors.map(() => null)]);
   });
-});
-
-test("a dialect that is not read yet says so", () => {
-  const [first] = readIn("ere" satisfies DialectName, "a", "").diagnostics;
-  expect(first).toMatchObject({ severity: "unsupported", code: "dialect-unread" });
 });

@@ -177,7 +177,7 @@ describe("hand-off", () => {
     expect(readFileSync(new URL("../src/handoff/programs.generated.ts", import.meta.url), "utf8")).toBe(programsFile());
     expect(programAround({ dialect: "ecmascript", pattern: "a", flags: "i" })).toContain("const pattern = /a/ig;");
     expect(programAround({ dialect: "python", pattern: "a", flags: "" })).toContain('pattern = re.compile(r"a")');
-    expect(programAround({ dialect: "bre", pattern: "a", flags: "" })).toBeUndefined();
+    expect(programAround({ dialect: "bre", pattern: "a", flags: "" })).toContain("grep -G -e 'a' -o -b");
   });
 });
 

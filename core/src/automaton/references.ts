@@ -116,7 +116,7 @@ class Writer {
     const texts = this.textsOf(group.body);
     if (item.kind !== "quantifier") return texts?.map((text) => ({ item: this.spelled(group, text), taken: text }));
     // Whether it took part is enough for a condition; what it took last time may stay where captures are not cleared.
-    const { clearsCapturesEachIteration } = this.program.reading.dialect?.semantics ?? {};
+    const { clearsCapturesEachIteration } = this.program.reading.dialect.semantics ?? {};
     if (repeats && !clearsCapturesEachIteration) return undefined;
     if (texts?.some(({ length }) => length === 0)) return undefined;
     const refers = rest.some((node) => [...walk(node)].some((each) => each.kind === "back-reference" && each.slots.includes(group.capture)));
@@ -136,7 +136,7 @@ class Writer {
       if (node.kind === "back-reference" && node.slots.includes(slot)) {
         const { start, end } = node;
         if (taken) return { kind: "sequence", items: taken.map((codePoint) => character(codePoint, node.folding, node)), start, end };
-        if (this.program.reading.dialect?.semantics.unsetReference === "empty") return { kind: "empty", start, end };
+        if (this.program.reading.dialect.semantics.unsetReference === "empty") return { kind: "empty", start, end };
         return { ...noCharacter, start, end };
       }
       return node.kind === "conditional" && isOn(node, slot) ? (taken ? node.yes : node.no) : node;

@@ -2,7 +2,7 @@
  * What GNU grep 3.8 prints with its everyday switches, read line by line. Offsets are bytes of UTF-8. A pattern of several
  * lines is several patterns; an empty match is no part.
  */
-import type { DialectName } from "../dialect/dialect.ts";
+import { GREP_SWITCHES, type GrepDialect } from "../host/grep.ts";
 import { inUnit } from "../host/units.ts";
 import type { MatchTable } from "../machine/matches.ts";
 import type { LinePart } from "../program/by-lines.ts";
@@ -46,11 +46,9 @@ const lineRows = (part: LinePart, others = false) =>
     return { value: listOf(lines.length, context.most, (i) => lineText(context.text, lines[i] as Line)) };
   };
 
-const SWITCHES: Readonly<Record<"ere" | "bre" | "literal", string>> = { ere: "-E", bre: "-G", literal: "-F" };
-
 /** The calls of grep for one kind of pattern. */
-export function grepCalls(dialect: Extract<DialectName, "ere" | "bre" | "literal">): HostCalls {
-  const written = (switches: string): string => `grep ${SWITCHES[dialect]}${switches === "" ? "" : ` ${switches}`} -e "$pattern" file`;
+export function grepCalls(dialect: GrepDialect): HostCalls {
+  const written = (switches: string): string => `grep ${GREP_SWITCHES[dialect]}${switches === "" ? "" : ` ${switches}`} -e "$pattern" file`;
   return {
     host: "grep",
     unit: "utf-8",

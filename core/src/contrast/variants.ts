@@ -33,6 +33,6 @@ export function withMode(reading: Reading, operators: ReadonlySet<number>, mode:
 /** The edits, last first, that write a mode into the pattern; null where the dialect cannot write it. */
 export function modeEdits(reading: Reading, operators: ReadonlySet<number>, mode: QuantifierMode): Edit[] | null {
   const wanted = quantifiers(reading).filter((q) => operators.has(q.operator.start) && q.mode !== mode);
-  if (mode === "possessive" && wanted.length > 0 && !reading.dialect?.syntax.quantifiers.possessive) return null;
+  if (mode === "possessive" && wanted.length > 0 && !reading.dialect.syntax.quantifiers.possessive) return null;
   return wanted.map((q) => modeEdit(q, mode)).reverse();
 }

@@ -156,7 +156,6 @@ export const MESSAGES = {
   "handin-made": ["syntax-error", "This is put together when the program runs. Put in what stands there then."],
   "handin-escape": ["syntax-error", "This escape of the string cannot be read. Write the character itself, or its number."],
   "handin-long": ["syntax-error", "This is longer than {0} characters. Copy only what is around the pattern."],
-  "dialect-unread": ["unsupported", "Lamprey does not read the dialect {0} yet. The dialects it reads: {1}."],
   "too-deep": ["unsupported", "Groups nest more than {0} deep here, which is deeper than Lamprey draws or runs. Take some brackets out."],
   "too-long": ["unsupported", "The pattern is {0} characters long; Lamprey reads up to {1}. Split it."],
   "too-large": ["unsupported", "The pattern grows to more than {0} instructions. Make it shorter."],

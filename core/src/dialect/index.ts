@@ -10,15 +10,11 @@ import { pcre } from "./pcre/pcre.ts";
 import { perl } from "./perl/perl.ts";
 import { python } from "./python.ts";
 
-/** Null where Lamprey does not read the dialect yet. */
-const DIALECTS: Readonly<Record<DialectName, Dialect | null>> = { ecmascript, python, java, dotnet, pcre, perl, ere, bre, literal };
+const DIALECTS: Readonly<Record<DialectName, Dialect>> = { ecmascript, python, java, dotnet, pcre, perl, ere, bre, literal };
 
-/** The dialect, or undefined where Lamprey does not read it yet. */
-export function dialectOf(name: DialectName): Dialect | undefined {
-  return DIALECTS[name] ?? undefined;
-}
+export const dialectOf = (name: DialectName): Dialect => DIALECTS[name];
 
-export const READ_DIALECTS: readonly Dialect[] = Object.values(DIALECTS).filter((dialect) => dialect !== null);
+export const READ_DIALECTS: readonly Dialect[] = Object.values(DIALECTS);
 
 /** The names of the dialects in which a pattern can call its groups as subroutines. */
 export const dialectsWithCalls = (): string =>

@@ -2,10 +2,11 @@
  * Patterns in shell commands: the argument of grep, egrep and fgrep, the search of sed's `s` command or an address, and the
  * slashes of awk. Quotes are those of POSIX.1-2017, 2.2, and `$'…'`.
  */
+
+import type { GrepDialect } from "../host/grep.ts";
 import { isBlank, isWordCharacter } from "../text/characters.ts";
 import type { Span } from "../text/span.ts";
 import type { Candidate, SourceReader } from "./candidate.ts";
-import type { GrepDialect } from "./shell.ts";
 
 /** A word of a command as the shell hands it over. */
 interface Word extends Span {

@@ -1,11 +1,8 @@
 /** Patterns as commands of a POSIX shell: grep with the switch that says how the pattern is read. */
-import type { DialectName } from "../dialect/dialect.ts";
+import { GREP_SWITCHES, type GrepDialect } from "../host/grep.ts";
 import type { Source } from "../syntax/read.ts";
 import { hasLoneHalf } from "../text/characters.ts";
 import type { Refusal } from "./form.ts";
-
-export const GREP_SWITCHES = { ere: "-E", bre: "-G", literal: "-F" } as const satisfies Partial<Record<DialectName, string>>;
-export type GrepDialect = keyof typeof GREP_SWITCHES;
 
 /** The writer of `grep -E -i -e '…'` for a dialect. */
 export const grepCommand =

@@ -9,7 +9,7 @@ import { type NodeOf, type Span, walk } from "../syntax/tree.ts";
 
 /** What spares the dialect's own engine the growth that the parts of the pattern cause; null where nothing does. */
 export function guardOf(program: Program, growth: "polynomial" | "exponential", parts: readonly Span[]): Guard | null {
-  const row = hostOf(program.source.dialect)?.guard;
+  const row = hostOf(program.source.dialect).guard;
   if (!row || growth !== "exponential") return null;
   const quantifiers: NodeOf<"quantifier">[] = [];
   for (const node of walk(program.root)) {

@@ -26,7 +26,7 @@ export function attemptsRestart(program: Program, mode: HazardMode): boolean {
 
 /** What a pattern is judged for: what is asked, or where nothing is, what its flags ask for. */
 export function hazardModeOf({ dialect, flags }: Pick<Source, "dialect" | "flags">, asked: MatchMode | null = null): HazardMode {
-  const byFlags = dialectOf(dialect)?.flags.some(({ letter, sets }) => sets.everyMatch === true && flags.includes(letter));
+  const byFlags = dialectOf(dialect).flags.some(({ letter, sets }) => sets.everyMatch === true && flags.includes(letter));
   const asks = asked ?? (byFlags ? "all" : "first");
   return (Object.keys(HAZARD_MODES) as HazardMode[]).find((mode) => HAZARD_MODES[mode].asks === asks) as HazardMode;
 }

@@ -10,18 +10,12 @@ import { pcre } from "./pcre.ts";
 import { perl } from "./perl.ts";
 import { python } from "./python.ts";
 
-/** Null where Lamprey does not read the dialect yet. */
-const HOSTS: Readonly<Record<DialectName, Host | null>> = { ecmascript, python, java, dotnet, perl, pcre, ere, bre, literal };
+const HOSTS: Readonly<Record<DialectName, Host>> = { ecmascript, python, java, dotnet, perl, pcre, ere, bre, literal };
 
-/** The host of a dialect; null where Lamprey does not read the dialect yet. */
-export const hostOf = (dialect: DialectName): Host | null => HOSTS[dialect];
+/** The host of a dialect. */
+export const hostOf = (dialect: DialectName): Host => HOSTS[dialect];
 
-/** The hosts of all dialects that are read. */
-export const ALL_HOSTS: readonly Host[] = Object.values(HOSTS).filter((host) => host !== null);
+export const ALL_HOSTS: readonly Host[] = Object.values(HOSTS);
 
-/** The host that runs a program. Throws a RangeError where there is none: its dialect would not have been compiled. */
-export function hostFor({ source }: Program): Host {
-  const host = hostOf(source.dialect);
-  if (!host) throw new RangeError(`The dialect ${source.dialect} has no host.`);
-  return host;
-}
+/** The host that runs a program. */
+export const hostFor = ({ source }: Program): Host => hostOf(source.dialect);

@@ -29,7 +29,7 @@ export const lineProgram = (program: Program, part: LinePart): Program => progra
 function byLines(program: Program, part: LinePart): Program {
   const reading = asOneOfSeveral(program.reading);
   const own = rewrite(reading.root, inOneLine);
-  const word = reading.dialect?.semantics.word(reading.options) ?? [];
+  const word = reading.dialect.semantics.word(reading.options) ?? [];
   const around: Readonly<Record<LinePart, readonly [Node?, Node?]>> = {
     part: [],
     line: [asserted("line-start", LINE_FEED), asserted("line-end", LINE_FEED)],

@@ -31,7 +31,7 @@ export type Compiled = { readonly ok: true; readonly program: Program } | { read
  */
 export function compile(reading: Reading, stacked = false): Compiled {
   const { dialect, diagnostics } = reading;
-  if (!dialect || diagnostics.length > 0) return { ok: false, diagnostics };
+  if (diagnostics.length > 0) return { ok: false, diagnostics };
   const program = new Compiler(reading, dialect, stacked).run(reading.root, false);
   if (program) return { ok: true, program };
   const span = { start: 0, end: reading.source.pattern.length };
@@ -49,7 +49,7 @@ export function compileSource(source: Source): Program | undefined {
  * Read against the text, the whole pattern matches the same stretches, from their ends to their starts.
  */
 export function compilePart(reading: Reading, part: Node, back: boolean): Program | undefined {
-  return reading.dialect && new Compiler(reading, reading.dialect).run(part, back);
+  return new Compiler(reading, reading.dialect).run(part, back);
 }
 
 class Compiler extends Looks {
@@ -74,7 +74,7 @@ class Compiler extends Looks {
   private readonly noted: ReadonlySet<Node>;
   private readonly alternationRegisters = new Map<Node, number>();
 
-  constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>, stacked = false) {
+  constructor(reading: Reading, dialect: Reading["dialect"], stacked = false) {
     super(reading, dialect);
     const { called, takesBack } = asksOf(reading.root);
     this.called = called;

@@ -10,7 +10,7 @@ import { Op, PutWhen } from "./operations.ts";
 import { type Beyond, captureRegister, type Enclosure, FAILS, type Loop, UNBOUNDED } from "./program.ts";
 import { Staying } from "./staying.ts";
 
-type EmptyIteration = NonNullable<Reading["dialect"]>["semantics"]["emptyIteration"];
+type EmptyIteration = Reading["dialect"]["semantics"]["emptyIteration"];
 
 export abstract class Turns extends Emitter {
   protected readonly loops: Loop[] = [];
@@ -19,7 +19,7 @@ export abstract class Turns extends Emitter {
   /** First instructions of literal alternatives that Perl looks up in a trie: backtracking to them undoes no capture inside a lookaround. */
   protected readonly lookedUp = new Set<number>();
   protected readonly reading: Reading;
-  protected readonly dialect: NonNullable<Reading["dialect"]>;
+  protected readonly dialect: Reading["dialect"];
   /** The tree that is compiled: the whole pattern, or a part of it. */
   protected part: Node;
   /** The number of registers allocated so far. */
@@ -32,7 +32,7 @@ export abstract class Turns extends Emitter {
   /** Computed for the first loop. */
   private facts: Map<Node, Facts> | undefined;
 
-  constructor(reading: Reading, dialect: NonNullable<Reading["dialect"]>) {
+  constructor(reading: Reading, dialect: Reading["dialect"]) {
     super();
     this.reading = reading;
     this.dialect = dialect;

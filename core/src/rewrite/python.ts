@@ -65,7 +65,7 @@ function readReference(template: GrowingTemplate, source: string, start: number,
     return end;
   }
   const named = slotsNamed(label, program);
-  const number = named === undefined ? dialectOf("python")?.syntax.conditionNumber(label) : undefined;
+  const number = named === undefined ? dialectOf("python").syntax.conditionNumber(label) : undefined;
   if (named === undefined && (number === undefined || number < 0)) template.refuse("template-name", { start, end }, label);
   else if (named) {
     if (named.length === 0) template.refuse("template-name-unknown", { start, end }, label);
@@ -76,7 +76,7 @@ function readReference(template: GrowingTemplate, source: string, start: number,
 
 /** The slots of a name, none where no group has it; undefined where it is no name. */
 function slotsNamed(label: string, program: Program): readonly number[] | undefined {
-  const names = dialectOf("python")?.syntax.names;
+  const names = dialectOf("python").syntax.names;
   const isName = Array.from(label).every((character, i) => (i === 0 ? names?.starts : names?.continues)?.(character.codePointAt(0) as number, program.options));
   if (!isName) return undefined;
   return Object.hasOwn(program.groupNames, label) ? (program.groupNames[label] as readonly number[]) : [];

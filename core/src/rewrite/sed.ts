@@ -88,6 +88,8 @@ class SedTemplate {
       return end;
     }
     if (letter in CASES) {
+      // It takes the place of a change of the first character that nothing has followed yet.
+      if (this.firsts.at(-1)?.from === template.length) this.firsts.pop();
       this.endCase();
       const kind = CASES[letter];
       if (kind) this.open = { kind, from: template.length };

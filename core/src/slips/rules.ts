@@ -555,7 +555,7 @@ function hasCase(node: NodeOf<"character"> | NodeOf<"set">): boolean {
 
 const flagsWithoutEffect: Rule = (shape) => {
   const { source, dialect } = shape.reading;
-  return (dialect?.flags ?? []).flatMap(({ letter, sets }) => {
+  return dialect.flags.flatMap(({ letter, sets }) => {
     const option = Object.keys(ACTS).find((each) => each in sets);
     // What is set inside the pattern for a part of it is beyond this.
     if (option === undefined || !source.flags.includes(letter) || source.pattern.includes("(?-") || ACTS[option]?.(shape, letter)) return [];

@@ -76,7 +76,6 @@ export function writePattern(root: Node, dialect: Dialect, options: Options): st
  * that stand in a replacement, themselves replaced where the changes say so. Throws `NotWritable` like `writePattern`.
  */
 export function respell({ source, root, dialect, options }: Reading, changes: ReadonlyMap<Node, Node>): string {
-  if (!dialect) return source.pattern;
   const writer = new Writer(dialect, options);
   const typed = new Map<Node, Piece>();
   // From the last to the first, what is inside comes before what is around it.

@@ -119,7 +119,7 @@ export function* changesFor(reading: Reading, program: Program, text: string, mo
 
 function* candidates(reading: Reading): Generator<Source & { readonly what: string; readonly size: number }> {
   const { source, dialect, root, options } = reading;
-  const flags = dialectOf(source.dialect)?.flags ?? [];
+  const flags = dialectOf(source.dialect).flags ?? [];
   for (const [option, what] of FLAGS) {
     const flag = flags.find(({ sets }) => sets[option] === true);
     if (flag && dialect && !options[option]) yield { ...source, flags: source.flags + flag.letter, what, size: 1 };

@@ -95,7 +95,7 @@ const FIGURES: Readonly<Record<DeskGroup, (state: RootState) => string>> = {
   Risk: ({ hazard: { verdict }, draft }) => (verdict && draft.fields.pattern !== "" ? shortWord(verdict) : ""),
   Replace: ({ host: { rewriting }, bench: { panel } }) => (panel === "rewrite" && rewriting?.made ? plural(rewriting.made.replacements, "change") : ""),
   Code: ({ host: { confirmed }, bench: { result }, draft }) => {
-    if (!confirmed || confirmed.generation !== result?.generation) return hostOf(draft.fields.dialect)?.calls.host ?? "";
+    if (!confirmed || confirmed.generation !== result?.generation) return hostOf(draft.fields.dialect).calls.host ?? "";
     return confirmed.agrees === null ? "no answer" : confirmed.agrees ? "agrees" : "differs";
   },
   Tests: ({ expectations: { judged } }) => (judged ? `${number(judged.passed)} of ${number(judged.lines.length)}` : ""),

@@ -24,9 +24,9 @@ export function DialectControl() {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         className="flex items-center gap-1 whitespace-nowrap rounded-sm text-[12px] text-tide underline decoration-dotted underline-offset-4"
-        aria-label={`Dialect: ${dialectOf(dialect)?.title ?? dialect}`}
+        aria-label={`Dialect: ${dialectOf(dialect).title}`}
       >
-        {dialectOf(dialect)?.title ?? dialect}
+        {dialectOf(dialect).title}
         <span className="text-[9px]">▾</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
@@ -65,7 +65,7 @@ export function useDialectChanges(): DialectChangesProps | null {
     // It speaks of the pattern that was switched: the next edit of it leaves it behind.
     if (!switched || switched.from.dialect === dialect || switched.from.pattern !== pattern) return null;
     const changes = meaningChanges(read(switched.from), read({ dialect, flags, pattern }));
-    return { title: dialectOf(dialect)?.title ?? dialect, flags: switched.flags, changes };
+    return { title: dialectOf(dialect).title, flags: switched.flags, changes };
   }, [switched, dialect, pattern, flags, tables]);
 }
 

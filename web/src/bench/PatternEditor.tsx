@@ -185,7 +185,7 @@ function hover(offset: number | null): void {
 /** A line end in a pattern is a character that it asks for, and hard to see: Enter writes none where no line ends are expected. */
 function lineEnd(view: EditorView): boolean {
   const { dialect, flags } = view.state.field(writingField);
-  const spaced = dialectOf(dialect)?.flags.some(({ letter, sets }) => sets.verbose === true && flags.includes(letter)) === true;
+  const spaced = dialectOf(dialect).flags.some(({ letter, sets }) => sets.verbose === true && flags.includes(letter)) === true;
   return !spaced;
 }
 

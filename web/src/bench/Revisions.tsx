@@ -82,7 +82,7 @@ function Revision({ earlier, close }: { readonly earlier: EarlierPattern; readon
     <li className="border-b border-rule-soft py-2">
       <div className="flex flex-wrap items-center gap-2">
         <span className="min-w-[200px] flex-1 text-[13px] text-ink-2">
-          revision {revision}, until {new Date(keptAt).toLocaleDateString()} {clock(Date.parse(keptAt))}, {dialectOf(dialect)?.title ?? dialect}
+          revision {revision}, until {new Date(keptAt).toLocaleDateString()} {clock(Date.parse(keptAt))}, {dialectOf(dialect).title}
         </span>
         <button type="button" className="key" title="Which texts the pattern has gained and lost since" onClick={compare}>
           What changed since

@@ -1,5 +1,5 @@
 /** What the everyday calls of the dialect's host return on this sample, as its language writes values. A value that came from the sample marks where. */
-import { dialectOf, hostOf, unitWords, type WrittenPiece } from "@lamprey/core";
+import { hostOf, unitWords, type WrittenPiece } from "@lamprey/core";
 import type { CallView } from "../engine/messages.ts";
 import { tableOf } from "../engine/tables.ts";
 import { isBroken, matchChosen, pointedAt } from "../state/benchSlice.ts";
@@ -9,8 +9,7 @@ export function CallsPanel() {
   const calls = useAppSelector((s) => s.host.calls);
   const dialect = useAppSelector((s) => s.bench.result?.source.dialect ?? s.draft.fields.dialect);
   const broken = useAppSelector((s) => isBroken(s.bench));
-  const host = hostOf(dialect)?.calls;
-  if (!host) return <p className="p-4 text-ink-2">The calls of {dialectOf(dialect)?.title ?? dialect} are not known yet.</p>;
+  const host = hostOf(dialect).calls;
   if (!calls) return <p className="p-4 text-ink-2">There is no run to call yet.</p>;
   return (
     <div className="flex min-h-0 flex-1 flex-col">

@@ -354,7 +354,7 @@ export class Session {
     if (!this.current) return null;
     const { program, matches } = this.current;
     const mode = this.current.mode === "whole" ? "whole" : "start";
-    const taken = program.reading.dialect?.semantics.showsCaptures
+    const taken = program.reading.dialect.semantics.showsCaptures
       ? capturesOf(program, this.sample, { start, searched: endBefore(matches, start), mode }, TURN_EVENTS)
       : turnsOf(record(program, this.sample, { mode, from: start, eventLimit: TURN_EVENTS }));
     if (!taken) return { turns: [], complete: false };
@@ -479,7 +479,7 @@ export class Session {
   async calls(generation: number): Promise<CallsView | null> {
     const { current } = this;
     const host = current && hostOf(current.asked.dialect);
-    if (!host || current.asked.generation !== generation) return null;
+    if (!host || !current || current.asked.generation !== generation) return null;
     const options = { most: MOST_ITEMS, stepLimit: STEP_BUDGET, matchLimit: MATCH_LIMIT };
     const answer = await drive(callsSlices(host.calls, current.program, this.sample, options), () => this.current !== current);
     return answer && callsView(answer, host);

@@ -1,5 +1,5 @@
 /** The pattern as source text of its host, in every form, and the shortest program around it; each ready to copy. */
-import { dialectOf, formsOf, programAround } from "@lamprey/core";
+import { formsOf, programAround } from "@lamprey/core";
 import { useMemo, useState } from "react";
 import { isBroken } from "../state/benchSlice.ts";
 import { useAppSelector } from "../state/store.ts";
@@ -15,7 +15,6 @@ export function SourcePanel() {
       ? forms
       : [...forms, { name: "program", label: "a program that prints its matches", written: program, note: "It reads its standard input." }];
   }, [dialect, pattern, flags]);
-  if (rows.length === 0) return <p className="p-4 text-ink-2">How {dialectOf(dialect)?.title ?? dialect} is written in programs is not known yet.</p>;
   if (broken) return <p className="p-4 text-ink-2">Only a pattern that reads is handed off. What is wrong stands under it.</p>;
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls.

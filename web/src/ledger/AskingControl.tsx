@@ -21,7 +21,7 @@ export function AskingControl() {
   const { dialect, flags } = useAppSelector((s) => s.draft.fields);
   const count = result ? tableOf(result.matches).length : 0;
   const mode = result?.mode ?? "all";
-  const letter = dialectOf(dialect)?.flags.find(({ sets }) => sets.everyMatch)?.letter;
+  const letter = dialectOf(dialect).flags.find(({ sets }) => sets.everyMatch)?.letter;
   const choose = (wanted: MatchMode) => {
     const byFlag = letter !== undefined && (wanted === "all" || wanted === "first");
     dispatch(askingChosen(byFlag ? null : wanted));

@@ -248,7 +248,7 @@ function Rows({ rows, name, columns, groups = [], filter = null, chosenRow = -1,
   const followed = useAppSelector((s) => s.bench.followed);
   const text = useAppSelector((s) => shownSample(s.draft)?.text ?? "");
   const table = result ? tableOf(result.matches) : null;
-  const showsCaptures = result !== null && dialectOf(result.source.dialect)?.semantics.showsCaptures === true;
+  const showsCaptures = result !== null && dialectOf(result.source.dialect).semantics.showsCaptures === true;
   const virtual = useRowVirtualizer(rows.count, scroller, columns ? HEAD_HEIGHT : 0);
   const shown = columns?.table.getVisibleLeafColumns().map(({ id }) => shownIn(id)) ?? [];
   const showsLines = shown.includes("line");

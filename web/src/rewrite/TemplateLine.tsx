@@ -15,7 +15,7 @@ export function TemplateLine() {
     <>
       <h3 className="flex items-baseline gap-2 self-center whitespace-nowrap text-ink-2">
         <span className="part-name text-[15px]">Replace</span>
-        <span className="text-[12px]">by {hostOf(dialect)?.template.call ?? "a template"}</span>
+        <span className="text-[12px]">by {hostOf(dialect).template.call ?? "a template"}</span>
       </h3>
       <div className="flex min-w-0 items-center gap-3 max-[819px]:flex-col max-[819px]:items-stretch max-[819px]:gap-1">
         <TemplateEditor />

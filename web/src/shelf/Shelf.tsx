@@ -194,7 +194,7 @@ export function Shelf() {
                   </Link>
                 )}
                 <p className="truncate text-[12px] text-ink-2">
-                  {dialectOf(item.dialect)?.title ?? item.dialect}, revision {item.revision}
+                  {dialectOf(item.dialect).title}, revision {item.revision}
                   {item.tags.map((each) => (
                     <span key={each} className="ml-2 rounded-sm border border-rule px-1">
                       {each}

@@ -29,7 +29,7 @@ const ESCAPES: Escapes = {
   "'": { kind: "assertion", assertion: () => "text-end" },
 };
 
-export const GNU_FLAGS: readonly Flag[] = [{ letter: "i", sets: { ignoreCase: true }, label: "ignore case" }];
+const GNU_FLAGS: readonly Flag[] = [{ letter: "i", sets: { ignoreCase: true }, label: "ignore case" }];
 
 /** The rules of both dialects; each adds its name and its operators. */
 export const gnuDialect = (name: Dialect["name"], title: string, operators: Dialect["syntax"]["operators"]): Dialect => ({

@@ -225,7 +225,7 @@ class RepairSearch {
 
 /** What must stay the same: where no flag says whether all matches are wanted, all of them. */
 function comparedAs({ reading: { dialect } }: Program, mode: HazardMode): MatchMode {
-  const bySearch = mode === "search" && !dialect?.flags.some(({ sets }) => sets.everyMatch);
+  const bySearch = mode === "search" && !dialect.flags.some(({ sets }) => sets.everyMatch);
   return bySearch ? "all" : HAZARD_MODES[mode].asks;
 }
 

@@ -37,7 +37,6 @@ const POSIX: Readonly<Record<string, string>> = {
 /** The spellings of another language that a pattern has, in its order. */
 export function foreignSpellings(reading: Reading): readonly ForeignSpelling[] {
   const { source, dialect, root, diagnostics, options } = reading;
-  if (!dialect) return [];
   const { pattern } = source;
   const found: ForeignSpelling[] = [];
   const add = (start: number, end: number, message: string, instead: string, flags = "") => {
@@ -112,7 +111,7 @@ function posix(pattern: string, { start, end }: Span, add: Add): void {
 }
 
 function opener({ source: { pattern }, dialect }: Reading, { start, message }: Span & { readonly message: string }, add: Add): void {
-  const row = dialect?.syntax.foreignOpeners.find(([text]) => pattern.startsWith(text, start + 1));
+  const row = dialect.syntax.foreignOpeners.find(([text]) => pattern.startsWith(text, start + 1));
   if (!row) return;
   const [text, named, own] = row;
   const from = start + 1 + text.length;
@@ -122,7 +121,7 @@ function opener({ source: { pattern }, dialect }: Reading, { start, message }: S
 }
 
 function reference({ source: { pattern }, diagnostics, dialect }: Reading, add: Add): void {
-  if (!dialect?.syntax.foreignReference || diagnostics.length === 0) return;
+  if (!dialect.syntax.foreignReference || diagnostics.length === 0) return;
   const [foreign, close, own] = dialect.syntax.foreignReference;
   for (let at = pattern.indexOf(foreign); at >= 0; at = pattern.indexOf(foreign, at + 1)) {
     const end = pattern.indexOf(close, at);
@@ -131,7 +130,7 @@ function reference({ source: { pattern }, diagnostics, dialect }: Reading, add: 
     add(
       at,
       end + 1,
-      `“${foreign}” is how other languages refer to a named group. In ${dialect?.title} it is “${own}…${own.endsWith("<") ? ">" : ")"}”.`,
+      `“${foreign}” is how other languages refer to a named group. In ${dialect.title} it is “${own}…${own.endsWith("<") ? ">" : ")"}”.`,
       `${own}${label}${own.endsWith("<") ? ">" : ")"}`,
     );
   }
@@ -140,7 +139,7 @@ function reference({ source: { pattern }, diagnostics, dialect }: Reading, add: 
 /** `(?i)` at the start, where flags stand outside the pattern only. */
 function leadingFlags({ source: { pattern, flags }, dialect, diagnostics }: Reading, add: Add): void {
   const end = pattern.indexOf(")");
-  if (!dialect || !pattern.startsWith("(?") || end < 3 || !diagnostics.some((d) => d.start <= end)) return;
+  if (!pattern.startsWith("(?") || end < 3 || !diagnostics.some((d) => d.start <= end)) return;
   const letters = [...pattern.slice(2, end)];
   if (!letters.every((letter) => dialect.flags.some((flag) => flag.letter === letter))) return;
   const added = letters.filter((letter) => !flags.includes(letter)).join("");

@@ -107,7 +107,6 @@ const isRead = (source: Source): boolean => read(source).diagnostics.length === 
 /** Groups that a dialect has, by the trade's names. */
 export function groupConstructs(name: DialectName): readonly Construct[] {
   const dialect = dialectOf(name);
-  if (!dialect) return [];
   const constructs: Construct[] = [];
   for (const [opener, kind] of dialect.syntax.groupOpeners) {
     const words = groupWords(kind);
@@ -130,7 +129,6 @@ function escapesIn(
   [before, after]: readonly [string, string],
 ): readonly Construct[] {
   const dialect = dialectOf(name);
-  if (!dialect) return [];
   return Object.keys(tableOf(dialect.syntax)).flatMap((letter): Construct[] => {
     const reading = read({ dialect: name, pattern: `${before}\\${letter}${after}`, flags });
     if (reading.diagnostics.length > 0) return [];
@@ -162,7 +160,6 @@ export function constructsAt(source: Source, offset: number): Constructs | null 
 
 function begunAt({ dialect: name, flags, pattern }: Source, offset: number): Constructs | null {
   const dialect = dialectOf(name);
-  if (!dialect) return null;
   const before = pattern.slice(0, offset);
   const property = before.lastIndexOf("\\p{");
   if (property >= 0 && isUnescaped(before, property) && !before.slice(property).includes("}")) {
