@@ -1,7 +1,9 @@
 /** The `lamprey` command: the core without a screen. It reads its arguments, and loads only what the command asked for needs. */
-import { DIALECT_NAMES } from "@lamprey/core";
+import { DIALECT_NAMES, type DialectName } from "@lamprey/core";
 import { Command, InvalidArgumentError, Option } from "commander";
 import type { CheckOptions } from "./check/command.ts";
+import type { AcrossOptions } from "./commands/across.ts";
+import type { CarryOptions } from "./commands/carry.ts";
 import type { ExamplesOptions } from "./commands/examples.ts";
 import type { HandinOptions, HandoffOptions } from "./commands/handoff.ts";
 import type { LinkOptions } from "./commands/link.ts";
@@ -247,6 +249,33 @@ program
     if (options.jsonl) return answerInput("relate");
     if (left === undefined || right === undefined) return program.error("Two patterns are needed, or --jsonl.");
     return run(async () => (await import("./commands/relate.ts")).runRelate(left, right, options));
+  });
+
+program
+  .command("across")
+  .description("read one pattern as several dialects, and say where they differ")
+  .argument("[pattern]", "the pattern")
+  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
+  .addOption(new Option("-d, --dialects <names>", "the dialects, parted by commas, each with its flags behind a slash, as in “python/i,ere”"))
+  .option("-t, --text <text>", "compare them on this text alone")
+  .action(async (pattern: string | undefined, options: AcrossOptions & { readonly jsonl?: boolean }) => {
+    if (options.jsonl) return answerInput("across");
+    if (pattern === undefined) return program.error("A pattern is needed, or --jsonl.");
+    return run(async () => (await import("./commands/across.ts")).runAcross(pattern, options));
+  });
+
+program
+  .command("carry")
+  .description("rewrite a pattern for another dialect, and say what was checked")
+  .argument("[pattern]", "the pattern")
+  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
+  .addOption(new Option("-d, --dialect <name>", "the pattern's dialect").choices(DIALECT_NAMES).default("ecmascript"))
+  .option("-f, --flags <letters>", "the pattern's flags", "")
+  .addOption(new Option("--to <name>", "the dialect to carry it to").choices(DIALECT_NAMES))
+  .action(async (pattern: string | undefined, options: CarryOptions) => {
+    if (options.jsonl) return answerInput("carry");
+    if (pattern === undefined || options.to === undefined) return program.error("A pattern and --to are needed, or --jsonl.");
+    return run(async () => (await import("./commands/carry.ts")).runCarry(pattern, options.to as DialectName, options));
   });
 
 await program.parseAsync();

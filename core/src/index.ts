@@ -1,8 +1,11 @@
 /** The core: everything that Lamprey knows about regular expressions, without a screen. */
 
+export { across, type PairDifference } from "./across/across.ts";
+export { differ, type MatchNumbers, type Witness } from "./across/differ.ts";
 export { type CallAnswer, type CallsAnswer, type CallsOptions, callsSlices } from "./calls/calls.ts";
 export { type WrittenPiece, written } from "./calls/notation.ts";
 export { type Json, jsonOf, type Value as HostValue } from "./calls/value.ts";
+export { type Carried, carry, type Lost } from "./carry/carry.ts";
 export { type CharSet, contains, countOf } from "./charset/charset.ts";
 export { type Held, type HeldRange, heldBy } from "./charset/holds.ts";
 export { lacksTables, tablesFor, tablesHere } from "./charset/tables.ts";

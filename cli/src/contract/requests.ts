@@ -2,6 +2,8 @@
 import { looseExpectation } from "@lamprey/api/files";
 import { DIALECT_NAMES, type Source } from "@lamprey/core";
 import Joi from "joi";
+import type { AcrossRequest } from "./across.ts";
+import type { CarryRequest } from "./carry.ts";
 import type { CheckRequest } from "./check.ts";
 import type { ExamplesRequest } from "./examples.ts";
 import type { ForecastRequest } from "./forecast.ts";
@@ -94,3 +96,30 @@ export const handinRequest = Joi.object<HandinRequest>({
 const side = Joi.object<Source>(SOURCE_FIELDS).unknown().required();
 
 export const relateRequest = Joi.object<RelateRequest>({ id: Joi.string().allow(""), left: side, right: side }).unknown();
+
+/** Every pair is compared: more dialects than there are would say nothing new. */
+const MOST_READINGS = 30;
+
+export const acrossRequest = Joi.object<AcrossRequest>({
+  id: Joi.string().allow(""),
+  pattern: Joi.string().allow("").required(),
+  text: Joi.string().allow(""),
+  dialects: Joi.array()
+    .items(
+      Joi.object({
+        dialect: Joi.string()
+          .valid(...DIALECT_NAMES)
+          .required(),
+        flags: Joi.string().allow("").default(""),
+      }).unknown(),
+    )
+    .max(MOST_READINGS)
+    .required(),
+}).unknown();
+
+export const carryRequest = Joi.object<CarryRequest>({
+  ...PATTERN_FIELDS,
+  to: Joi.string()
+    .valid(...DIALECT_NAMES)
+    .required(),
+}).unknown();

@@ -24,13 +24,16 @@ export function attempts(reel: Reel, first: number, count: number): Attempt[] {
     const from = reel.attemptStep(first + i);
     const to = first + i + 1 < reel.attemptCount ? reel.attemptStep(first + i + 1) : reel.length;
     const kind = reel.kind(to - 1);
+    // Where all ways are tried, an attempt that found something ends without a word.
+    const isOver = to < reel.length || reel.end.complete;
+    const matched = reel.program.preference === "longest" ? isOver && kind !== Kind.GiveUp : kind === Kind.Match;
     const last = kind === Kind.GiveUp ? reel.node(to - 2) : null;
     return {
       start: reel.offset(from),
       from,
       to,
       reach: reel.frame(to - 1).reach,
-      end: kind === Kind.Match ? "match" : kind === Kind.GiveUp ? "gave-up" : "unfinished",
+      end: matched ? "match" : kind === Kind.GiveUp ? "gave-up" : "unfinished",
       failed: last && { start: last.start, end: last.end },
     };
   });

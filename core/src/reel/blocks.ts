@@ -3,7 +3,7 @@
  * saved states, which kinds of event. A profile of ten million steps is drawn from these, and a search passes over
  * every stretch that cannot hold what it seeks. A tenth of a byte an event.
  */
-import { KIND_MASK, Kind } from "../machine/events.ts";
+import { KIND_MASK, Kind, MARKED } from "../machine/events.ts";
 import type { ReelRecorder } from "./recorder.ts";
 
 /** Events in a block. */
@@ -13,6 +13,11 @@ export const BLOCK = 256;
 class Numbers {
   length = 0;
   private held = new Int32Array(1024);
+
+  /** Puts a number in the place of the last one. */
+  replaceLast(value: number): void {
+    this.held[this.length - 1] = value;
+  }
 
   push(value: number): void {
     if (this.length === this.held.length) {
@@ -59,6 +64,8 @@ export class Blocks {
   /** Steps at which attempts began, and at which matches were found. */
   readonly attempts = new Numbers();
   readonly matches = new Numbers();
+  /** Where the longest match is looked for: steps of candidates that were better than all before in their attempt. */
+  readonly kept = new Numbers();
   private saved = 0;
   private offset = 0;
   private low = 0;
@@ -77,12 +84,13 @@ export class Blocks {
         this.high = this.many = -1;
         this.seen = 0;
       }
-      const kind = rows.at(step, 1) & KIND_MASK;
+      const word = rows.at(step, 1);
+      const kind = word & KIND_MASK;
       const value = rows.at(step, 0);
       this.saved = savedAfter(kind, this.saved, value);
       if (kind !== Kind.Cut) this.offset = value;
       if (kind === Kind.Attempt) this.attempts.push(step);
-      else if (kind === Kind.Match) this.matches.push(step);
+      else if (kind === Kind.Match) this.match(step, rows.program.preference === "longest", (word & MARKED) !== 0);
       if (this.offset < this.low) this.low = this.offset;
       if (this.offset > this.high) this.high = this.offset;
       if (this.saved < this.few) this.few = this.saved;
@@ -97,6 +105,17 @@ export class Blocks {
     if (this.before.length > this.last.length) this.close();
   }
 
+  /** Of the candidates of an attempt the last one that was kept is its match. */
+  private match(step: number, isCandidate: boolean, isKept: boolean): void {
+    if (!isCandidate) this.matches.push(step);
+    else if (isKept) {
+      const begun = this.attempts.at(this.attempts.length - 1);
+      if (this.matches.length > 0 && this.matches.at(this.matches.length - 1) > begun) this.matches.replaceLast(step);
+      else this.matches.push(step);
+      this.kept.push(step);
+    }
+  }
+
   private close(): void {
     this.least.push(this.low);
     this.greatest.push(this.high);
@@ -107,8 +126,8 @@ export class Blocks {
   }
 
   get bytes(): number {
-    const { least, greatest, last, fewest, most, before, kinds, attempts, matches } = this;
-    return [least, greatest, last, fewest, most, before, kinds, attempts, matches].reduce((sum, numbers) => sum + numbers.bytes, 0);
+    const { least, greatest, last, fewest, most, before, kinds, attempts, matches, kept } = this;
+    return [least, greatest, last, fewest, most, before, kinds, attempts, matches, kept].reduce((sum, numbers) => sum + numbers.bytes, 0);
   }
 }
 

@@ -113,6 +113,7 @@ const resumed: Piece = ({ reel, frame, node }) => {
 /** What failed just before a backtrack. */
 const cause: Piece = ({ reel, frame }) => {
   const failed = frame.step - 1;
+  if (failed >= 0 && reel.kind(failed) === Kind.Match) return [words("The candidate is noted")];
   if (failed < 0 || reel.kind(failed) !== Kind.Mismatch) return [words("The machine cannot go on")];
   if (reel.endsShort(failed)) return [words("The text goes on past "), offset(reel.offset(failed))];
   const node = reel.node(failed);
@@ -120,6 +121,21 @@ const cause: Piece = ({ reel, frame }) => {
     node.kind === "assertion" || node.kind === "look" ? " does not hold at " : node.kind === "quantifier" ? " took nothing at " : " did not match at ";
   return [partOf(reel, node), words(verb), offset(reel.offset(failed))];
 };
+
+const FOUND = say`The pattern matches ${attempt}–${to}: ${matched}.`;
+
+/** Why a candidate is kept or dropped, of those of its attempt. */
+const verdict: Piece = ({ reel, frame }) => {
+  const best = reel.bestBefore(frame.step);
+  if (best < 0) return [words("It is kept as the first candidate, and the other ways are tried")];
+  const [end, length] = [reel.offset(best), frame.to];
+  if (length > end) return [words("It is kept: it is longer than the best one so far, which ends at "), offset(end)];
+  if (length < end) return [words("It is dropped: it is shorter than the best one so far, which ends at "), offset(end)];
+  return reel.kept(frame.step)
+    ? [words("It is kept: it is as long as the best one so far, and an earlier part of the pattern takes more in it")]
+    : [words("It is dropped: it is as long as the best one so far, and no earlier part of the pattern takes more in it")];
+};
+const CANDIDATE = say`The pattern can match ${attempt}–${to}: ${matched}. ${verdict}.`;
 
 const SENTENCES: Readonly<Record<Frame["kind"], Sentences>> = {
   attempt: { otherwise: say`A new attempt begins at ${at}.` },
@@ -172,7 +188,7 @@ const SENTENCES: Readonly<Record<Frame["kind"], Sentences>> = {
     otherwise: say`${part} is through at ${to}.`,
   },
   cut: { otherwise: say`${part} is settled: ${thrown}, so its inside is not tried another way.` },
-  match: { otherwise: say`The pattern matches ${attempt}–${to}: ${matched}.` },
+  match: { otherwise: (step) => (step.reel.kept(step.frame.step) === null ? FOUND : CANDIDATE)(step) },
   call: {
     call: say<NodeOf<"call">>`At ${at}, ${part} calls ${called}; what that captures is forgotten when it is left.`,
     otherwise: say`At ${at}, ${part} begins.`,

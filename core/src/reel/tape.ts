@@ -23,6 +23,8 @@ export interface ReelEvent {
   readonly saved: number;
   /** Text offset at which this attempt began. */
   readonly attempt: number;
+  /** Only of a match where the longest one is looked for: whether it is better than all candidates before. */
+  readonly kept?: boolean;
 }
 
 export class Tape {
@@ -81,7 +83,21 @@ export class Tape {
 
   /** Whether the event clears captures of a loop's groups. */
   clears(step: number): boolean {
+    const word = this.rows.at(step, 1);
+    return (word & MARKED) !== 0 && (word & KIND_MASK) !== Kind.Match;
+  }
+
+  /** Of a match where the longest one is looked for: whether it is better than all candidates before. Null for any other event. */
+  kept(step: number): boolean | null {
+    if (this.program.preference !== "longest" || this.kind(step) !== Kind.Match) return null;
     return (this.rows.at(step, 1) & MARKED) !== 0;
+  }
+
+  /** The step of the best candidate before a step in the same attempt; −1 where there is none. */
+  bestBefore(step: number): number {
+    const before = this.blocks.kept.lastUpTo(step - 1);
+    const found = before < 0 ? -1 : this.blocks.kept.at(before);
+    return found > this.attemptStep(this.attemptAt(step)) ? found : -1;
   }
 
   /** Step of the newest saved state held after the event, −1 where none is held. */
@@ -176,7 +192,12 @@ export class Tape {
     const { start, end } = this.span(step);
     const { saved, attempt } = this.tally(step);
     const kind = EVENT_KINDS[this.kind(step)] as EventKind;
-    return { step, kind, start, end, at: this.offsetBefore(step), to: this.offset(step), saved, attempt };
+    return { step, kind, start, end, at: this.offsetBefore(step), to: this.offset(step), saved, attempt, ...this.asCandidate(step) };
+  }
+
+  private asCandidate(step: number): Pick<ReelEvent, "kept"> {
+    const kept = this.kept(step);
+    return kept === null ? {} : { kept };
   }
 
   /** The events of a window, counted on from its start: cheaper than one by one. */
@@ -195,7 +216,7 @@ export class Tape {
       }
       const { start, end } = this.span(step);
       const name = EVENT_KINDS[kind] as EventKind;
-      yield { step, kind: name, start, end, at: this.offsetBefore(step), to: this.offset(step), saved, attempt };
+      yield { step, kind: name, start, end, at: this.offsetBefore(step), to: this.offset(step), saved, attempt, ...this.asCandidate(step) };
     }
   }
 

@@ -115,7 +115,9 @@ class Writer {
   constructor(dialect: Dialect, options: Options) {
     this.dialect = dialect;
     this.options = options;
-    this.special = new Set(dialect.syntax.operators.map(([sign]) => sign.charAt(sign.length - 1)));
+    // A sign that begins with a backslash is made by it: without one the character stands for itself.
+    const signs = dialect.syntax.operators.map(([sign]) => sign).filter((sign) => sign.length === 1 || !sign.startsWith("\\"));
+    this.special = new Set(signs.map((sign) => sign.charAt(sign.length - 1)));
   }
 
   /** A part as its text has it, with the parts inside as they are written now. */
@@ -182,11 +184,13 @@ class Writer {
         return this.sequence(node, inner);
       case "quantifier":
         return this.quantifier(node, inner[0] as Piece);
-      // These stay as they are typed; they are not made anew.
       case "call":
+        if (!this.dialect.syntax.calls) throw new NotWritable(node, this.dialect);
+        return item(`(?${node.slot === 0 ? "R" : node.slot})`);
       case "verb":
+        return item(this.verb(node));
       case "keep":
-        throw new NotWritable(node, this.dialect);
+        return item(this.keep(node));
       default:
         return unknownNode(node);
     }
@@ -208,14 +212,17 @@ class Writer {
 
   private quantifier(node: NodeOf<"quantifier">, body: Piece): Piece {
     const { min, max, mode } = node;
-    if (mode === "possessive" && !this.dialect.syntax.quantifiers.possessive) throw new NotWritable(node, this.dialect);
+    const { possessive, noModes, stacked } = this.dialect.syntax.quantifiers;
+    if ((mode === "possessive" && !possessive) || (mode === "lazy" && noModes)) throw new NotWritable(node, this.dialect);
+    // A quantifier behind a quantifier repeats that one, where a dialect has it so.
+    const place = stacked === null ? Binding.Quantified : Binding.Item;
     const repeated = this.dialect.syntax.operators.find(([, each]) => each.kind === "repeat" && each.min === min && each.max === max)?.[0];
     const counts = this.dialect.syntax.operators.find(([, each]) => each.kind === "counts");
     const bounds = min === max ? String(min) : `${min},${max === Number.POSITIVE_INFINITY ? "" : max}`;
     const written = repeated ?? (counts && `${counts[0]}${bounds}${(counts[1] as Extract<Operator, { kind: "counts" }>).end}`);
     if (written === undefined) throw new NotWritable(node, this.dialect);
     const alone = body.text === "" || node.body.kind === "assertion" || node.body.kind === "look";
-    return { text: `${alone ? this.plain(node, body.text) : this.bound(node, body, Binding.Item)}${written}${MODE_SIGNS[mode]}`, binding: Binding.Quantified };
+    return { text: `${alone ? this.plain(node, body.text) : this.bound(node, body, place)}${written}${MODE_SIGNS[mode]}`, binding: Binding.Quantified };
   }
 
   private brackets(node: NodeOf<"group">, body: string): string {
@@ -233,8 +240,22 @@ class Writer {
     return `${this.sign(node, "open")}${opener[0]}${body}${this.sign(node, "close")}`;
   }
 
+  /** Brackets that hold together; in a dialect that has no other ones they capture. */
   private plain(node: Node, body: string): string {
+    if (this.dialect.syntax.groupOpeners.length === 0) return `${this.sign(node, "open")}${body}${this.sign(node, "close")}`;
     return this.group(node, ({ kind }) => kind === "plain", body);
+  }
+
+  private keep(node: Node): string {
+    const letter = Object.entries(this.dialect.syntax.escapes).find(([, { kind }]) => kind === "keep")?.[0];
+    if (letter === undefined) throw new NotWritable(node, this.dialect);
+    return `${this.sign(node, "escape")}${letter}`;
+  }
+
+  private verb(node: NodeOf<"verb">): string {
+    const word = Object.entries(this.dialect.syntax.starred).find(([, meaning]) => meaning.kind === "verb" && meaning.verb === node.verb)?.[0];
+    if (word === undefined) throw new NotWritable(node, this.dialect);
+    return `(*${word}${node.name === null ? "" : `:${node.name}`})`;
   }
 
   /** The piece as it stands, or in brackets where its place asks for what holds together better. */
@@ -320,6 +341,7 @@ class Writer {
 
   private inBrackets(node: Node, set: CharSet, negated: boolean, strings: readonly string[], folded = false): string {
     const open = this.sign(node, "set");
+    if (this.dialect.syntax.sets.reader(this.options) === "bracket-expression") return this.bracketExpression(node, set, negated, strings);
     const { codePoints, setOperations } = this.options;
     // An empty set has no form of its own everywhere: it is what nothing is in.
     if (set.length === 0 && strings.length === 0 && this.dialect.syntax.sets.firstBracket) {
@@ -341,6 +363,30 @@ class Writer {
       inside += `\\q{${strings.map((string) => Array.from(string, (c) => this.character(c.codePointAt(0) as number, true).text).join("")).join("|")}}`;
     }
     return `${open}${negated ? "^" : ""}${inside}]`;
+  }
+
+  /** A bracket expression of POSIX, in which nothing is escaped: what would mean something else stands where it does not. */
+  private bracketExpression(node: Node, set: CharSet, negated: boolean, strings: readonly string[]): string {
+    if (strings.length > 0) throw new NotWritable(node, this.dialect);
+    if (set.length === 0) return this.bracketExpression(node, FULL_SET, !negated, strings);
+    let first = "";
+    let middle = "";
+    let caret = "";
+    let last = "";
+    for (const [from, to] of rangesOf(set)) {
+      const [one, other] = [String.fromCodePoint(from), String.fromCodePoint(to)];
+      // Halves of pairs are no characters of a text in UTF-8.
+      if (from >= FIRST_HALF && to <= LAST_HALF) throw new NotWritable(node, this.dialect);
+      if (from === to) {
+        if (one === "]") first = one;
+        else if (one === "^") caret = one;
+        else if (one === "-") last = one;
+        else middle += one === "[" ? "[.[.]" : one;
+      } else middle += `${bracketEnd(one)}-${bracketEnd(other)}`;
+    }
+    const inside = first + middle + caret + last;
+    // A caret that comes first would negate, and so it comes in other clothes.
+    return `[${negated ? "^" : ""}${!negated && inside.startsWith("^") ? `[.^.]${inside.slice(1)}` : inside}]`;
   }
 
   /** One character that stands for itself: as it is, escaped, or by its number. */
@@ -393,6 +439,12 @@ class Writer {
     return found[0];
   }
 }
+
+const FIRST_HALF = 0xd800;
+const LAST_HALF = 0xdfff;
+
+/** The end of a range in a bracket expression. */
+const bracketEnd = (character: string): string => ("]^-[".includes(character) ? `[.${character}.]` : character);
 
 /** In brackets nothing else means more than itself. */
 const SPECIAL_IN_SETS = "\\]^-[";

@@ -1,4 +1,7 @@
 /** literal: a text, or a list of texts, one a line, as `grep -F` takes them. Nothing in them is an operator but the line end. */
+import type { Dialect } from "../dialect.ts";
 import { gnuDialect } from "./shared.ts";
 
-export const literal = gnuDialect("literal", "Fixed strings (grep -F)", [["\n", { kind: "alternative" }]]);
+const base = gnuDialect("literal", "Fixed strings (grep -F)", [["\n", { kind: "alternative" }]]);
+
+export const literal: Dialect = { ...base, syntax: { ...base.syntax, escapes: {} } };
