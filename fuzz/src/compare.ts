@@ -1,6 +1,6 @@
 /** Random cases, our machines and a judge: what differs, made as small as it goes. */
 import { answers, readPattern } from "./engines.ts";
-import { DIED, type Judge, type Question, type Verdict } from "./judges.ts";
+import { DIED, type Judge, type Question, type Row, type Verdict } from "./judges.ts";
 import { type FuzzCase, fitsDialect, randomCase } from "./patterns.ts";
 import { excused, hangs } from "./quirks.ts";
 import type { Random } from "./random.ts";
@@ -57,7 +57,7 @@ export async function compareBatch(judge: Judge, cases: readonly FuzzCase[], tal
     tally.pairs++;
     if (theirs === null) tally.mistakes++;
     for (const { machine, verdict } of ours[i] ?? []) {
-      const wanted = verdict === "invalid" ? null : verdict;
+      const wanted = verdict === "invalid" ? null : judge.partsOnly && Array.isArray(verdict) ? partsOf(verdict) : verdict;
       if (JSON.stringify(wanted) === JSON.stringify(theirs)) continue;
       if (excused(judge.dialect, question, theirs)) tally.excused++;
       else differences.push({ ...question, machine, ours: verdict, theirs });
@@ -65,6 +65,9 @@ export async function compareBatch(judge: Judge, cases: readonly FuzzCase[], tal
   });
   return differences;
 }
+
+/** Matches that are not empty, without their groups. */
+const partsOf = (rows: readonly Row[]): (readonly [number, number])[] => rows.filter(([start, end]) => end > start).map(([start, end]) => [start, end]);
 
 export function randomBatch(random: Random, judge: Judge, patterns: number, textsEach: number): FuzzCase[] {
   return Array.from({ length: patterns }, () => randomCase(random, judge.dialect, textsEach, judge.newer));

@@ -1,5 +1,17 @@
 /** Our own machines' answers, in the judges' form. */
-import { BacktrackingMachine, compile, forecast, LinearMachine, type LinearOptions, type MatchTable, type Program, read, runToEnd } from "@lamprey/core";
+import {
+  BacktrackingMachine,
+  chooseMachine,
+  compile,
+  forecast,
+  LinearMachine,
+  type LinearOptions,
+  type MatchTable,
+  type Program,
+  read,
+  runToEnd,
+  steppedMachine,
+} from "@lamprey/core";
 import type { Row, Verdict } from "./judges.ts";
 import type { FuzzedDialect } from "./patterns.ts";
 
@@ -25,7 +37,7 @@ export interface Answer {
  * brings in the machines' WebAssembly, which takes longer to set up than such short runs take.
  */
 export function answers(program: Program, text: string, thorough: boolean): readonly Answer[] | undefined {
-  const machine = new BacktrackingMachine(program, text, { mode: "all" });
+  const machine = steppedMachine(program, text, { mode: "all" });
   if (runToEnd(machine, STEP_LIMIT) !== "done") return undefined;
   const found = rows(machine.matches);
   const answer = (name: string, other: readonly Row[], wrong: string | null): Answer => ({ machine: name, verdict: wrong ?? other });
@@ -33,14 +45,14 @@ export function answers(program: Program, text: string, thorough: boolean): read
   const foreseen = forecast(program, text, { mode: "all" });
   const counted = foreseen.exact && BigInt(foreseen.steps) === BigInt(machine.steps);
   out.push(answer("forecast", rows(foreseen.matches), counted ? null : `${foreseen.steps} steps instead of ${machine.steps}`));
-  if (thorough) {
+  if (thorough && program.preference === "first") {
     // Taken over in the middle, and stopped often.
     const compiled = new BacktrackingMachine(program, text, { mode: "all", compileAfter: 5 });
     while (!compiled.advance(37));
     const same = compiled.steps === machine.steps && compiled.backtracks === machine.backtracks && compiled.attempts === machine.attempts;
     out.push(answer("compiled", rows(compiled.matches), same ? null : `${compiled.steps} steps instead of ${machine.steps}`));
   }
-  if (program.references.length > 0 || program.beyond.size > 0) return out;
+  if (program.references.length > 0 || program.beyond.size > 0 || chooseMachine(program).machine !== "linear") return out;
   // In slices of an odd size, so that a run that is cut short anywhere goes on as if it had not been.
   out.push(answer("linear", rows(linear(program, text, { directly: true }, 3).matches), null));
   if (thorough) {

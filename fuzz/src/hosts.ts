@@ -32,7 +32,10 @@ export interface HostTally {
 
 export const newHostTally = (): HostTally => ({ calls: 0, rewrites: 0, refused: 0, sources: 0, excused: 0 });
 
-const SCRIPTS: Readonly<Record<FuzzedDialect, readonly [file: string, script: string]>> = {
+/** Dialects whose hosts are asked; grep and sed are compared in tests. */
+export type HostedDialect = Exclude<FuzzedDialect, "ere" | "bre">;
+
+const SCRIPTS: Readonly<Record<HostedDialect, readonly [file: string, script: string]>> = {
   ecmascript: [process.execPath, "hosts.mjs"],
   python: ["python3", "hosts.py"],
   java: ["java", "Judge.java"],
@@ -41,10 +44,10 @@ const SCRIPTS: Readonly<Record<FuzzedDialect, readonly [file: string, script: st
   perl: ["perl", "judge.pl"],
 };
 
-export const hostProcess = (dialect: FuzzedDialect): LineProcess<HostQuestion, unknown> => new LineProcess(...SCRIPTS[dialect]);
+export const hostProcess = (dialect: HostedDialect): LineProcess<HostQuestion, unknown> => new LineProcess(...SCRIPTS[dialect]);
 
 /** What templates are put together from. */
-const TEMPLATES: Readonly<Record<FuzzedDialect, readonly string[]>> = {
+const TEMPLATES: Readonly<Record<HostedDialect, readonly string[]>> = {
   ecmascript: ["$1", "$2", "$10", "$01", "$00", "$0", "$&", "$`", "$'", "$$", "$", "$<n>", "$<", "$<zz>", "\\1", "-", "a", "7", "<b>", "🐟", "$99"],
   python: [
     "\\1",
@@ -134,7 +137,7 @@ function answer(program: Program, question: HostQuestion): unknown {
 /** Compares a batch of random questions with the real host. */
 export async function compareHosts(
   random: Random,
-  dialect: FuzzedDialect,
+  dialect: HostedDialect,
   host: LineProcess<HostQuestion, unknown>,
   patterns: number,
   tally: HostTally,

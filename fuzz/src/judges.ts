@@ -22,6 +22,8 @@ export interface Judge {
   readonly dialect: FuzzedDialect;
   /** Whether it reads modifiers and duplicate names. */
   readonly newer: boolean;
+  /** It tells matches that are not empty, and nothing of their groups. */
+  readonly partsOnly?: true;
   ask(questions: readonly Question[]): Promise<readonly Verdict[]>;
   close(): Promise<void>;
 }
@@ -50,9 +52,9 @@ export class LineProcess<Q, A> {
   private readonly arguments: readonly string[];
   private child: ChildProcess | undefined;
 
-  constructor(file: string, script: string) {
+  constructor(file: string, script: string, more: readonly string[] = []) {
     this.file = file;
-    this.arguments = [fileURLToPath(new URL(`../judges/${script}`, import.meta.url))];
+    this.arguments = [fileURLToPath(new URL(`../judges/${script}`, import.meta.url)), ...more];
   }
 
   async ask(questions: readonly Q[]): Promise<readonly (A | typeof DIED)[]> {
@@ -105,6 +107,15 @@ function endGroup({ pid, exitCode, signalCode }: ChildProcess): void {
   if (pid !== undefined && exitCode === null && signalCode === null) process.kill(-pid, "SIGKILL");
 }
 
+interface CommandRow {
+  readonly name: string;
+  readonly dialect: FuzzedDialect;
+  readonly file: string;
+  readonly script: string;
+  readonly more?: readonly string[];
+  readonly partsOnly?: true;
+}
+
 const COMMANDS = {
   host: { name: "this host's engine", dialect: "ecmascript", file: process.execPath, script: "host.mjs" },
   python: { name: "python3", dialect: "python", file: "python3", script: "python.py" },
@@ -112,19 +123,23 @@ const COMMANDS = {
   dotnet: { name: "mono", dialect: "dotnet", file: process.execPath, script: "dotnet.mjs" },
   pcre: { name: "php", dialect: "pcre", file: "php", script: "judge.php" },
   perl: { name: "perl", dialect: "perl", file: "perl", script: "judge.pl" },
-} as const satisfies Readonly<Record<string, { readonly name: string; readonly dialect: FuzzedDialect; readonly file: string; readonly script: string }>>;
+  ere: { name: "grep -E", dialect: "ere", file: process.execPath, script: "grep.mjs", more: ["-E"], partsOnly: true },
+  bre: { name: "grep -G", dialect: "bre", file: process.execPath, script: "grep.mjs", more: ["-G"], partsOnly: true },
+} as const satisfies Readonly<Record<string, CommandRow>>;
 
 /** A judge that is a process. */
 class ProcessJudge implements Judge {
   readonly name: string;
   readonly dialect: FuzzedDialect;
   readonly newer = false;
+  readonly partsOnly?: true;
   private readonly process: LineProcess<Question, Verdict>;
 
-  constructor({ name, dialect, file, script }: (typeof COMMANDS)[keyof typeof COMMANDS]) {
+  constructor({ name, dialect, file, script, more, partsOnly }: CommandRow) {
     this.name = name;
     this.dialect = dialect;
-    this.process = new LineProcess(file, script);
+    if (partsOnly) this.partsOnly = partsOnly;
+    this.process = new LineProcess(file, script, more);
   }
 
   ask(questions: readonly Question[]): Promise<readonly Verdict[]> {

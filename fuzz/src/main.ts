@@ -3,6 +3,7 @@
  * What differs is made as small as it goes and printed as a case for the tables in core/test/cases.
  */
 import { Command } from "commander";
+import { type CarryTally, compareCarriedOnce } from "./carry.ts";
 import { chromiumJudge } from "./chromium.ts";
 import { compareBatch, randomBatch, shrink, type Tally } from "./compare.ts";
 import { huntOnce, newTally, randomPeak } from "./hazard.ts";
@@ -30,6 +31,8 @@ const JUDGES: Readonly<Record<string, JudgeRow>> = {
   dotnet: { start: () => processJudge("dotnet"), install: "mono-mcs mono-runtime" },
   pcre: { start: () => processJudge("pcre"), install: "php-cli" },
   perl: { start: () => processJudge("perl"), install: "perl" },
+  ere: { start: () => processJudge("ere"), install: "grep" },
+  bre: { start: () => processJudge("bre"), install: "grep" },
   chromium: { start: chromiumJudge, install: "chromium" },
 };
 
@@ -111,13 +114,37 @@ async function compareHostSides(seed: number, seconds: number, asked: readonly s
   return found;
 }
 
+/** Carries patterns between all pairs of dialects whose engines are on this machine; prints what was claimed wrongly. */
+async function compareCarried(seed: number, seconds: number): Promise<number> {
+  const judges = (await Promise.all(Object.values(JUDGES).map(({ start }) => start()))).filter((judge) => judge !== undefined);
+  const byDialect = new Map(judges.map((judge) => [judge.dialect, judge]));
+  const random = new Random(seed);
+  const tally: CarryTally = { carried: 0, differs: 0, refused: 0, wrong: 0, pairs: 0 };
+  const until = Date.now() + seconds * 1000;
+  try {
+    while (Date.now() < until && tally.wrong < MAX_DIFFERENCES * MAX_DIFFERENCES) {
+      for (const { from, to, pattern, flags, carried, text, theirs } of await compareCarriedOnce(random, byDialect, tally)) {
+        console.log(
+          `${from} ${JSON.stringify([pattern, flags])} → ${to} ${JSON.stringify(carried)}, said ${carried.same}, on ${JSON.stringify(text)}: ${JSON.stringify(theirs)}`,
+        );
+      }
+    }
+  } finally {
+    await Promise.all(judges.map((judge) => judge.close()));
+  }
+  console.log(
+    `carry: from seed ${seed} ${tally.carried} carried, ${tally.differs} said to differ, ${tally.refused} refused; ${tally.pairs} texts compared, ${tally.wrong} wrong claims`,
+  );
+  return tally.wrong;
+}
+
 const program = new Command("fuzz")
   .description(
     "Compares Lamprey's machines with real engines on random patterns; with “hazard” hunts for wrong verdicts; with “hosts” compares calls, rewriting and hand-off with the hosts.",
   )
-  .argument("[what...]", "“machines”, “hazard”, “hosts” (and which), or “record”: the hosts’ answers in the tables", ["machines"])
+  .argument("[what...]", "“machines”, “hazard”, “hosts” (and which), “carry”, or “record”: the hosts’ answers in the tables", ["machines"])
   .option("--verdicts <n>", "hazard: how many linear verdicts at most", "1000000000")
-  .option("--judge <names>", "which judges, parted by commas", "host,python,chromium,java,dotnet,pcre,perl")
+  .option("--judge <names>", "which judges, parted by commas", "host,python,chromium,java,dotnet,pcre,perl,ere,bre")
   .option("--seconds <n>", "how long for each judge", "60")
   .option("--pairs <n>", "how many pairs at most for each judge", "1000000000")
   .option("--seed <n>", "where the random numbers begin", String(Date.now() % 1_000_000));
@@ -127,6 +154,7 @@ const options = program.opts<{ judge: string; seconds: string; pairs: string; se
 let total = 0;
 if (program.args[0] === "hazard") total = hunt(Number(options.seed), Number(options.verdicts), Number(options.seconds));
 else if (program.args[0] === "record") await record();
+else if (program.args[0] === "carry") total = await compareCarried(Number(options.seed), Number(options.seconds));
 else if (program.args[0] === "hosts") total = await compareHostSides(Number(options.seed), Number(options.seconds), program.args.slice(1));
 else
   for (const name of options.judge.split(",")) {

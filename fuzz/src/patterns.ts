@@ -5,15 +5,16 @@
 import type { Random } from "./random.ts";
 import { dotnet } from "./vocabularies/dotnet.ts";
 import { ecmascript } from "./vocabularies/ecmascript.ts";
+import { bre, ere } from "./vocabularies/gnu.ts";
 import { java } from "./vocabularies/java.ts";
 import { pcre } from "./vocabularies/pcre.ts";
 import { perl } from "./vocabularies/perl.ts";
 import { python } from "./vocabularies/python.ts";
 import type { Vocabulary } from "./vocabularies/vocabulary.ts";
 
-export type FuzzedDialect = "ecmascript" | "python" | "java" | "dotnet" | "pcre" | "perl";
+export type FuzzedDialect = "ecmascript" | "python" | "java" | "dotnet" | "pcre" | "perl" | "ere" | "bre";
 
-const VOCABULARIES: Readonly<Record<FuzzedDialect, Vocabulary>> = { ecmascript, python, java, dotnet, pcre, perl };
+const VOCABULARIES: Readonly<Record<FuzzedDialect, Vocabulary>> = { ecmascript, python, java, dotnet, pcre, perl, ere, bre };
 
 /** What Debian's Chromium reads beyond this host's engine. */
 const NEWER: Readonly<Record<"openers", readonly string[]>> = { openers: ["(?i:", "(?-i:", "(?s:", "(?m-s:", "(?im-s:", "(?-m:"] };
@@ -85,6 +86,8 @@ function randomText(random: Random, characters: readonly string[]): string {
   return Array.from({ length: random.below(9) }, () => random.pick(kinds)).join("");
 }
 
+const USUAL_SIGNS = { close: ")", group: "(?:", bar: "|" };
+
 class PatternMaker {
   private readonly random: Random;
   private readonly words: Vocabulary;
@@ -115,14 +118,15 @@ class PatternMaker {
     const left = 1 + random.below(size - 1);
     const kind = random.next();
     if (kind < 0.3) return `${this.pattern(left)}${this.pattern(size - left)}`;
-    if (kind < 0.45) return `(?:${this.pattern(left)}|${this.pattern(size - left)})`;
-    if (kind < 0.5) return `${this.pattern(left)}|${this.pattern(size - left)}`;
+    const { close, group, bar } = this.words.signs ?? USUAL_SIGNS;
+    if (kind < 0.45) return `${group}${this.pattern(left)}${bar}${this.pattern(size - left)}${close}`;
+    if (kind < 0.5) return `${this.pattern(left)}${bar}${this.pattern(size - left)}`;
     if (kind < 0.54 && this.words.conditions.length > 0)
       return this.quantified(`${random.pick(this.words.conditions)}${this.pattern(left)}|${this.pattern(size - left)})`);
     let opener = random.pick(this.openers);
     if (this.usedNames.has(opener) && !this.newer && !this.words.namesAgain) opener = "(";
     if (/[nm][>']$/.test(opener)) this.usedNames.add(opener);
-    return this.quantified(`${opener}${this.pattern(size - 1)})`);
+    return this.quantified(`${opener}${this.pattern(size - 1)}${close}`);
   }
 
   private quantified(item: string): string {

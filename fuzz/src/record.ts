@@ -5,9 +5,9 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { randomBatch } from "./compare.ts";
-import { type HostQuestion, hostProcess } from "./hosts.ts";
+import { type HostedDialect, type HostQuestion, hostProcess } from "./hosts.ts";
 import { DIED, processJudge, type Verdict } from "./judges.ts";
-import type { FuzzCase, FuzzedDialect } from "./patterns.ts";
+import type { FuzzCase } from "./patterns.ts";
 import { Random } from "./random.ts";
 
 const tableOf = (name: string): string => fileURLToPath(new URL(`../../core/test/cases/hosts/${name}.json`, import.meta.url));
@@ -68,9 +68,9 @@ async function recordEngine(dialect: (typeof RECORDED)[number]): Promise<void> {
 export async function record(): Promise<void> {
   for (const dialect of RECORDED) await recordEngine(dialect);
   for (const [name, question] of Object.entries(TABLES)) {
-    const table = JSON.parse(readFileSync(tableOf(name), "utf8")) as Record<FuzzedDialect, unknown[][]>;
+    const table = JSON.parse(readFileSync(tableOf(name), "utf8")) as Record<HostedDialect, unknown[][]>;
     for (const [dialect, rows] of Object.entries(table)) {
-      const host = hostProcess(dialect as FuzzedDialect);
+      const host = hostProcess(dialect as HostedDialect);
       const answers = await host.ask(rows.map((row) => question(row as string[])));
       await host.close();
       if (answers.includes(DIED)) throw new Error(`The host of ${dialect} is not on this machine.`);

@@ -92,6 +92,8 @@ function* proveSame(left: Program, right: Program, stop: Stop): Generator<number
   // Where the first match is always the longest, and is found in one way only, it makes no difference which is asked for.
   if (isLongest && !(greedyIsLongest(left.root) && greedyIsLongest(right.root))) return null;
   if (!isLongest && left.preference === "longest") return null;
+  // After an empty match searches go on in different ways, which are not simulated.
+  if (left.afterEmptyMatch !== right.afterEmptyMatch && !(isNeverEmpty(left) && isNeverEmpty(right))) return null;
   if (stop()) return null;
   const sameness = yield* sameMatches(asFirst(left), asFirst(right), "all");
   return sameness.same === true ? true : sameness.same === false ? sameness.text : null;
@@ -101,13 +103,16 @@ const asFirst = (program: Program): Program => (program.preference === "first" ?
 
 /** Whether both run alike: the same instructions by the same rules, wherever these make a difference. */
 function isSameProgram(left: Program, right: Program): boolean {
-  const isNeverEmpty = lengthsOf(left).least > 0 && lengthsOf(right).least > 0;
-  if (!isNeverEmpty && (left.afterEmptyMatch !== right.afterEmptyMatch || left.options.codePoints !== right.options.codePoints)) return false;
+  const neverEmpty = isNeverEmpty(left) && isNeverEmpty(right);
+  if (!neverEmpty && (left.afterEmptyMatch !== right.afterEmptyMatch || left.options.codePoints !== right.options.codePoints)) return false;
   // Where there is one way to match, it is no matter which of several is asked for.
   if (left.preference !== right.preference && !greedyIsLongest(left.root)) return false;
   const [one, other] = [signatureOf(left), signatureOf(right)];
   return one !== null && one === other;
 }
+
+/** Whether every match takes some text. */
+const isNeverEmpty = (program: Program): boolean => lengthsOf(program).least > 0;
 
 /** What a program does, as a text; null where that hangs on whether a text is read by code units or by code points. */
 function signatureOf(program: Program): string | null {
@@ -183,6 +188,7 @@ function alphabetOf(left: Program, right: Program): { readonly characters: reado
   const isWhole = characters.length <= MAX_CLASSES;
   const used = characters.slice(0, MAX_CLASSES);
   // A character of two code units is one for some and two for others.
-  if (left.options.codePoints !== right.options.codePoints && !used.includes(ASTRAL)) used.push(ASTRAL);
+  const isTold = left.options.codePoints !== right.options.codePoints || left.afterEmptyMatch !== right.afterEmptyMatch;
+  if (isTold && !used.includes(ASTRAL)) used.push(ASTRAL);
   return { characters: used, isWhole };
 }

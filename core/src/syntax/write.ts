@@ -365,6 +365,19 @@ class Writer {
     return `${open}${negated ? "^" : ""}${inside}]`;
   }
 
+  /** Classes that a set holds the whole of and that go beyond ASCII, by their names, and what else there is in it. */
+  private posixIn(set: CharSet): { readonly names: string; readonly others: CharSet } {
+    let names = "";
+    let others = set;
+    for (const name of POSIX_NAMES) {
+      const own = this.dialect.syntax.sets.posix?.(name, this.options) ?? [];
+      if ((own.at(-1) ?? 0) < FIRST_BEYOND_ASCII || subtract(own, set).length > 0 || subtract(own, others).length > 0) continue;
+      names += `[:${name}:]`;
+      others = subtract(others, own);
+    }
+    return { names, others };
+  }
+
   /** A bracket expression of POSIX, in which nothing is escaped: what would mean something else stands where it does not. */
   private bracketExpression(node: Node, set: CharSet, negated: boolean, strings: readonly string[]): string {
     if (strings.length > 0) throw new NotWritable(node, this.dialect);
@@ -373,7 +386,9 @@ class Writer {
     let middle = "";
     let caret = "";
     let last = "";
-    for (const [from, to] of rangesOf(set)) {
+    const { names, others } = this.posixIn(set);
+    let listed = 0;
+    for (const [from, to] of rangesOf(others)) {
       const [one, other] = [String.fromCodePoint(from), String.fromCodePoint(to)];
       // Halves of pairs are no characters of a text in UTF-8.
       if (from >= FIRST_HALF && to <= LAST_HALF) throw new NotWritable(node, this.dialect);
@@ -382,8 +397,15 @@ class Writer {
         else if (one === "^") caret = one;
         else if (one === "-") last = one;
         else middle += one === "[" ? "[.[.]" : one;
-      } else middle += `${bracketEnd(one)}-${bracketEnd(other)}`;
+      } else if (to < FIRST_BEYOND_ASCII) middle += `${bracketEnd(one)}-${bracketEnd(other)}`;
+      else {
+        // The GNU library takes no range whose ends are beyond ASCII in this locale: its characters are listed.
+        listed += to - from + 1;
+        if (from < FIRST_BEYOND_ASCII || listed > MOST_LISTED) throw new NotWritable(node, this.dialect);
+        for (let point = from; point <= to; point++) middle += String.fromCodePoint(point);
+      }
     }
+    middle = names + middle;
     const inside = first + middle + caret + last;
     // A caret that comes first would negate, and so it comes in other clothes.
     return `[${negated ? "^" : ""}${!negated && inside.startsWith("^") ? `[.^.]${inside.slice(1)}` : inside}]`;
@@ -440,6 +462,11 @@ class Writer {
   }
 }
 
+/** Classes of POSIX that a bracket expression can name, the larger before those that they hold. */
+const POSIX_NAMES = ["print", "graph", "alnum", "alpha", "lower", "upper", "punct", "space", "blank", "cntrl", "digit", "xdigit"];
+const FIRST_BEYOND_ASCII = 0x80;
+/** Characters beyond ASCII that are written one by one. */
+const MOST_LISTED = 200;
 const FIRST_HALF = 0xd800;
 const LAST_HALF = 0xdfff;
 

@@ -8,6 +8,8 @@ export interface Vocabulary {
   readonly quantifiers: readonly string[];
   /** A bracket with two ways, for conditions. */
   readonly conditions: readonly string[];
+  /** What closes a bracket, what holds alternatives together, and what parts them, where they are others than “)”, “(?:” and “|”. */
+  readonly signs?: { readonly close: string; readonly group: string; readonly bar: string };
   readonly pieces: readonly string[];
   /** Several groups may have one name. */
   readonly namesAgain?: true;
