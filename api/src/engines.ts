@@ -37,8 +37,8 @@ export type EngineQuestion = Value<typeof engineQuestion>;
 /** `[start, end, [start, end] or null for each group]`, in UTF-16 code units. */
 export type EngineRow = readonly [number, number, ...(readonly [number, number] | null)[]];
 
-/** What it found, within so many milliseconds; what it refuses the pattern with; or why there is no answer. */
+/** What it found, within so many milliseconds, where `parts` says that it tells no empty matches and no groups; what it refuses the pattern with; or why there is no answer. */
 export type EngineAnswer =
-  | { readonly version: string; readonly ms: number; readonly matches: readonly EngineRow[]; readonly more: boolean }
+  | { readonly version: string; readonly ms: number; readonly matches: readonly EngineRow[]; readonly more: boolean; readonly parts?: true }
   | { readonly version: string; readonly refused: string }
   | { readonly trouble: "off" | "missing" | "busy" | "hung" | "garbage" | "died"; readonly message: string };

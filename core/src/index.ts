@@ -1,7 +1,7 @@
 /** The core: everything that Lamprey knows about regular expressions, without a screen. */
 
 export { across, type PairDifference } from "./across/across.ts";
-export { differ, type MatchNumbers, type Witness } from "./across/differ.ts";
+export { differ, differOn, type MatchNumbers, type Witness } from "./across/differ.ts";
 export { type CallAnswer, type CallsAnswer, type CallsOptions, callsSlices } from "./calls/calls.ts";
 export { type WrittenPiece, written } from "./calls/notation.ts";
 export { type Json, jsonOf, type Value as HostValue } from "./calls/value.ts";
@@ -45,6 +45,7 @@ export {
   workOf,
 } from "./hazard/confirm.ts";
 export { type GrowthKind, REPAIRS_PATIENCE_MS, rankOf, VERDICT_PATIENCE_MS } from "./hazard/growth.ts";
+export { linearEngineOf } from "./hazard/guards.ts";
 export {
   assess,
   assessNow,

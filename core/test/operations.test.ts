@@ -92,6 +92,8 @@ describe("assertions", () => {
     // Of a run from the text's start on.
     "search-start": (_text, at) => at === 0,
     "line-start-in-text": (text, at) => at === 0 || (at < text.length && text[at - 1] === "\n"),
+    "no-word-before": (text, at) => !isWord(text[at - 1]),
+    "no-word-after": (text, at) => !isWord(text[at]),
     "word-start": (text, at) => !isWord(text[at - 1]) && isWord(text[at]),
     "word-end": (text, at) => isWord(text[at - 1]) && !isWord(text[at]),
     "word-edge": (text, at) => isWord(text[at - 1]) !== isWord(text[at]),
@@ -126,6 +128,8 @@ describe("assertions", () => {
       "line-end": Side.End | Side.Ahead,
       "search-start": Side.Origin,
       "line-start-in-text": Side.Start | Side.End | Side.Behind,
+      "no-word-before": Side.Behind,
+      "no-word-after": Side.Ahead,
       "word-start": Side.Behind | Side.Ahead,
       "word-end": Side.Behind | Side.Ahead,
       "word-edge": Side.Behind | Side.Ahead,

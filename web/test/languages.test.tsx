@@ -55,6 +55,9 @@ describe("the dialect control", () => {
       "C# (.NET)",
       "PHP (PCRE)",
       "Perl",
+      "grep -E, POSIX extended, as in egrep and awk",
+      "grep, sed, POSIX basic",
+      "grep -F, fixed strings, one a line",
     ]);
   });
 

@@ -5,6 +5,7 @@
  * tried, the shortest first, made of one character for each class that the two tell apart.
  */
 import { Partition } from "../charset/partition.ts";
+import { examples } from "../examples/examples.ts";
 import { findSlices } from "../linear/find.ts";
 import { lengthsOf } from "../program/lengths.ts";
 import { Op } from "../program/operations.ts";
@@ -39,6 +40,9 @@ const MAX_TEXTS = 40_000;
 const MAX_CLASSES = 40;
 /** No text that is tried is longer. */
 const MAX_LENGTH = 12;
+/** Longer texts that are tried for each of the two. */
+const TELLING_TEXTS = 16;
+const LONGEST_TELLING = 200;
 /** A slice of texts. */
 const AT_ONCE = 200;
 
@@ -79,11 +83,26 @@ export function* differ(left: Program, right: Program, stop: Stop = NEVER): Gene
   // What tells the sets of whole texts apart may be longer than what was tried.
   const told = typeof proved === "string" ? [proved] : [];
   const { onlyLeft, onlyRight } = stop() ? { onlyLeft: null, onlyRight: null } : yield* relate(left, right, stop);
-  for (const text of [...told, onlyLeft, onlyRight]) {
+  // Nor are the words of a pattern as short.
+  const telling = stop() ? [] : [...(yield* tellingTexts(left)), ...(yield* tellingTexts(right))];
+  for (const text of [...told, onlyLeft, onlyRight, ...besides(telling, alphabetOf(left, right).characters)]) {
+    if (stop()) break;
     const witness = text === null ? null : differOn(left, right, text);
     if (witness) return { same: false, witness, searched: found.searched };
   }
   return { same: "undecided", witness: null, searched: found.searched };
+}
+
+/** Texts that the pattern takes, and near misses of them. */
+function* tellingTexts(program: Program): Generator<number, readonly string[]> {
+  const { texts, misses } = yield* examples(program, { mode: "whole", count: TELLING_TEXTS, seed: 0 });
+  return [...texts, ...misses.map(({ text }) => text)];
+}
+
+/** The texts, the shortest first, and then each with a character before or behind it. */
+function besides(texts: readonly string[], characters: readonly string[]): string[] {
+  const plain = [...new Set(texts)].filter((text) => text.length <= LONGEST_TELLING).sort((a, b) => a.length - b.length);
+  return [...plain, ...plain.flatMap((text) => characters.flatMap((character) => [text + character, character + text]))];
 }
 
 /** True where they are proved the same; a text that is said to tell them apart; or null where neither is known. */

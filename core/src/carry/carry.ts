@@ -14,7 +14,7 @@ import { readFlags } from "../syntax/flags.ts";
 import { type Reading, read } from "../syntax/read.ts";
 import { type Node, type Span, walk } from "../syntax/tree.ts";
 import { NotWritable, writePattern } from "../syntax/write.ts";
-import { allGreedy, asAtomic, expanded, hasOpener, type Lost, longestFirst, unsettled, withoutNames } from "./expand.ts";
+import { allGreedy, asAtomic, expanded, hasOpener, type Lost, longestFirst, onAsciiLines, unsettled, withoutNames } from "./expand.ts";
 
 export type { Lost };
 
@@ -72,7 +72,7 @@ export function* carry(reading: Reading, to: DialectName, stop: Stop = NEVER): G
   const named = hasNamed(reading.root);
   let best: Extract<Carried, { kind: "carried" }> | undefined;
   let obstacle: Lost | undefined;
-  for (const { root, lost } of treesOf(reading.root, ways, named)) {
+  for (const { root, lost } of treesOf(reading, ways, named, target)) {
     const written = write(root, target, source);
     if ("obstacle" in written) {
       obstacle ??= written.obstacle;
@@ -90,21 +90,27 @@ export function* carry(reading: Reading, to: DialectName, stop: Stop = NEVER): G
   return { kind: "refused", lost: [obstacle ?? { ...whole(reading), message: `${target.title} has no way to write this pattern.` }] };
 }
 
+const BEYOND_ASCII_LOST = "It is written for lines of ASCII: grep reads line by line, and takes no ranges of letters and digits beyond ASCII.";
 const BRACKETS_CAPTURE = "Brackets that only hold together capture in this dialect, behind all other groups.";
 const rankOf = (same: Difference["same"]): number => (same === true ? 2 : same === "undecided" ? 1 : 0);
 const whole = ({ source }: Reading): Span => ({ start: 0, end: source.pattern.length });
 
 /** The trees that are tried, with what each has lost. */
-function treesOf(root: Node, ways: readonly Way[], named: boolean): { readonly root: Node; readonly lost: readonly Lost[] }[] {
+function treesOf(reading: Reading, ways: readonly Way[], named: boolean, target: Dialect): { readonly root: Node; readonly lost: readonly Lost[] }[] {
+  const { root } = reading;
   const changed = ways.reduce((tree, { change }) => change(tree), root);
   const trees: { root: Node; lost: readonly Lost[] }[] = [{ root: changed, lost: [] }];
   // As it was, where a change was made that only might be needed.
   if (changed !== root) trees.push({ root, lost: [] });
+  // The last resort: nobody writes a thousand letters out.
+  if (target.syntax.sets.reader(target.base) === "bracket-expression") {
+    trees.push({ root: onAsciiLines(withoutNames(changed), target), lost: [{ ...whole(reading), message: BEYOND_ASCII_LOST }] });
+  }
   if (!named) return trees;
   const lost = [...walk(root)].flatMap((node) =>
     node.kind === "group" && node.name !== null ? [{ start: node.start, end: node.end, message: NAMES_LOST }] : [],
   );
-  return [...trees, ...trees.map((each) => ({ root: withoutNames(each.root), lost }))];
+  return [...trees, ...trees.map((each) => ({ root: withoutNames(each.root), lost: [...each.lost, ...lost] }))].sort((a, b) => a.lost.length - b.lost.length);
 }
 
 interface Written {

@@ -2,7 +2,7 @@
  * A tree in terms that a target dialect has: assertions as lookarounds where it has no such assertion, the dot as a set,
  * letters of both cases as sets where it folds case by another rule. What is left out is said.
  */
-import { type CharSet, FULL_SET } from "../charset/charset.ts";
+import { type CharSet, complement, FULL_SET, intersection, LAST_CODE_POINT } from "../charset/charset.ts";
 import type { AssertionKind } from "../dialect/assertions.ts";
 import type { Dialect, GroupOpener, Options } from "../dialect/dialect.ts";
 import { asserted, inSequence, lookedFor, oneOf, repeated, setOf } from "../syntax/build.ts";
@@ -146,6 +146,34 @@ export const withoutNames = (root: Node): Node =>
     if (node.kind === "group" && node.name !== null) return { ...node, name: null };
     return node.kind === "back-reference" && node.slots.length === 1 ? { ...node, label: String(node.slots[0]) } : node;
   });
+
+/** What stands for an anchor where a text is one line, without its end. */
+const ON_ONE_LINE: Readonly<Partial<Record<AssertionKind, AssertionKind>>> = {
+  "last-line-end": "text-end",
+  "line-end": "text-end",
+  "line-start": "text-start",
+  "line-start-in-text": "text-start",
+  "line-start-before-text": "text-start",
+};
+
+/**
+ * The tree as one line of ASCII is read: classes do not tell characters beyond ASCII apart, the edges of words are the
+ * target's own, and anchors hold where the text begins and ends.
+ */
+export const onAsciiLines = (root: Node, { semantics, base }: Dialect): Node =>
+  rewrite(root, (node) => {
+    if (node.kind === "assertion") {
+      const { assertion } = node;
+      return assertion.includes("word") ? { ...node, set: semantics.word(base) } : { ...node, assertion: ON_ONE_LINE[assertion] ?? assertion, set: [] };
+    }
+    if (node.kind !== "set" || node.strings.length > 0) return node;
+    const taken = charactersOf(node);
+    const isOfMost = (taken.at(-1) ?? 0) === LAST_CODE_POINT;
+    const own = intersection(isOfMost ? complement(taken) : taken, ASCII);
+    return { ...setOf(isOfMost ? complement(own) : own), start: node.start, end: node.end };
+  });
+
+const ASCII: CharSet = [0, 0x7f];
 
 /** Alternatives of plain text with the longer ones first: the first that matches is the longest then. */
 export const longestFirst = (root: Node): Node =>

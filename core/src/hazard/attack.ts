@@ -50,6 +50,13 @@ export function* findAttackAlong(automaton: PathAutomaton, { state, word, readin
   return prefix && suffix && { prefix: alphabet.spell(prefix), pump: alphabet.spell(word), suffix: alphabet.spell(suffix) };
 }
 
+/** The same where a match does not end an attempt, since all ways are tried: then nothing has to fail. */
+export function* findAttackReached(automaton: PathAutomaton, { state, word }: Candidate): Generator<number, Attack | undefined> {
+  const prefix = yield* shortestWay(automaton, state);
+  const { alphabet } = automaton;
+  return prefix && { prefix: alphabet.spell(prefix), pump: alphabet.spell(word), suffix: "" };
+}
+
 /** A shortest word that leads to a state. */
 function* shortestWay(automaton: PathAutomaton, goal: number): Generator<number, readonly number[] | undefined> {
   const { masks } = automaton.alphabet;

@@ -10,7 +10,7 @@ import { type NodeOf, type Span, walk } from "../syntax/tree.ts";
 /** What spares the dialect's own engine the growth that the parts of the pattern cause; null where nothing does. */
 export function guardOf(program: Program, growth: "polynomial" | "exponential", parts: readonly Span[]): Guard | null {
   const row = hostOf(program.source.dialect).guard;
-  if (!row || growth !== "exponential") return null;
+  if (!row || (growth !== "exponential" && !row.isLinear)) return null;
   const quantifiers: NodeOf<"quantifier">[] = [];
   for (const node of walk(program.root)) {
     if (node.kind === "back-reference" || node.kind === "conditional") return null;
@@ -19,6 +19,12 @@ export function guardOf(program: Program, growth: "polynomial" | "exponential", 
   // The outermost comes first.
   const [loop] = quantifiers;
   return loop && row.covers(loop, program) ? row.guard : null;
+}
+
+/** What keeps the dialect's own engine linear in the text whatever the pattern repeats; null where nothing does. */
+export function linearEngineOf(program: Program): Guard | null {
+  const row = hostOf(program.source.dialect).guard;
+  return row?.isLinear && program.references.length === 0 ? row.guard : null;
 }
 
 const isAt = (node: Span, { start, end }: Span): boolean => node.start === start && node.end === end;

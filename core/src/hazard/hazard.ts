@@ -23,7 +23,7 @@ import type { Node, Span } from "../syntax/tree.ts";
 import { grouped } from "../text/visible.ts";
 import { type Ambiguity, type Candidate, findAmbiguity, MAX_PRODUCT_STATES, type Path } from "./ambiguity.ts";
 import { FEW_AT_ONCE, mostAtOnce } from "./at-once.ts";
-import { type Attack, findAttack, findAttackAlong, findAttackBefore } from "./attack.ts";
+import { type Attack, findAttack, findAttackAlong, findAttackBefore, findAttackReached } from "./attack.ts";
 import { type BehindCost, costBehind } from "./behind.ts";
 import { type Confirmation, confirm, extrapolate, type Sample, textOf } from "./confirm.ts";
 import { emptyWaysOf } from "./empty-ways.ts";
@@ -316,6 +316,8 @@ class Assessment {
     const looks = program.enclosures.some(({ kind }) => kind === "look");
     const closer = (bounds: readonly Bounds[]): View[] => {
       const view = { ...settled, bounds, shows: "no-failure" } as const;
+      // What is tried before says nothing where a match does not end the attempt.
+      if (program.preference === "longest") return [];
       return !isSettled ? [] : looks ? [{ ...view, plain: true }, view] : [view];
     };
     yield { program, settled: false, bounds: widened(program, this.limits), shows: "unambiguous" };
@@ -447,7 +449,12 @@ class Assessment {
   private *tryCandidate(automaton: PathAutomaton, view: View, candidate: Candidate, parts: readonly Loop[]): Generator<number, void> {
     const until = this.untilOf(view, parts);
     const spans = parts.map(({ node }) => spanOf(node));
-    for (const find of view.turn ? [findAttackAlong] : [findAttack, findAttackBefore, ...(view.settled ? [findAttackAlong] : [])]) {
+    const isEveryWay = this.program.preference === "longest";
+    for (const find of isEveryWay
+      ? [findAttackReached, findAttack]
+      : view.turn
+        ? [findAttackAlong]
+        : [findAttack, findAttackBefore, ...(view.settled ? [findAttackAlong] : [])]) {
       const found = yield* find(automaton, candidate);
       if (!found) continue;
       const claim = { growth: candidate.growth, degree: candidate.degree, most: until ?? Number.POSITIVE_INFINITY };

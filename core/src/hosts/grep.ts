@@ -35,7 +35,15 @@ const hostOf = (dialect: GrepDialect): Host => ({
   forms: [{ name: "shell", label: "shell command", write: grepCommand(dialect), note: shellNote }, JSON_FORM],
   program: { text: PROGRAMS[dialect], flag: "" },
   readSource: fromShell(dialect),
-  guard: null,
+  guard: {
+    guard: {
+      code: "automaton",
+      clause: "grep itself is spared it",
+      says: "GNU grep and sed run a pattern without back-references as an automaton, in time linear in the text. Only the plain machine that is stepped through here tries every way. With a back-reference they try the ways too.",
+    },
+    isLinear: true,
+    covers: (_loop, { references }) => references.length === 0,
+  },
 });
 
 export const ere = hostOf("ere");

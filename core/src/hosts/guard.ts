@@ -3,7 +3,7 @@ import type { Program } from "../program/program.ts";
 import type { Node, NodeOf } from "../syntax/tree.ts";
 
 export interface Guard {
-  readonly code: "jdk-9" | "perl-cache";
+  readonly code: "jdk-9" | "perl-cache" | "automaton";
   /** In a clause. */
   readonly clause: string;
   /** In full sentences. */
@@ -12,6 +12,8 @@ export interface Guard {
 
 export interface GuardRow {
   readonly guard: Guard;
+  /** The engine takes time linear in the text, so that it is spared every growth. */
+  readonly isLinear?: true;
   /** Whether it spares the engine a growth that a loop causes, in a pattern without back-references. */
   readonly covers: (loop: NodeOf<"quantifier">, program: Program) => boolean;
 }

@@ -145,8 +145,8 @@ const outerAlternatives: Rule = (shape) => {
       ),
       mending: {
         edits: [
-          { start: head.end, end: head.end, insert: "(?:" },
-          { start: tail.start, end: tail.start, insert: ")" },
+          { start: head.end, end: head.end, insert: shape.brackets[0] },
+          { start: tail.start, end: tail.start, insert: shape.brackets[1] },
         ],
       },
     },
@@ -177,6 +177,8 @@ const shadowed: Rule = (shape) =>
       const earlier = node.branches[i];
       if (!earlier) return [];
       const [first, then] = [shape.written(earlier), shape.written(branch)];
+      // Where the longest match counts, only an alternative that stands there twice is never needed.
+      if (shape.isLongest && first !== then) return [];
       const between = shape.reading.source.pattern.slice(earlier.end, branch.start);
       const mending =
         first === then
@@ -209,7 +211,7 @@ const greedyEats: Rule = (shape) =>
         ...span(node),
         words: [shape.written(node), shape.written(next)],
         texts: texts(shape.textWith([{ node: inner, choice: 3 }])),
-        mending: { edits: [{ start: node.operator.end, end: node.operator.end, insert: "?" }] },
+        mending: shape.isLongest ? null : { edits: [{ start: node.operator.end, end: node.operator.end, insert: "?" }] },
       },
     ];
   });
@@ -506,7 +508,7 @@ const letterRepeated: Rule = (shape) =>
         ...span(node),
         words: [shape.written(operator), letter, shape.reading.source.pattern.slice(from, body.end)],
         texts: texts(shape.textWith([{ node, choice: counted ? min : 2 }])),
-        mending: mend(whole, `(?:${shape.reading.source.pattern.slice(from, body.end)})${shape.written(operator)}`),
+        mending: mend(whole, `${shape.brackets.join(shape.reading.source.pattern.slice(from, body.end))}${shape.written(operator)}`),
       },
     ];
   });

@@ -21,6 +21,19 @@ export class Shape {
     this.widths = widthsOf(program.root);
   }
 
+  /** The signs of brackets that hold together; in a dialect that has no other ones they capture. */
+  get brackets(): readonly [open: string, close: string] {
+    const { operators, groupOpeners } = this.reading.dialect.syntax;
+    const sign = (kind: "open" | "close"): string => operators.find(([, each]) => each.kind === kind)?.[0] ?? "";
+    const plain = groupOpeners.find(([, { kind }]) => kind === "plain")?.[0] ?? "";
+    return [sign("open") + plain, sign("close")];
+  }
+
+  /** Whether the order of alternatives is no matter, and quantifiers have no modes. */
+  get isLongest(): boolean {
+    return this.program.preference === "longest";
+  }
+
   written(node: { readonly start: number; readonly end: number }): string {
     return this.reading.source.pattern.slice(node.start, node.end);
   }

@@ -419,7 +419,8 @@ class Writer {
     if (byLetter !== undefined) return item(`\\${byLetter}`);
     const isLetterOrDigit = (c >= "0" && c <= "9") || (c >= "A" && c <= "Z") || (c >= "a" && c <= "z");
     const isPlain = isLetterOrDigit || c === "_" || (codePoint > 0xa0 && codePoint < 0xd800) || codePoint > 0xffff;
-    const isSafe = codePoint > 0x20 && codePoint < 0x7f;
+    const isBlank = codePoint === 0x20 && !this.options.verbose && !(inSet && this.options.verboseSets);
+    const isSafe = (codePoint > 0x20 && codePoint < 0x7f) || isBlank;
     const isSpecial = !inSet ? this.special.has(c) || (this.options.verbose && c === "#") : this.options.setOperations || SPECIAL_IN_SETS.includes(c);
     if ((isPlain && !contains(WHITE_SPACE, codePoint)) || (isSafe && !isSpecial)) return item(c);
     const place = { strict: this.dialect.syntax.strict(this.options), inSet, setOperations: this.options.setOperations, hasNames: true };

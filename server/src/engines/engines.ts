@@ -38,6 +38,7 @@ const said = Joi.alternatives(
   Joi.object({
     ms: Joi.number().min(0).required(),
     more: Joi.boolean().required(),
+    parts: Joi.boolean().valid(true),
     matches: Joi.array()
       .items(Joi.array().ordered(Joi.number().integer().min(0).required(), Joi.number().integer().min(0).required()).items(span.allow(null)))
       .required(),
@@ -78,8 +79,8 @@ export class Engines {
   /** Versions of those that answer. */
   private async find(): Promise<ReadonlyMap<string, string>> {
     const answers = await Promise.all(
-      this.rows.map(async ({ name, file, version }) => {
-        const { stdout, stderr, failed } = await confined(file, version, { timeout: VERSION_PATIENCE });
+      this.rows.map(async ({ name, file, versionFile = file, version }) => {
+        const { stdout, stderr, failed } = await confined(versionFile, version, { timeout: VERSION_PATIENCE });
         const words = `${stdout}\n${stderr}`;
         const number = /\d+(?:\.\d+)+/.exec(words)?.[0];
         return failed || number === undefined ? undefined : ([name, number] as const);

@@ -8,6 +8,8 @@ export interface EngineRow {
   readonly dialect: DialectName;
   /** A file on the path; no shell has a part in it. */
   readonly file: string;
+  /** The file that says its version, where another one asks it. */
+  readonly versionFile?: string;
   readonly version: readonly string[];
   /** Arguments that make it read a question and print an answer; null where that is not done yet. */
   readonly runner: readonly string[] | null;
@@ -22,6 +24,21 @@ export interface EngineRow {
 }
 
 const runner = (name: string): string => fileURLToPath(new URL(`../../engines/${name}`, import.meta.url));
+
+/** grep, as it reads patterns with one of its switches. This server's own runtime asks it. */
+function grep(name: string, title: string, dialect: DialectName, kind: string): EngineRow {
+  return {
+    name,
+    title,
+    dialect,
+    file: process.execPath,
+    versionFile: "grep",
+    version: ["--version"],
+    runner: [runner("grep.mjs"), kind],
+    env: { LC_ALL: "C.UTF-8" },
+    install: "Install GNU grep (Debian: apt install grep).",
+  };
+}
 
 /** Those without a runner are found and named; they are asked once their dialect is read. */
 export const ENGINES: readonly EngineRow[] = [
@@ -85,6 +102,7 @@ export const ENGINES: readonly EngineRow[] = [
     env: { MONO_GC_PARAMS: "max-heap-size=1g" },
     install: "Install Mono with its compiler (Debian: apt install mono-mcs mono-runtime).",
   },
-  { name: "grep", title: "grep", dialect: "ere", file: "grep", version: ["--version"], runner: null, install: "Install grep." },
-  { name: "sed", title: "sed", dialect: "bre", file: "sed", version: ["--version"], runner: null, install: "Install sed." },
+  grep("grep", "grep -E", "ere", "-E"),
+  grep("grep-basic", "grep", "bre", "-G"),
+  grep("grep-fixed", "grep -F", "literal", "-F"),
 ];

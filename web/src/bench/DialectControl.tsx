@@ -8,6 +8,19 @@ import { plural } from "../shared/words.ts";
 import { dialectSwitched, switchPutAway } from "../state/benchSlice.ts";
 import { store, useAppDispatch, useAppSelector } from "../state/store.ts";
 
+/** What a dialect is besides its title; empty where that says it. */
+const NOTES: Readonly<Record<DialectName, string>> = {
+  ecmascript: "the standard ECMAScript",
+  python: "",
+  java: "",
+  dotnet: "",
+  perl: "",
+  pcre: "",
+  ere: "POSIX extended, as in egrep and awk",
+  bre: "POSIX basic",
+  literal: "fixed strings, one a line",
+};
+
 export function DialectControl() {
   const pattern = usePattern();
   const dispatch = useAppDispatch();
@@ -35,7 +48,7 @@ export function DialectControl() {
             {READ_DIALECTS.map(({ name, title }) => (
               <DropdownMenu.RadioItem key={name} value={name} className="menu-item">
                 {title}
-                {name === "ecmascript" && <span className="text-ink-2">, the standard ECMAScript</span>}
+                {NOTES[name] !== "" && <span className="text-ink-2">, {NOTES[name]}</span>}
                 <span className="ml-auto pl-4 text-ink-2">{name === dialect ? "now" : ""}</span>
               </DropdownMenu.RadioItem>
             ))}

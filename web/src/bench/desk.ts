@@ -7,6 +7,7 @@ import type { SidePanel } from "../state/benchSlice.ts";
 
 // What is looked at once the first result is there is fetched when its panel is opened.
 const ContrastPanel = lazy(() => import("../contrast/ContrastPanel.tsx").then((m) => ({ default: m.ContrastPanel })));
+const DialectsPanel = lazy(() => import("../contrast/DialectsPanel.tsx").then((m) => ({ default: m.DialectsPanel })));
 const DriftPanel = lazy(() => import("../hazard/DriftPanel.tsx").then((m) => ({ default: m.DriftPanel })));
 const HazardPanel = lazy(() => import("../hazard/HazardPanel.tsx").then((m) => ({ default: m.HazardPanel })));
 const TakersPanel = lazy(() => import("./TakersPanel.tsx").then((m) => ({ default: m.TakersPanel })));
@@ -63,6 +64,16 @@ export const DESK: readonly DeskPanel[] = [
     key: "contrast",
     width: 480,
     Content: ContrastPanel,
+  },
+  {
+    panel: "dialects",
+    group: "Compare",
+    name: "Dialects",
+    question: "What would another engine find, and how is it written there?",
+    word: "dialects",
+    key: "dialects",
+    width: 440,
+    Content: DialectsPanel,
   },
   {
     panel: "drift",

@@ -7,6 +7,7 @@ import type {
   CurvePoint,
   Cut,
   Diagnostic,
+  DialectName,
   Edit,
   EventKind,
   Fate,
@@ -311,4 +312,35 @@ export interface CallView {
 export interface CallsView {
   readonly calls: readonly CallView[];
   readonly cut: RunResult["cut"];
+}
+
+/** A short text on which two readings differ, with what each finds in it. */
+export interface WitnessView {
+  readonly text: string;
+  readonly ours: readonly string[];
+  readonly theirs: readonly string[];
+}
+
+type SameView = true | false | "undecided";
+
+/** What another dialect makes of the pattern, and the pattern carried to it. */
+export interface DialectView {
+  readonly dialect: DialectName;
+  /** The flags that the unchanged pattern has there. */
+  readonly flags: string;
+  /** Why it does not read there; null where it does. */
+  readonly error: string | null;
+  /** On the sample: whether both find the same, and how many matches each finds where not. Null where that took too long. */
+  readonly sample: { readonly same: boolean; readonly ours: number; readonly theirs: number } | null;
+  /** On all texts; null where it does not read there. */
+  readonly anywhere: { readonly same: SameView; readonly witness: WitnessView | null; readonly searched: number | null } | null;
+  readonly meanings: readonly { readonly part: string; readonly message: string }[];
+  /** The pattern written for that dialect; a null pattern where it cannot be. */
+  readonly carried: {
+    readonly pattern: string | null;
+    readonly flags: string;
+    readonly same: SameView;
+    readonly witness: WitnessView | null;
+    readonly lost: readonly string[];
+  };
 }

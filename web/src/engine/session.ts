@@ -12,6 +12,7 @@ import {
   callsSlices,
   capturesOf,
   chartNodeAt,
+  type DialectName,
   type Edit,
   type Examples,
   type ExpectationLine,
@@ -73,6 +74,7 @@ import type {
   ContrastAsked,
   ContrastFurther,
   ContrastResult,
+  DialectView,
   ListJudged,
   ReelInfo,
   RewriteAnswer,
@@ -473,6 +475,15 @@ export class Session {
     if (current?.asked.generation !== generation) return null;
     const { examples } = await import("./texts.ts");
     return drive(examples(current.program, { mode: "whole", count: EXAMPLES, seed }), () => this.current !== current);
+  }
+
+  /** What another dialect makes of the pattern, and the pattern carried to it; null where a newer run has replaced this one. */
+  async asDialect(generation: number, to: DialectName): Promise<DialectView | null> {
+    const { current } = this;
+    if (current?.asked.generation !== generation) return null;
+    // What is asked for seldom is fetched when it is.
+    const { asDialect } = await import("./dialects.ts");
+    return drive(asDialect(current.program, this.sample, to), () => this.current !== current);
   }
 
   /** What the calls of the host return on the sample; null where a newer run has replaced it. */

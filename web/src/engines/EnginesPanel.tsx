@@ -78,7 +78,7 @@ function Own({ engine }: { readonly engine: Engine }) {
     setAsking(false);
     if (leaving.current.signal.aborted) return;
     const answer = "unreachable" in answered || answered.status >= 400 ? NO_ANSWER : (answered.data as EngineAnswer);
-    const agrees = "matches" in answer ? partings(tableOf(result.matches), answer.matches, answer.more).length === 0 : "refused" in answer ? false : null;
+    const agrees = "matches" in answer ? partings(tableOf(result.matches), answer.matches, answer).length === 0 : "refused" in answer ? false : null;
     dispatch(confirmedBy({ generation: result.generation, engine, answer, agrees }));
   };
   const current = confirmed?.engine.name === engine.name && confirmed.generation === generation ? confirmed : null;
@@ -126,14 +126,14 @@ function Said({ confirmed: { engine, answer } }: { readonly confirmed: Confirmed
     );
   }
   const table = tableOf(result.matches);
-  const apart = partings(table, answer.matches, answer.more);
+  const apart = partings(table, answer.matches, answer);
   const took = `${answer.ms < 10 ? answer.ms.toFixed(1) : number(Math.round(answer.ms))} ms`;
   if (apart.length === 0) {
     return (
       <p>
         <b className="font-semibold text-tide">It agrees</b>:{" "}
-        {answer.more ? `the first ${plural(answer.matches.length, "match", "matches")}` : plural(table.length, "match", "matches")}, with all captures, in{" "}
-        {took}.
+        {answer.more ? `the first ${plural(answer.matches.length, "match", "matches")}` : plural(table.length, "match", "matches")},{" "}
+        {answer.parts ? "which tell neither empty matches nor groups," : "with all captures,"} in {took}.
       </p>
     );
   }

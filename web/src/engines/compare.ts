@@ -22,18 +22,32 @@ export function rowOf(table: MatchTable, match: number): EngineRow {
 
 /**
  * The first matches that are not the same, in spans or captures.
- * @param more the engine has found more than it handed over, so its list's end says nothing
+ * @param answer.more the engine has found more than it handed over, so its list's end says nothing
+ * @param answer.parts it tells no empty matches and no groups
  */
-export function partings(table: MatchTable, theirs: readonly EngineRow[], more: boolean): readonly Parting[] {
+export function partings(
+  table: MatchTable,
+  theirs: readonly EngineRow[],
+  { more, parts }: { readonly more: boolean; readonly parts?: true },
+): readonly Parting[] {
   const found: Parting[] = [];
-  const count = more ? theirs.length : Math.max(table.length, theirs.length);
+  const told = parts ? partsOf(table) : null;
+  const length = told?.length ?? table.length;
+  const count = more ? theirs.length : Math.max(length, theirs.length);
   for (let match = 0; match < count && found.length < MOST_PARTINGS; match++) {
-    const ours = match < table.length ? rowOf(table, match) : null;
+    const ours = match >= length ? null : told ? (told[match] as EngineRow) : rowOf(table, match);
     const other = theirs[match] ?? null;
     if (ours && other && sameRow(ours, other)) continue;
     found.push({ match, ours, theirs: other });
   }
   return found;
+}
+
+/** The matches that are not empty, without their groups. */
+function partsOf(table: MatchTable): EngineRow[] {
+  const rows: EngineRow[] = [];
+  for (let match = 0; match < table.length; match++) if (table.end(match) > table.start(match)) rows.push([table.start(match), table.end(match)]);
+  return rows;
 }
 
 function sameRow(one: EngineRow, other: EngineRow): boolean {

@@ -1,6 +1,21 @@
 /** What every part of the bench may ask of the run: winding, matches, and what takes a question to the worker. */
-import type { Attempt, Examples, Filter, HunkView, LedgerForm, LineTally, MatchMode, Order, Profile, Sought, Traffic, Values, WhyNot } from "@lamprey/core";
-import type { ChartLayout, RewriteFileAnswer, RewriteFileAsked, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
+import type {
+  Attempt,
+  DialectName,
+  Examples,
+  Filter,
+  HunkView,
+  LedgerForm,
+  LineTally,
+  MatchMode,
+  Order,
+  Profile,
+  Sought,
+  Traffic,
+  Values,
+  WhyNot,
+} from "@lamprey/core";
+import type { ChartLayout, DialectView, RewriteFileAnswer, RewriteFileAsked, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
 import { controlsOf } from "../shared/controls.ts";
 
 export interface EngineControls {
@@ -40,6 +55,8 @@ export interface EngineControls {
   readonly asFound: (generation: number, line: string) => Promise<string | null>;
   /** Of the run with the generation: why a text does not match it, and texts that it takes. */
   readonly whyNot: (generation: number, text: string, mode: MatchMode) => Promise<WhyNot | null>;
+  /** Of the run with the generation: what another dialect makes of its pattern. */
+  readonly asDialect: (generation: number, to: DialectName) => Promise<DialectView | null>;
   readonly examples: (generation: number, seed: number) => Promise<Examples | null>;
   readonly leaveFile: () => void;
   readonly savedStates: (step: number, count: number) => Promise<readonly SavedStateView[]>;

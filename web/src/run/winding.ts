@@ -224,6 +224,7 @@ export function useControls(engine: Engine | null): EngineControls {
       },
       asFound: async (generation, line) => (engine ? engine.asFound(generation, line) : null),
       whyNot: async (generation, text, mode) => (engine ? engine.whyNot(generation, text, mode) : null),
+      asDialect: async (generation, to) => (engine ? engine.asDialect(generation, to) : null),
       examples: async (generation, seed) => (engine ? engine.examples(generation, seed) : null),
       leaveFile: () => void engine?.leaveFile(),
       savedStates: async (step, count) => (engine ? engine.savedStates(step, count) : []),

@@ -17,6 +17,7 @@ export const GLOSSARY = {
   "saved state": "A choice that the engine can still come back to when what it tries now fails.",
   stop: "A place at which playing halts: a part, an offset, or a number of saved states.",
   compare: "The same sample under other quantifier modes or other patterns, side by side.",
+  dialects: "The same pattern read by other engines: what each would find, and how it is written there.",
   risk: "How the work of a backtracking engine grows with the length of the text, with the text that proves it.",
   "last edit": "What an edit did to the whole texts that the pattern takes: which it gained, and which it lost.",
   replace: "The sample with something else in the place of each match, as the host's own replacement would make it.",

@@ -45,6 +45,7 @@ export const KEYS = {
   ledger: { anywhere: "Alt+Shift+Digit1" },
   takers: { anywhere: "Alt+Shift+Digit2" },
   contrast: { anywhere: "Alt+Shift+Digit3" },
+  dialects: { anywhere: "Alt+Shift+KeyD" },
   drift: { anywhere: "Alt+Shift+Digit4" },
   hazard: { anywhere: "Alt+Shift+Digit5" },
   rewrite: { anywhere: "Alt+Shift+Digit6" },

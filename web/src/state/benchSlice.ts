@@ -6,7 +6,7 @@ import { type ContrastChoice, FIRST_CHOICE } from "./columns.ts";
 import { type Stop, sameStop } from "./stops.ts";
 
 /** The panels of the desk, in their order. */
-export const SIDE_PANELS = ["ledger", "takers", "contrast", "drift", "hazard", "rewrite", "calls", "source", "engines", "texts", "slips"] as const;
+export const SIDE_PANELS = ["ledger", "takers", "contrast", "dialects", "drift", "hazard", "rewrite", "calls", "source", "engines", "texts", "slips"] as const;
 export type SidePanel = (typeof SIDE_PANELS)[number];
 /** The sample, the machine as a chart, or, in place of all below the pattern, the hazard. */
 export type Stage = "sample" | "machine" | "hazard";

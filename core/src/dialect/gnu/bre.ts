@@ -6,7 +6,7 @@ import { gnuDialect, repeatsNothing, repeatsSomething } from "./shared.ts";
 const ENDS = ["\\)", "\\|"];
 const isLast = ({ pattern, at }: OperatorPlace): boolean => at + 1 === pattern.length || ENDS.some((end) => pattern.startsWith(end, at + 1));
 
-export const bre = gnuDialect("bre", "POSIX basic (grep, sed)", [
+export const bre = gnuDialect("bre", "grep, sed", [
   ["\\|", { kind: "alternative" }],
   ["\\(", { kind: "open" }],
   ["\\)", { kind: "close" }],

@@ -1,7 +1,7 @@
 /** ere: extended regular expressions, as `grep -E` and `sed -E` read them (`shared.ts`). */
 import { gnuDialect, repeatsNothing, repeatsSomething } from "./shared.ts";
 
-export const ere = gnuDialect("ere", "POSIX extended (grep -E)", [
+export const ere = gnuDialect("ere", "grep -E", [
   ["|", { kind: "alternative" }],
   ["(", { kind: "open" }],
   [")", { kind: "close", where: ({ inGroup }) => inGroup }],

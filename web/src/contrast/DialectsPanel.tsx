@@ -1,0 +1,194 @@
+/** One pattern across dialects: what each other engine would find, where it differs, and the pattern as it is written there. */
+import { type DialectName, dialectOf, READ_DIALECTS, visible } from "@lamprey/core";
+import { useEffect, useState } from "react";
+import type { DialectView, WitnessView } from "../engine/messages.ts";
+import { useEngineControls } from "../run/controls.ts";
+import { usePattern } from "../run/patternHandle.ts";
+import { number, plural } from "../shared/words.ts";
+import { isBroken } from "../state/benchSlice.ts";
+import { useAppSelector } from "../state/store.ts";
+
+interface Known {
+  readonly generation: number;
+  readonly views: readonly DialectView[];
+}
+
+/** The other dialects, asked one after the other: the first answer is there at once, and a newer run ends the rest. */
+function useViews(): Known {
+  const controls = useEngineControls();
+  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const own = useAppSelector((s) => s.bench.result?.source.dialect);
+  const [known, setKnown] = useState<Known>({ generation: 0, views: [] });
+  useEffect(() => {
+    let stale = generation === 0;
+    setKnown({ generation, views: [] });
+    void (async () => {
+      for (const { name } of READ_DIALECTS) {
+        if (stale) return;
+        if (name === own) continue;
+        const view = await controls.asDialect(generation, name);
+        if (stale || !view) return;
+        setKnown((before) => ({ ...before, views: [...before.views, view] }));
+      }
+    })();
+    return () => {
+      stale = true;
+    };
+  }, [controls, generation, own]);
+  return known;
+}
+
+export function DialectsPanel() {
+  const { views } = useViews();
+  const broken = useAppSelector((s) => isBroken(s.bench));
+  const own = useAppSelector((s) => s.bench.result?.source.dialect);
+  if (broken) return <p className="p-4 text-ink-2">Only a pattern that reads is compared. What is wrong stands under it.</p>;
+  const others = READ_DIALECTS.filter(({ name }) => name !== own);
+  const differing = views.filter(({ anywhere, error }) => error !== null || anywhere?.same === false).length;
+  const same = views.filter(({ anywhere }) => anywhere?.same === true).length;
+  return (
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls.
+    <section className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Dialects" data-part="dialects">
+      <p className="border-b border-rule-soft px-4 py-1 text-[12px] text-ink-2" role="status">
+        {views.length < others.length
+          ? `${number(views.length)} of ${number(others.length)} dialects have been compared …`
+          : `Of ${number(others.length)} dialects ${number(same)} ${same === 1 ? "is" : "are"} proved to find the same, and ${number(differing)} ${differing === 1 ? "differs" : "differ"}.`}
+      </p>
+      <ol>
+        {views.map((view) => (
+          <li key={view.dialect} className="border-b border-rule-soft px-4 py-2 text-[13px]" data-dialect={view.dialect}>
+            <Dialect view={view} />
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function Dialect({ view }: { readonly view: DialectView }) {
+  const { dialect, error, meanings, carried, flags } = view;
+  const pattern = useAppSelector((s) => s.draft.fields.pattern);
+  const isUnchanged = carried.pattern === pattern && carried.flags === flags;
+  return (
+    <>
+      <p>
+        <b className="font-semibold">{dialectOf(dialect).title}</b>:{" "}
+        {error === null ? <Finds view={view} /> : <span className="text-rust">does not read it. {error}</span>}
+      </p>
+      {meanings.length > 0 && (
+        <ul className="mt-1 pl-3 text-[12px] text-ink-2">
+          {meanings.map(({ part, message }) => (
+            <li key={`${part} ${message}`}>
+              <code className="source text-tide">{visible(part, 24)}</code>: {message}.
+            </li>
+          ))}
+        </ul>
+      )}
+      {carried.pattern === null ? (
+        <p className="mt-1 text-[12px] text-ink-2">It cannot be written there: {carried.lost[0]}</p>
+      ) : (
+        !isUnchanged && <CarriedPattern dialect={dialect} carried={{ ...carried, pattern: carried.pattern }} />
+      )}
+    </>
+  );
+}
+
+function Finds({ view: { anywhere, sample } }: { readonly view: DialectView }) {
+  if (!anywhere) return null;
+  const here =
+    sample === null ? null : sample.same ? (
+      "the same in this sample"
+    ) : (
+      <b className="font-semibold text-rust">
+        {sample.ours === sample.theirs ? "others" : `${plural(sample.theirs, "match", "matches")}, not ${number(sample.ours)},`} in this sample
+      </b>
+    );
+  if (anywhere.same === true) return <>finds the same on every text.</>;
+  if (anywhere.witness)
+    return (
+      <>
+        finds {here ?? "something else"}; <Differs witness={anywhere.witness} />
+      </>
+    );
+  return (
+    <>
+      finds {here ?? "the same"}; no difference was found
+      {anywhere.searched !== null && anywhere.searched > 0 && <> on texts of up to {plural(anywhere.searched, "character")}</>}.
+    </>
+  );
+}
+
+/** More of a list than this says nothing new. */
+const MOST_SHOWN = 4;
+
+function Differs({ witness: { text, ours, theirs } }: { readonly witness: WitnessView }) {
+  return (
+    <>
+      on <Quoted text={text} /> it finds <Found texts={theirs} />, and here it is <Found texts={ours} />.
+    </>
+  );
+}
+
+function Found({ texts }: { readonly texts: readonly string[] }) {
+  if (texts.length === 0) return <>nothing</>;
+  return (
+    <>
+      {texts.slice(0, MOST_SHOWN).map((text, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: matches have no other name.
+        <span key={i}>
+          {i > 0 && ", "}
+          <Quoted text={text} />
+        </span>
+      ))}
+      {texts.length > MOST_SHOWN && ` and ${number(texts.length - MOST_SHOWN)} more`}
+    </>
+  );
+}
+
+const Quoted = ({ text }: { readonly text: string }) => (text === "" ? <>an empty text</> : <code className="source">“{visible(text, 40)}”</code>);
+
+interface CarriedProps {
+  readonly dialect: DialectName;
+  readonly carried: DialectView["carried"] & { readonly pattern: string };
+}
+
+/** The pattern as that dialect writes it, to be copied or to go on with. */
+function CarriedPattern({ dialect, carried: { pattern, flags, same, witness, lost } }: CarriedProps) {
+  const handle = usePattern();
+  const own = useAppSelector((s) => s.draft.fields.pattern);
+  const [copied, setCopied] = useState<string | null>(null);
+  const { title } = dialectOf(dialect);
+  const copy = () =>
+    void navigator.clipboard.writeText(pattern).then(
+      () => setCopied("copied"),
+      () => setCopied("the browser did not allow it"),
+    );
+  return (
+    <div className="mt-1 border-l-2 border-rule pl-2" data-part="carried">
+      <p className="source max-h-[76px] overflow-auto whitespace-pre-wrap text-[13px] leading-[19px] [overflow-wrap:anywhere]">
+        {pattern}
+        {flags !== "" && <span className="text-ink-2"> with {flags}</span>}
+      </p>
+      <p className="mt-[2px] text-[12px] text-ink-2">
+        {same === true ? "Written so, it finds the same on every text." : witness ? "Written so, it comes near: " : "Written so, no difference was found."}
+        {same !== true && witness && <Differs witness={witness} />} {lost.join(" ")}
+      </p>
+      <p className="mt-[2px] flex gap-3 text-[12px]">
+        <button type="button" className="min-h-[24px] underline hover:text-tide" onClick={copy} aria-label={`Copy the pattern for ${title}`}>
+          copy
+        </button>
+        <button
+          type="button"
+          className="min-h-[24px] underline hover:text-tide"
+          onClick={() => handle.current?.take({ from: 0, to: own.length, insert: pattern }, { dialect, flags })}
+          aria-label={`Go on in ${title}`}
+        >
+          go on in {title}
+        </button>
+        <span role="status" className="self-center text-ink-2">
+          {copied}
+        </span>
+      </p>
+    </div>
+  );
+}
