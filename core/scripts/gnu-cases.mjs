@@ -55,6 +55,112 @@ function matchesByGrep(mode, flags, pattern, text) {
 
 const countGroups = (dialect, pattern) => (pattern.replace(/\[\^?\]?[^\]]*\]/g, "").match(dialect === "ere" ? /(?<!\\)\(/g : /\\\(/g) ?? []).length;
 
+/** Texts for calls and replacements: several lines, the last without an end, one of them empty. */
+const TEXT = "weir 7 open\n\nWEIR 12, weir 3 shut\ninlet é-12\nno gate";
+
+const CALLS = {
+  ere: [
+    ["weir [0-9]+", ""],
+    ["weir|weir 7", "i"],
+    ["^$", ""],
+    ["[0-9]*", ""],
+    ["e", ""],
+    ["é-|gate$", ""],
+    ["(e)ir \\b[0-9]", "i"],
+    ["weir\ngate", ""],
+    ["", ""],
+    ["n.*", ""],
+    ["nothing", ""],
+    ["\\s|.o", ""],
+  ],
+  bre: [
+    ["weir [0-9]\\+", ""],
+    ["\\(w\\)eir", "i"],
+    ["^no", ""],
+    ["o*", ""],
+  ],
+  literal: [
+    ["weir", ""],
+    ["weir\nweir 7\nno", "i"],
+    [".", ""],
+    ["é", ""],
+  ],
+};
+
+const REWRITES = {
+  ere: [
+    ["(weir) ([0-9]+)", "", "\\2 \\1<&>", "all"],
+    ["([a-z])([a-z]+)", "", "\\u\\1\\U\\2\\E!", "all"],
+    ["[0-9]*", "", "x", "all"],
+    ["o", "", "[&]", "first"],
+    ["(e)", "i", "\\L\\u\\1x\\n", "all"],
+    ["e", "", "\\&\\t\\x41\\o101\\d65\\cA\\/", "first"],
+    ["(a)|(e)", "", "<\\1|\\2>", "all"],
+    ["weir", "", "\\1", "all"],
+    ["weir", "", "a\nb", "all"],
+    ["^", "", "> ", "all"],
+    ["$", "", ".", "all"],
+    ["é", "", "\\U&", "all"],
+  ],
+  bre: [
+    ["\\(weir\\) \\([0-9]*\\)", "", "\\2 \\1", "all"],
+    ["oo*", "", "-", "all"],
+    ["e", "i", "\\0\\0", "first"],
+  ],
+};
+
+/** What a call of grep prints, as the contract has it. */
+function callsByGrep(dialect, pattern, flags) {
+  const ask = (...switches) => {
+    const { stdout } = run("grep", [{ ere: "-E", bre: "-G", literal: "-F" }[dialect], ...(flags === "i" ? ["-i"] : []), ...switches, "-e", pattern], TEXT);
+    return stdout === "" ? [] : stdout.replace(/\n$/, "").split("\n");
+  };
+  const numbered = (line) => [Number(line.slice(0, line.indexOf(":"))), line.slice(line.indexOf(":") + 1)];
+  return [
+    { call: "grep", value: ask() },
+    { call: "grep -n", value: ask("-n").map(numbered) },
+    { call: "grep -c", value: Number(ask("-c")[0]) },
+    { call: "grep -v", value: ask("-v") },
+    { call: "grep -o", value: ask("-o") },
+    { call: "grep -bo", value: ask("-bo").map(numbered) },
+    { call: "grep -x", value: ask("-x") },
+    { call: "grep -w", value: ask("-w") },
+  ];
+}
+
+function rewriteBySed(dialect, pattern, flags, template, scope) {
+  const script = `s\u0004${pattern}\u0004${template}\u0004${scope === "all" ? "g" : ""}${flags === "i" ? "I" : ""}`;
+  const { status, stdout, message } = run("sed", [...(dialect === "ere" ? ["-E"] : []), script], TEXT);
+  return status === 0 ? { text: stdout } : { refused: message };
+}
+
+/** Puts rows for these dialects into a table of hosts, behind those of the others. */
+function writeHosts(name, rows) {
+  const file = new URL(`hosts/${name}.json`, CASES);
+  const table = { ...JSON.parse(readFileSync(file, "utf8")), ...rows };
+  const written = Object.entries(table).map(
+    ([dialect, list]) => `  ${JSON.stringify(dialect)}: [\n${list.map((row) => `    ${JSON.stringify(row)}`).join(",\n")}\n  ]`,
+  );
+  writeFileSync(file, `{\n${written.join(",\n")}\n}\n`);
+}
+
+const mapRows = (table, row) => Object.fromEntries(Object.entries(table).map(([dialect, rows]) => [dialect, rows.map((each) => row(dialect, ...each))]));
+writeHosts(
+  "calls",
+  mapRows(CALLS, (dialect, pattern, flags) => [pattern, flags, TEXT, callsByGrep(dialect, pattern, flags)]),
+);
+writeHosts(
+  "rewrite",
+  mapRows(REWRITES, (dialect, pattern, flags, template, scope) => [
+    pattern,
+    flags,
+    TEXT,
+    template,
+    scope,
+    rewriteBySed(dialect, pattern, flags, template, scope),
+  ]),
+);
+
 const patterns = JSON.parse(readFileSync(new URL("gnu-patterns.json", CASES), "utf8"));
 for (const [dialect, rows] of Object.entries(patterns)) {
   const cases = [];

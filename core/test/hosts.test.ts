@@ -68,7 +68,8 @@ describe("what hosts were recorded to say", () => {
 
   test.each(table<RewriteRow>("rewrite"))("replacements of %s", (dialect, rows) => {
     for (const [pattern, flags, text, template, scope, answer] of rows) {
-      const theirs = answer.refused === undefined ? answer : "refused";
+      // sed does not say how often it replaced.
+      const theirs = answer.refused === undefined ? expect.objectContaining(answer) : "refused";
       expect([pattern, template, scope, rewritten(dialect, pattern, flags, text, template, scope)]).toEqual([pattern, template, scope, theirs]);
     }
   });

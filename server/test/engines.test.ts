@@ -97,6 +97,33 @@ describe("engines of this machine", () => {
     ["php", { pattern: "a", flags: "e", text: "", mode: "all" }, { refused: "unknown flag e" }],
     ["php", { pattern: "(?R)", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("limit") }],
     [
+      "grep",
+      { pattern: "we(ir|ll)", flags: "i", text: "é WEIR\nwell", mode: "all" },
+      {
+        matches: [
+          [2, 6],
+          [7, 11],
+        ],
+        parts: true,
+      },
+    ],
+    ["grep", { pattern: "a|ab", flags: "", text: "xab", mode: "first" }, { matches: [[1, 3]] }],
+    ["grep", { pattern: "a.b", flags: "", text: "a\nb", mode: "whole" }, { matches: [[0, 3]] }],
+    ["grep", { pattern: "a", flags: "", text: "ba", mode: "start" }, { matches: [] }],
+    ["grep", { pattern: "(", flags: "", text: "", mode: "all" }, { refused: expect.stringContaining("Unmatched (") }],
+    ["grep-basic", { pattern: "a\\+(", flags: "", text: "aa(", mode: "all" }, { matches: [[0, 3]] }],
+    [
+      "grep-fixed",
+      { pattern: "a.\na", flags: "", text: "a.aa", mode: "all" },
+      {
+        matches: [
+          [0, 2],
+          [2, 3],
+          [3, 4],
+        ],
+      },
+    ],
+    [
       "perl",
       { pattern: "(?<y>\\d)(x)?", flags: "", text: "🐟1 2x", mode: "all" },
       {

@@ -88,7 +88,7 @@ export function* differ(left: Program, right: Program, stop: Stop = NEVER): Gene
   for (const text of [...told, onlyLeft, onlyRight, ...besides(telling, alphabetOf(left, right).characters)]) {
     if (stop()) break;
     const witness = text === null ? null : differOn(left, right, text);
-    if (witness) return { same: false, witness, searched: found.searched };
+    if (witness) return { same: false, witness: shortened(left, right, witness, stop), searched: found.searched };
   }
   return { same: "undecided", witness: null, searched: found.searched };
 }
@@ -97,6 +97,18 @@ export function* differ(left: Program, right: Program, stop: Stop = NEVER): Gene
 function* tellingTexts(program: Program): Generator<number, readonly string[]> {
   const { texts, misses } = yield* examples(program, { mode: "whole", count: TELLING_TEXTS, seed: 0 });
   return [...texts, ...misses.map(({ text }) => text)];
+}
+
+/** The witness without characters that it does not need. */
+function shortened(left: Program, right: Program, witness: Witness, stop: Stop): Witness {
+  let shortest = witness;
+  for (let at = 0; at < shortest.text.length && !stop(); ) {
+    const { text } = shortest;
+    const shorter = differOn(left, right, text.slice(0, at) + text.slice(at + 1));
+    if (shorter) shortest = shorter;
+    else at++;
+  }
+  return shortest;
 }
 
 /** The texts, the shortest first, and then each with a character before or behind it. */

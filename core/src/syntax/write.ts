@@ -392,11 +392,14 @@ class Writer {
       const [one, other] = [String.fromCodePoint(from), String.fromCodePoint(to)];
       // Halves of pairs are no characters of a text in UTF-8.
       if (from >= FIRST_HALF && to <= LAST_HALF) throw new NotWritable(node, this.dialect);
-      if (from === to) {
-        if (one === "]") first = one;
-        else if (one === "^") caret = one;
-        else if (one === "-") last = one;
-        else middle += one === "[" ? "[.[.]" : one;
+      if (to - from < 2 && to < FIRST_BEYOND_ASCII) {
+        for (let point = from; point <= to; point++) {
+          const each = String.fromCodePoint(point);
+          if (each === "]") first = each;
+          else if (each === "^") caret = each;
+          else if (each === "-") last = each;
+          else middle += each === "[" ? "[.[.]" : each;
+        }
       } else if (to < FIRST_BEYOND_ASCII) middle += `${bracketEnd(one)}-${bracketEnd(other)}`;
       else {
         // The GNU library takes no range whose ends are beyond ASCII in this locale: its characters are listed.
