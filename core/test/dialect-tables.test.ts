@@ -57,7 +57,8 @@ describe.each(READ_DIALECTS.map((dialect): [string, Dialect] => [dialect.name, d
     expect(
       asked.filter((assertion) => !isPaired(assertion) && !isClusterEdge(assertion) && !isSegmentEdge(assertion) && assertionNumber(assertion) < 0),
     ).toEqual([]);
-    expect(asked.length).toBeGreaterThan(3);
+    // In a list of texts nothing is asserted.
+    expect(asked.length).toBeGreaterThanOrEqual(dialect.name === "literal" ? 0 : 4);
   });
 
   test("word characters, line ends and what the dot takes are sets in their one form", () => {
