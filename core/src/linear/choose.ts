@@ -2,6 +2,7 @@
 import type { Program } from "../program/program.ts";
 import { StateSpace } from "../program/states.ts";
 import { REFUSALS, refusalOf } from "./plan.ts";
+import { wordsOf } from "./words.ts";
 
 export interface Choice {
   readonly machine: "linear" | "backtracking";
@@ -11,6 +12,7 @@ export interface Choice {
 
 /** The linear machine wherever it can be: its time is bounded by the text. */
 export function chooseMachine(program: Program): Choice {
+  if (wordsOf(program)) return { machine: "linear", reason: "an automaton can take its words" };
   const refusal = refusalOf(program);
   if (refusal === null) return { machine: "linear", reason: "an automaton can take the pattern" };
   const isCounted = program.preference === "first" && refusal !== "references";

@@ -26,6 +26,7 @@ import { DEAD, MATCHED, MAX_SYMBOLS, ROW, Stop, WIDE } from "./memory.ts";
 import { automataOf, type Plan, planOf, REFUSALS, type Refusal, refusalOf } from "./plan.ts";
 import { lacksAll, RequiredPlaces, TextSearch } from "./required.ts";
 import { Sides } from "./sides.ts";
+import { WordSearch, wordsOf } from "./words.ts";
 
 export interface LinearOptions {
   readonly mode: MatchMode;
@@ -78,8 +79,8 @@ export class LinearMachine {
   private readonly countOnly: boolean;
   private readonly matchLimit: number;
   /** Made when the trial has not settled it: a plan takes longer than most short runs. */
-  private runner: Search | TextSearch | Forecast | undefined;
-  private readonly makeRunner: () => Search | TextSearch | Forecast;
+  private runner: Search | TextSearch | WordSearch | Forecast | undefined;
+  private readonly makeRunner: () => Search | TextSearch | WordSearch | Forecast;
   private trial: SteppedMachine | undefined;
   /** Automata that there would be without the trial: the more, the longer it may take. */
   private readonly automata: number;
@@ -98,18 +99,21 @@ export class LinearMachine {
     this.policy = policy;
     this.countOnly = countOnly;
     this.matchLimit = matchLimit;
-    this.refusal = refusalOf(program);
+    // The words of a list are found by an automaton of their own, however many there are.
+    const words = policy.anchored ? null : wordsOf(program);
+    this.refusal = words ? null : refusalOf(program);
     if (this.refusal && (this.refusal === "references" || !StateSpace.of(program)))
       throw new RangeError(`The linear machine cannot take this: ${REFUSALS[this.refusal]}.`);
-    this.automata = automataOf(program);
+    this.automata = words ? LEAST_AUTOMATA : automataOf(program);
     this.least = lengthsOf(program).least;
     if (text.length - from < this.least) this.outcome = "done";
-    if (!directly && text.length <= SHORT_TEXT) this.trial = steppedMachine(program, text, { mode, from, matchLimit });
+    if (!directly && !words && text.length <= SHORT_TEXT) this.trial = steppedMachine(program, text, { mode, from, matchLimit });
     this.matches = new MatchTable(program.slots.length);
-    const { text: required, beyond } = requiredOf(program);
+    const { text: required, beyond } = words ? NOTHING_REQUIRED : requiredOf(program);
     this.text = text;
     this.beyond = beyond;
     this.makeRunner = () => {
+      if (words) return new WordSearch(words, text, from, countOnly && policy.continues);
       if (required?.whole && !policy.anchored) return new TextSearch(text, required.text, from, countOnly && policy.continues);
       // Where a search can go on inside a pair, what lookarounds see there is asked of the naive machine’s outcomes.
       if (program.afterEmptyMatch === "advance-by-unit" && this.least === 0 && hasPair(text)) return new Forecast(program, text, { mode, from });
@@ -146,7 +150,7 @@ export class LinearMachine {
     } else if (outcome !== "running" || trial.steps >= allowed) this.trial = undefined;
   }
 
-  private search(search: Search | TextSearch, budget: number): void {
+  private search(search: Search | TextSearch | WordSearch, budget: number): void {
     const until = search.work + budget;
     while (search.work < until) {
       const found = search.next(until);
@@ -165,9 +169,9 @@ export class LinearMachine {
     }
   }
 
-  private add(search: Search | TextSearch): boolean {
+  private add(search: Search | TextSearch | WordSearch): boolean {
     const { start, end } = search;
-    if (search instanceof TextSearch || this.matches.groupCount === 0) {
+    if (!(search instanceof Search) || this.matches.groupCount === 0) {
       this.matches.add(start, end, NO_REGISTERS);
       return true;
     }
@@ -192,6 +196,9 @@ export class LinearMachine {
 
 /** Whether a text begins with two characters of ASCII, by which the kernel finds it. */
 const isAsciiPair = (text: string): boolean => text.length > 1 && text.charCodeAt(0) < ASCII && text.charCodeAt(1) < ASCII;
+
+/** A list of words is looked for as a whole: what all of them hold is not asked for. */
+const NOTHING_REQUIRED = { text: null, beyond: null };
 
 const NO_REGISTERS = new Int32Array(0);
 
