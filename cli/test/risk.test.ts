@@ -127,6 +127,21 @@ describe("the command on a code base", () => {
     expect(run("--sources", "gates/tags.py", "--fail-at", "polynomial").status).toBe(1);
   });
 
+  test("what an engine without backtracking runs is linear there: no row, no result and no failed gate", () => {
+    const { stdout, status } = run("(a|a)*b", "-d", "ere", "--all");
+    expect(stdout).toMatch(/^linear in grep +search /m);
+    expect(status).toBe(0);
+    expect(run("(a|a)*b", "-d", "ere", "--fail-at", "undecided").status).toBe(0);
+    expect(JSON.parse(run("(a|a)*b", "-d", "ere", "--sarif").stdout).runs[0].results).toEqual([]);
+    expect(JSON.parse(run("(a|a)*b", "-d", "ere", "--jsonl").stdout.split("\n")[0] ?? "")).toMatchObject({
+      growth: "exponential",
+      engine: { name: "grep", growth: "linear", message: expect.stringContaining("automaton") },
+    });
+    // With a back-reference grep tries the ways, too.
+    expect(run("(a|a)*(b)\\2c", "-d", "ere").stdout).toMatch(/^exponential /m);
+    expect(run("(a|a)*b").status).toBe(1);
+  });
+
   test("folders of others are passed over unless they are named", () => {
     expect(run("--sources", ".", "--jsonl").stdout).not.toContain("not-ours");
     expect(run("--sources", "node_modules", "--jsonl").stdout).toContain("not-ours");

@@ -44,8 +44,8 @@ export {
   textOf,
   workOf,
 } from "./hazard/confirm.ts";
-export { type GrowthKind, REPAIRS_PATIENCE_MS, rankOf, VERDICT_PATIENCE_MS } from "./hazard/growth.ts";
-export { linearEngineOf } from "./hazard/guards.ts";
+export { type GrowthKind, growthWords, REPAIRS_PATIENCE_MS, rankInUse, rankOf, VERDICT_PATIENCE_MS } from "./hazard/growth.ts";
+export type { LinearEngine } from "./hazard/guards.ts";
 export {
   assess,
   assessNow,

@@ -26,7 +26,7 @@ test("no peak goes unsaid on random patterns with large counts and lookarounds",
 test("the hunter for peaks finds one that was not said", () => {
   const compiled = compile(read({ dialect: "ecmascript", pattern: "^(?![^a]+-)(?:\\D|[^a]){0,32}b", flags: "" }));
   if (!compiled.ok) throw new Error("no pattern");
-  const verdict = { growth: "linear", degree: null, atLeast: false, findings: [], reason: "bounded", peak: null } as const;
+  const verdict = { growth: "linear", degree: null, atLeast: false, findings: [], reason: "bounded", peak: null, engine: null } as const;
   expect(peakBeside(new Random(1), compiled.program, "search", verdict)).toMatch(/ steps on /);
 });
 
@@ -46,7 +46,7 @@ test.each<[pattern: string, growth: "linear" | "polynomial", degree: number | nu
 ])("the hunter and /%s/ said to be %s %s", (pattern, growth, degree, wrong) => {
   const compiled = compile(read({ dialect: "ecmascript", pattern, flags: "" }));
   if (!compiled.ok) throw new Error("no pattern");
-  const verdict = { growth, degree, atLeast: false, findings: [], reason: "found", peak: null } as const;
+  const verdict = { growth, degree, atLeast: false, findings: [], reason: "found", peak: null, engine: null } as const;
   const random = new Random(7);
   const found = Array.from({ length: 12 }, () => refutedBy(random, compiled.program, "search", verdict)).some((shown) => shown !== undefined);
   expect(found).toBe(wrong);

@@ -2,10 +2,11 @@
 import { describe, expect, test } from "@jest/globals";
 import type { Relation, Repair } from "@lamprey/core";
 import { renderToStaticMarkup } from "react-dom/server";
-import type { FindingView } from "../src/engine/hazard/messages.ts";
+import type { FindingView, VerdictView } from "../src/engine/hazard/messages.ts";
 import { Repairs } from "../src/hazard/Repairs.tsx";
 import { realFlags } from "../src/hazard/tryForReal.ts";
-import { growthClause, headline, peakClause, powerWords, safeClause, timeOf, workOf, workWords } from "../src/hazard/words.ts";
+import { VerdictWords } from "../src/hazard/verdictWords.tsx";
+import { alarmOf, growthClause, headline, peakClause, powerWords, safeClause, shortWord, timeOf, workOf, workWords } from "../src/hazard/words.ts";
 import { power, powerTicks, ten } from "../src/shared/stepsChart.ts";
 
 const words = (markup: string): string =>
@@ -93,6 +94,27 @@ describe("a verdict in words", () => {
     expect(growthClause(finding({ growth: "exponential", degree: null, samples }))).toBe("each further “a” multiplies the work by 2");
     const uneven = [10, 24, 46, 80].map((steps, i) => ({ pumps: i, length: i, steps: String(steps) }));
     expect(growthClause(finding({ growth: "exponential", degree: null, samples: uneven }))).toBe("each further “a” multiplies the work by 1.5");
+  });
+
+  test("an engine that is linear comes before what the plain machine does", () => {
+    const verdict: VerdictView = {
+      generation: 1,
+      mode: "search",
+      source: { dialect: "ere", pattern: "(a|a)*b", flags: "" },
+      growth: "exponential",
+      degree: null,
+      atLeast: false,
+      findings: [finding({ growth: "exponential", degree: null })],
+      reason: "found",
+      because: "",
+      peak: null,
+      engine: { name: "grep", says: "It is an automaton." },
+    };
+    const said = (more: Partial<VerdictView>) => words(renderToStaticMarkup(<VerdictWords verdict={{ ...verdict, ...more }} />));
+    expect(said({})).toBe("linear in grep in one search. Trying every way, as the machine does that is stepped through here, the steps are exponential.");
+    expect(said({ growth: "undecided", findings: [] })).toMatch(/^linear in grep .* it is undecided how the steps grow\.$/);
+    expect([alarmOf(verdict), shortWord(verdict)]).toEqual(["none", "linear"]);
+    expect([alarmOf({ ...verdict, engine: null }), shortWord({ ...verdict, engine: null })]).toEqual(["loud", "exponential"]);
   });
 
   test("the longest safe text, or why there is none", () => {

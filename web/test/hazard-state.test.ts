@@ -14,6 +14,7 @@ const verdict = (generation: number): VerdictView => ({
   because: "",
   atLeast: false,
   peak: null,
+  engine: null,
 });
 
 const begun = hazardReducer(undefined, hazardAsked(3));

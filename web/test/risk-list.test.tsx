@@ -56,6 +56,15 @@ describe("a pasted list", () => {
     await until("in their order", () => /^linear/.test(rows()[0] ?? ""));
   });
 
+  test("is judged as its dialect's engine runs it: grep grows with no pattern of these", async () => {
+    await open();
+    await user.selectOptions(await part("combobox", "dialect of the list"), "ere");
+    fireEvent.change(await part("textbox", "Patterns, one a line"), { target: { value: "(a|a)*b\n(a|a)*(b)\\2c\n" } });
+    await press("button", "Judge them");
+    await says("risk-summary", "2 patterns in 1 file: 1 grows faster than the text");
+    expect(rows()).toEqual([expect.stringMatching(/^exponential/), expect.stringMatching(/^linear in grepin one searchpasted list:1\(a\|a\)\*b$/)]);
+  });
+
   test("is there after a reload, with ways to the shelf and back from the bench", async () => {
     const stop = startKeepingList();
     await judge("/^(a+)+$/\n^weir$\n");

@@ -1,5 +1,5 @@
 /** The contract's `risk`: how a pattern's work can grow with the text at worst, with the texts that make it. */
-import { assessNow, type Finding, type GrowthKind, type HazardMode, linearEngineOf, type PumpReading, REASONS, type Sample, type Stop } from "@lamprey/core";
+import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS, type Sample, type Stop } from "@lamprey/core";
 import { untilTimeLimit } from "./limits.ts";
 import { type Answer, type PatternRequest, programOf } from "./request.ts";
 
@@ -22,9 +22,9 @@ export interface RiskAnswer extends Omit<Answer, "id" | "elapsedMs"> {
   readonly findings?: readonly RiskFinding[];
   /** Why it is linear or undecided, as a code and a sentence: an addition to the contract. */
   readonly reason?: { readonly code: string; readonly message: string };
+  /** Where the dialect's own engine is linear whatever the plain machine does, which it is and why: an addition to the contract. */
+  readonly engine?: { readonly name: string; readonly growth: "linear"; readonly message: string };
   /** Where no growth was found, a short text that costs far more than its length, or null: an addition to the contract. */
-  /** Where the dialect's own engine is linear whatever the plain machine does, why: an addition to the contract. */
-  readonly engine?: { readonly growth: "linear"; readonly message: string };
   readonly peak?: { readonly text: string; readonly length: number; readonly steps: string } | null;
 }
 
@@ -37,8 +37,7 @@ export function risk(request: RiskRequest): RiskAnswer {
 export function riskWithin(request: RiskRequest, stop: Stop): RiskAnswer {
   const made = programOf(request);
   if ("refused" in made) return made.refused;
-  const engine = linearEngineOf(made.program);
-  const { growth, degree, atLeast, findings, reason, peak } = assessNow(made.program, request.mode, { stop });
+  const { growth, degree, atLeast, findings, reason, peak, engine } = assessNow(made.program, request.mode, { stop });
   return {
     status: "ok",
     mode: request.mode,
@@ -47,7 +46,7 @@ export function riskWithin(request: RiskRequest, stop: Stop): RiskAnswer {
     atLeast,
     findings: findings.map((finding) => ({ ...finding, samples: finding.samples.map(inDigits) })),
     reason: { code: reason, message: REASONS[reason] },
-    ...(engine && { engine: { growth: "linear" as const, message: engine.says } }),
+    ...(engine && { engine: { name: engine.name, growth: "linear" as const, message: engine.says } }),
     peak: peak && { text: peak.text, length: peak.text.length, steps: String(peak.steps) },
   };
 }

@@ -1,14 +1,14 @@
 /** What is known of the work of one pattern of a list or a file: a row of the table, a line of JSON, a result of SARIF. */
-import { rankOf as growthRank } from "@lamprey/core";
+import { growthWords, rankInUse } from "@lamprey/core";
 import type { RiskAnswer } from "../contract/risk.ts";
 import type { Row } from "../patterns/found.ts";
 import type { Threshold } from "./threshold.ts";
 
 export type RiskRow = Row<RiskAnswer>;
 
-/** How bad a row is, to sort and to compare by; one that does not read is as harmless as can be known. */
-export const rankOf = ({ growth = "linear", degree = null, peak }: Pick<RiskAnswer, "growth" | "degree" | "peak">): number =>
-  growthRank({ growth, degree, peak });
+/** How bad a row is in its own engine, to sort and to compare by; one that does not read is as harmless as can be known. */
+export const rankOf = ({ growth = "linear", degree = null, peak, engine }: Pick<RiskAnswer, "growth" | "degree" | "peak" | "engine">): number =>
+  rankInUse({ growth, degree, peak, engine });
 
 /** The growths that a pipeline can be told to fail at, with their ranks. */
 const THRESHOLDS: Readonly<Record<Threshold, number>> = {
@@ -16,14 +16,14 @@ const THRESHOLDS: Readonly<Record<Threshold, number>> = {
   exponential: Number.POSITIVE_INFINITY,
   polynomial: 2,
   cubic: 3,
-  peak: growthRank({ growth: "linear", degree: null, peak: {} }),
-  undecided: growthRank({ growth: "undecided", degree: null }),
+  peak: rankInUse({ growth: "linear", degree: null, peak: {} }),
+  undecided: rankInUse({ growth: "undecided", degree: null }),
 };
 
 export const isAtLeast = (row: RiskRow, threshold: Threshold): boolean => rankOf(row) >= THRESHOLDS[threshold];
 
-export function growthWords({ growth, degree, atLeast, status, error, peak }: RiskAnswer): string {
+/** A row's growth in words; of one that has no verdict, why not. */
+export function verdictWords({ growth, degree = null, atLeast, status, error, peak, engine }: RiskAnswer): string {
   if (status !== "ok") return error?.code ?? status;
-  if (peak) return `${growth}, a peak`;
-  return growth === "polynomial" ? `degree ${degree}${atLeast ? " or more" : ""}` : (growth ?? "");
+  return growth ? growthWords({ growth, degree, atLeast, peak, engine }) : "";
 }

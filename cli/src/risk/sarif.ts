@@ -2,7 +2,7 @@
 import { countWords, HAZARD_MODES, visible } from "@lamprey/core";
 import type { Report } from "../patterns/found.ts";
 import { locationsOf, type SarifRule, sarifLog } from "../patterns/sarif.ts";
-import { growthWords, type RiskRow } from "./row.ts";
+import { type RiskRow, verdictWords } from "./row.ts";
 
 const RULES = {
   exponential: { text: "Each further character of an attack multiplies the steps.", level: "error" },
@@ -13,7 +13,7 @@ const RULES = {
 
 export function sarif({ rows }: Report<RiskRow>): object {
   const results = rows.flatMap((row) => {
-    const rule = row.peak ? "peak" : row.growth;
+    const rule = row.engine ? "linear" : row.peak ? "peak" : row.growth;
     return rule && rule in RULES ? [resultOf(row, rule as keyof typeof RULES)] : [];
   });
   return sarifLog(RULES, results);
@@ -30,7 +30,7 @@ function resultOf(row: RiskRow, ruleId: keyof typeof RULES): object {
   return {
     ruleId,
     level: RULES[ruleId].level,
-    message: { text: `/${visible(found.pattern, 80)}/${found.flags}: ${growthWords(row)} ${HAZARD_MODES[found.mode].words}.${because}` },
+    message: { text: `/${visible(found.pattern, 80)}/${found.flags}: ${verdictWords(row)} ${HAZARD_MODES[found.mode].words}.${because}` },
     ...locationsOf(row),
     properties: {
       mode: found.mode,

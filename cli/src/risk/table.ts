@@ -2,11 +2,11 @@
 import { countWords, grouped, visible } from "@lamprey/core";
 import type { Report } from "../patterns/found.ts";
 import { inColumns, PART, placeOf, summary } from "../patterns/words.ts";
-import { growthWords, type RiskRow, rankOf } from "./row.ts";
+import { type RiskRow, rankOf, verdictWords } from "./row.ts";
 
 export function table(report: Report<RiskRow>, all: boolean): string {
   const shown = [...report.rows].sort((a, b) => rankOf(b) - rankOf(a)).filter((row) => all || rankOf(row) > 1 || row.status !== "ok");
-  const lines = inColumns(shown.map((row) => [growthWords(row), row.found.mode, placeOf(row), causeOf(row), attackOf(row)]));
+  const lines = inColumns(shown.map((row) => [verdictWords(row), row.found.mode, placeOf(row), causeOf(row), attackOf(row)]));
   return [...lines, ...(lines.length > 0 ? [""] : []), summary(report, countsOf(report.rows))].join("\n");
 }
 
@@ -16,8 +16,9 @@ function causeOf({ findings, found, error, reason, growth }: RiskRow): string {
   return worst ? visible(found.pattern.slice(worst.start, worst.end), PART) : growth === "undecided" ? (reason?.code ?? "") : visible(found.pattern, PART);
 }
 
-function attackOf({ findings, error, peak }: RiskRow): string {
+function attackOf({ findings, error, peak, engine }: RiskRow): string {
   if (error) return error.message;
+  if (engine) return "";
   const [worst] = findings ?? [];
   if (peak) return `“${visible(peak.text, PART)}” takes ${countWords(peak.steps)} steps`;
   if (!worst) return "";
@@ -29,6 +30,6 @@ function attackOf({ findings, error, peak }: RiskRow): string {
 /** How many rows there are of each growth. */
 function countsOf(rows: readonly RiskRow[]): string {
   const counts = new Map<string, number>();
-  for (const row of rows) counts.set(growthWords(row), (counts.get(growthWords(row)) ?? 0) + 1);
+  for (const row of rows) counts.set(verdictWords(row), (counts.get(verdictWords(row)) ?? 0) + 1);
   return [...counts].map(([words, count]) => `${grouped(count)} ${words}`).join(", ");
 }

@@ -10,7 +10,7 @@ import { type NodeOf, type Span, walk } from "../syntax/tree.ts";
 /** What spares the dialect's own engine the growth that the parts of the pattern cause; null where nothing does. */
 export function guardOf(program: Program, growth: "polynomial" | "exponential", parts: readonly Span[]): Guard | null {
   const row = hostOf(program.source.dialect).guard;
-  if (!row || (growth !== "exponential" && !row.isLinear)) return null;
+  if (!row || (growth !== "exponential" && row.linearIn === undefined)) return null;
   const quantifiers: NodeOf<"quantifier">[] = [];
   for (const node of walk(program.root)) {
     if (node.kind === "back-reference" || node.kind === "conditional") return null;
@@ -21,10 +21,16 @@ export function guardOf(program: Program, growth: "polynomial" | "exponential", 
   return loop && row.covers(loop, program) ? row.guard : null;
 }
 
-/** What keeps the dialect's own engine linear in the text whatever the pattern repeats; null where nothing does. */
-export function linearEngineOf(program: Program): Guard | null {
+/** An engine whose time is linear in the text, and why, in full sentences. */
+export interface LinearEngine {
+  readonly name: string;
+  readonly says: string;
+}
+
+/** The dialect's own engine, where it runs the pattern in time linear in the text; null where it backtracks. */
+export function linearEngineOf(program: Program): LinearEngine | null {
   const row = hostOf(program.source.dialect).guard;
-  return row?.isLinear && program.references.length === 0 ? row.guard : null;
+  return row?.linearIn !== undefined && program.references.length === 0 ? { name: row.linearIn, says: row.guard.says } : null;
 }
 
 const isAt = (node: Span, { start, end }: Span): boolean => node.start === start && node.end === end;

@@ -28,7 +28,7 @@ import { type BehindCost, costBehind } from "./behind.ts";
 import { type Confirmation, confirm, extrapolate, type Sample, textOf } from "./confirm.ts";
 import { emptyWaysOf } from "./empty-ways.ts";
 import { type GrowthKind, rankOf } from "./growth.ts";
-import { guardOf } from "./guards.ts";
+import { guardOf, type LinearEngine, linearEngineOf } from "./guards.ts";
 import { attemptsRestart, type HazardMode } from "./modes.ts";
 import { choicesOf, findPeak, MANY_EMPTY_WAYS, type Peak } from "./peak.ts";
 import { turnsAll } from "./turns.ts";
@@ -100,7 +100,12 @@ export interface Verdict {
   readonly reason: ReasonCode;
   /** Where no growth was found: a short text that costs far more than its length. Null where there is none, or it was missed. */
   readonly peak: Peak | null;
+  /** The dialect's own engine, where it is linear; the growth is that of the plain machine all the same. */
+  readonly engine: LinearEngine | null;
 }
+
+/** What is judged of the plain machine. */
+type Judgement = Omit<Verdict, "engine">;
 
 /** Growth that ends is a finding where it has come to so many steps by then: a millisecond. */
 const BOUNDED_STEPS = 20_000n;
@@ -127,6 +132,10 @@ export interface AssessOptions {
 
 /** Judges a program; yields now and then, so that it can be left at any time. */
 export function* assess(program: Program, mode: HazardMode, options: AssessOptions = {}): Generator<number, Verdict> {
+  return { ...(yield* judge(program, mode, options)), engine: linearEngineOf(program) };
+}
+
+function* judge(program: Program, mode: HazardMode, options: AssessOptions): Generator<number, Judgement> {
   const followed = writtenOut(program);
   if (program.nodes.length > MAX_INSTRUCTIONS)
     return { growth: "undecided", degree: null, atLeast: false, findings: [], reason: "too-long-a-pattern", peak: null };
@@ -208,7 +217,7 @@ class Assessment {
     this.restarts = attemptsRestart(program, mode);
   }
 
-  *run(): Generator<number, Verdict> {
+  *run(): Generator<number, Judgement> {
     // Where every repetition ends, a peak is all there can be, and it is found soonest.
     const ends = this.program.loops.every(({ max }) => max < UNBOUNDED);
     if (ends) yield* this.climb();
@@ -227,7 +236,7 @@ class Assessment {
     return this.peak !== null || !this.manyWays ? this.linear(verdict.reason) : this.verdict(verdict.reason);
   }
 
-  private linear(reason: ReasonCode): Verdict {
+  private linear(reason: ReasonCode): Judgement {
     return { growth: "linear", degree: null, atLeast: false, findings: [], reason: this.peak ? "peak" : reason, peak: this.peak };
   }
 
@@ -279,7 +288,7 @@ class Assessment {
     this.peak = yield* findPeak(this.own, this.program, () => this.alphabet, this.mode);
   }
 
-  private *lookClosely(behind: BehindCost): Generator<number, Verdict> {
+  private *lookClosely(behind: BehindCost): Generator<number, Judgement> {
     const looked: Looked[] = [];
     for (const view of this.views()) {
       const one = yield* this.look(view);
@@ -355,7 +364,7 @@ class Assessment {
   }
 
   /** What is known before all was looked at. */
-  soFar(): Verdict {
+  soFar(): Judgement {
     this.complete = false;
     this.ceiling = Number.POSITIVE_INFINITY;
     return this.verdict("no-failure");
@@ -389,7 +398,7 @@ class Assessment {
     return this.findings.reduce((most, finding) => Math.max(most, rankOf(finding)), 1);
   }
 
-  private verdict(shown: ReasonCode, ended = false): Verdict {
+  private verdict(shown: ReasonCode, ended = false): Judgement {
     if (ended) this.complete = true;
     const sorted = [...this.findings].sort((a, b) => rankOf(b) - rankOf(a));
     // What a worse finding blames already is no finding of its own.

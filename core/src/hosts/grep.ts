@@ -41,7 +41,7 @@ const hostOf = (dialect: GrepDialect): Host => ({
       clause: "grep itself is spared it",
       says: "GNU grep and sed run a pattern without back-references as an automaton, in time linear in the text. Only the plain machine that is stepped through here tries every way. With a back-reference they try the ways too.",
     },
-    isLinear: true,
+    linearIn: "grep",
     covers: (_loop, { references }) => references.length === 0,
   },
 });

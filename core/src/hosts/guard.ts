@@ -12,8 +12,8 @@ export interface Guard {
 
 export interface GuardRow {
   readonly guard: Guard;
-  /** The engine takes time linear in the text, so that it is spared every growth. */
-  readonly isLinear?: true;
+  /** Name of the engine, where its time is linear in the text whatever a pattern without back-references repeats. */
+  readonly linearIn?: string;
   /** Whether it spares the engine a growth that a loop causes, in a pattern without back-references. */
   readonly covers: (loop: NodeOf<"quantifier">, program: Program) => boolean;
 }

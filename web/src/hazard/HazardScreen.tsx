@@ -18,6 +18,7 @@ import { Repairs } from "./Repairs.tsx";
 import { TakenRepairScreen, useTakenRepair, WayBack } from "./TakenRepair.tsx";
 import { PATIENCE, type RealRun, triedOn } from "./tryForReal.ts";
 import { useHazardControls } from "./useHazard.ts";
+import { VerdictWords } from "./verdictWords.tsx";
 import { growthClause, headline, peakClause, safeClause, timeOf, workOf, workWords } from "./words.ts";
 
 const OutlookFigure = lazy(() => import("./OutlookFigure.tsx"));
@@ -33,7 +34,15 @@ export function HazardScreen({ take }: { readonly take: (edits: readonly Edit[])
   if (!finding) {
     return (
       <Nothing>
-        <b>{headline(verdict)}</b> {HAZARD_MODES[verdict.mode].words}. {verdict.because}
+        {verdict.engine ? (
+          <>
+            <VerdictWords verdict={verdict} /> {verdict.engine.says}
+          </>
+        ) : (
+          <>
+            <b>{headline(verdict)}</b> {HAZARD_MODES[verdict.mode].words}. {verdict.because}
+          </>
+        )}
         {verdict.peak ? <PeakPart peak={verdict.peak} /> : <StepsHere />}
       </Nothing>
     );

@@ -1,5 +1,5 @@
 /** What is said of a pattern's hazard and of its drift, in sentences: the same in the strip and on the desk. */
-import { HAZARD_MODES, visible } from "@lamprey/core";
+import { HAZARD_MODES, type LinearEngine, visible } from "@lamprey/core";
 import type { DriftView, VerdictView } from "../engine/hazard/messages.ts";
 import { type Alarm, alarmOf, byRestarts, growthClause, headline, peakClause, safeClause } from "./words.ts";
 
@@ -9,6 +9,23 @@ const ALARM_INKS: Readonly<Record<Alarm, string>> = { none: "text-ink", calm: "t
 const inkOf = (verdict: VerdictView): string => (verdict.growth === "undecided" ? "text-brass" : ALARM_INKS[alarmOf(verdict)]);
 
 export function VerdictWords({ verdict }: { readonly verdict: VerdictView }) {
+  return verdict.engine ? <InLinearEngine verdict={verdict} engine={verdict.engine} /> : <OfBacktracking verdict={verdict} />;
+}
+
+/** The engine that the pattern is written for comes first: what the plain machine does is only what is stepped through here. */
+function InLinearEngine({ verdict, engine }: { readonly verdict: VerdictView; readonly engine: LinearEngine }) {
+  const plain = verdict.growth === "undecided" ? "it is undecided how the steps grow" : `the steps are ${headline(verdict)}`;
+  return (
+    <>
+      <b>linear in {engine.name}</b>{" "}
+      <span className="text-ink-2">
+        {HAZARD_MODES[verdict.mode].words}. Trying every way, as the machine does that is stepped through here, {plain}.
+      </span>
+    </>
+  );
+}
+
+function OfBacktracking({ verdict }: { readonly verdict: VerdictView }) {
   const [worst] = verdict.findings;
   const part = worst && <code className="source">{visible(verdict.source.pattern.slice(worst.start, worst.end), 28)}</code>;
   const calm = worst !== undefined && alarmOf(verdict) === "calm";

@@ -16,7 +16,8 @@ export function powerWords(degree: number): string {
  */
 export type Alarm = "none" | "calm" | "loud";
 
-export function alarmOf({ growth, degree, atLeast, findings, peak }: VerdictView): Alarm {
+export function alarmOf({ growth, degree, atLeast, findings, peak, engine }: VerdictView): Alarm {
+  if (engine) return "none";
   if (growth === "exponential") return "loud";
   if (growth === "polynomial") return degree === 2 && !atLeast && !peak && findings.every(byRestarts) ? "calm" : "loud";
   return peak ? "loud" : "none";
@@ -26,7 +27,8 @@ export function alarmOf({ growth, degree, atLeast, findings, peak }: VerdictView
 export const byRestarts = ({ restarts, degree }: FindingView): boolean => restarts && degree === 2;
 
 /** The verdict in a word or two, for where there is no room for more. */
-export function shortWord({ growth, degree, peak }: VerdictView): string {
+export function shortWord({ growth, degree, peak, engine }: VerdictView): string {
+  if (engine) return "linear";
   if (growth === "polynomial") return degree === 2 ? "square" : degree === 3 ? "cube" : `degree ${degree}`;
   return peak ? "peak" : growth;
 }

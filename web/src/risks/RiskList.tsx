@@ -1,5 +1,16 @@
 /** The risk list: patterns of a list or of source files, sorted by how bad they can get; a row opens on the bench. */
-import { type DialectName, rankOf as growthRank, HAZARD_MODES, hazardModeOf, type MatchMode, READ_DIALECTS, textOf, visible } from "@lamprey/core";
+import {
+  type DialectName,
+  type GrowthKind,
+  growthWords,
+  HAZARD_MODES,
+  hazardModeOf,
+  type MatchMode,
+  READ_DIALECTS,
+  rankInUse,
+  textOf,
+  visible,
+} from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type DragEvent, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -139,7 +150,7 @@ function Intake() {
 
 /** What does not read stands between what is undecided and what is harmless. */
 const UNREAD_RANK = 1.2;
-const rankOf = ({ growth, degree, peak }: RiskRow): number => (growth === null ? UNREAD_RANK : growthRank({ growth, degree, peak }));
+const rankOf = ({ growth, ...row }: RiskRow): number => (growth === null ? UNREAD_RANK : rankInUse({ ...row, growth }));
 
 type Order = "growth" | "place";
 
@@ -277,12 +288,18 @@ function Table({ rows, open }: { readonly rows: readonly RiskRow[]; readonly ope
   );
 }
 
-function Growth({ row: { growth, degree, atLeast, peak } }: { readonly row: RiskRow }) {
-  if (peak) return <span className="text-rust">{growth}, a peak</span>;
+function Growth({ row: { growth, ...row } }: { readonly row: RiskRow }) {
   if (growth === null) return <span className="text-brass">has a mistake</span>;
-  const ink = growth === "linear" ? "text-ink-2" : growth === "undecided" ? "text-brass" : "font-semibold text-rust";
-  return <span className={ink}>{growth === "polynomial" ? `degree ${degree}${atLeast ? " or more" : ""}` : growth}</span>;
+  const ink = row.peak ? "text-rust" : INKS[growth];
+  return <span className={ink}>{growthWords({ ...row, growth })}</span>;
 }
+
+const INKS: Readonly<Record<GrowthKind, string>> = {
+  linear: "text-ink-2",
+  undecided: "text-brass",
+  polynomial: "font-semibold text-rust",
+  exponential: "font-semibold text-rust",
+};
 
 /** The pattern with the part at fault marked. */
 function Marked({ row: { found, worst } }: { readonly row: RiskRow }) {

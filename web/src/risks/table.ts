@@ -5,8 +5,8 @@ import type { RiskRow } from "../engine/risks/messages.ts";
 const HEAD = ["growth", "degree", "judged", "file", "line", "pattern", "flags", "dialect", "prefix", "pump", "suffix", "mistake"] as const;
 
 export function riskTable(rows: readonly RiskRow[]): string {
-  const lines = rows.map(({ growth, degree, found, file, worst, mistake }) => [
-    growth ?? "has a mistake",
+  const lines = rows.map(({ growth, degree, engine, found, file, worst, mistake }) => [
+    engine ? `linear in ${engine.name}` : (growth ?? "has a mistake"),
     degree,
     growth === null ? "" : HAZARD_MODES[found.mode].words,
     file,

@@ -52,18 +52,20 @@ async function rowOf(found: FoundPattern): Promise<Judgement> {
   }
 }
 
-type Judgement = Pick<RiskRow, "growth" | "degree" | "atLeast" | "reason" | "mistake" | "peak" | "worst">;
+type Judgement = Pick<RiskRow, "growth" | "degree" | "atLeast" | "reason" | "mistake" | "peak" | "engine" | "worst">;
 
-const UNREAD: Judgement = { growth: null, degree: null, atLeast: false, reason: null, mistake: null, peak: null, worst: null };
+const UNREAD: Judgement = { growth: null, degree: null, atLeast: false, reason: null, mistake: null, peak: null, engine: null, worst: null };
 
 async function judgementOf(found: FoundPattern): Promise<Judgement> {
   await tablesFor(found.pattern);
   const compiled = compile(read(found));
   if (!compiled.ok) return { ...UNREAD, mistake: compiled.diagnostics[0]?.message ?? "It has a mistake." };
-  const { growth, degree, atLeast, reason, findings, peak } = await verdictOf(compiled.program, found);
+  const { growth, degree, atLeast, reason, findings, peak, engine } = await verdictOf(compiled.program, found);
+  // What a machine that tries every way does is not what this engine does: neither growth nor attack is of the list.
+  if (engine) return { ...UNREAD, growth: "linear", reason, engine };
   const [first] = findings;
   const worst = first ? { start: first.start, end: first.end, attack: first.attack, restarts: first.restarts } : null;
-  return { growth, degree, atLeast, reason, mistake: null, peak: peak && { text: peak.text, steps: String(peak.steps) }, worst };
+  return { growth, degree, atLeast, reason, mistake: null, peak: peak && { text: peak.text, steps: String(peak.steps) }, engine: null, worst };
 }
 
 async function verdictOf(program: Program, { mode }: FoundPattern): Promise<Verdict> {

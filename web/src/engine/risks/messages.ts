@@ -1,5 +1,5 @@
 /** What the risk list hears from its worker. */
-import type { Attack, GrowthKind, ReasonCode, Span } from "@lamprey/core";
+import type { Attack, GrowthKind, LinearEngine, ReasonCode, Span } from "@lamprey/core";
 import type { FoundPattern } from "@lamprey/sources";
 import type { PeakView } from "../hazard/messages.ts";
 
@@ -17,6 +17,8 @@ export interface RiskRow {
   readonly mistake: string | null;
   /** A short text that is dear, where no growth was found. */
   readonly peak: PeakView | null;
+  /** The dialect's own engine, where its time is linear. */
+  readonly engine: LinearEngine | null;
   readonly worst: (Span & { readonly attack: Attack; readonly restarts: boolean }) | null;
 }
 
