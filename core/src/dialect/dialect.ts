@@ -4,6 +4,7 @@
  * The parser reads `syntax`, the compiler and the machines read `semantics`; neither names a dialect.
  * docs/dialects.md says step by step how to add one.
  */
+
 import type { CharSet } from "../charset/charset.ts";
 import type { FoldingRule } from "../charset/folding.ts";
 import type { NameRule } from "../charset/names.ts";
@@ -11,6 +12,7 @@ import type { Property } from "../charset/properties.ts";
 import type { DiagnosticCode } from "../diagnostic/diagnostic.ts";
 import type { AnchorKind } from "./assertions.ts";
 import type { ForeignEscape } from "./foreign-escapes.ts";
+import type { ReadAsText } from "./read-as-text.ts";
 import type { VerbKind } from "./verbs.ts";
 
 export const DIALECT_NAMES = ["ecmascript", "python", "java", "dotnet", "perl", "pcre", "ere", "bre", "literal"] as const;
@@ -304,6 +306,8 @@ export interface Dialect {
     readonly foreignEscapes: Readonly<Record<string, ForeignEscape>>;
     /** How other languages refer to a named group, with the mark that closes it, and how it begins here; null where either is read. */
     readonly foreignReference: readonly [foreign: string, close: string, own: string] | null;
+    /** Operators of other languages that are text here; null where the dialect reports them or has them. */
+    readonly readAsText: ReadAsText | null;
     /** Who reads `\Q` where the pattern's own grammar does not, as the end of a sentence; null where the grammar reads it or nobody does. */
     readonly quoting: string | null;
     readonly inlineFlags: Readonly<Record<string, InlineFlag>>;

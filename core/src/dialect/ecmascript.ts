@@ -77,6 +77,7 @@ export const ecmascript: Dialect = {
       g: GROUP_IN_BRACES,
     },
     foreignReference: ["(?P=", ")", "\\k<"],
+    readAsText: null,
     quoting: null,
     foreignOpeners: [
       ["?P<", true, "(?<…>"],

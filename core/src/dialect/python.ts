@@ -96,6 +96,7 @@ export const python: Dialect = {
       g: GROUP_IN_BRACES,
     },
     foreignReference: ["\\k<", ">", "(?P="],
+    readAsText: null,
     quoting: null,
     foreignOpeners: [
       ["?<", true, "(?P<…>"],

@@ -157,11 +157,13 @@ const brackets: Way = (place, node) => {
 /** A solidus ends a literal in source text, so its escape is there for a reason. */
 const KEPT_ESCAPES: ReadonlySet<string> = new Set(["/"]);
 
-const escapes: Way = ({ written }, node) => {
+const escapes: Way = ({ written, reading: { dialect } }, node) => {
   const spans: readonly Span[] = node.kind === "character" ? [node] : node.kind === "set" ? node.items : [];
   return spans.flatMap((span) => {
     const text = written(span);
     if (text.length !== 2 || text[0] !== "\\" || KEPT_ESCAPES.has(text.charAt(1))) return [];
+    // A letter that is an escape elsewhere was hardly meant as the letter: that is a likely mistake, and not the shorter way.
+    if (dialect.syntax.foreignEscapes[text.charAt(1)] || text === "\\Q" || text === "\\E") return [];
     return [proposal("no-escape", span, text.charAt(1))];
   });
 };

@@ -366,7 +366,7 @@ const otherDialect: Rule = (shape) =>
       end,
       words: [message],
       texts: texts(shape.textWith([])),
-      mending: { edits: [{ start, end, insert: instead }], flags: source.flags + added },
+      mending: instead === null ? null : { edits: [{ start, end, insert: instead }], flags: source.flags + added },
     };
   });
 

@@ -90,11 +90,12 @@ function MayFollow() {
   );
 }
 
-/** Writes a spelling of another language as it is written here. */
+/** Writes a spelling of another language as it is written here, where it can be. */
 function Correction({ foreign }: { readonly foreign: ReturnType<typeof foreignSpellings>[number] }) {
   const pattern = usePattern();
   const flags = useAppSelector((s) => s.draft.fields.flags);
   const { start, end, instead, flags: added } = foreign;
+  if (instead === null) return null;
   const words = [instead === "" ? "" : `Write ${visible(instead, 18)}`, added === "" ? "" : `set ${added}`].filter((word) => word !== "").join(", ");
   return (
     <button

@@ -72,6 +72,7 @@ export const dotnet: Dialect = {
       g: GROUP_IN_BRACES,
     },
     foreignReference: null,
+    readAsText: null,
     quoting: null,
     foreignOpeners: [
       ["?P<", true, "(?<…>"],

@@ -2,6 +2,6 @@
 import type { Dialect } from "../dialect.ts";
 import { gnuDialect } from "./shared.ts";
 
-const base = gnuDialect("literal", "grep -F", [["\n", { kind: "alternative" }]]);
+const base = gnuDialect("literal", "grep -F", [["\n", { kind: "alternative" }]], null);
 
 export const literal: Dialect = { ...base, syntax: { ...base.syntax, escapes: {} } };

@@ -5,7 +5,9 @@
 import { complement, FULL_SET, setOfText } from "../../charset/charset.ts";
 import { type Dialect, type Flag, NO_OPTIONS, type OperatorPlace } from "../dialect.ts";
 import { classPair, type Escapes } from "../escapes.ts";
+import type { ForeignEscape } from "../foreign-escapes.ts";
 import { NO_CONDITIONS } from "../operators.ts";
+import type { ReadAsText } from "../read-as-text.ts";
 import { GNU_SPACE, GNU_WORD, gnuPosix } from "./classes.ts";
 
 /** RE_DUP_MAX of the GNU C library. */
@@ -29,10 +31,34 @@ const ESCAPES: Escapes = {
   "'": { kind: "assertion", assertion: () => "text-end" },
 };
 
+const FOREIGN_ESCAPES: Readonly<Record<string, ForeignEscape>> = {
+  d: { means: "a digit", instead: () => "[0-9]" },
+  D: { means: "a character that is no digit", instead: () => "[^0-9]" },
+  h: { means: "a space or a tab", instead: () => "[[:blank:]]" },
+  t: { means: "a tab", instead: () => "\t" },
+  A: { means: "the start of the text", instead: () => "\\`" },
+  Z: { means: "the end of the text", instead: () => "\\'" },
+  z: { means: "the end of the text", instead: () => "\\'" },
+};
+
+/** Both dialects read a backslash in a set as a character of it. */
+export const IN_SETS: ReadAsText["inSets"] = { d: "0-9", w: "[:alnum:]_", s: "[:space:]", t: "\t" };
+
+export const OPENERS: ReadAsText["openers"] = [
+  ["?:", "a group without capture", "plain"],
+  ["?<=", "a lookbehind", null],
+  ["?<!", "a lookbehind", null],
+  ["?=", "a lookahead", null],
+  ["?!", "a lookahead", null],
+  ["?>", "an atomic group", null],
+  ["?P<", "a named group", "named"],
+  ["?<", "a named group", "named"],
+];
+
 const GNU_FLAGS: readonly Flag[] = [{ letter: "i", sets: { ignoreCase: true }, label: "ignore case" }];
 
 /** The rules of both dialects; each adds its name and its operators. */
-export const gnuDialect = (name: Dialect["name"], title: string, operators: Dialect["syntax"]["operators"]): Dialect => ({
+export const gnuDialect = (name: Dialect["name"], title: string, operators: Dialect["syntax"]["operators"], readAsText: ReadAsText | null): Dialect => ({
   name,
   title,
   flags: GNU_FLAGS,
@@ -43,8 +69,9 @@ export const gnuDialect = (name: Dialect["name"], title: string, operators: Dial
     operators,
     groupOpeners: [],
     foreignOpeners: [],
-    foreignEscapes: {},
+    foreignEscapes: FOREIGN_ESCAPES,
     foreignReference: null,
+    readAsText,
     quoting: null,
     inlineFlags: {},
     unreadFlags: [],

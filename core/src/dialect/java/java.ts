@@ -64,6 +64,7 @@ export const java: Dialect = {
     groupOpeners: [...LOOK_OPENERS, ["?<", { kind: "named", end: ">" }], ["?:", { kind: "plain" }], ["?>", { kind: "atomic" }]],
     foreignEscapes: { g: GROUP_IN_BRACES },
     foreignReference: null,
+    readAsText: null,
     quoting: null,
     foreignOpeners: [
       ["?P<", true, "(?<…>"],

@@ -122,6 +122,7 @@ export const pcre: Dialect = {
     groupOpeners: [...REENTERING_OPENERS, ["?C", { kind: "unread", what: "a callout" }], ...PCRE_OPENERS],
     foreignEscapes: { u: FOUR_DIGITS },
     foreignReference: null,
+    readAsText: null,
     quoting: null,
     foreignOpeners: [],
     inlineFlags: { ...PCRE_INLINE_FLAGS, J: { sets: { sharedNames: true }, unsets: { sharedNames: false } }, U: inline("lazyFirst") },

@@ -79,6 +79,7 @@ export const perl: Dialect = {
     ],
     foreignEscapes: { u: FOUR_DIGITS },
     foreignReference: null,
+    readAsText: null,
     quoting: "Perl’s source text. A pattern that comes from elsewhere, as here, has no such thing.",
     foreignOpeners: [],
     inlineFlags: {

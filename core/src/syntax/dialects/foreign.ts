@@ -4,15 +4,17 @@
  * its own is not taken for one.
  */
 
+import type { Dialect } from "../../dialect/dialect.ts";
 import { LONGEST_NUMBER } from "../../dialect/foreign-escapes.ts";
 import type { Reading } from "../read.ts";
 import { type Span, walkWritten } from "../tree.ts";
+import { foreignOperators } from "./foreign-operators.ts";
 
 export interface ForeignSpelling extends Span {
   /** What it means elsewhere, and what it is here. */
   readonly message: string;
-  /** What takes its place. */
-  readonly instead: string;
+  /** What takes its place; null where the dialect has nothing like it. */
+  readonly instead: string | null;
   /** Flags that are set besides; often none. */
   readonly flags: string;
 }
@@ -34,13 +36,16 @@ const POSIX: Readonly<Record<string, string>> = {
   graph: "!-~",
 };
 
-/** The spellings of another language that a pattern has, in its order. */
+/** More are not looked for: nobody reads so many, and each is held against all that were found before. */
+const MOST_FOUND = 200;
+
+/** The spellings of another language that a pattern has, in its order; of very many the first of each kind. */
 export function foreignSpellings(reading: Reading): readonly ForeignSpelling[] {
   const { source, dialect, root, diagnostics, options } = reading;
   const { pattern } = source;
   const found: ForeignSpelling[] = [];
-  const add = (start: number, end: number, message: string, instead: string, flags = "") => {
-    if (!found.some((other) => other.start < end && other.end > start)) found.push({ start, end, message, instead, flags });
+  const add = (start: number, end: number, message: string, instead: string | null, flags = "") => {
+    if (found.length < MOST_FOUND && !found.some((other) => other.start < end && other.end > start)) found.push({ start, end, message, instead, flags });
   };
   const backslashed = ({ start, end }: Span) => {
     if (pattern[start] !== "\\") return;
@@ -49,7 +54,12 @@ export function foreignSpellings(reading: Reading): readonly ForeignSpelling[] {
     if (letter === "Q") {
       const inside = pattern.slice(start + 2, quoted < 0 ? pattern.length : quoted);
       const stop = quoted < 0 ? pattern.length : quoted + 2;
-      add(start, stop, `“\\Q” quotes up to “\\E” in ${dialect.syntax.quoting ?? `Perl, Java and PHP. ${dialect.title} has no such thing.`}`, escaped(inside));
+      add(
+        start,
+        stop,
+        `“\\Q” quotes up to “\\E” in ${dialect.syntax.quoting ?? `Perl, Java and PHP. ${dialect.title} has no such thing.`}`,
+        escaped(inside, dialect),
+      );
       return;
     }
     const row = dialect.syntax.foreignEscapes[letter];
@@ -71,11 +81,14 @@ export function foreignSpellings(reading: Reading): readonly ForeignSpelling[] {
   }
   reference(reading, add);
   leadingFlags(reading, add);
+  foreignOperators(reading, add);
   return found.sort((a, b) => a.start - b.start);
 }
 
 /** Counts as Perl and PHP read them since 5.34 and 10.43: with blanks, and from none on where no least is written. */
-function counts({ source: { pattern }, options }: Reading, start: number, add: Add): void {
+function counts({ source: { pattern }, options, dialect }: Reading, start: number, add: Add): void {
+  const [open, row] = dialect.syntax.operators.find(([, { kind }]) => kind === "counts") ?? [];
+  if (open === undefined || row?.kind !== "counts") return;
   const end = pattern.indexOf("}", start) + 1;
   const before = pattern.charAt(start - 1);
   // Behind a blank, or where nothing stands before it, it is a brace of the text.
@@ -86,14 +99,14 @@ function counts({ source: { pattern }, options }: Reading, start: number, add: A
     .map((part) => part.trim());
   const [least = "", most] = parts;
   if (parts.length > 2 || parts.join("") === "" || !parts.every((part) => [...part].every((c) => c >= "0" && c <= "9"))) return;
-  const own = `{${least || "0"}${most === undefined ? "" : `,${most}`}}`;
+  const own = `${open}${least || "0"}${most === undefined ? "" : `,${most}`}${row.end}`;
   add(start, end, `“${pattern.slice(start, end)}” is a count in other languages; here it is these characters.`, own);
 }
 
 /** A count that is longer is none. */
 const LONGEST_COUNT = 24;
 
-type Add = (start: number, end: number, message: string, instead: string, flags?: string) => void;
+type Add = (start: number, end: number, message: string, instead: string | null, flags?: string) => void;
 
 function posix(pattern: string, { start, end }: Span, add: Add): void {
   const text = pattern.slice(start, end);
@@ -139,7 +152,8 @@ function reference({ source: { pattern }, diagnostics, dialect }: Reading, add: 
 /** `(?i)` at the start, where flags stand outside the pattern only. */
 function leadingFlags({ source: { pattern, flags }, dialect, diagnostics }: Reading, add: Add): void {
   const end = pattern.indexOf(")");
-  if (!pattern.startsWith("(?") || end < 3 || !diagnostics.some((d) => d.start <= end)) return;
+  if (!pattern.startsWith("(?") || end < 3) return;
+  if (!dialect.syntax.readAsText && !diagnostics.some((d) => d.start <= end)) return;
   const letters = [...pattern.slice(2, end)];
   if (!letters.every((letter) => dialect.flags.some((flag) => flag.letter === letter))) return;
   const added = letters.filter((letter) => !flags.includes(letter)).join("");
@@ -147,8 +161,8 @@ function leadingFlags({ source: { pattern, flags }, dialect, diagnostics }: Read
 }
 
 /** A text as a pattern that takes just it. */
-function escaped(text: string): string {
-  return Array.from(text, (c) => (SIGNS.includes(c) ? `\\${c}` : c)).join("");
+function escaped(text: string, { syntax: { readAsText } }: Dialect): string {
+  return Array.from(text, (c) => (SIGNS.includes(c) && readAsText?.signs[c] === undefined ? `\\${c}` : c)).join("");
 }
 
 const SIGNS = "\\^$.*+?()[]{}|/";
