@@ -7,8 +7,9 @@
  */
 import { Items } from "../machine/items.ts";
 import { Submatches } from "../machine/longest/submatches.ts";
+import type { SteppedMachine } from "../machine/machine.ts";
 import { MatchTable } from "../machine/matches.ts";
-import { type SteppedMachine, steppedMachine } from "../machine/stepped.ts";
+import { steppedMachine } from "../machine/stepped.ts";
 import type { Program } from "../program/program.ts";
 import { type MatchMode, NOWHERE, SearchPolicy } from "../search/policy.ts";
 import { type Count, Outcomes, plus } from "./outcomes.ts";

@@ -1,5 +1,5 @@
 /** Where a run that is too long spent its steps: in one attempt, or in many. */
-import type { SteppedMachine } from "../machine/stepped.ts";
+import type { SteppedMachine } from "../machine/machine.ts";
 
 /** The part of a sample that a run was cut short in. */
 export interface Trouble {

@@ -17,76 +17,33 @@ import { CallsAside } from "./aside.ts";
 import { Came } from "./compiled/layout.ts";
 import { CompiledRun } from "./compiled/run.ts";
 import { OpenEnclosures } from "./enclosures.ts";
-import { Kind, packEvent, type Recorder } from "./events.ts";
-import { Items, pointAt, pointBefore } from "./items.ts";
+import { Kind, packEvent } from "./events.ts";
+import { pointAt, pointBefore } from "./items.ts";
 import { KeptMatches } from "./kept.ts";
+import { MAX_SAVED_STATES, type MachineOptions, SteppedMachine } from "./machine.ts";
 import type { MatchTable } from "./matches.ts";
-import { NO_ROOM, roomFor } from "./room.ts";
-import { ENOUGH, Search, type SearchOptions, STUCK } from "./search.ts";
+import { STUCK } from "./search.ts";
 import { GroupStacks } from "./stacks.ts";
 import { StayingCaptures } from "./staying.ts";
 import { Steering } from "./steering.ts";
-import { UndoLog } from "./undo.ts";
-
-export type Outcome = "running" | "done" | "memory-limit" | "match-limit" | "endless-call" | "stuck";
-
-export interface MachineOptions extends SearchOptions {
-  readonly recorder?: Recorder;
-  /** Whether `captures` is filled; of a program that stacks what its groups capture. */
-  readonly keepCaptures?: boolean;
-  /** Steps after which an unrecorded run is handed to its program as WebAssembly; for tests. */
-  readonly compileAfter?: number;
-}
 
 /** A run of fewer steps is over before its program could be compiled. */
 const COMPILE_AFTER = 100_000;
 
-/** Saved states, and changes to undo, are held in memory up to this many: 16 M of 16 bytes are a quarter of a GiB. */
-const MAX_SAVED_STATES = 1 << 24;
-
 const STATE = 4; // pc, offset, length of the undo log, step at which it was saved
 const LATIN = 256;
 
-export class BacktrackingMachine {
-  readonly program: Program;
-  readonly text: string;
-  outcome: Outcome = "running";
-  /** Events so far. */
-  steps = 0;
-  /** Saved states taken up again so far. */
-  backtracks = 0;
-  /** Attempts begun so far. */
-  attempts = 0;
-  /** The most saved states held at once so far. */
-  deepest = 0;
-  /** Offset at which the attempt under way began. */
-  attempt = 0;
-  /** Events before the attempt under way. */
-  attemptStep = 0;
-  /** The furthest offset that the attempt under way has stood at. */
-  reach = 0;
-
-  private readonly items: Items;
-  private readonly search: Search;
+export class BacktrackingMachine extends SteppedMachine {
   /** What a match begins with, where verbs show which attempts there are; null where that is no matter. */
   private readonly starts: CharSet | null;
-  private readonly recorder: Recorder | null;
   private readonly kept: KeptMatches;
   private readonly stacks: GroupStacks;
-  private registers: Int32Array;
   private readonly open: OpenEnclosures;
   private readonly aside: CallsAside;
-  private states = NO_ROOM;
-  private readonly log = new UndoLog(2 * MAX_SAVED_STATES);
   private readonly steering: Steering;
   /** The program as WebAssembly, once the run is long enough; null where it cannot be. */
   private compiled: CompiledRun | null | undefined;
   private readonly compileAfter: number;
-  private stateCount = 0;
-  private pc = 0;
-  private at = 0;
-  /** Where the next attempt begins, or −1 while one is under way. */
-  private next: number;
   /** What is undone where captures outlast a way; null where all is. */
   private readonly staying: StayingCaptures | null;
   /** Whether the attempt is the first of a search: what stayed of those before is forgotten. */
@@ -95,23 +52,16 @@ export class BacktrackingMachine {
   private clears = false;
 
   constructor(program: Program, text: string, options: MachineOptions) {
-    this.program = program;
-    this.text = text;
-    this.items = new Items(program, text);
+    super(program, text, options);
     this.starts = program.starts;
-    this.search = new Search(program, this.items, text.length, options);
     const set = (register: number, value: number): void => this.set(register, value);
     this.stacks = new GroupStacks(program, set);
     this.aside = new CallsAside(program, set);
     this.open = new OpenEnclosures(program.enclosures);
     this.steering = new Steering(program, this.search, this.aside, this.open);
-    this.recorder = options.recorder ?? null;
     this.kept = new KeptMatches(program, options.keepCaptures === true && program.stackRegister >= 0 ? this.stacks : null);
     this.compileAfter = this.recorder ? Number.POSITIVE_INFINITY : (options.compileAfter ?? COMPILE_AFTER);
     this.staying = program.capturesStay === null ? null : new StayingCaptures(program, this.log, this.open);
-    this.registers = new Int32Array(program.registerCount).fill(-1);
-    this.next = options.from ?? 0;
-    this.recorder?.watch(this.registers);
   }
 
   get matches(): MatchTable {
@@ -126,10 +76,6 @@ export class BacktrackingMachine {
     return this.kept.marks;
   }
 
-  /**
-   * Runs on for about as many steps as the budget says (a handful more, so that an instruction is never cut in two),
-   * and says whether the run has ended.
-   */
   advance(budget: number): boolean {
     const stop = this.steps + budget;
     if (this.outcome === "running" && this.compiled === undefined) this.run(Math.min(stop, Math.max(this.steps, this.compileAfter)));
@@ -188,21 +134,10 @@ export class BacktrackingMachine {
     this.attemptStep = this.steps;
   }
 
-  /** Makes the machine ready for another run, from the offset; what it found before is gone. */
-  rewind(from: number, notEmptyAt = -1): void {
-    this.outcome = "running";
-    this.steps = this.backtracks = this.attempts = this.deepest = 0;
+  override rewind(from: number, notEmptyAt = -1): void {
+    super.rewind(from, notEmptyAt);
     this.kept.clear();
-    this.next = from;
     this.searches = true;
-    this.search.rewind(from, notEmptyAt);
-  }
-
-  /** The offset as it is; −1, and the run has ended, where the search does not go on. */
-  private goesOn(next: number): number {
-    if (next >= 0) return next;
-    this.outcome = next === ENOUGH ? "match-limit" : next === STUCK ? "stuck" : "done";
-    return -1;
   }
 
   /** Whether a match that ends at the offset is the empty one that is not wanted there. */
@@ -219,13 +154,6 @@ export class BacktrackingMachine {
     this.searches = true;
     this.kept.add(said >= 0 ? said : start, end, this.registers);
     return this.goesOn(this.search.afterMatch(start, end, said, this.matches.length));
-  }
-
-  /** Makes room for one more saved state; false where memory is at its bound. */
-  private growStates(stateCount: number): boolean {
-    const grown = roomFor(this.states, (stateCount + 1) * STATE, MAX_SAVED_STATES * STATE);
-    if (grown) this.states = grown;
-    return grown !== undefined;
   }
 
   /** Sets a register; what it held is noted where a saved state or an open enclosure may want it back. */
@@ -599,7 +527,7 @@ export class BacktrackingMachine {
 
       if (saved >= 0) {
         if ((stateCount + 1) * STATE > states.length) {
-          if (!this.growStates(stateCount)) {
+          if (!this.growStates(stateCount + 1, STATE)) {
             this.outcome = "memory-limit";
             break;
           }

@@ -8,63 +8,28 @@
  */
 import { Op, type Operation, rowOf } from "../../program/operations.ts";
 import { captureRegister, INSTRUCTION_WIDTH, type Loop, openRegister, type Program, UNBOUNDED } from "../../program/program.ts";
-import type { MachineOptions, Outcome } from "../backtracking.ts";
-import { Kind, packEvent, type Recorder } from "../events.ts";
-import { Items } from "../items.ts";
+import { Kind, packEvent } from "../events.ts";
+import { type MachineOptions, SteppedMachine } from "../machine.ts";
 import { MatchTable } from "../matches.ts";
-import { NO_ROOM, roomFor } from "../room.ts";
-import { ENOUGH, Search, STUCK } from "../search.ts";
-import { UndoLog } from "../undo.ts";
 import { Trail } from "./trail.ts";
-
-/** Saved states, and changes to undo, are held in memory up to this many: 16 M of 24 bytes are a third of a GiB. */
-const MAX_SAVED_STATES = 1 << 24;
 
 /** Numbers of a saved state: choice, offset, length of the undo log, step at which it was saved, height of the trail, open part. */
 const STATE = 6;
 
-export class EveryWayMachine {
-  readonly program: Program;
-  readonly text: string;
+export class EveryWayMachine extends SteppedMachine {
   readonly matches: MatchTable;
   /** No verbs, so no marks. */
   readonly marks: readonly (string | null)[] = [];
-  outcome: Outcome = "running";
-  steps = 0;
-  backtracks = 0;
-  attempts = 0;
-  deepest = 0;
-  attempt = 0;
-  attemptStep = 0;
-  reach = 0;
 
-  private readonly items: Items;
-  private readonly search: Search;
-  private readonly recorder: Recorder | null;
-  private readonly registers: Int32Array;
-  private readonly log = new UndoLog(2 * MAX_SAVED_STATES);
   private readonly trail = new Trail();
-  private states = NO_ROOM;
-  private stateCount = 0;
-  private pc = 0;
-  private at = 0;
-  /** Where the next attempt begins, or −1 while one is under way. */
-  private next: number;
   /** The registers of the best candidate so far, and where it ends; −1 where there is none. */
   private readonly best: Int32Array;
   private bestEnd = -1;
 
   constructor(program: Program, text: string, options: MachineOptions) {
-    this.program = program;
-    this.text = text;
-    this.items = new Items(program, text);
-    this.search = new Search(program, this.items, text.length, options);
-    this.recorder = options.recorder ?? null;
+    super(program, text, options);
     this.matches = new MatchTable(program.slots.length);
-    this.registers = new Int32Array(program.registerCount).fill(-1);
     this.best = new Int32Array(program.registerCount);
-    this.next = options.from ?? 0;
-    this.recorder?.watch(this.registers);
   }
 
   advance(budget: number): boolean {
@@ -72,12 +37,9 @@ export class EveryWayMachine {
     return this.outcome !== "running";
   }
 
-  rewind(from: number, notEmptyAt = -1): void {
-    this.outcome = "running";
-    this.steps = this.backtracks = this.attempts = this.deepest = 0;
+  override rewind(from: number, notEmptyAt = -1): void {
+    super.rewind(from, notEmptyAt);
     this.matches.clear();
-    this.next = from;
-    this.search.rewind(from, notEmptyAt);
   }
 
   private begin(at: number): void {
@@ -108,11 +70,7 @@ export class EveryWayMachine {
   /** Saves a choice, and goes on as is tried first. False where memory is at its bound. */
   private save(pc: number, at: number): boolean {
     const { stateCount, trail } = this;
-    if ((stateCount + 1) * STATE > this.states.length) {
-      const grown = roomFor(this.states, (stateCount + 1) * STATE, MAX_SAVED_STATES * STATE);
-      if (!grown) return false;
-      this.states = grown;
-    }
+    if ((stateCount + 1) * STATE > this.states.length && !this.growStates(stateCount + 1, STATE)) return false;
     this.states.set([pc, at, this.log.count, this.steps, trail.height, trail.open], stateCount * STATE);
     this.stateCount++;
     if (this.stateCount > this.deepest) this.deepest = this.stateCount;
@@ -322,7 +280,6 @@ export class EveryWayMachine {
       this.matches.add(attempt, bestEnd, this.best);
       next = search.afterMatch(attempt, bestEnd, -1, this.matches.length);
     }
-    if (next >= 0) this.next = next;
-    else this.outcome = next === ENOUGH ? "match-limit" : next === STUCK ? "stuck" : "done";
+    this.next = this.goesOn(next);
   }
 }
