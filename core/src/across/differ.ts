@@ -47,7 +47,7 @@ const LONGEST_TELLING = 200;
 const AT_ONCE = 200;
 
 /** All matches on a text; undefined where the run takes too long. */
-export function matchesOn(program: Program, text: string): MatchNumbers | undefined {
+function matchesOn(program: Program, text: string): MatchNumbers | undefined {
   const { matches, cut } = drained(findSlices(program, text, { mode: "all", stepLimit: STEP_LIMIT }));
   if (cut) return undefined;
   const { width } = matches;

@@ -1,34 +1,9 @@
 /** ere and bre, as GNU grep reads them. A text is one line, and UTF-8. */
-import type { Vocabulary } from "./vocabulary.ts";
+import { COMMON_ITEMS, type Vocabulary } from "./vocabulary.ts";
 
-const ITEMS = [
-  "a",
-  "b",
-  "a",
-  "b",
-  "c",
-  "A",
-  "k",
-  "s",
-  "é",
-  ".",
-  "\\w",
-  "\\s",
-  "\\W",
-  "\\S",
-  "\\b",
-  "\\B",
-  "\\<",
-  "\\>",
-  "^",
-  "$",
-  " ",
-  "-",
-  "_",
-  "0",
-  "ſ",
-  "🐟",
-];
+/** Escapes that are none of grep. */
+const UNREAD = ["\\d", "\\D", "\\n", "\\x61"];
+const ITEMS = [...COMMON_ITEMS.filter((item) => !UNREAD.includes(item)), "\\<", "\\>", "ſ", "🐟"];
 const SETS = [
   "[ab]",
   "[^a]",
