@@ -1,4 +1,4 @@
-// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- dialects`, `-- hazard`, `-- host`, `-- store`, `-- web` or `-- seeing` measures a part.
+// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- dialects`, `-- grep`, `-- hazard`, `-- host`, `-- store`, `-- web` or `-- seeing` measures a part.
 import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { cpus } from "node:os";
@@ -86,6 +86,11 @@ if (wanted === undefined || wanted === "engine") {
 if (wanted === undefined || wanted === "dialects") {
   const { benchDialects } = await import("./bench-dialects.mjs");
   await benchDialects();
+}
+
+if (wanted === undefined || wanted === "grep") {
+  const { benchGrep } = await import("./bench-grep.mjs");
+  benchGrep();
 }
 
 if (wanted === undefined || wanted === "hazard") {
