@@ -73,6 +73,7 @@ export { type LineTally, lineWithout, tallyLines } from "./ledger/lines.ts";
 export { type Order, orderOf } from "./ledger/order.ts";
 export { LEDGER_FORMS, type LedgerForm, saveLedger } from "./ledger/save.ts";
 export { type Filter, select, type Value, type Values, valuesOf } from "./ledger/select.ts";
+export { type StringsFound, stringsFound } from "./ledger/strings.ts";
 export { type Choice, chooseMachine } from "./linear/choose.ts";
 export { CUTS, type Cut, type FindOptions, type Found, findSlices, isGivenUp, linearSlice } from "./linear/find.ts";
 export { LinearMachine, type LinearOptions } from "./linear/linear.ts";

@@ -2,7 +2,18 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { DEPTH } from "../../scripts/depth.mjs";
-import { BacktrackingMachine, type LedgerForm, type MatchTable, orderOf, runToEnd, saveLedger, select, valuesOf } from "../src/index.ts";
+import {
+  BacktrackingMachine,
+  type LedgerForm,
+  type MatchTable,
+  orderOf,
+  runToEnd,
+  saveLedger,
+  select,
+  steppedMachine,
+  stringsFound,
+  valuesOf,
+} from "../src/index.ts";
 import { programOf } from "./support.ts";
 
 function ledgerOf(pattern: string, text: string): { table: MatchTable; text: string; groups: readonly { number: number; name: string | null }[] } {
@@ -175,5 +186,32 @@ describe("an order", () => {
       }),
       { numRuns: 50 * DEPTH },
     );
+  });
+});
+
+describe("a list of strings", () => {
+  const found = (pattern: string, flags: string, text: string) => {
+    const program = programOf(pattern, flags, "literal");
+    const machine = steppedMachine(program, text, { mode: "all" });
+    runToEnd(machine);
+    return stringsFound(program.reading, machine.matches, text);
+  };
+
+  test.each<[string, string, string, number, string[]]>([
+    ["all found", "weir\nlock", "weir, lock", 2, []],
+    ["one is not", "weir\nsluice\nlock", "weir, lock", 3, ["sluice"]],
+    ["a longer one that begins there is found instead", "weir\nweir pool", "weir pool", 2, ["weir"]],
+    ["an empty line is none, and a string counts once", "weir\n\nweir", "lock", 1, ["weir"]],
+    ["letters of another case are others", "Weir", "weir", 1, ["Weir"]],
+  ])("%s", (_name, pattern, text, strings, absent) => {
+    expect(found(pattern, "", text)).toEqual({ strings, absent });
+  });
+
+  test("regardless of case", () => {
+    expect(found("WEIR\nÄschen\nlock", "i", "weir, äSCHEN")).toEqual({ strings: 3, absent: ["lock"] });
+  });
+
+  test("another pattern is no list", () => {
+    expect(stringsFound(programOf("a\nb", "", "ere").reading, ledgerOf("a", "a").table, "a")).toBeNull();
   });
 });

@@ -117,6 +117,30 @@ describe("the dialect control", () => {
     await says("flags-left", "x: JavaScript has no flag “verbose”");
   });
 
+  test("offers the pattern as the other language writes it, also where the unchanged one does not read there", async () => {
+    openBench({ dialect: "pcre", pattern: "\\h*+(?<n>\\d)", flags: "", text: " 4" });
+    await says("count", "1 match");
+    await choose(/Python/);
+    await says("mistake", "Mistake at");
+    expect(fields()).toMatchObject({ dialect: "python", pattern: "\\h*+(?<n>\\d)" });
+    await press("button", "written for Python");
+    await says("carried", /\(\?P<n>/);
+    await press("button", "Take the pattern written for Python");
+    await says("count", "1 match");
+    expect(document.querySelector("[data-part=mistake]")).toBeNull();
+    expect(fields().pattern).toContain("(?P<n>");
+  });
+
+  test("offers nothing where it is written the same", async () => {
+    openBench({ dialect: "python", pattern: "a+b", flags: "", text: "aab" });
+    await choose(/Java$/);
+    await says("dialect-changes", "nothing in this pattern changes its meaning");
+    // What is carried after it has been answered by then.
+    await choose(/grep, sed/);
+    await until("the offer", () => screen.queryByText("written for grep, sed") !== null);
+    expect(screen.queryByText("written for Java")).toBeNull();
+  });
+
   inDepth("says of a pattern that the other language cannot read where it does not", async () => {
     openBench({ dialect: "perl", pattern: "(a(?1)?b)", flags: "", text: "aabb" });
     await says("count", "1 match");

@@ -156,3 +156,25 @@ describe("taken along", () => {
     expect(taken).toEqual([expect.stringMatching(name)]);
   });
 });
+
+describe("a list of strings", () => {
+  const LIST = { dialect: "literal", flags: "", text: "weir, lock and weir\nlock\nweir" } as const;
+
+  test("those that are never found are named", async () => {
+    openBench({ ...LIST, pattern: "lock\nsluice\nweir" });
+    await until("it is named", () => document.querySelector("[data-part=never-found]")?.textContent === "1 of 3 strings is never found: sluice");
+  });
+
+  test("many of them are counted, with those that are found", async () => {
+    openBench({ ...LIST, pattern: "lock\nsluice\nweir\nfish\nboat" });
+    await until(
+      "they are counted",
+      () => document.querySelector("[data-part=never-found]")?.textContent?.startsWith("3 of 5 strings are never found") === true,
+    );
+    await press("button", "count them");
+    await until("the values", () => screen.queryByText("2 values") !== null);
+    const values = within(await part("region", "Values")).getAllByRole("button");
+    expect(values.map(wordsOf)).toEqual(["3weir", "2lock", "0sluice", "0fish", "0boat"]);
+    expect(values.map((button) => (button as HTMLButtonElement).disabled)).toEqual([false, false, true, true, true]);
+  });
+});

@@ -15,7 +15,7 @@ import { number, plural } from "../shared/words.ts";
 import { ShorterAtCaret, SlipAtCaret } from "../slips/AtCaret.tsx";
 import { openPanel } from "../state/openPanel.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
-import { DialectChanges, FlagsLeft, useDialectChanges } from "./DialectControl.tsx";
+import { DialectChanges, FlagsLeft, useDialectChanges, WrittenForIt } from "./DialectControl.tsx";
 import { SetHolds } from "./SetHolds.tsx";
 
 /** A longer pattern is not read for its line: that would take longer than ten milliseconds of every key. */
@@ -50,6 +50,7 @@ export function CaretLine() {
         {foreign && <Correction foreign={foreign} />}
         <MayFollow />
         {changes && <FlagsLeft flags={changes.flags} />}
+        {changes && <WrittenForIt />}
       </>
     );
   }

@@ -1,7 +1,10 @@
 /** Choosing the dialect of the pattern, and what that changes in the pattern at hand. */
 import { carryFlags, type DialectName, dialectOf, type FlagChange, type MeaningChange, meaningChanges, READ_DIALECTS, read, visible } from "@lamprey/core";
 import { DropdownMenu, Popover } from "radix-ui";
-import { useMemo } from "react";
+import { useEffect, useMemo, useState } from "react";
+import { CarriedPattern } from "../contrast/CarriedPattern.tsx";
+import type { CarriedView } from "../engine/messages.ts";
+import { useEngineControls } from "../run/controls.ts";
 import { usePattern } from "../run/patternHandle.ts";
 import { useTables } from "../shared/useTables.ts";
 import { plural } from "../shared/words.ts";
@@ -119,10 +122,47 @@ export function DialectChanges({ title, flags, changes }: DialectChangesProps) {
           </Popover.Portal>
         </Popover.Root>
       )}
+      <WrittenForIt />
       <button type="button" className="quiet-key shrink-0 underline" onClick={() => dispatch(switchPutAway())}>
         Close
       </button>
     </div>
+  );
+}
+
+/** The pattern that was switched, carried to the dialect that it has now: offered where it is written otherwise. */
+export function WrittenForIt() {
+  const controls = useEngineControls();
+  const from = useAppSelector((s) => s.bench.switched?.from);
+  const { dialect, pattern, flags } = useAppSelector((s) => s.draft.fields);
+  const [known, setKnown] = useState<{ readonly from: unknown; readonly dialect: DialectName; readonly carried: CarriedView | null } | null>(null);
+  useEffect(() => {
+    let left = false;
+    if (from)
+      void controls.carried(from, dialect).then((carried) => {
+        if (!left) setKnown({ from, dialect, carried });
+      });
+    return () => {
+      left = true;
+    };
+  }, [controls, from, dialect]);
+  const carried = known?.from === from && known?.dialect === dialect ? known.carried : null;
+  if (!carried || carried.pattern === null || (carried.pattern === pattern && carried.flags === flags)) return null;
+  const { title } = dialectOf(dialect);
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="key shrink-0 whitespace-nowrap">written for {title}</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          className="menu z-20 max-h-[320px] w-[min(480px,96vw)] overflow-auto p-3"
+          aria-label={`The pattern written for ${title}`}
+        >
+          <CarriedPattern dialect={dialect} carried={{ ...carried, pattern: carried.pattern }} take="take it" />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   );
 }
 

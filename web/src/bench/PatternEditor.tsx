@@ -23,6 +23,8 @@ import { restoredState, SAVED_AFTER, saveHistory } from "./undoHistory.ts";
 
 /** A pattern longer than this is set smaller, so that more of it can be seen. */
 const LONG_PATTERN = 200;
+/** And so is one of more lines, which would leave the sample little room: a verbose pattern, or a list of strings. */
+const LARGE_LINES = 2;
 
 const NO_FAULTS: readonly never[] = [];
 
@@ -150,7 +152,7 @@ export function PatternEditor() {
   );
 
   const small = useSmall();
-  const long = useAppSelector((s) => s.draft.fields.pattern.length > LONG_PATTERN);
+  const long = useAppSelector((s) => s.draft.fields.pattern.length > LONG_PATTERN || s.draft.fields.pattern.split("\n", LARGE_LINES + 1).length > LARGE_LINES);
   const tight = small || long;
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new editor has to be told, too.
   useEffect(() => {

@@ -1,12 +1,12 @@
 /** One pattern across dialects: what each other engine would find, where it differs, and the pattern as it is written there. */
-import { type DialectName, dialectOf, READ_DIALECTS, visible } from "@lamprey/core";
+import { dialectOf, READ_DIALECTS, visible } from "@lamprey/core";
 import { useEffect, useState } from "react";
-import type { DialectView, WitnessView } from "../engine/messages.ts";
+import type { DialectView } from "../engine/messages.ts";
 import { useEngineControls } from "../run/controls.ts";
-import { usePattern } from "../run/patternHandle.ts";
 import { number, plural } from "../shared/words.ts";
 import { isBroken } from "../state/benchSlice.ts";
 import { useAppSelector } from "../state/store.ts";
+import { CarriedPattern, Differs } from "./CarriedPattern.tsx";
 
 interface Known {
   readonly generation: number;
@@ -87,7 +87,7 @@ function Dialect({ view }: { readonly view: DialectView }) {
       {carried.pattern === null ? (
         <p className="mt-1 text-[12px] text-ink-2">It cannot be written there: {carried.lost[0]}</p>
       ) : (
-        !isUnchanged && <CarriedPattern dialect={dialect} carried={{ ...carried, pattern: carried.pattern }} />
+        !isUnchanged && <CarriedPattern dialect={dialect} carried={{ ...carried, pattern: carried.pattern }} take={`go on in ${dialectOf(dialect).title}`} />
       )}
     </>
   );
@@ -115,80 +115,5 @@ function Finds({ view: { anywhere, sample } }: { readonly view: DialectView }) {
       finds {here ?? "the same"}; no difference was found
       {anywhere.searched !== null && anywhere.searched > 0 && <> on texts of up to {plural(anywhere.searched, "character")}</>}.
     </>
-  );
-}
-
-/** More of a list than this says nothing new. */
-const MOST_SHOWN = 4;
-
-function Differs({ witness: { text, ours, theirs } }: { readonly witness: WitnessView }) {
-  return (
-    <>
-      on <Quoted text={text} /> it finds <Found texts={theirs} />, and here it is <Found texts={ours} />.
-    </>
-  );
-}
-
-function Found({ texts }: { readonly texts: readonly string[] }) {
-  if (texts.length === 0) return <>nothing</>;
-  return (
-    <>
-      {texts.slice(0, MOST_SHOWN).map((text, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: matches have no other name.
-        <span key={i}>
-          {i > 0 && ", "}
-          <Quoted text={text} />
-        </span>
-      ))}
-      {texts.length > MOST_SHOWN && ` and ${number(texts.length - MOST_SHOWN)} more`}
-    </>
-  );
-}
-
-const Quoted = ({ text }: { readonly text: string }) => (text === "" ? <>an empty text</> : <code className="source">“{visible(text, 40)}”</code>);
-
-interface CarriedProps {
-  readonly dialect: DialectName;
-  readonly carried: DialectView["carried"] & { readonly pattern: string };
-}
-
-/** The pattern as that dialect writes it, to be copied or to go on with. */
-function CarriedPattern({ dialect, carried: { pattern, flags, same, witness, lost } }: CarriedProps) {
-  const handle = usePattern();
-  const own = useAppSelector((s) => s.draft.fields.pattern);
-  const [copied, setCopied] = useState<string | null>(null);
-  const { title } = dialectOf(dialect);
-  const copy = () =>
-    void navigator.clipboard.writeText(pattern).then(
-      () => setCopied("copied"),
-      () => setCopied("the browser did not allow it"),
-    );
-  return (
-    <div className="mt-1 border-l-2 border-rule pl-2" data-part="carried">
-      <p className="source max-h-[76px] overflow-auto whitespace-pre-wrap text-[13px] leading-[19px] [overflow-wrap:anywhere]">
-        {pattern}
-        {flags !== "" && <span className="text-ink-2"> with {flags}</span>}
-      </p>
-      <p className="mt-[2px] text-[12px] text-ink-2">
-        {same === true ? "Written so, it finds the same on every text." : witness ? "Written so, it comes near: " : "Written so, no difference was found."}
-        {same !== true && witness && <Differs witness={witness} />} {lost.join(" ")}
-      </p>
-      <p className="mt-[2px] flex gap-3 text-[12px]">
-        <button type="button" className="min-h-[24px] underline hover:text-tide" onClick={copy} aria-label={`Copy the pattern for ${title}`}>
-          copy
-        </button>
-        <button
-          type="button"
-          className="min-h-[24px] underline hover:text-tide"
-          onClick={() => handle.current?.take({ from: 0, to: own.length, insert: pattern }, { dialect, flags })}
-          aria-label={`Go on in ${title}`}
-        >
-          go on in {title}
-        </button>
-        <span role="status" className="self-center text-ink-2">
-          {copied}
-        </span>
-      </p>
-    </div>
   );
 }

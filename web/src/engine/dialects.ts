@@ -11,10 +11,11 @@ import {
   type MatchNumbers,
   meaningChanges,
   type Program,
+  type Reading,
   read,
   type Witness,
 } from "@lamprey/core";
-import type { DialectView, WitnessView } from "./messages.ts";
+import type { CarriedView, DialectView, WitnessView } from "./messages.ts";
 
 /** A dialect has so long for each of its two answers (milliseconds): what is known by then is shown. */
 const TIME_MS = 1500;
@@ -23,22 +24,20 @@ const MOST_MEANINGS = 6;
 /** A longer sample is compared up to here (UTF-16 code units). */
 const MOST_COMPARED = 200_000;
 
+/** The pattern written for another dialect, and what was found out about it. */
+export function* carriedTo(reading: Reading, to: DialectName): Generator<number, CarriedView> {
+  const carried = yield* carry(reading, to, deadline(TIME_MS));
+  if (carried.kind === "refused") return { pattern: null, flags: "", same: "undecided", witness: null, lost: carried.lost.map(({ message }) => message) };
+  const { pattern, flags, same, witness, lost } = carried;
+  return { pattern, flags, same, witness: witness && viewOf(witness), lost: [...new Set(lost.map(({ message }) => message))] };
+}
+
 export function* asDialect(program: Program, sample: string, to: DialectName): Generator<number, DialectView> {
   const { source, reading } = program;
   const { flags } = carryFlags(source.flags, dialectOf(source.dialect), dialectOf(to));
   const there = read({ dialect: to, pattern: source.pattern, flags });
   const compiled = compile(there);
-  const carried = yield* carry(reading, to, deadline(TIME_MS));
-  const carriedView: DialectView["carried"] =
-    carried.kind === "refused"
-      ? { pattern: null, flags: "", same: "undecided", witness: null, lost: carried.lost.map(({ message }) => message) }
-      : {
-          pattern: carried.pattern,
-          flags: carried.flags,
-          same: carried.same,
-          witness: carried.witness && viewOf(carried.witness),
-          lost: [...new Set(carried.lost.map(({ message }) => message))],
-        };
+  const carriedView = yield* carriedTo(reading, to);
   if (!compiled.ok)
     return { dialect: to, flags, error: compiled.diagnostics[0]?.message ?? "", sample: null, anywhere: null, meanings: [], carried: carriedView };
   const text = sample.slice(0, MOST_COMPARED);

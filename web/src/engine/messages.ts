@@ -335,12 +335,14 @@ export interface DialectView {
   /** On all texts; null where it does not read there. */
   readonly anywhere: { readonly same: SameView; readonly witness: WitnessView | null; readonly searched: number | null } | null;
   readonly meanings: readonly { readonly part: string; readonly message: string }[];
-  /** The pattern written for that dialect; a null pattern where it cannot be. */
-  readonly carried: {
-    readonly pattern: string | null;
-    readonly flags: string;
-    readonly same: SameView;
-    readonly witness: WitnessView | null;
-    readonly lost: readonly string[];
-  };
+  readonly carried: CarriedView;
+}
+
+/** A pattern written for another dialect; a null pattern where it cannot be. */
+export interface CarriedView {
+  readonly pattern: string | null;
+  readonly flags: string;
+  readonly same: SameView;
+  readonly witness: WitnessView | null;
+  readonly lost: readonly string[];
 }

@@ -45,14 +45,18 @@ import {
   type Reading,
   type Reel,
   readExpectations,
+  read as readPattern,
   record,
   recordInSlices,
   type Sought,
+  type Source,
   type Span,
   type SteppedMachine,
+  type StringsFound,
   saveLedger,
   select,
   steppedMachine,
+  stringsFound,
   type Traffic,
   tallyLines,
   trafficOf,
@@ -70,6 +74,7 @@ import { Contrasts } from "./contrasts.ts";
 import type {
   Asked,
   CallsView,
+  CarriedView,
   ChartLayout,
   ContrastAsked,
   ContrastFurther,
@@ -146,6 +151,8 @@ export class Session {
   private sample = "";
   private newest = 0;
   private current: Current | null = null;
+  /** What is being carried to another dialect. */
+  private carrying: Reading | null = null;
   private reel: Reel | null = null;
   private workDone: WorkDone | null = null;
   /** The graph that was asked for last; null in it where the program is too large for one. */
@@ -375,7 +382,6 @@ export class Session {
     return current?.asked.generation === generation ? orderOf(current.matches, this.sample, order, only) : null;
   }
 
-  /** The different values of a group, counted. */
   /** How many lines the sample has, and how many of them no match of the run touches. */
   lineTally(generation: number): LineTally | null {
     const { current } = this;
@@ -388,9 +394,16 @@ export class Session {
     return current?.asked.generation === generation ? lineWithout(this.sample, current.matches, offset, by) : null;
   }
 
+  /** The different values of a group, counted. */
   values(generation: number, group: number): Values | null {
     const { current } = this;
     return current?.asked.generation === generation ? valuesOf(current.matches, this.sample, group) : null;
+  }
+
+  /** Which strings of a list were never found; null where the pattern is none, or a newer run has replaced it. */
+  stringsFound(generation: number): StringsFound | null {
+    const { current } = this;
+    return current?.asked.generation === generation ? stringsFound(current.reading, current.matches, this.sample) : null;
   }
 
   /** What the template makes of the run's matches; null where a newer run has replaced it. */
@@ -484,6 +497,15 @@ export class Session {
     // What is asked for seldom is fetched when it is.
     const { asDialect } = await import("./dialects.ts");
     return drive(asDialect(current.program, this.sample, to), () => this.current !== current);
+  }
+
+  /** A pattern written for another dialect; null where it has a mistake, or another one has been asked for since. */
+  async carried(from: Source, to: DialectName): Promise<CarriedView | null> {
+    const reading = readPattern(from);
+    this.carrying = reading;
+    if (reading.diagnostics.length > 0) return null;
+    const { carriedTo } = await import("./dialects.ts");
+    return drive(carriedTo(reading, to), () => this.carrying !== reading);
   }
 
   /** What the calls of the host return on the sample; null where a newer run has replaced it. */

@@ -1,5 +1,5 @@
 /** The ledger: every match, and for the chosen one its groups and the turns that repeated groups took. While the reel is wound it follows its step. */
-import { dialectOf, lineColumn, lineStarts, type MatchTable, type Order, type Values, visible } from "@lamprey/core";
+import { dialectOf, lineColumn, lineStarts, type MatchTable, type Order, type StringsFound, type Value, type Values, visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type CSSProperties, type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { shownSample } from "../draft/draftSlice.ts";
@@ -39,6 +39,7 @@ export function Ledger() {
   const sought = seeking.group <= (groups.at(-1)?.slot ?? 0) ? seeking : { ...seeking, group: 0 };
   const selected = useSelected(sought);
   const columns = useColumns(groups);
+  const strings = useStringsFound();
   // Of a pattern that was empty there is nothing that could stay while another does not read yet.
   if (!result || !table || (broken && result.source.pattern === "")) return <NoRun />;
   // At the step that finds a match, the list shows what the reel does: the captures are those of the match.
@@ -50,10 +51,13 @@ export function Ledger() {
           <ColumnChoice columns={columns} />
         </FilterBar>
       )}
+      {!midway && strings && strings.absent.length > 0 && (
+        <NeverFound found={strings} show={table.length > 1 ? () => setSeeking({ ...NOTHING_SOUGHT, counted: true }) : null} />
+      )}
       {midway ? (
         <Midway view={view} groups={groups} />
       ) : sought.counted && table.length > 1 ? (
-        <Equal seeking={sought} seek={setSeeking} />
+        <Equal seeking={sought} seek={setSeeking} absent={strings?.absent ?? NONE_ABSENT} />
       ) : (
         <Matches table={table} groups={groups} columns={columns} seeking={sought} selected={selected} />
       )}
@@ -349,8 +353,58 @@ function useRowVirtualizer(count: number, scroller: RefObject<HTMLDivElement | n
   });
 }
 
+const NONE_ABSENT: readonly string[] = [];
+
+/** Of a pattern that is a list of strings: which were found in the run that is shown. */
+function useStringsFound(): StringsFound | null {
+  const controls = useEngineControls();
+  const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
+  const [known, setKnown] = useState<{ readonly generation: number; readonly found: StringsFound | null } | null>(null);
+  useEffect(() => {
+    let left = false;
+    void controls.stringsFound(generation).then((found) => {
+      if (!left) setKnown({ generation, found });
+    });
+    return () => {
+      left = true;
+    };
+  }, [controls, generation]);
+  return known?.generation === generation ? known.found : null;
+}
+
+/** Strings that are named in the line itself. */
+const MOST_NAMED = 2;
+
+/** @param show opens the list of all of them; null where there is no such list */
+function NeverFound({ found: { strings, absent }, show }: { readonly found: StringsFound; readonly show: (() => void) | null }) {
+  return (
+    <p className="flex items-baseline gap-2 border-b border-rule-soft px-4 py-1 text-[12px] text-ink-2" data-part="never-found" role="status">
+      <span className="min-w-0 truncate">
+        {number(absent.length)} of {plural(strings, "string")} {absent.length === 1 ? "is" : "are"} never found
+        {absent.length <= MOST_NAMED && (
+          <>
+            : <span className="source">{absent.map((string) => visible(string, 60)).join(", ")}</span>
+          </>
+        )}
+      </span>
+      {show && absent.length > MOST_NAMED && (
+        <button type="button" className="min-h-[24px] shrink-0 underline hover:text-tide" onClick={show}>
+          count them
+        </button>
+      )}
+    </p>
+  );
+}
+
+interface EqualProps {
+  readonly seeking: Seeking;
+  readonly seek: (seeking: Seeking) => void;
+  /** Strings of the pattern that have no match: listed last. */
+  readonly absent: readonly string[];
+}
+
 /** Equal values put together, the most frequent first; choosing one shows its matches. */
-function Equal({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (seeking: Seeking) => void }) {
+function Equal({ seeking, seek, absent }: EqualProps) {
   const controls = useEngineControls();
   const generation = useAppSelector((s) => s.bench.result?.generation ?? 0);
   const dispatch = useAppDispatch();
@@ -366,7 +420,10 @@ function Equal({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (s
       left = true;
     };
   }, [controls, generation, group]);
-  const values = useMemo(() => found?.values.filter(({ text }) => holds === "" || text?.toLowerCase().includes(holds.toLowerCase())) ?? [], [found, holds]);
+  const values = useMemo(() => {
+    const all = found ? [...found.values, ...absent.map((text): Value => ({ text, count: 0, first: 0 }))] : [];
+    return all.filter(({ text }) => holds === "" || text?.toLowerCase().includes(holds.toLowerCase()));
+  }, [found, absent, holds]);
   const virtual = useRowVirtualizer(values.length, scroller);
   return (
     <>
@@ -386,7 +443,8 @@ function Equal({ seeking, seek }: { readonly seeking: Seeking; readonly seek: (s
                 type="button"
                 className="absolute inset-x-0 grid grid-cols-[64px_1fr] items-center border-b border-rule-soft px-4 text-left hover:text-tide"
                 style={{ top: item.start, height: ROW_HEIGHT }}
-                title="Show the matches that hold this"
+                title={value.count > 0 ? "Show the matches that hold this" : "No match is this string"}
+                disabled={value.count === 0}
                 onClick={() => {
                   dispatch(matchChosen(value.first));
                   seek({ group, holds: value.text ?? "", counted: false });

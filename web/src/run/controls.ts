@@ -11,11 +11,23 @@ import type {
   Order,
   Profile,
   Sought,
+  Source,
+  StringsFound,
   Traffic,
   Values,
   WhyNot,
 } from "@lamprey/core";
-import type { ChartLayout, DialectView, RewriteFileAnswer, RewriteFileAsked, SavedStateView, TurnsAnswer, VariantView, Winding } from "../engine/messages.ts";
+import type {
+  CarriedView,
+  ChartLayout,
+  DialectView,
+  RewriteFileAnswer,
+  RewriteFileAsked,
+  SavedStateView,
+  TurnsAnswer,
+  VariantView,
+  Winding,
+} from "../engine/messages.ts";
 import { controlsOf } from "../shared/controls.ts";
 
 export interface EngineControls {
@@ -57,6 +69,8 @@ export interface EngineControls {
   readonly whyNot: (generation: number, text: string, mode: MatchMode) => Promise<WhyNot | null>;
   /** Of the run with the generation: what another dialect makes of its pattern. */
   readonly asDialect: (generation: number, to: DialectName) => Promise<DialectView | null>;
+  /** A pattern written for another dialect; null where it has a mistake, or another one has been asked for since. */
+  readonly carried: (from: Source, to: DialectName) => Promise<CarriedView | null>;
   readonly examples: (generation: number, seed: number) => Promise<Examples | null>;
   readonly leaveFile: () => void;
   readonly savedStates: (step: number, count: number) => Promise<readonly SavedStateView[]>;
@@ -72,6 +86,8 @@ export interface EngineControls {
   /** Of the result with the generation: lines of the sample that no match touches. */
   readonly lineTally: (generation: number) => Promise<LineTally | null>;
   readonly lineWithout: (generation: number, offset: number, by: 1 | -1) => Promise<number | null>;
+  /** Of a list of strings: those that were never found; null where the pattern is none. */
+  readonly stringsFound: (generation: number) => Promise<StringsFound | null>;
   readonly values: (generation: number, group: number) => Promise<Values | null>;
   /** `only`: the matches that the filter let through; null for all. */
   readonly save: (generation: number, form: LedgerForm, harmless: boolean, only: Int32Array | null) => Promise<Blob | null>;

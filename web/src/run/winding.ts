@@ -209,6 +209,8 @@ export function useControls(engine: Engine | null): EngineControls {
       select: async (generation, filter) => (engine ? engine.select(generation, filter) : null),
       lineTally: async (generation) => (engine ? engine.lineTally(generation) : null),
       lineWithout: async (generation, offset, by) => (engine ? engine.lineWithout(generation, offset, by) : null),
+      carried: async (from, to) => (engine ? engine.carried(from, to) : null),
+      stringsFound: async (generation) => (engine ? engine.stringsFound(generation) : null),
       values: async (generation, group) => (engine ? engine.values(generation, group) : null),
       save: async (generation, form, harmless, only) => (engine ? engine.save(generation, form, harmless, only) : null),
       rewriteRows: async (from, count) => (engine ? engine.rewriteRows(from, count) : []),
