@@ -12,6 +12,7 @@ const COMMANDS = {
   relate: async () => answerLines(stdin, stdout, requests.relateRequest, (await import("../contract/relate.ts")).relate),
   across: async () => answerLines(stdin, stdout, requests.acrossRequest, (await import("../contract/across.ts")).across),
   carry: async () => answerLines(stdin, stdout, requests.carryRequest, (await import("../contract/carry.ts")).carry),
+  sift: async () => answerLines(stdin, stdout, requests.siftRequest, (await import("../contract/sift.ts")).sift),
   check: async () => answerLines(stdin, stdout, requests.checkRequest, (await import("../contract/check.ts")).check),
   whynot: async () => answerLines(stdin, stdout, requests.whynotRequest, (await import("../contract/whynot.ts")).whynot),
   examples: async () => answerLines(stdin, stdout, requests.examplesRequest, (await import("../contract/examples.ts")).examples),

@@ -14,6 +14,7 @@ import type { RelateRequest } from "./relate.ts";
 import type { CommonRequest, PatternRequest } from "./request.ts";
 import type { RewriteRequest } from "./rewrite.ts";
 import type { RiskRequest } from "./risk.ts";
+import type { SiftRequest } from "./sift.ts";
 import type { TraceRequest } from "./trace.ts";
 import type { WhynotRequest } from "./whynot.ts";
 
@@ -116,6 +117,18 @@ export const acrossRequest = Joi.object<AcrossRequest>({
     .max(MOST_READINGS)
     .required(),
 }).unknown();
+
+const { pattern: _one, ...SIFT_FIELDS } = COMMON_FIELDS;
+
+export const siftRequest = Joi.object<SiftRequest>({
+  ...SIFT_FIELDS,
+  pattern: Joi.string().allow(""),
+  patterns: Joi.array().items(Joi.string().allow("")),
+  keep: Joi.string().valid("matching", "others").default("matching"),
+  whole: Joi.string().valid("line", "word"),
+})
+  .xor("pattern", "patterns")
+  .unknown();
 
 export const carryRequest = Joi.object<CarryRequest>({
   ...PATTERN_FIELDS,

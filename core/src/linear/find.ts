@@ -10,6 +10,8 @@ import { LinearMachine } from "./linear.ts";
 
 export interface FindOptions {
   readonly mode: MatchMode;
+  /** Offset at which the search starts; 0 where left out. */
+  readonly from?: number;
   /** Steps of the backtracking machine, where no other can take the pattern; no bound where left out. */
   readonly stepLimit?: number;
   /** Stop after so many matches; no bound where left out. */
@@ -51,10 +53,10 @@ export const linearSlice = ({ nodes }: Program): number => Math.max(1, Math.min(
 
 /** Finds matches; yields where the last one ends so far. */
 export function* findSlices(program: Program, text: string, options: FindOptions): Generator<number, Found> {
-  const { mode, stepLimit = Number.POSITIVE_INFINITY, matchLimit, stop = NEVER } = options;
+  const { mode, stepLimit = Number.POSITIVE_INFINITY, matchLimit, from = 0, stop = NEVER } = options;
   const bound = matchLimit === undefined ? {} : { matchLimit };
   if (chooseMachine(program).machine === "linear") {
-    const machine = new LinearMachine(program, text, { mode, ...bound });
+    const machine = new LinearMachine(program, text, { mode, from, ...bound });
     const slice = linearSlice(program);
     while (!machine.advance(slice)) {
       if (stop()) return { matches: machine.matches, cut: "time" };
@@ -62,7 +64,7 @@ export function* findSlices(program: Program, text: string, options: FindOptions
     }
     return { matches: machine.matches, cut: CUTS[machine.outcome] };
   }
-  const machine = steppedMachine(program, text, { mode, ...bound });
+  const machine = steppedMachine(program, text, { mode, from, ...bound });
   while (machine.steps < stepLimit && !machine.advance(Math.min(STEP_SLICE, stepLimit - machine.steps))) {
     if (stop()) return { matches: machine.matches, cut: "time" };
     yield lastEnd(machine.matches);
