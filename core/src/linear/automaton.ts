@@ -17,8 +17,7 @@ import { type Enclosure, FAILS, INSTRUCTION_WIDTH, type Loop, type Program } fro
 import { beginIteration, endIteration, enterLoop, forcedWay } from "../program/registers.ts";
 import type { StateSpace } from "../program/states.ts";
 import type { Node } from "../syntax/tree.ts";
-import type { Kernel } from "./kernel.ts";
-import { DEAD, MATCHED, MAX_SKIPPED_STATES, ROW, SKIPS_ROW, TABLE_ENTRIES, WAITS_ROW } from "./memory.ts";
+import { type AutomatonMemory, DEAD, MATCHED, MAX_SKIPPED_STATES, ROW, SKIPS_ROW, TABLE_ENTRIES, WAITS_ROW } from "./memory.ts";
 import type { SideLook } from "./plan.ts";
 
 /** The most threads in all states together: 8 MB. */
@@ -68,7 +67,7 @@ export interface AutomatonOptions {
   readonly looks: ReadonlyMap<Node, number>;
   readonly sideLooks: ReadonlyMap<Node, SideLook>;
   /** The memory of the table, and whether the kernel skips through states. */
-  readonly kernel?: Kernel | undefined;
+  readonly kernel?: AutomatonMemory | undefined;
   readonly skips?: boolean;
   /** A literal that every match begins with, if one is known. */
   readonly prefix?: string | undefined;

@@ -8,15 +8,13 @@ import { type HostMemory, type HostModule, host } from "../machine/host.ts";
 import { narrow, widen } from "./encoding.ts";
 import { back, scan, skip } from "./loops.ts";
 import {
-  ASCII,
+  type AutomatonMemory,
   CLASSES,
   CONTROL,
   HELD,
   LATIN,
   NOT_HERE,
   PAGES,
-  SKIP_BYTES,
-  SKIPS,
   STARTS,
   TABLE_ENTRIES,
   TABLES,
@@ -25,6 +23,7 @@ import {
   UTF8,
   WINDOW,
   type Width,
+  writeSkip,
 } from "./memory.ts";
 
 interface Exports {
@@ -65,7 +64,7 @@ function kernelModule(): HostModule | null {
 const free: Kernel[] = [];
 const MAX_FREE = 4;
 
-export class Kernel {
+export class Kernel implements AutomatonMemory {
   /** Offsets in the text, rows and counts that the last call came to. */
   at = 0;
   row = 0;
@@ -189,13 +188,8 @@ export class Kernel {
     new Int32Array(this.memory.buffer, STARTS)[symbol] = row;
   }
 
-  /** Tells which ASCII characters leave a state, and which after one of those do not lead where they lead from it. */
   setSkip(state: number, leaves: (character: number) => boolean, matters: (character: number) => boolean): void {
-    [leaves, matters].forEach((holds, i) => {
-      const tables = new Uint8Array(this.memory.buffer, SKIPS + state * SKIP_BYTES + 32 * i, 32).fill(0);
-      for (let c = 0; c < ASCII; c++) if (holds(c)) tables[c & 15] = (tables[c & 15] as number) | (1 << (c >> 4));
-      for (let high = 0; high < 8; high++) tables[16 + high] = 1 << high;
-    });
+    writeSkip(this.memory.buffer, state, leaves, matters);
   }
 
   /** Reads on from an offset in the window; `end` is where a match was through, or −1. Returns why it stopped. */

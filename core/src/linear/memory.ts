@@ -52,5 +52,22 @@ export const SKIPS_ROW = 4;
 /** The state only waits for an attempt, and attempts come to nothing but where the text that they begin with stands. */
 export const WAITS_ROW = 8;
 export const FLAGS = 15;
+/** Where the tables of automata lie, for a kernel to read. */
+export interface AutomatonMemory {
+  /** The room for the table of transitions: along the text (0), or against it (1). */
+  table(which: 0 | 1): Int32Array<ArrayBuffer>;
+  /** Tells which ASCII characters leave a state, and which after one of those do not lead where they lead from it. */
+  setSkip(state: number, leaves: (character: number) => boolean, matters: (character: number) => boolean): void;
+}
+
+/** Writes the tables of nibbles by which a state is skipped through. */
+export function writeSkip(buffer: ArrayBuffer, state: number, leaves: (character: number) => boolean, matters: (character: number) => boolean): void {
+  [leaves, matters].forEach((holds, i) => {
+    const tables = new Uint8Array(buffer, SKIPS + state * SKIP_BYTES + 32 * i, 32).fill(0);
+    for (let c = 0; c < ASCII; c++) if (holds(c)) tables[c & 15] = (tables[c & 15] as number) | (1 << (c >> 4));
+    for (let high = 0; high < 8; high++) tables[16 + high] = 1 << high;
+  });
+}
+
 /** What is left of a transition without its flags is where the row of its state begins. */
 export const ROW = ~FLAGS;

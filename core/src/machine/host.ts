@@ -16,6 +16,7 @@ interface Host {
     readonly Memory: new (size: { readonly initial: number }) => HostMemory;
     readonly Instance: new (module: HostModule, imports: Readonly<Record<string, Readonly<Record<string, unknown>>>>) => { readonly exports: unknown };
   };
+  readonly TextDecoder: new () => { decode(bytes: Uint8Array): string };
   readonly TextEncoder: new () => { encodeInto(text: string, bytes: Uint8Array): { readonly read: number; readonly written: number } };
 }
 

@@ -37,27 +37,36 @@ function byLines(program: Program, part: LinePart): Program {
 }
 
 /**
- * The program that finds in a text of lines, each of which LF ends, what one of the patterns finds in each line. They are
- * alternatives in their order, all of one dialect with the same flags. Null where there is no such program: a pattern asks
+ * The pattern that finds in a text of lines, each of which LF ends, what one of the patterns finds in each line. They are
+ * alternatives in their order, all of one dialect with the same flags. Null where there is no such pattern: one of them asks
  * where the search began, for instance.
  */
-export function linesProgram(readings: readonly Reading[], part: LinePart): Program | null {
+export function linesReading(readings: readonly Reading[], part: LinePart): Reading | null {
   const reading = asOne(readings);
   // A sticky search ends where nothing is found, and has to begin anew in each line.
   const root = reading && !reading.options.sticky && inLines(reading.root);
-  return root ? compiledAs({ ...reading, root }, part) : null;
+  return root ? within({ ...reading, root }, part) : null;
 }
 
-/** The same program where what groups took is not asked for. */
-export const linesProgramWithoutCaptures = (readings: readonly Reading[], part: LinePart): Program | null => linesProgram(readings.map(withoutCaptures), part);
+/** Its program. */
+export const linesProgram = (readings: readonly Reading[], part: LinePart): Program | null => programFor(linesReading(readings, part));
+
+/** The same where what groups took is not asked for. */
+export const linesReadingWithoutCaptures = (readings: readonly Reading[], part: LinePart): Reading | null => linesReading(readings.map(withoutCaptures), part);
 
 /** The program that finds in one line by itself what one of the patterns finds; null where they are not one pattern. */
 export function oneLineProgram(readings: readonly Reading[], part: LinePart): Program | null {
   const reading = asOne(readings);
-  return reading && compiledAs(reading, part);
+  return programFor(reading && within(reading, part));
 }
 
-function compiledAs(reading: Reading, part: LinePart): Program | null {
+function programFor(reading: Reading | null): Program | null {
+  const compiled = reading && compile(reading);
+  return compiled?.ok ? compiled.program : null;
+}
+
+/** The pattern with what has to stand on either side of a match. */
+function within(reading: Reading, part: LinePart): Reading {
   const word = subtract(reading.dialect.semantics.word(reading.options) ?? [], LINE_FEED);
   const around: Readonly<Record<LinePart, readonly [Node?, Node?]>> = {
     part: [],
@@ -65,8 +74,7 @@ function compiledAs(reading: Reading, part: LinePart): Program | null {
     word: [asserted("no-word-before", word), asserted("no-word-after", word)],
   };
   const [before, after] = around[part];
-  const compiled = compile(before && after ? { ...reading, root: inSequence(before, bracketed(reading.root), after) } : reading);
-  return compiled.ok ? compiled.program : null;
+  return before && after ? { ...reading, root: inSequence(before, bracketed(reading.root), after) } : reading;
 }
 
 /** Several patterns as one; null where they cannot be put together. */
@@ -108,6 +116,7 @@ function together(readings: readonly Reading[]): Reading | null {
 
 /** The same without groups that nothing refers to: what they took is not asked for. */
 function withoutCaptures(reading: Reading): Reading {
+  if (reading.groups.length === 0) return reading;
   for (const { kind, ...node } of walk(reading.root)) {
     if (kind === "back-reference" || kind === "conditional" || kind === "call" || "pops" in node) return reading;
   }

@@ -5,7 +5,8 @@
 import { chooseMachine } from "../linear/choose.ts";
 import { type Cut, findSlices } from "../linear/find.ts";
 import type { MatchTable } from "../machine/matches.ts";
-import { type LinePart, linesProgramWithoutCaptures, oneLineProgram } from "../program/by-lines.ts";
+import { type LinePart, linesReadingWithoutCaptures, oneLineProgram } from "../program/by-lines.ts";
+import { compile } from "../program/compile.ts";
 import type { Program } from "../program/program.ts";
 import { NEVER, type Stop } from "../slices.ts";
 import type { Reading } from "../syntax/read.ts";
@@ -20,6 +21,8 @@ export interface SiftOptions {
   /** Steps of the backtracking machine on one line, where no other machine can take the patterns; no bound where left out. */
   readonly stepLimit?: number;
   readonly stop?: Stop;
+  /** A line that is cut short is passed over, and said to be undecided; where left out, the work ends there. */
+  readonly goesOn?: boolean;
 }
 
 /** A stretch of a line: offsets in the whole text, without the line end. */
@@ -34,6 +37,8 @@ export interface Sifted {
   readonly parts: readonly InLine[];
   /** Why not all lines are known; null where they are. */
   readonly cut: Cut | null;
+  /** The numbers of lines that were passed over. */
+  readonly undecided: readonly number[];
 }
 
 /** Yields the offset up to which the text has been read. The readings have no mistakes, and are of one dialect with the same flags. */
@@ -42,9 +47,10 @@ export function* siftSlices(readings: readonly Reading[], text: string, options:
   const kept = new KeptLines(options.keep === "others");
   const lines = linesOf(text);
   const ended = text === "" || text.endsWith("\n") ? text : `${text}\n`;
-  const whole = linesProgramWithoutCaptures(readings, part);
-  if (whole && chooseMachine(whole).machine === "linear") {
-    const { matches, cut } = yield* findSlices(whole, ended, { mode: "all", stop });
+  const reading = linesReadingWithoutCaptures(readings, part);
+  const whole = reading && compile(reading);
+  if (whole?.ok && chooseMachine(whole.program).machine === "linear") {
+    const { matches, cut } = yield* findSlices(whole.program, ended, { mode: "all", stop });
     kept.takeAll(lines, matches);
     return { ...kept, cut };
   }
@@ -52,8 +58,9 @@ export function* siftSlices(readings: readonly Reading[], text: string, options:
   const programs = one ? [one] : readings.flatMap((reading) => oneLineProgram([reading], part) ?? []);
   for (const [index, line] of lines.entries()) {
     const { parts, cut } = yield* inLine(programs, text.slice(line.start, line.end), options);
-    if (cut !== null) return { ...kept, cut };
-    kept.take({ ...line, line: index + 1 }, parts);
+    if (cut !== null && options.goesOn !== true) return { ...kept, cut };
+    if (cut !== null) kept.undecided.push(index + 1);
+    else kept.take({ ...line, line: index + 1 }, parts);
     if (stop()) return { ...kept, cut: "time" };
     yield line.end;
   }
@@ -97,6 +104,7 @@ const spansOf = (table: MatchTable): Span[] => Array.from({ length: table.length
 class KeptLines {
   readonly lines: InLine[] = [];
   readonly parts: InLine[] = [];
+  readonly undecided: number[] = [];
   readonly #others: boolean;
 
   constructor(others: boolean) {
