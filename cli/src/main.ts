@@ -16,6 +16,7 @@ import type { WhynotOptions } from "./commands/whynot.ts";
 import type { PatternsOptions } from "./patterns/found.ts";
 import type { RiskOptions } from "./risk/command.ts";
 import { THRESHOLD_NAMES } from "./risk/threshold.ts";
+import type { SiftCommandOptions } from "./sift/command.ts";
 import type { SlipsOptions } from "./slips/command.ts";
 
 const wholeNumber = (word: string): number => {
@@ -104,6 +105,39 @@ program
     if (options.jsonl) return answerInput("check");
     if (files.length === 0) return program.error("Files are needed, or --jsonl.");
     return run(async () => (await import("./check/command.ts")).runCheck(files, options));
+  });
+
+program
+  .command("sift")
+  .description("run a pattern over files, folders or standard input, line by line; exit code 0 where something was found, 1 where nothing was, 2 on errors")
+  .argument("[pattern]", "the pattern")
+  .argument("[files...]", "files and folders; without any, standard input")
+  .option("--jsonl", "answer JSON Lines on standard input with JSON Lines on standard output")
+  .addOption(new Option("-d, --dialect <name>", "the pattern's dialect").choices(DIALECT_NAMES).default("ecmascript"))
+  .option("-f, --flags <letters>", "the pattern's flags", "")
+  .option("-l, --list <file>", "patterns of a list instead, one a line, of which any may be found; in literal as many as you like")
+  .option("-o, --others", "lines in which nothing is found, or files, or their number")
+  .addOption(new Option("-w, --whole <what>", "a match has to be all of a line, or a word by itself").choices(["line", "word"]))
+  .option("-p, --parts", "only the parts of lines that match")
+  .option("-c, --count", "how many lines, for each file")
+  .option("--files", "only the names of files")
+  .option("--distinct [group]", "the different texts that matches, or a group in them, took, with how often")
+  .option("-C, --context <lines>", "so many lines before and after, too", wholeNumber)
+  .option("-n, --first <lines>", "at most so many lines of each file", wholeNumber)
+  .option("--replace <template>", "lines as the template would have them; nothing is written to files")
+  .option("--patch", "with --replace: the changes as a unified diff, for git apply")
+  .option("--json", "JSON Lines")
+  .option("--csv", "CSV")
+  .option("-g, --glob <globs...>", "in folders only files that one of these takes; with ! before it, those that it does not")
+  .option("--hidden", "files and folders that begin with a dot, too")
+  .option("--all", "what .gitignore and .ignore leave out, too")
+  .option("--binary", "files that hold NUL, too")
+  .addOption(new Option("--encoding <name>", "auto: UTF-8, or UTF-16 with a byte order mark").choices(["auto", "latin1"]).default("auto"))
+  .addOption(new Option("--color <when>", "").choices(["auto", "always", "never"]).default("auto"))
+  .action(async (pattern: string | undefined, files: string[], options: SiftCommandOptions & { readonly jsonl?: boolean }) => {
+    if (options.jsonl) return answerInput("sift");
+    if (pattern === undefined && options.list === undefined) return program.error("A pattern is needed, or --list, or --jsonl.");
+    return run(async () => (await import("./sift/command.ts")).runSift(pattern, files, options));
   });
 
 program

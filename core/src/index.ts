@@ -122,6 +122,7 @@ export { type Shorter, shorterWays } from "./shorter/shorter.ts";
 export { WAYS, type WayName } from "./shorter/ways.ts";
 export { type BytesAre, type FoundLines, LineSearch } from "./sift/line-search.ts";
 export { type InLine, type Sifted, type SiftOptions, siftSlices } from "./sift/sift.ts";
+export { groupValues } from "./sift/values.ts";
 export { deadline, drained, NEVER, type Stop } from "./slices.ts";
 export { asideLine, partSlips, withAside } from "./slips/aside.ts";
 export { SLIP_RULES, type SlipCode } from "./slips/messages.ts";

@@ -1,0 +1,38 @@
+/** What a run of `sift` is asked for. */
+import type { DialectName, LinePart, Reading } from "@lamprey/core";
+import type { Encoding } from "./sources.ts";
+
+/** What is printed of a file. */
+export type Shown =
+  /** Lines, with so many around each. */
+  | { readonly kind: "lines"; readonly around: number }
+  /** The parts of lines that match. */
+  | { readonly kind: "parts" }
+  /** How many lines, for each file. */
+  | { readonly kind: "count" }
+  /** The names of files. */
+  | { readonly kind: "files" }
+  /** What a group took, each different text once with how often. */
+  | { readonly kind: "distinct"; readonly group: number }
+  /** Lines as a template would have them, or the change as a patch. */
+  | { readonly kind: "replaced"; readonly template: string; readonly patch: boolean };
+
+export type Form = "text" | "json" | "csv";
+
+export interface Asked {
+  readonly dialect: DialectName;
+  readonly readings: readonly Reading[];
+  readonly part: LinePart;
+  /** The lines, or the files, in which nothing is found. */
+  readonly others: boolean;
+  readonly shown: Shown;
+  readonly form: Form;
+  /** Lines of each file at most. */
+  readonly first: number;
+  readonly encoding: Encoding;
+  /** Also lines of files that hold NUL. */
+  readonly binaryToo: boolean;
+  readonly color: boolean;
+  /** Whether names of files are printed with what is found in them. */
+  readonly names: boolean;
+}

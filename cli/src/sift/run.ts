@@ -1,0 +1,183 @@
+/** One run over many files: what is found is printed as it is found; a file that cannot be read is reported, and the rest goes on. */
+import { compile, drained, groupValues, hostFor, type Program, type Reading, rewriteWhole } from "@lamprey/core";
+import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
+import type { Asked } from "./asked.ts";
+import type { Output } from "./output.ts";
+import { PATCH_CONTEXT, Patch } from "./patch.ts";
+import { Printer, textOf } from "./print.ts";
+import { type FileOutcome, FileSearch } from "./search.ts";
+import { type ByteSource, openSource, STANDARD_INPUT } from "./sources.ts";
+import { type Walked, wordsOf } from "./walk.ts";
+
+export interface RunOutcome {
+  /** Whether something was found in any file. */
+  readonly found: boolean;
+  readonly failed: boolean;
+}
+
+/** Lines whose values are counted at once, in characters. */
+const VALUES_AT_ONCE = 1 << 18;
+/** Lines that are named where there are more of which nothing is known. */
+const MOST_NAMED = 5;
+
+export class Run {
+  private readonly asked: Asked;
+  private readonly output: Output;
+  private readonly tell: (message: string) => void;
+  private readonly printer: Printer;
+  private readonly search: FileSearch;
+  private readonly values = new Map<string, number>();
+  /** Lines whose values are still to be counted. */
+  private pending = "";
+  private found = false;
+  private failed = false;
+  private program: Program | undefined;
+
+  /** @param tell takes what is said besides the results, a line each */
+  constructor(asked: Asked, output: Output, tell: (message: string) => void) {
+    this.asked = asked;
+    this.output = output;
+    this.tell = tell;
+    this.printer = new Printer(asked, output);
+    this.search = new FileSearch(asked);
+  }
+
+  async over(files: Iterable<Walked>, done: (bytes: number) => void): Promise<RunOutcome> {
+    this.printer.begin();
+    for (const file of files) {
+      if ("error" in file) this.fail(file.path, file.error);
+      else {
+        await this.file(file.path);
+        done(file.size);
+      }
+      if (this.output.closed) break;
+    }
+    this.countValues();
+    if (this.asked.shown.kind === "distinct") this.printer.distinct(this.values);
+    this.output.flush();
+    return { found: this.found, failed: this.failed };
+  }
+
+  private async file(path: string): Promise<void> {
+    let source: ByteSource | undefined;
+    try {
+      source = await openSource(path, this.asked.encoding);
+      const outcome = await this.read(path, source);
+      this.told(path, outcome);
+    } catch (error) {
+      this.fail(path, wordsOf(error));
+    } finally {
+      source?.close();
+    }
+  }
+
+  private async read(path: string, source: ByteSource): Promise<FileOutcome> {
+    const { shown, first, others } = this.asked;
+    const name = path === STANDARD_INPUT ? "standard input" : path;
+    const goesOn = (): boolean => !this.output.closed;
+    switch (shown.kind) {
+      case "count": {
+        const outcome = await this.search.count(source, first);
+        this.printer.count(name, outcome.count);
+        return outcome;
+      }
+      case "files": {
+        // A file is of the others where no line is found in it.
+        const { count, ...outcome } = await this.search.count(source, 1, false);
+        const isListed = count > 0 !== others;
+        if (isListed) this.printer.file(name);
+        return { ...outcome, count: Number(isListed) };
+      }
+      case "lines":
+        return this.search.each(source, shown.around, first, (line) => {
+          this.printer.line(name, line);
+          return goesOn();
+        });
+      case "parts":
+        return this.search.each(source, 0, first, (line) => {
+          this.printer.parts(name, line);
+          return goesOn();
+        });
+      case "distinct":
+        return this.search.each(source, 0, first, (line) => {
+          this.pending += `${textOf(line)}\n`;
+          if (this.pending.length > VALUES_AT_ONCE) this.countValues();
+          return goesOn();
+        });
+      case "replaced":
+        return shown.patch ? this.patch(path, source, shown.template) : this.replace(name, source, shown.template, others);
+    }
+  }
+
+  private replace(name: string, source: ByteSource, template: string, others: boolean): Promise<FileOutcome> {
+    return this.search.each(source, 0, this.asked.first, (line) => {
+      const text = textOf(line);
+      this.printer.changed(name, line.number, others ? text : this.replaced(text, template));
+      return !this.output.closed;
+    });
+  }
+
+  private async patch(path: string, source: ByteSource, template: string): Promise<FileOutcome> {
+    if (!source.asIs) throw new Error("a patch is made for files of UTF-8 without a byte order mark alone");
+    // A patch is bytes, of which each is a character here: lines that are no UTF-8 stand in it as they are.
+    const patch = new Patch(bytewise(path.startsWith("./") ? path.slice(2) : path));
+    const outcome = await this.search.each(source, PATCH_CONTEXT, this.asked.first, (line) => {
+      const text = textOf(line);
+      const own = Buffer.from(line.bytes.subarray(0, line.bytes.length - 1)).toString("latin1");
+      const isText = bytewise(text) === own;
+      if (line.kept && !isText) this.fail(path, `line ${line.number} is not UTF-8, and stays as it is`);
+      patch.line(line.number, own, line.kept && isText ? bytewise(this.replaced(text, template)) : own, line.added);
+      this.output.bytes(Buffer.from(patch.take(), "latin1"));
+      return !this.output.closed;
+    });
+    patch.end();
+    this.output.bytes(Buffer.from(patch.take(), "latin1"));
+    return outcome;
+  }
+
+  /** A line with the matches in it replaced. */
+  private replaced(text: string, template: string): string {
+    this.program ??= programOf(this.asked.readings[0]);
+    const { program } = this;
+    const made = drained(rewriteWhole(hostFor(program).template, program, text, template, { first: false, stepLimit: DEFAULT_STEP_LIMIT }));
+    if (made.kind === "made") return made.text;
+    throw new Error(made.kind === "refused" ? made.fault.message : "a line takes too much work to be rewritten");
+  }
+
+  private countValues(): void {
+    const { shown, readings, part } = this.asked;
+    const [reading] = readings;
+    if (shown.kind !== "distinct" || !reading || this.pending === "") return;
+    for (const value of drained(groupValues(reading, this.pending, part, shown.group, DEFAULT_STEP_LIMIT))) {
+      this.values.set(value, (this.values.get(value) ?? 0) + 1);
+    }
+    this.pending = "";
+  }
+
+  private told(path: string, { count, undecided, binary }: FileOutcome): void {
+    if (count > 0) this.found = true;
+    const { shown, binaryToo } = this.asked;
+    const showsLines = shown.kind !== "count" && shown.kind !== "files";
+    if (binary && !binaryToo && showsLines) this.tell(`${path}: it is no text and was not read; --binary reads it`);
+    if (undecided.length === 0) return;
+    const named = undecided.slice(0, MOST_NAMED).join(", ");
+    this.fail(
+      path,
+      `the pattern takes more steps than are taken on line ${named}${undecided.length > MOST_NAMED ? ` and ${undecided.length - MOST_NAMED} more` : ""}`,
+    );
+  }
+
+  private fail(path: string, message: string): void {
+    this.failed = true;
+    this.tell(`${path}: ${message}`);
+  }
+}
+
+function programOf(reading: Reading | undefined): Program {
+  const compiled = reading && compile(reading);
+  if (!compiled?.ok) throw new RangeError("A pattern that was read has to compile.");
+  return compiled.program;
+}
+
+/** The bytes of a text, a character each. */
+const bytewise = (text: string): string => Buffer.from(text).toString("latin1");

@@ -1,0 +1,177 @@
+/** Going through the bytes of one file: its lines that are kept, one by one, or their number alone. */
+import { type FoundLines, LineSearch } from "@lamprey/core";
+import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
+import type { Asked } from "./asked.ts";
+import type { ByteSource } from "./sources.ts";
+import { LONGEST_LINE, type Room, STRETCH, type Stretch, stretchesOf } from "./stretches.ts";
+
+/** A line as it stands in a file, with its line feed; good until the next one is asked for. */
+export interface Line {
+  /** Counted from 1. */
+  readonly number: number;
+  readonly bytes: Uint8Array;
+  /** Whether it is one of those that are kept, or only stands near one. */
+  readonly kept: boolean;
+  /** Set where the file ends without a line feed, which was put behind this line. */
+  readonly added: boolean;
+}
+
+export interface FileOutcome {
+  /** Lines kept. */
+  readonly count: number;
+  /** Lines of which it is not known, since they would take more steps than they may. */
+  readonly undecided: readonly number[];
+  /** Whether the file holds NUL, and so is no text. */
+  readonly binary: boolean;
+}
+
+const LINE_FEED = 0x0a;
+const NUL = 0;
+
+/** The search of one pattern through many files; its memory is used again for each. */
+export class FileSearch implements Room {
+  private readonly asked: Asked;
+  private search: LineSearch;
+
+  constructor(asked: Asked) {
+    this.asked = asked;
+    this.search = this.searchIn(STRETCH);
+  }
+
+  text(): Uint8Array {
+    return this.search.text;
+  }
+
+  grow(keep: number): void {
+    const { text } = this.search;
+    if (text.length >= LONGEST_LINE) throw new RangeError(`a line is longer than ${LONGEST_LINE / (1 << 20)} MiB`);
+    const kept = text.slice(0, keep);
+    this.search = this.searchIn(4 * text.length);
+    this.search.text.set(kept);
+  }
+
+  /** Counts the lines that are kept, up to a number of them. */
+  async count(source: ByteSource, most: number, others = this.asked.others): Promise<FileOutcome> {
+    let count = 0;
+    let lines = 0;
+    let binary = false;
+    const undecided: number[] = [];
+    for await (const stretch of stretchesOf(source, this)) {
+      binary ||= lines === 0 && this.search.text.subarray(0, stretch.length).includes(NUL);
+      const found = this.search.find(stretch.length, stretch.are);
+      const all = this.search.lineFeeds(0, stretch.length);
+      for (const line of found.undecided) undecided.push(lines + line + 1);
+      count += others ? all - found.places.length - found.undecided.length : found.places.length;
+      lines += all;
+      if (count >= most) break;
+    }
+    return { count: Math.min(count, most), undecided, binary };
+  }
+
+  /** Hands over each line that is kept, and those around it; stops after so many, or where it is told to (false). */
+  async each(source: ByteSource, around: number, most: number, take: (line: Line) => boolean): Promise<FileOutcome> {
+    const walk = new LineWalk(around, most, take);
+    let binary: boolean | undefined;
+    const undecided: number[] = [];
+    for await (const stretch of stretchesOf(source, this)) {
+      const { text } = this.search;
+      binary ??= text.subarray(0, stretch.length).includes(NUL);
+      if (binary && !this.asked.binaryToo) break;
+      const found = this.search.find(stretch.length, stretch.are);
+      for (const line of found.undecided) undecided.push(walk.lines + line + 1);
+      if (this.asked.others || around > 0) walk.every(text, stretch, found, this.asked.others);
+      else walk.found(text, stretch, found, (from, to) => this.search.lineFeeds(from, to));
+      if (walk.over) break;
+    }
+    return { count: walk.count, undecided, binary: binary ?? false };
+  }
+
+  private searchIn(room: number): LineSearch {
+    const { readings, part } = this.asked;
+    return new LineSearch(readings, { part, stepLimit: DEFAULT_STEP_LIMIT }, room);
+  }
+}
+
+/** From stretch to stretch: how many lines there have been, and which of those before and after a kept one are still to be shown. */
+class LineWalk {
+  lines = 0;
+  count = 0;
+  over = false;
+  private readonly around: number;
+  private readonly most: number;
+  private readonly take: (line: Line) => boolean;
+  /** Lines before this one, which would be shown if it were kept. */
+  private before: Line[] = [];
+  private after = 0;
+
+  constructor(around: number, most: number, take: (line: Line) => boolean) {
+    this.around = around;
+    this.most = most;
+    this.take = take;
+  }
+
+  /** Goes from one line that was found to the next. */
+  found(text: Uint8Array, { length, added }: Stretch, { places }: FoundLines, lineFeeds: (from: number, to: number) => number): void {
+    let counted = 0;
+    const ahead: Line[] = [];
+    for (const place of places) {
+      const start = text.lastIndexOf(LINE_FEED, place - 1) + 1;
+      const end = text.indexOf(LINE_FEED, place) + 1;
+      const from = place > 0 ? start : 0;
+      this.lines += linesBetween(text, counted, from);
+      counted = from;
+      ahead.push({ number: this.lines + 1, bytes: text.subarray(from, end), kept: true, added: added && end === length });
+      if (this.count + ahead.length >= this.most) break;
+    }
+    for (const line of ahead) {
+      if (this.over) return;
+      this.count++;
+      if (!this.take(line) || this.count >= this.most) this.over = true;
+    }
+    this.lines += lineFeeds(counted, length);
+  }
+
+  /** Goes through every line. */
+  every(text: Uint8Array, { length, added }: Stretch, { places, undecided }: FoundLines, others: boolean): void {
+    const unknown = new Set(undecided);
+    let next = 0;
+    let index = 0;
+    for (let start = 0; start < length && !this.over; index++) {
+      const end = text.indexOf(LINE_FEED, start) + 1;
+      const isFound = next < places.length && (places[next] as number) < end;
+      if (isFound) next++;
+      const kept = !unknown.has(index) && isFound !== others;
+      this.line({ number: this.lines + index + 1, bytes: text.subarray(start, end), kept, added: added && end === length });
+      start = end;
+    }
+    this.lines += index;
+  }
+
+  private line(line: Line): void {
+    const isFull = this.count >= this.most;
+    if (line.kept && !isFull) {
+      for (const own of this.before) if (!this.take(own)) this.over = true;
+      this.before = [];
+      this.after = this.around;
+      this.count++;
+      if (!this.take(line)) this.over = true;
+      if (this.count >= this.most && this.around === 0) this.over = true;
+    } else if (this.after > 0) {
+      this.after--;
+      // Behind the last line that is asked for, others that could be kept only stand near it.
+      if (!this.take({ ...line, kept: false })) this.over = true;
+      if (this.after === 0 && isFull) this.over = true;
+    } else if (this.around > 0) {
+      // The bytes are written over by the next stretch.
+      this.before.push({ ...line, bytes: line.bytes.slice() });
+      if (this.before.length > this.around) this.before.shift();
+    }
+  }
+}
+
+/** Line feeds between two places that are near to each other. */
+function linesBetween(text: Uint8Array, from: number, to: number): number {
+  let count = 0;
+  for (let at = text.indexOf(LINE_FEED, from); at >= 0 && at < to; at = text.indexOf(LINE_FEED, at + 1)) count++;
+  return count;
+}

@@ -1,0 +1,54 @@
+/** A file in stretches of whole lines, written where the search reads them. */
+import { isAscii, isUtf8 } from "node:buffer";
+import type { BytesAre } from "@lamprey/core";
+import type { ByteSource } from "./sources.ts";
+
+/** Bytes of a stretch, and so of the longest line: a line is not parted. */
+export const STRETCH = 1 << 18;
+/** A longer line is none that a person wrote, and would take the memory of many files. */
+export const LONGEST_LINE = 1 << 26;
+
+export interface Stretch {
+  /** Bytes of it; the last one is a line feed, which the file may lack at its end. */
+  readonly length: number;
+  readonly are: BytesAre;
+  /** Whether the file's last line ended without a line feed, which was put behind it. */
+  readonly added: boolean;
+}
+
+/** Where lines are read, and what makes more room for one that is longer. */
+export interface Room {
+  text(): Uint8Array;
+  /** Makes more room, with what stands in the first bytes; throws where a line is too long. */
+  grow(keep: number): void;
+}
+
+const LINE_FEED = 0x0a;
+
+/** Reads the source to its end. A stretch is to be done with before the next one is asked for. */
+export async function* stretchesOf(source: ByteSource, room: Room): AsyncGenerator<Stretch> {
+  let left = 0;
+  for (;;) {
+    // One byte is kept free for a line feed that the last line may lack.
+    if (left >= room.text().length - 1) room.grow(left);
+    const text = room.text();
+    const read = source.read(text.subarray(left, text.length - 1));
+    const length = typeof read === "number" ? read : await read;
+    if (length === 0) break;
+    const have = left + length;
+    const end = text.subarray(0, have).lastIndexOf(LINE_FEED) + 1;
+    if (end > 0) {
+      // What comes behind is kept while the stretch is worked on: a search may write there.
+      const rest = text.slice(end, have);
+      yield { length: end, are: kindOf(text.subarray(0, end)), added: false };
+      room.text().set(rest);
+    }
+    left = have - end;
+  }
+  if (left === 0) return;
+  const text = room.text();
+  text[left] = LINE_FEED;
+  yield { length: left + 1, are: kindOf(text.subarray(0, left)), added: true };
+}
+
+const kindOf = (bytes: Uint8Array): BytesAre => (isAscii(bytes) ? "ascii" : isUtf8(bytes) ? "utf-8" : "other");
