@@ -28,7 +28,7 @@ interface Sifted {
   readonly code: number;
 }
 
-const DEFAULTS: SiftCommandOptions = { dialect: "ere", flags: "", encoding: "auto", color: "never" };
+const DEFAULTS: SiftCommandOptions = { dialect: "ere", flags: "", encoding: "auto", color: "never", hanging: true };
 
 async function sift(pattern: string | undefined, paths: readonly string[], options: Partial<SiftCommandOptions> = {}): Promise<Sifted> {
   const written: Uint8Array[] = [];
@@ -247,11 +247,24 @@ describe("the run", () => {
     expect({ calls, told }).toEqual({ calls: 1, told: [] });
   });
 
+  test("names the lines on which the dialect's own engine would hang", async () => {
+    file("names", `weir pool\n${"gate ".repeat(20)}!\nlock\n${"weir".repeat(10)}.\n`);
+    const { out, err, code } = await sift("^(\\w+ ?)+$", ["names"], { dialect: "python", count: true });
+    expect({ out, code }).toEqual({ out: "2\n", code: 0 });
+    expect(err).toEqual([
+      expect.stringMatching(/^names:2: a backtracking engine takes \d\.\d × 10[⁰-⁹¹²³]+ steps to search this line$/),
+      expect.stringMatching(/^names:4: /),
+    ]);
+    expect(await sift("^(\\w+ ?)+$", ["names"], { dialect: "python", count: true, hanging: false })).toMatchObject({ err: [] });
+    // Where the engine is an automaton none does.
+    expect(await sift("^(\\w+ ?)+$", ["names"], { count: true })).toMatchObject({ out: "2\n", err: [] });
+  });
+
   test("names lines on which a pattern takes too many steps, and goes on", async () => {
     file("hard", `aab\n${"a".repeat(60)}\naaab\n`);
     const { out, err, code } = await sift("(a+)+\\1b", ["hard"], { dialect: "pcre" });
     expect({ out, code }).toEqual({ out: "1:aab\n3:aaab\n", code: 2 });
-    expect(err).toEqual(["hard: the pattern takes more steps than are taken on line 2"]);
+    expect(err).toEqual([expect.stringMatching(/^hard:2: a backtracking engine takes /), "hard: the pattern takes more steps than are taken on line 2"]);
   });
 
   test.each<[Partial<SiftCommandOptions>, string, RegExp]>([

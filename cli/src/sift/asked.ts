@@ -33,6 +33,8 @@ export interface Asked {
   /** Also lines of files that hold NUL. */
   readonly binaryToo: boolean;
   readonly color: boolean;
+  /** Whether lines are named on which the dialect's own engine would hang. */
+  readonly hanging: boolean;
   /** Whether names of files are printed with what is found in them. */
   readonly names: boolean;
 }

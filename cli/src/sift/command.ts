@@ -30,6 +30,7 @@ export interface SiftCommandOptions {
   readonly hidden?: true;
   readonly all?: true;
   readonly binary?: true;
+  readonly hanging: boolean;
   readonly encoding: Encoding;
   readonly color: "auto" | "always" | "never";
 }
@@ -96,7 +97,20 @@ function askedOf(patterns: readonly string[], paths: readonly string[], options:
   const names = paths.length !== 1 || isFolder(paths[0] as string);
   const isTerminal = process.stdout.isTTY === true;
   const color = form === "text" && (options.color === "always" || (options.color === "auto" && isTerminal && process.env.NO_COLOR === undefined));
-  return { dialect, readings, part: whole, others, shown, form, first, encoding, binaryToo: binary, color, names: paths.length > 0 && names };
+  return {
+    dialect,
+    readings,
+    part: whole,
+    others,
+    shown,
+    form,
+    first,
+    encoding,
+    binaryToo: binary,
+    color,
+    hanging: options.hanging,
+    names: paths.length > 0 && names,
+  };
 }
 
 /** What was asked to be shown; of these only one can be. */

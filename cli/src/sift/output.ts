@@ -4,6 +4,10 @@ import { writeSync } from "node:fs";
 const STANDARD_OUTPUT = 1;
 /** Bytes that are gathered before they are written. */
 const GATHERED = 1 << 16;
+/** Bytes of a UTF-16 code unit in UTF-8, at most. */
+const MOST_BYTES = 3;
+const MOST_DIGITS = 16;
+const ZERO = 0x30;
 /** Milliseconds before a reader that has no room is asked again. */
 const PAUSE = 2;
 
@@ -13,7 +17,7 @@ export type Sink = (bytes: Uint8Array, from: number) => number;
 export class Output {
   /** Set where the reader wants no more. */
   closed = false;
-  private readonly room = new Uint8Array(GATHERED);
+  private readonly room = Buffer.alloc(GATHERED);
   private used = 0;
   private readonly sink: Sink;
 
@@ -22,7 +26,20 @@ export class Output {
   }
 
   text(text: string): void {
-    this.bytes(Buffer.from(text));
+    if (this.used + text.length * MOST_BYTES > GATHERED) this.flush();
+    if (text.length * MOST_BYTES > GATHERED) this.write(Buffer.from(text));
+    else this.used += this.room.write(text, this.used);
+  }
+
+  /** A number of at most fifteen digits, and a sign behind it. */
+  number(value: number, sign: string): void {
+    if (this.used + MOST_DIGITS > GATHERED) this.flush();
+    let at = this.used;
+    for (let rest = value; rest >= 10; rest = Math.floor(rest / 10)) at++;
+    const end = at + 1;
+    for (let rest = value; at >= this.used; rest = Math.floor(rest / 10)) this.room[at--] = ZERO + (rest % 10);
+    this.used = end;
+    this.text(sign);
   }
 
   bytes(bytes: Uint8Array): void {

@@ -45,7 +45,12 @@ export class Printer {
     const { around } = this.asked.shown.kind === "lines" ? this.asked.shown : { around: 0 };
     if (around > 0 && this.last && (this.last.path !== path || this.last.number + 1 !== line.number)) this.output.text("--\n");
     this.last = { path, number: line.number };
-    this.output.text(this.place(path, line.number, line.kept ? ":" : "-"));
+    const sign = line.kept ? ":" : "-";
+    if (this.asked.color) this.output.text(this.place(path, line.number, sign));
+    else {
+      if (this.asked.names) this.output.text(`${path}${sign}`);
+      this.output.number(line.number, sign);
+    }
     if (this.asked.color && line.kept && !this.asked.others) this.output.text(`${this.marked(textOf(line))}\n`);
     else this.output.bytes(line.bytes);
   }

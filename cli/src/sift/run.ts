@@ -2,6 +2,7 @@
 import { compile, drained, groupValues, hostFor, type Program, type Reading, rewriteWhole } from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
 import type { Asked } from "./asked.ts";
+import { HangWatch } from "./hanging.ts";
 import type { Output } from "./output.ts";
 import { PATCH_CONTEXT, Patch } from "./patch.ts";
 import { Printer, textOf } from "./print.ts";
@@ -26,6 +27,7 @@ export class Run {
   private readonly tell: (message: string) => void;
   private readonly printer: Printer;
   private readonly search: FileSearch;
+  private readonly watch: HangWatch | null;
   private readonly values = new Map<string, number>();
   /** Lines whose values are still to be counted. */
   private pending = "";
@@ -39,7 +41,8 @@ export class Run {
     this.output = output;
     this.tell = tell;
     this.printer = new Printer(asked, output);
-    this.search = new FileSearch(asked);
+    this.watch = asked.hanging ? HangWatch.of(asked.readings, tell) : null;
+    this.search = new FileSearch(asked, this.watch);
   }
 
   async over(files: Iterable<Walked>, done: (bytes: number) => void): Promise<RunOutcome> {
@@ -55,6 +58,7 @@ export class Run {
     this.countValues();
     if (this.asked.shown.kind === "distinct") this.printer.distinct(this.values);
     this.output.flush();
+    this.watch?.end();
     return { found: this.found, failed: this.failed };
   }
 
@@ -77,29 +81,29 @@ export class Run {
     const goesOn = (): boolean => !this.output.closed;
     switch (shown.kind) {
       case "count": {
-        const outcome = await this.search.count(source, first);
+        const outcome = await this.search.count(name, source, first);
         this.printer.count(name, outcome.count);
         return outcome;
       }
       case "files": {
         // A file is of the others where no line is found in it.
-        const { count, ...outcome } = await this.search.count(source, 1, false);
+        const { count, ...outcome } = await this.search.count(name, source, 1, false);
         const isListed = count > 0 !== others;
         if (isListed) this.printer.file(name);
         return { ...outcome, count: Number(isListed) };
       }
       case "lines":
-        return this.search.each(source, shown.around, first, (line) => {
+        return this.search.each(name, source, shown.around, first, (line) => {
           this.printer.line(name, line);
           return goesOn();
         });
       case "parts":
-        return this.search.each(source, 0, first, (line) => {
+        return this.search.each(name, source, 0, first, (line) => {
           this.printer.parts(name, line);
           return goesOn();
         });
       case "distinct":
-        return this.search.each(source, 0, first, (line) => {
+        return this.search.each(name, source, 0, first, (line) => {
           this.pending += `${textOf(line)}\n`;
           if (this.pending.length > VALUES_AT_ONCE) this.countValues();
           return goesOn();
@@ -110,7 +114,7 @@ export class Run {
   }
 
   private replace(name: string, source: ByteSource, template: string, others: boolean): Promise<FileOutcome> {
-    return this.search.each(source, 0, this.asked.first, (line) => {
+    return this.search.each(name, source, 0, this.asked.first, (line) => {
       const text = textOf(line);
       this.printer.changed(name, line.number, others ? text : this.replaced(text, template));
       return !this.output.closed;
@@ -121,7 +125,7 @@ export class Run {
     if (!source.asIs) throw new Error("a patch is made for files of UTF-8 without a byte order mark alone");
     // A patch is bytes, of which each is a character here: lines that are no UTF-8 stand in it as they are.
     const patch = new Patch(bytewise(path.startsWith("./") ? path.slice(2) : path));
-    const outcome = await this.search.each(source, PATCH_CONTEXT, this.asked.first, (line) => {
+    const outcome = await this.search.each(path, source, PATCH_CONTEXT, this.asked.first, (line) => {
       const text = textOf(line);
       const own = Buffer.from(line.bytes.subarray(0, line.bytes.length - 1)).toString("latin1");
       const isText = bytewise(text) === own;

@@ -28,13 +28,23 @@ export interface FileOutcome {
 const LINE_FEED = 0x0a;
 const NUL = 0;
 
+/** What looks at lines besides, whether something is found in them or not. */
+export interface LineWatch {
+  /** Bytes that a line has at least for it to be looked at. */
+  readonly from: number;
+  line(path: string, number: number, bytes: Uint8Array): void;
+}
+
 /** The search of one pattern through many files; its memory is used again for each. */
 export class FileSearch implements Room {
   private readonly asked: Asked;
+  private readonly watch: LineWatch | null;
   private search: LineSearch;
 
-  constructor(asked: Asked) {
+  /** @param watch is shown every line that is long enough */
+  constructor(asked: Asked, watch: LineWatch | null) {
     this.asked = asked;
+    this.watch = watch;
     this.search = this.searchIn(STRETCH);
   }
 
@@ -51,13 +61,14 @@ export class FileSearch implements Room {
   }
 
   /** Counts the lines that are kept, up to a number of them. */
-  async count(source: ByteSource, most: number, others = this.asked.others): Promise<FileOutcome> {
+  async count(path: string, source: ByteSource, most: number, others = this.asked.others): Promise<FileOutcome> {
     let count = 0;
     let lines = 0;
     let binary = false;
     const undecided: number[] = [];
     for await (const stretch of stretchesOf(source, this)) {
       binary ||= lines === 0 && this.search.text.subarray(0, stretch.length).includes(NUL);
+      this.show(path, lines, stretch.length);
       const found = this.search.find(stretch.length, stretch.are);
       const all = this.search.lineFeeds(0, stretch.length);
       for (const line of found.undecided) undecided.push(lines + line + 1);
@@ -69,7 +80,7 @@ export class FileSearch implements Room {
   }
 
   /** Hands over each line that is kept, and those around it; stops after so many, or where it is told to (false). */
-  async each(source: ByteSource, around: number, most: number, take: (line: Line) => boolean): Promise<FileOutcome> {
+  async each(path: string, source: ByteSource, around: number, most: number, take: (line: Line) => boolean): Promise<FileOutcome> {
     const walk = new LineWalk(around, most, take);
     let binary: boolean | undefined;
     const undecided: number[] = [];
@@ -77,6 +88,7 @@ export class FileSearch implements Room {
       const { text } = this.search;
       binary ??= text.subarray(0, stretch.length).includes(NUL);
       if (binary && !this.asked.binaryToo) break;
+      this.show(path, walk.lines, stretch.length);
       const found = this.search.find(stretch.length, stretch.are);
       for (const line of found.undecided) undecided.push(walk.lines + line + 1);
       if (this.asked.others || around > 0) walk.every(text, stretch, found, this.asked.others);
@@ -84,6 +96,19 @@ export class FileSearch implements Room {
       if (walk.over) break;
     }
     return { count: walk.count, undecided, binary: binary ?? false };
+  }
+
+  private show(path: string, before: number, length: number): void {
+    const { watch } = this;
+    if (!watch) return;
+    const { text } = this.search;
+    let number = before;
+    for (let start = 0; start < length; ) {
+      const end = text.indexOf(LINE_FEED, start);
+      number++;
+      if (end - start >= watch.from) watch.line(path, number, text.subarray(start, end));
+      start = end + 1;
+    }
   }
 
   private searchIn(room: number): LineSearch {
@@ -112,23 +137,23 @@ class LineWalk {
 
   /** Goes from one line that was found to the next. */
   found(text: Uint8Array, { length, added }: Stretch, { places }: FoundLines, lineFeeds: (from: number, to: number) => number): void {
-    let counted = 0;
-    const ahead: Line[] = [];
+    let start = 0;
     for (const place of places) {
-      const start = text.lastIndexOf(LINE_FEED, place - 1) + 1;
-      const end = text.indexOf(LINE_FEED, place) + 1;
-      const from = place > 0 ? start : 0;
-      this.lines += linesBetween(text, counted, from);
-      counted = from;
-      ahead.push({ number: this.lines + 1, bytes: text.subarray(from, end), kept: true, added: added && end === length });
-      if (this.count + ahead.length >= this.most) break;
-    }
-    for (const line of ahead) {
-      if (this.over) return;
+      let end = text.indexOf(LINE_FEED, start) + 1;
+      for (; end <= place; end = text.indexOf(LINE_FEED, end) + 1) {
+        this.lines++;
+        start = end;
+      }
+      this.lines++;
       this.count++;
-      if (!this.take(line) || this.count >= this.most) this.over = true;
+      const goesOn = this.take({ number: this.lines, bytes: text.subarray(start, end), kept: true, added: added && end === length });
+      start = end;
+      if (!goesOn || this.count >= this.most) {
+        this.over = true;
+        return;
+      }
     }
-    this.lines += lineFeeds(counted, length);
+    this.lines += lineFeeds(start, length);
   }
 
   /** Goes through every line. */
@@ -167,11 +192,4 @@ class LineWalk {
       if (this.before.length > this.around) this.before.shift();
     }
   }
-}
-
-/** Line feeds between two places that are near to each other. */
-function linesBetween(text: Uint8Array, from: number, to: number): number {
-  let count = 0;
-  for (let at = text.indexOf(LINE_FEED, from); at >= 0 && at < to; at = text.indexOf(LINE_FEED, at + 1)) count++;
-  return count;
 }
