@@ -1,4 +1,4 @@
-// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- dialects`, `-- grep`, `-- hazard`, `-- host`, `-- store`, `-- web` or `-- seeing` measures a part.
+// npm run bench: figures, printed without judging them. `npm run bench -- core`, `-- engine`, `-- dialects`, `-- grep`, `-- hazard`, `-- host`, `-- sift`, `-- store`, `-- web` or `-- seeing` measures a part.
 import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { cpus } from "node:os";
@@ -91,6 +91,11 @@ if (wanted === undefined || wanted === "dialects") {
 if (wanted === undefined || wanted === "grep") {
   const { benchGrep } = await import("./bench-grep.mjs");
   benchGrep();
+}
+
+if (wanted === undefined || wanted === "sift") {
+  const { benchSift } = await import("./bench-sift.mjs");
+  await benchSift();
 }
 
 if (wanted === undefined || wanted === "hazard") {

@@ -8,6 +8,7 @@ import { oncePer } from "../once.ts";
 import { asserted, inSequence, lookedFor, noCharacter, oneOf, setOf } from "../syntax/build.ts";
 import { charactersOf } from "../syntax/characters.ts";
 import { type Reading, read } from "../syntax/read.ts";
+import { relaxed } from "../syntax/relaxed.ts";
 import { type Group, type Node, rewrite, type Slot, walk } from "../syntax/tree.ts";
 import { compile } from "./compile.ts";
 import type { Program } from "./program.ts";
@@ -46,6 +47,15 @@ export function linesReading(readings: readonly Reading[], part: LinePart): Read
   // A sticky search ends where nothing is found, and has to begin anew in each line.
   const root = reading && !reading.options.sticky && inLines(reading.root);
   return root ? within({ ...reading, root }, part) : null;
+}
+
+/** A pattern whose lines hold all those in which one of the patterns finds something, and maybe others; null where there is none. */
+export function relaxedLinesReading(readings: readonly Reading[], part: LinePart): Reading | null {
+  const roots = readings.flatMap(linesOfPattern).map(({ root }) => relaxed(root));
+  const [first] = readings;
+  if (!first || roots.some((root) => root === null)) return null;
+  const root = inLines(oneOf(...roots.flatMap((own) => (own ? [own] : []))));
+  return root ? within({ ...first, slots: [], groups: [], root }, part) : null;
 }
 
 /** Its program. */

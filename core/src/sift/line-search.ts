@@ -7,7 +7,7 @@ import { MATCHED, Stop } from "../linear/memory.ts";
 import { type Plan, planOf } from "../linear/plan.ts";
 import { host } from "../machine/host.ts";
 import { once } from "../once.ts";
-import { linesReadingWithoutCaptures } from "../program/by-lines.ts";
+import { linesReadingWithoutCaptures, relaxedLinesReading } from "../program/by-lines.ts";
 import { compile } from "../program/compile.ts";
 import { requiredOf } from "../program/literals.ts";
 import type { Program } from "../program/program.ts";
@@ -40,6 +40,9 @@ export class LineSearch {
   /** Made when a stretch first asks for them: the bytes of many files are of one kind. */
   private readonly ascii: () => ByteLines | ByteWords | null;
   private readonly utf8: () => ByteLines | ByteWords | null;
+  /** For patterns that no automaton takes: what finds their lines, and maybe others. */
+  private readonly asciiSieve: () => ByteLines | null;
+  private readonly utf8Sieve: () => ByteLines | null;
   private readonly codePoints: boolean;
   private readonly decoder = new host.TextDecoder();
 
@@ -72,6 +75,14 @@ export class LineSearch {
       return changed && ascii instanceof ByteLines && ascii.canBeEmpty ? betweenCharacters(changed) : changed;
     };
     this.utf8 = once(() => words("utf-8") ?? (this.ascii() && made(betweenThem)));
+    const loose = once(() => (kernel && !this.ascii() ? relaxedLinesReading(readings, options.part) : null));
+    const coarse = (inBytes: (root: Node) => Node | null): ByteLines | null => {
+      const own = loose();
+      const root = own && inBytes(own.root);
+      return root && kernel ? ByteLines.make(kernel, { ...own, root }) : null;
+    };
+    this.asciiSieve = once(() => coarse(inAscii));
+    this.utf8Sieve = once(() => this.asciiSieve() && coarse((root) => inUtf8(betweenCharacters(root))));
   }
 
   /** How bytes are read. */
@@ -82,9 +93,11 @@ export class LineSearch {
   /** The lines of a stretch of so many bytes in which something is found. What is returned is good until the next call. */
   find(length: number, are: BytesAre): FoundLines {
     if (this.readings.length === 0) return { places: NO_PLACES, undecided: [] };
-    const reader = are === "ascii" ? this.ascii() : are === "utf-8" && !this.pairsCount(length) ? this.utf8() : null;
+    const isUtf8 = are === "utf-8" && !this.pairsCount(length);
+    const reader = are === "ascii" ? this.ascii() : isUtf8 ? this.utf8() : null;
     if (reader) return { places: reader.find(length), undecided: [] };
-    return this.findInString(length);
+    const sieve = are === "ascii" ? this.asciiSieve() : isUtf8 ? this.utf8Sieve() : null;
+    return sieve ? this.sieved(sieve.find(length).slice()) : this.findInString(this.text.subarray(0, length));
   }
 
   /** Whether characters beyond the Basic Multilingual Plane stand there, of which the dialect sees two. */
@@ -100,19 +113,59 @@ export class LineSearch {
     return count;
   }
 
-  private findInString(length: number): FoundLines {
-    const bytes = this.text.subarray(0, length);
-    const text = this.decoder.decode(bytes);
-    const { lines, undecided } = drained(siftSlices(this.readings, text, { ...this.options, keep: "matching", goesOn: true }));
-    const places = new Int32Array(lines.length);
+  /** Of lines that may be among those looked for, those that are. */
+  private sieved(places: Int32Array): FoundLines {
+    const { text } = this;
+    const starts = new Int32Array(places.length);
+    let room = 0;
+    for (const [index, place] of places.entries()) {
+      const start = lineStart(text, place);
+      starts[index] = start;
+      room += text.indexOf(LINE_FEED, place) + 1 - start;
+    }
+    const lines = new Uint8Array(room);
+    let at = 0;
+    for (const [index, place] of places.entries()) {
+      const own = text.subarray(starts[index], text.indexOf(LINE_FEED, place) + 1);
+      lines.set(own, at);
+      at += own.length;
+    }
+    const found = this.numbersIn(lines);
+    // The number of such a line in the stretch is told by its place alone.
+    let counted = 0;
     let number = 0;
+    const undecided = found.undecided.map((index) => {
+      for (const start = starts[index] as number; counted < start; counted = text.indexOf(LINE_FEED, counted) + 1) number++;
+      return number;
+    });
+    return { places: Int32Array.from(found.lines, (index) => places[index] as number), undecided };
+  }
+
+  private findInString(bytes: Uint8Array): FoundLines {
+    const { lines, undecided } = this.numbersIn(bytes);
+    const places = new Int32Array(lines.length);
+    let number = -1;
     let at = -1;
-    for (const [index, { line }] of lines.entries()) {
+    for (const [index, line] of lines.entries()) {
       for (; number < line; number++) at = bytes.indexOf(LINE_FEED, at + 1);
       places[index] = at;
     }
-    return { places, undecided: undecided.map((line) => line - 1) };
+    return { places, undecided };
   }
+
+  /** The numbers of lines, from 0. */
+  private numbersIn(bytes: Uint8Array): { readonly lines: readonly number[]; readonly undecided: readonly number[] } {
+    const text = this.decoder.decode(bytes);
+    const { lines, undecided } = drained(siftSlices(this.readings, text, { ...this.options, keep: "matching", goesOn: true }));
+    return { lines: lines.map(({ line }) => line - 1), undecided: undecided.map((line) => line - 1) };
+  }
+}
+
+/** Where the line begins that the offset lies in: a few steps back are sooner done than a call. */
+function lineStart(text: Uint8Array, at: number): number {
+  let start = at;
+  while (start > 0 && text[start - 1] !== LINE_FEED) start--;
+  return start;
 }
 
 const NO_PLACES = new Int32Array(0);
@@ -139,11 +192,13 @@ class ByteLines {
     this.plan = plan;
     const required = requiredOf(program).text;
     this.prefix = required && required.most === 0 && isAsciiPair(required.text) ? required.text : undefined;
-    this.required = required ? RequiredBytes.of(required.text) : undefined;
+    this.required = required && required.text !== "" ? new RequiredBytes(required.text) : undefined;
   }
 
   static make(kernel: LineKernel, reading: Reading): ByteLines | null {
-    const compiled = compile(reading);
+    const { dialect } = reading;
+    // Whether there is a match does not depend on which of several counts; and that of the first is known of more patterns.
+    const compiled = compile({ ...reading, dialect: { ...dialect, semantics: { ...dialect.semantics, preference: "first" } } });
     if (!compiled.ok) return null;
     const plan = planOf(compiled.program);
     return typeof plan === "string" || plan.lookNumbers.size > 0 ? null : new ByteLines(kernel, compiled.program, plan);
@@ -159,12 +214,13 @@ class ByteLines {
     users.set(kernel, this);
     const { text } = kernel;
     this.found = 0;
+    required?.choose(text.subarray(0, Math.min(length, SAMPLED)));
     let at = 0;
     while (required && !required.idle && at < length) {
       const next = required.after(kernel, at, length);
       if (next < 0) return kernel.found.subarray(0, this.found);
       required.jumped(next - at);
-      const from = text.lastIndexOf(LINE_FEED, next) + 1;
+      const from = lineStart(text, next);
       at = text.indexOf(LINE_FEED, next) + 1;
       this.read(from, at);
     }
@@ -199,13 +255,12 @@ class ByteLines {
   }
 
   private begin(): void {
-    const { kernel, plan, program } = this;
+    const { kernel, plan } = this;
     const { forward, partition, lookNumbers: looks, sideLooks } = plan;
     this.automaton = new Automaton(forward.program, forward.states, partition, {
       backward: false,
       anchored: false,
       everyMatch: false,
-      longest: program.preference === "longest",
       whole: false,
       looks,
       sideLooks,
@@ -235,32 +290,42 @@ const isAsciiPair = (text: string): boolean => text.length > 1 && text.charCodeA
 const JUMPS_TRIED = 64;
 /** Bytes that a jump passes over, on an average: fewer are read as soon by the automaton. */
 const LEAST_JUMP = 256;
+/** Bytes by which it is told which of them are rare. */
+const SAMPLED = 1 << 15;
+const BYTES = 0x100;
 
 /** One or two bytes that every match holds, and whether to look for them pays. */
 class RequiredBytes {
   /** Set where they stand so often that reading is as quick as looking for them. */
   idle = false;
-  private readonly first: number;
-  private readonly second: number | undefined;
+  private readonly text: string;
+  private first: number;
+  private second: number | undefined;
   private jumps = 0;
   private passed = 0;
+  private chosen = false;
 
-  private constructor(first: number, second?: number) {
-    this.first = first;
-    this.second = second;
+  /** @param text what every match holds, as bytes of a code unit each; not empty */
+  constructor(text: string) {
+    this.text = text;
+    this.first = text.charCodeAt(0);
+    this.second = text.length > 1 ? text.charCodeAt(1) : undefined;
   }
 
-  /** The rarest pair of a text, or all of it; undefined where it is empty. The text is bytes, one code unit each. */
-  static of(text: string): RequiredBytes | undefined {
-    if (text.length < 2) return text === "" ? undefined : new RequiredBytes(text.charCodeAt(0));
-    let best: RequiredBytes | undefined;
-    let rarest = Number.POSITIVE_INFINITY;
-    for (let i = 0; i + 1 < text.length; i++) {
-      const [first, second] = [text.charCodeAt(i), text.charCodeAt(i + 1)];
-      const often = frequencyOf(first) * frequencyOf(second);
-      if (often < rarest) [best, rarest] = [new RequiredBytes(first, second), often];
+  /** Takes the two bytes of the text that stand in a stretch least often, one behind the other. */
+  choose(sample: Uint8Array): void {
+    if (this.chosen || this.text.length < 3) return;
+    this.chosen = true;
+    const counts = new Map<number, number>();
+    const pairOf = (i: number): number => this.text.charCodeAt(i) * BYTES + this.text.charCodeAt(i + 1);
+    for (let i = 0; i + 1 < this.text.length; i++) counts.set(pairOf(i), 0);
+    for (let i = 0; i + 1 < sample.length; i++) {
+      const pair = (sample[i] as number) * BYTES + (sample[i + 1] as number);
+      const count = counts.get(pair);
+      if (count !== undefined) counts.set(pair, count + 1);
     }
-    return best;
+    const [rarest] = [...counts].sort((a, b) => a[1] - b[1]);
+    if (rarest) [this.first, this.second] = [Math.floor(rarest[0] / BYTES), rarest[0] % BYTES];
   }
 
   /** The offset of the next of them; −1 where there are none before `stop`. */
@@ -276,12 +341,4 @@ class RequiredBytes {
     this.idle = this.passed < JUMPS_TRIED * LEAST_JUMP;
     this.jumps = this.passed = 0;
   }
-}
-
-/** How often a byte stands in logs and sources, roughly: blanks and small letters most, then digits, then all else. */
-function frequencyOf(byte: number): number {
-  if (byte === 0x20) return 12;
-  if (byte >= 0x61 && byte <= 0x7a) return "etaoinsr".includes(String.fromCharCode(byte)) ? 8 : 4;
-  if (byte >= 0x30 && byte <= 0x39) return 5;
-  return 1;
 }

@@ -41,6 +41,10 @@ export interface Sifted {
   readonly undecided: readonly number[];
 }
 
+/** Steps of the backtracking machine on all lines together, before each is searched by itself. */
+const LEAST_STEPS = 100_000;
+const STEPS_A_CHARACTER = 60;
+
 /** Yields the offset up to which the text has been read. The readings have no mistakes, and are of one dialect with the same flags. */
 export function* siftSlices(readings: readonly Reading[], text: string, options: SiftOptions): Generator<number, Sifted> {
   const { part, stop = NEVER } = options;
@@ -53,6 +57,14 @@ export function* siftSlices(readings: readonly Reading[], text: string, options:
     const { matches, cut } = yield* findSlices(whole.program, ended, { mode: "all", stop });
     kept.takeAll(lines, matches);
     return { ...kept, cut };
+  }
+  // Most lines take few steps: all of them are searched at once, unless one takes too many, or steers the search.
+  if (whole?.ok && whole.program.beyond.size === 0) {
+    const { matches, cut } = yield* findSlices(whole.program, ended, { mode: "all", stepLimit: LEAST_STEPS + STEPS_A_CHARACTER * ended.length, stop });
+    if (cut === null) {
+      kept.takeAll(lines, matches);
+      return { ...kept, cut };
+    }
   }
   const one = oneLineProgram(readings, part);
   const programs = one ? [one] : readings.flatMap((reading) => oneLineProgram([reading], part) ?? []);
