@@ -2,7 +2,7 @@
  * Writes the demo's samples: made-up records of the fish-pass counting stations on the Tarrow Water, a river that
  * does not exist. The same every time; run `node demo/make.mjs` after a change.
  */
-import { writeFileSync } from "node:fs";
+import { mkdirSync, writeFileSync } from "node:fs";
 
 /** A small random generator with a fixed seed, so that the samples never change by themselves. */
 let state = 4317;
@@ -108,3 +108,28 @@ write(
     lines(40, () => `${pick(["grille", "gate", "gauge board", "tag reader"])} ${pick(["cleaned", "checked", "left as it was"])}`),
   ].join("\n"),
 );
+
+const STATIONS = ["hollin", "bracken", "stanner"];
+const DAYS = 3;
+const EVENTS = [
+  () => `gate ${1 + random(4)} opened to ${10 * random(10)} %`,
+  () => `level ${random(3)}.${pad(random(100), 2)} m`,
+  () => `${pick(FISH)} counted, ${pick(["up", "down"])}, id=${pad(random(10_000), 4)}`,
+  () => `battery ${60 + random(40)} %`,
+  () => `link lost for ${random(90)} s`,
+  () => `timeout after ${random(9000)} ms`,
+];
+for (const station of STATIONS) {
+  for (let day = 1; day <= DAYS; day++) {
+    let seconds = random(60);
+    const text = lines(120, () => {
+      seconds += 60 + random(900);
+      const level = pick(["INFO", "INFO", "INFO", "DEBUG", "WARN", "ERROR"]);
+      return `2031-03-${pad(day, 2)}T${clock(seconds)} ${level} ${pick(EVENTS)()}`;
+    });
+    // One remark is what a pattern of words and blanks hangs on.
+    const remark = `2031-03-${pad(day, 2)}T23:59:59 INFO ${Array.from({ length: 12 }, () => pick(FISH)).join(" ")}?`;
+    mkdirSync(new URL(`logs/${station}/`, import.meta.url), { recursive: true });
+    writeFileSync(new URL(`logs/${station}/2031-03-${pad(day, 2)}.log`, import.meta.url), `${text}\n${remark}\n`);
+  }
+}

@@ -85,6 +85,7 @@ describe("parts", () => {
         { line: 3, start: 7, end: 8 },
       ],
       cut: null,
+      undecided: [],
     });
   });
 });

@@ -17,7 +17,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["automaton", "machine"],
     ["forecast"],
     ["linear"],
-    ["reel", "relate", "calls", "rewrite", "handoff", "expectations"],
+    ["reel", "relate", "calls", "rewrite", "handoff", "expectations", "sift"],
     ["hosts"],
     ["chart", "contrast", "ledger"],
     ["hazard", "whynot"],
@@ -43,7 +43,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["bench", "shelf", "risks"],
     ["main.tsx"],
   ],
-  "cli/src": [["contract"], ["print.ts", "print-trace.ts", "patterns", "check"], ["risk", "slips"], ["commands", "work.ts"], ["main.ts"]],
+  "cli/src": [["contract"], ["print.ts", "print-trace.ts", "patterns", "check"], ["risk", "slips", "sift"], ["commands", "work.ts"], ["main.ts"]],
 };
 
 function filesBelow(folder: string): string[] {

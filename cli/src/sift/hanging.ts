@@ -1,5 +1,5 @@
 /** Lines on which the dialect's own engine would hang, though the search here does not: they are what takes a service down. */
-import { assessNow, compile, countWords, deadline, type Finding, Forecast, grouped, type Program, type Reading, walk } from "@lamprey/core";
+import { assessNow, compile, countWords, deadline, type Finding, Forecast, grouped, leastOf, type Program, type Reading, walk } from "@lamprey/core";
 
 /** Steps that a person, or a request, would notice: some tenths of a second of a backtracking engine. */
 const HANGS = 10_000_000n;
@@ -43,7 +43,7 @@ export class HangWatch {
     if (!compiled.ok) return null;
     const { findings, growth } = assessNow(compiled.program, "search", { stop: deadline(JUDGED_MS) });
     if (growth !== "exponential" && growth !== "polynomial") return null;
-    return new HangWatch(compiled.program, MARGIN * Math.min(...findings.map(lengthThatHangs)), tell);
+    return new HangWatch(compiled.program, MARGIN * leastOf(findings.map(lengthThatHangs)), tell);
   }
 
   /** Looks at a line without its end. */

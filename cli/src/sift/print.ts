@@ -41,7 +41,10 @@ export class Printer {
 
   /** A line as it stands in the file; its bytes are written as they are where nothing has to be put between them. */
   line(path: string, line: Line): void {
-    if (this.form !== "text") return this.record(path, { line: line.number, text: textOf(line), ...(line.kept ? {} : { near: true }) });
+    if (this.form !== "text") {
+      this.record(path, { line: line.number, text: textOf(line), ...(line.kept ? {} : { near: true }) });
+      return;
+    }
     const { around } = this.asked.shown.kind === "lines" ? this.asked.shown : { around: 0 };
     if (around > 0 && this.last && (this.last.path !== path || this.last.number + 1 !== line.number)) this.output.text("--\n");
     this.last = { path, number: line.number };

@@ -4,8 +4,7 @@ import { createGunzip } from "node:zlib";
 import { Decompress } from "fzstd";
 
 /** `auto`: UTF-8, or UTF-16 where a byte order mark says so. */
-export const ENCODINGS = ["auto", "latin1"] as const;
-export type Encoding = (typeof ENCODINGS)[number];
+export type Encoding = "auto" | "latin1";
 
 export interface ByteSource {
   /** Writes the next bytes into the room that is given, and says how many; 0 at the end. Throws where the file cannot be read on. */

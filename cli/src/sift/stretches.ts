@@ -38,10 +38,8 @@ export async function* stretchesOf(source: ByteSource, room: Room): AsyncGenerat
     const have = left + length;
     const end = text.subarray(0, have).lastIndexOf(LINE_FEED) + 1;
     if (end > 0) {
-      // What comes behind is kept while the stretch is worked on: a search may write there.
-      const rest = text.slice(end, have);
       yield { length: end, are: kindOf(text.subarray(0, end)), added: false };
-      room.text().set(rest);
+      text.copyWithin(0, end, have);
     }
     left = have - end;
   }

@@ -71,7 +71,7 @@ function* filesBelow(root: string, takes: (path: string) => boolean, { hidden, a
       if (isFolder) below.push({ path, ignores });
       else if (entry.isFile() && takes(slashed(relative(root, path)))) below.push(path);
     }
-    pending.push(...below.reverse());
+    for (const entry of below.reverse()) pending.push(entry);
   }
 }
 

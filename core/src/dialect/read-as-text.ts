@@ -10,4 +10,4 @@ export interface ReadAsText {
 }
 
 /** How a group is written here: without the text, without the text and the name behind it, or not at all. */
-export type OwnOpener = "plain" | "named" | null;
+type OwnOpener = "plain" | "named" | null;

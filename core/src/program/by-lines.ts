@@ -4,6 +4,7 @@
  */
 import { type CharSet, complement, contains, setOfText, subtract, union } from "../charset/charset.ts";
 import type { AssertionKind } from "../dialect/assertions.ts";
+import { append } from "../lists.ts";
 import { oncePer } from "../once.ts";
 import { asserted, inSequence, lookedFor, noCharacter, oneOf, setOf } from "../syntax/build.ts";
 import { charactersOf } from "../syntax/characters.ts";
@@ -42,7 +43,7 @@ function byLines(program: Program, part: LinePart): Program {
  * alternatives in their order, all of one dialect with the same flags. Null where there is no such pattern: one of them asks
  * where the search began, for instance.
  */
-export function linesReading(readings: readonly Reading[], part: LinePart): Reading | null {
+function linesReading(readings: readonly Reading[], part: LinePart): Reading | null {
   const reading = asOne(readings);
   // A sticky search ends where nothing is found, and has to begin anew in each line.
   const root = reading && !reading.options.sticky && inLines(reading.root);
@@ -119,7 +120,7 @@ function together(readings: readonly Reading[]): Reading | null {
       if (node.kind === "group" && node.capture !== null) return { ...node, capture: node.capture + before };
       return node.kind === "back-reference" ? { ...node, slots: node.slots.map((slot) => slot + before) } : node;
     });
-    branches.push(...(root.kind === "alternation" ? root.branches : [root]));
+    append(branches, root.kind === "alternation" ? root.branches : [root]);
   }
   return { ...(readings[0] as Reading), slots, groups, root: oneOf(...branches) };
 }

@@ -89,7 +89,8 @@ class Letters {
     for (let i = 0; i < set.length; i += 2) {
       for (let c = set[i] as number; c <= (set[i + 1] as number); c++) {
         // No line holds a line feed.
-        if (c < ASCII) bytes.push(...(c === LINE_FEED ? [] : [c]));
+        if (c === LINE_FEED) continue;
+        if (c < ASCII) bytes.push(c);
         else if (are === "utf-8") return false;
         else break;
       }

@@ -29,6 +29,11 @@ function lineModule(): HostModule | null {
 
 /** Loops read sixteen bytes at once, and one more: so many behind the text are there, and are no part of it. */
 const BEHIND = 64;
+/** Bytes that a loop reads at once: fewer at the end are looked at one by one. */
+const AT_ONCE = 16;
+const LINE_FEED = 0x0a;
+/** The least byte that a character of four begins with. */
+const FIRST_OF_FOUR = 0xf0;
 const PAGE = 0x10000;
 /** No automaton reads the text backwards here: its table is where offsets are written. */
 const FOUND = TABLES[1];
@@ -100,13 +105,15 @@ export class LineKernel implements AutomatonMemory {
   }
 
   lineFeeds(from: number, to: number): number {
-    this.text.fill(0, to, Math.min(to + BEHIND / 2, this.text.length));
-    return this.exports.lineFeeds(from, to);
+    const rest = to - ((to - from) % AT_ONCE);
+    let count = this.exports.lineFeeds(from, rest);
+    for (let at = rest; at < to; at++) count += Number(this.text[at] === LINE_FEED);
+    return count;
   }
 
   /** Whether a character there has four bytes. */
   hasPairs(to: number): boolean {
-    this.text.fill(0, to, Math.min(to + BEHIND / 2, this.text.length));
-    return this.exports.pairs(0, to) !== 0;
+    const rest = to - (to % AT_ONCE);
+    return this.exports.pairs(0, rest) !== 0 || this.text.subarray(rest, to).some((byte) => byte >= FIRST_OF_FOUR);
   }
 }

@@ -174,7 +174,6 @@ const NO_PLACES = new Int32Array(0);
 class ByteLines {
   private readonly kernel: LineKernel;
   private readonly plan: Plan;
-  private readonly program: Program;
   /** Made when it is first used, and anew when another one has used the kernel's memory since. */
   private automaton: Automaton | undefined;
   private startsOf = 0;
@@ -188,7 +187,6 @@ class ByteLines {
 
   private constructor(kernel: LineKernel, program: Program, plan: Plan) {
     this.kernel = kernel;
-    this.program = program;
     this.plan = plan;
     const required = requiredOf(program).text;
     this.prefix = required && required.most === 0 && isAsciiPair(required.text) ? required.text : undefined;

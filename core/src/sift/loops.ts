@@ -23,7 +23,7 @@ export function lineEnd(): WasmFunction {
   };
 }
 
-/** lineFeeds(at, stop): how many there are; what lies behind `stop`, up to sixteen bytes, must hold none. */
+/** lineFeeds(at, stop): how many there are in bytes whose number is a multiple of sixteen. */
 export function lineFeeds(): WasmFunction {
   const [at, stop, count] = [0, 1, 2];
   return {
@@ -81,7 +81,7 @@ export function pairAt(): WasmFunction {
   };
 }
 
-/** pairs(at, stop): whether a character there has four bytes, and so two UTF-16 code units. */
+/** pairs(at, stop): whether a character there has four bytes, and so two UTF-16 code units; in bytes whose number is a multiple of sixteen. */
 export function pairs(): WasmFunction {
   const [at, stop, found] = [0, 1, 2];
   return {
