@@ -128,6 +128,8 @@ program
   .option("--patch", "with --replace: the changes as a unified diff, for git apply")
   .option("--json", "JSON Lines")
   .option("--csv", "CSV")
+  .option("--partial", "with --count or --distinct: JSON Lines that --merge puts together")
+  .option("--merge", "put such results together, from files or standard input; no pattern is given")
   .option("-g, --glob <globs...>", "in folders only files that one of these takes; with ! before it, those that it does not")
   .option("--hidden", "files and folders that begin with a dot, too")
   .option("--all", "what .gitignore and .ignore leave out, too")
@@ -137,7 +139,7 @@ program
   .addOption(new Option("--color <when>", "").choices(["auto", "always", "never"]).default("auto"))
   .action(async (pattern: string | undefined, files: string[], options: SiftCommandOptions & { readonly jsonl?: boolean }) => {
     if (options.jsonl) return answerInput("sift");
-    if (pattern === undefined && options.list === undefined) return program.error("A pattern is needed, or --list, or --jsonl.");
+    if (pattern === undefined && options.list === undefined && !options.merge) return program.error("A pattern is needed, or --list, --merge or --jsonl.");
     return run(async () => (await import("./sift/command.ts")).runSift(pattern, files, options));
   });
 

@@ -234,6 +234,43 @@ describe("folders", () => {
   });
 });
 
+describe("results of parts", () => {
+  const words = fc.array(fc.constantFrom("weir", "gate", "a gate", "lock", "gate gate"), { maxLength: 30 });
+
+  test.each<[name: string, options: Partial<SiftCommandOptions>]>([
+    ["counts", { count: true }],
+    ["values", { distinct: true }],
+    ["those of a group", { distinct: "1" }],
+  ])("%s are those of a run over everything, in any order and grouping", async (_name, options) => {
+    await fc.assert(
+      fc.asyncProperty(words, fc.nat(4), fc.boolean(), async (lines, parts, twice) => {
+        const results: string[] = [];
+        for (let part = 0; part <= parts; part++) {
+          const own = lines.filter((_line, i) => i % (parts + 1) === part);
+          file("part", own.map((line) => `${line}\n`).join(""));
+          results.unshift((await sift("(g)ate|weir", ["part"], { ...options, partial: true })).out);
+        }
+        let paths = results.map((result, i) => file(`result${i}`, result));
+        if (twice) {
+          const { out } = await sift(undefined, paths.slice(0, 2), { merge: true, partial: true });
+          paths = [...paths.slice(2), file("merged", out)];
+        }
+        file("all", lines.map((line) => `${line}\n`).join(""));
+        const whole = await sift("(g)ate|weir", ["all"], options);
+        const merged = await sift(undefined, paths, { merge: true });
+        expect(merged).toEqual(whole);
+      }),
+      { numRuns: 12 * DEPTH },
+    );
+  });
+
+  test("what is no result is said with its line", async () => {
+    file("wrong", '{"lines":1}\n{"lines":-1}\n');
+    await expect(sift(undefined, ["wrong"], { merge: true })).rejects.toThrow(/^wrong:2: it is no result of a part/);
+    expect(await sift("a", ["wrong"], { partial: true })).toMatchObject({ code: 2, err: [expect.stringContaining("--count")] });
+  });
+});
+
 describe("the run", () => {
   test("ends where the reader has what it wanted", async () => {
     file("many", "weir\n".repeat(100_000));

@@ -17,7 +17,8 @@ export type Shown =
   /** Lines as a template would have them, or the change as a patch. */
   | { readonly kind: "replaced"; readonly template: string; readonly patch: boolean };
 
-export type Form = "text" | "json" | "csv";
+/** `partial`: the result of a part, to be put together with others (`partial.ts`). */
+export type Form = "text" | "json" | "csv" | "partial";
 
 export interface Asked {
   readonly dialect: DialectName;

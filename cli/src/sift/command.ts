@@ -26,6 +26,8 @@ export interface SiftCommandOptions {
   readonly patch?: true;
   readonly json?: true;
   readonly csv?: true;
+  readonly partial?: true;
+  readonly merge?: true;
   readonly glob?: readonly string[];
   readonly hidden?: true;
   readonly all?: true;
@@ -51,6 +53,10 @@ export async function siftInto(
   options: SiftCommandOptions,
 ): Promise<number> {
   const { list, dialect } = options;
+  if (options.merge) {
+    const { runMerge } = await import("./partial.ts");
+    return runMerge(pattern === undefined ? paths : [pattern, ...paths], output, options.partial === true);
+  }
   // With a list, what stands in the pattern's place is a file.
   const named = list === undefined || pattern === undefined ? paths : [pattern, ...paths];
   let asked: Asked;
@@ -93,7 +99,9 @@ function askedOf(patterns: readonly string[], paths: readonly string[], options:
     readings.push(made.reading);
   }
   const shown = shownOf(options, readings);
-  const form: Form = options.json ? "json" : options.csv ? "csv" : "text";
+  if (options.partial && shown.kind !== "count" && shown.kind !== "distinct")
+    throw new Refused("Parts of a result are counts or values: --count or --distinct.");
+  const form: Form = options.partial ? "partial" : options.json ? "json" : options.csv ? "csv" : "text";
   const names = paths.length !== 1 || isFolder(paths[0] as string);
   const isTerminal = process.stdout.isTTY === true;
   const color = form === "text" && (options.color === "always" || (options.color === "auto" && isTerminal && process.env.NO_COLOR === undefined));

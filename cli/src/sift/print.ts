@@ -19,6 +19,9 @@ const HEADS: Readonly<Record<"lines" | "parts" | "count" | "files" | "distinct",
   distinct: "count,text\n",
 };
 
+export const mostFrequentFirst = (values: ReadonlyMap<string, number>): [text: string, count: number][] =>
+  [...values].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
+
 export class Printer {
   private readonly output: Output;
   private readonly asked: Asked;
@@ -75,7 +78,8 @@ export class Printer {
   }
 
   count(path: string, count: number): void {
-    if (this.form !== "text") this.record(path, { count });
+    if (this.form === "partial") this.output.text(`${JSON.stringify({ lines: count })}\n`);
+    else if (this.form !== "text") this.record(path, { count });
     else this.output.text(`${this.asked.names ? `${this.colors.dim(path)}:` : ""}${count}\n`);
   }
 
@@ -85,9 +89,9 @@ export class Printer {
   }
 
   distinct(values: ReadonlyMap<string, number>): void {
-    const sorted = [...values].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
-    for (const [text, count] of sorted) {
-      if (this.form === "json") this.output.text(`${JSON.stringify({ count, text })}\n`);
+    for (const [text, count] of mostFrequentFirst(values)) {
+      if (this.form === "partial") this.output.text(`${JSON.stringify({ text, count })}\n`);
+      else if (this.form === "json") this.output.text(`${JSON.stringify({ count, text })}\n`);
       else if (this.form === "csv") this.output.text(`${count},${csvField(text)}\n`);
       else this.output.text(`${count}\t${text}\n`);
     }

@@ -1,0 +1,74 @@
+/**
+ * Results of parts of a text, put together: counts and values, which add up in any order and grouping. A part's result is
+ * JSON Lines, `{ "lines": kept }` or `{ "text": value, "count": times }`.
+ */
+import { createReadStream } from "node:fs";
+import { createInterface } from "node:readline";
+import Joi from "joi";
+import type { Output } from "./output.ts";
+import { mostFrequentFirst } from "./print.ts";
+import { STANDARD_INPUT } from "./sources.ts";
+
+type Partial = { readonly lines: number } | { readonly text: string; readonly count: number };
+
+const partial = Joi.alternatives<Partial>(
+  Joi.object({ lines: Joi.number().integer().min(0).required() }),
+  Joi.object({ text: Joi.string().allow("").required(), count: Joi.number().integer().min(1).required() }),
+);
+
+interface Merged {
+  /** Lines kept; null where no part says so. */
+  lines: number | null;
+  readonly values: Map<string, number>;
+}
+
+/** Reads the results of parts, one file after the other. Throws where a line is none, with its number. */
+async function mergedFrom(paths: readonly string[]): Promise<Merged> {
+  const merged: Merged = { lines: null, values: new Map() };
+  for (const path of paths.length === 0 ? [STANDARD_INPUT] : paths) {
+    const input = path === STANDARD_INPUT ? process.stdin : createReadStream(path);
+    let number = 0;
+    for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
+      number++;
+      if (line.trim() !== "") add(merged, partOf(line, `${path === STANDARD_INPUT ? "standard input" : path}:${number}`));
+    }
+  }
+  return merged;
+}
+
+function partOf(line: string, where: string): Partial {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(line);
+  } catch {
+    throw new Error(`${where}: it is not JSON`);
+  }
+  const { value, error } = partial.validate(raw, { convert: false });
+  if (error) throw new Error(`${where}: it is no result of a part: ${error.message}`);
+  return value;
+}
+
+function add(merged: Merged, part: Partial): void {
+  if ("lines" in part) merged.lines = (merged.lines ?? 0) + part.lines;
+  else merged.values.set(part.text, (merged.values.get(part.text) ?? 0) + part.count);
+}
+
+/** The same as the result of one part, to be merged on. */
+function* partsOf({ lines, values }: Merged): Generator<string> {
+  if (lines !== null) yield `${JSON.stringify({ lines })}\n`;
+  for (const [text, count] of values) yield `${JSON.stringify({ text, count })}\n`;
+}
+
+/** As a run over everything prints it: the number of lines, or the values, the most frequent first. */
+function* wholeOf({ lines, values }: Merged): Generator<string> {
+  if (lines !== null) yield `${lines}\n`;
+  for (const [text, count] of mostFrequentFirst(values)) yield `${count}\t${text}\n`;
+}
+
+/** Prints the results of parts as one, or as that of a part; returns the exit code as a run over everything does. */
+export async function runMerge(paths: readonly string[], output: Output, asPart: boolean): Promise<number> {
+  const merged = await mergedFrom(paths);
+  for (const line of asPart ? partsOf(merged) : wholeOf(merged)) output.text(line);
+  output.flush();
+  return (merged.lines ?? 0) > 0 || merged.values.size > 0 ? 0 : 1;
+}
