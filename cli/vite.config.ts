@@ -15,7 +15,7 @@ export default defineConfig({
     sourcemap: false,
     minify: true,
     rolldownOptions: {
-      input: { main: "src/main.ts", work: "src/work.ts" },
+      input: { main: "src/main.ts", work: "src/work.ts", share: "src/sift/share.ts" },
       output: { entryFileNames: "[name].js", chunkFileNames: "[name]-[hash].js" },
     },
   },

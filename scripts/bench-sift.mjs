@@ -42,7 +42,7 @@ export async function benchSift() {
     const [overGrep, overNode] = [[], []];
     for (const [what, dialect, pattern, flags, own, node] of PATTERNS) {
       const theirs = [own, ...(flags === "i" ? ["-i"] : []), "-c", "-e", pattern, log];
-      const ratios = besides(["-d", dialect, ...(flags === "" ? [] : ["-f", flags]), "-c", "--no-hanging", pattern, log], theirs);
+      const ratios = besides(["-d", dialect, ...(flags === "" ? [] : ["-f", flags]), "-c", "--no-hanging", "--threads", "1", pattern, log], theirs);
       const looped = await nodeLoop(node, log);
       overGrep.push(median(ratios.all));
       overNode.push(median(ratios.ours) / looped);
@@ -50,7 +50,7 @@ export async function benchSift() {
     }
     const list = join(folder, "list.txt");
     writeFileSync(list, Array.from({ length: STRINGS }, (_, i) => (i % 2 === 0 ? `id=${(i * 7919).toString(16)} ` : `user=mara.${i}`)).join("\n"));
-    const ratios = besides(["-d", "literal", "-c", "--list", list, log], ["-F", "-c", "-f", list, log]);
+    const ratios = besides(["-d", "literal", "-c", "--threads", "1", "--list", list, log], ["-F", "-c", "-f", list, log]);
     overGrep.push(median(ratios.all));
     line(`  a list of ${STRINGS} strings`, `${spread(ratios.all)}   grep ${median(ratios.theirs).toFixed(0)} ms`);
     line("  geometric mean over grep, and over the loop of Node", `${geometric(overGrep).toFixed(2)}, ${geometric(overNode).toFixed(2)}`);

@@ -133,6 +133,7 @@ program
   .option("-g, --glob <globs...>", "in folders only files that one of these takes; with ! before it, those that it does not")
   .option("--hidden", "files and folders that begin with a dot, too")
   .option("--all", "what .gitignore and .ignore leave out, too")
+  .option("--threads <number>", "count the lines of large files on so many cores; where left out, on all", wholeNumber)
   .option("--no-hanging", "do not look for lines on which the dialect's own engine would hang")
   .option("--binary", "files that hold NUL, too")
   .addOption(new Option("--encoding <name>", "auto: UTF-8, or UTF-16 with a byte order mark").choices(["auto", "latin1"]).default("auto"))

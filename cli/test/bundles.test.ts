@@ -43,6 +43,7 @@ describe("bundles", () => {
     ["trace", "runTrace", []],
     ["relate", "runRelate", []],
     ["command", "runRisk", []],
+    ["command", "runSift", []],
     ["jsonl", "answerInput", ["schemas"]],
   ])("%s loads no more than it needs", (command, word, wanted) => {
     expect(held(loadedWith(bundleOf(command, word)))).toEqual(wanted);

@@ -9,6 +9,7 @@ import fc from "fast-check";
 import { DEPTH } from "../../scripts/depth.mjs";
 import { type SiftCommandOptions, siftInto } from "../src/sift/command.ts";
 import { Output } from "../src/sift/output.ts";
+import countShare from "../src/sift/share.ts";
 
 let folder: string;
 let before: string;
@@ -271,6 +272,33 @@ describe("results of parts", () => {
   });
 });
 
+describe("shares of a file", () => {
+  test("hold each line once, wherever they are parted", async () => {
+    const content = fc.array(fc.constantFrom("a", "b", "\n", "\n", "é"), { maxLength: 40 }).map((all) => all.join(""));
+    await fc.assert(
+      fc.asyncProperty(content, fc.integer({ min: 1, max: 9 }), fc.boolean(), async (text, bytes, others) => {
+        const path = file("shared", text);
+        const size = Buffer.byteLength(text);
+        let sum = 0;
+        for (let from = 0; from < size; from += bytes) {
+          const to = from + bytes < size ? from + bytes : Number.POSITIVE_INFINITY;
+          sum += (await countShare({ path, from, to, patterns: ["a|é$"], dialect: "ere", flags: "", part: "part", others })) ?? Number.NaN;
+        }
+        const { out } = await sift("a|é$", [path], { count: true, ...(others && { others }) });
+        expect(`${sum}\n`).toBe(out);
+      }),
+      { numRuns: 60 * DEPTH },
+    );
+  });
+
+  test("are not taken of a file with a byte order mark, nor where a line is undecided", async () => {
+    const task = { from: 0, to: Number.POSITIVE_INFINITY, patterns: ["^(a+)+\\1b\\1c$"], dialect: "pcre", flags: "", part: "part", others: false } as const;
+    expect(await countShare({ ...task, path: file("marked", "\ufeffa\n") })).toBeNull();
+    expect(await countShare({ ...task, path: file("hard", `aabac\n${"a".repeat(60)}bc\n`) })).toBeNull();
+    expect(await countShare({ ...task, path: file("easy", "aabac\nb\n") })).toBe(1);
+  });
+});
+
 describe("the run", () => {
   test("ends where the reader has what it wanted", async () => {
     file("many", "weir\n".repeat(100_000));
@@ -309,7 +337,7 @@ describe("the run", () => {
     [{ count: true, parts: true }, "a", /^Only one of these can be shown: --parts, --count\.$/],
     [{ others: true, parts: true }, "a", /nothing was found/],
     [{ patch: true }, "a", /--replace/],
-    [{ distinct: "x" }, "a", /^The pattern has no group “x”\.$/],
+    [{ distinct: "x" }, "a", /^The pattern has no group “x”/],
     [{ replace: "x", whole: "word" }, "a", /--whole/],
   ])("%j of /%s/ is refused", async (options, pattern, message) => {
     const { out, err, code } = await sift(pattern, ["log"], options);

@@ -36,6 +36,8 @@ export interface Asked {
   readonly color: boolean;
   /** Whether lines are named on which the dialect's own engine would hang. */
   readonly hanging: boolean;
+  /** Workers that count the lines of large files. */
+  readonly threads: number;
   /** Whether names of files are printed with what is found in them. */
   readonly names: boolean;
 }

@@ -1,5 +1,6 @@
 /** `lamprey sift`: run patterns over files, folders and standard input. */
 import { readFileSync, statSync } from "node:fs";
+import { availableParallelism } from "node:os";
 import type { DialectName, LinePart, Reading } from "@lamprey/core";
 import cliProgress from "cli-progress";
 import { readingOf } from "../contract/request.ts";
@@ -33,6 +34,7 @@ export interface SiftCommandOptions {
   readonly all?: true;
   readonly binary?: true;
   readonly hanging: boolean;
+  readonly threads?: number;
   readonly encoding: Encoding;
   readonly color: "auto" | "always" | "never";
 }
@@ -117,6 +119,7 @@ function askedOf(patterns: readonly string[], paths: readonly string[], options:
     binaryToo: binary,
     color,
     hanging: options.hanging,
+    threads: options.threads ?? availableParallelism(),
     names: paths.length > 0 && names,
   };
 }
@@ -147,7 +150,7 @@ function shownOf(options: SiftCommandOptions, readings: readonly Reading[]): Sho
 function groupOf(asked: true | string, { groups }: Reading): number {
   if (asked === true || asked === "0") return 0;
   const group = groups.find(({ number, name }) => String(number) === asked || name === asked);
-  if (!group) throw new Refused(`The pattern has no group “${asked}”.`);
+  if (!group) throw new Refused(`The pattern has no group “${asked}”: what follows --distinct is the group, and the pattern stands before it.`);
   return group.slot;
 }
 

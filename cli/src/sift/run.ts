@@ -7,6 +7,7 @@ import type { Output } from "./output.ts";
 import { PATCH_CONTEXT, Patch } from "./patch.ts";
 import { Printer, textOf } from "./print.ts";
 import { type FileOutcome, FileSearch } from "./search.ts";
+import type { SharedCount } from "./shares.ts";
 import { type ByteSource, openSource, STANDARD_INPUT } from "./sources.ts";
 import { type Walked, wordsOf } from "./walk.ts";
 
@@ -18,6 +19,8 @@ export interface RunOutcome {
 
 /** Lines whose values are counted at once, in characters. */
 const VALUES_AT_ONCE = 1 << 18;
+/** Bytes of a file from which on workers count its lines sooner than they start. */
+const SHARED_FROM = 1 << 27;
 /** Lines that are named where there are more of which nothing is known. */
 const MOST_NAMED = 5;
 
@@ -34,6 +37,7 @@ export class Run {
   private found = false;
   private failed = false;
   private program: Program | undefined;
+  private shares: SharedCount | undefined;
 
   /** @param tell takes what is said besides the results, a line each */
   constructor(asked: Asked, output: Output, tell: (message: string) => void) {
@@ -50,23 +54,28 @@ export class Run {
     for (const file of files) {
       if ("error" in file) this.fail(file.path, file.error);
       else {
-        await this.file(file.path);
+        await this.file(file.path, file.size);
         done(file.size);
       }
       if (this.output.closed) break;
     }
     this.countValues();
-    if (this.asked.shown.kind === "distinct") this.printer.distinct(this.values);
+    if (this.asked.shown.kind === "distinct") {
+      this.printer.distinct(this.values);
+      // A line in which the group took nothing shows nothing.
+      this.found = this.values.size > 0;
+    }
     this.output.flush();
     this.watch?.end();
+    await this.shares?.close();
     return { found: this.found, failed: this.failed };
   }
 
-  private async file(path: string): Promise<void> {
+  private async file(path: string, size: number): Promise<void> {
     let source: ByteSource | undefined;
     try {
       source = await openSource(path, this.asked.encoding);
-      const outcome = await this.read(path, source);
+      const outcome = await this.read(path, size, source);
       this.told(path, outcome);
     } catch (error) {
       this.fail(path, wordsOf(error));
@@ -75,13 +84,14 @@ export class Run {
     }
   }
 
-  private async read(path: string, source: ByteSource): Promise<FileOutcome> {
+  private async read(path: string, size: number, source: ByteSource): Promise<FileOutcome> {
     const { shown, first, others } = this.asked;
     const name = path === STANDARD_INPUT ? "standard input" : path;
     const goesOn = (): boolean => !this.output.closed;
     switch (shown.kind) {
       case "count": {
-        const outcome = await this.search.count(name, source, first);
+        const shared = await this.countInShares(path, size);
+        const outcome = shared === null ? await this.search.count(name, source, first) : { count: shared, undecided: [], binary: false };
         this.printer.count(name, outcome.count);
         return outcome;
       }
@@ -111,6 +121,15 @@ export class Run {
       case "replaced":
         return shown.patch ? this.patch(path, source, shown.template) : this.replace(name, source, shown.template, others);
     }
+  }
+
+  /** Null where the file is sooner read as a whole, or has to be. */
+  private async countInShares(path: string, size: number): Promise<number | null> {
+    const { first, encoding } = this.asked;
+    if (size < SHARED_FROM || first !== Number.POSITIVE_INFINITY || encoding !== "auto" || this.watch) return null;
+    // What starts workers is fetched where it is needed.
+    this.shares ??= new (await import("./shares.ts")).SharedCount(this.asked);
+    return this.shares.of(path, size);
   }
 
   private replace(name: string, source: ByteSource, template: string, others: boolean): Promise<FileOutcome> {

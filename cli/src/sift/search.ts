@@ -28,6 +28,9 @@ export interface FileOutcome {
 const LINE_FEED = 0x0a;
 const NUL = 0;
 
+/** What a search has to know of what is asked for. */
+export type SearchAsked = Pick<Asked, "readings" | "part" | "others" | "binaryToo">;
+
 /** What looks at lines besides, whether something is found in them or not. */
 export interface LineWatch {
   /** Bytes that a line has at least for it to be looked at. */
@@ -37,12 +40,12 @@ export interface LineWatch {
 
 /** The search of one pattern through many files; its memory is used again for each. */
 export class FileSearch implements Room {
-  private readonly asked: Asked;
+  private readonly asked: SearchAsked;
   private readonly watch: LineWatch | null;
   private search: LineSearch;
 
   /** @param watch is shown every line that is long enough */
-  constructor(asked: Asked, watch: LineWatch | null) {
+  constructor(asked: SearchAsked, watch: LineWatch | null) {
     this.asked = asked;
     this.watch = watch;
     this.search = this.searchIn(STRETCH);

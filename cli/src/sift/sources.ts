@@ -19,7 +19,7 @@ export const STANDARD_INPUT = "-";
 
 /** Throws where there is no such file, or it may not be read. */
 export async function openSource(path: string, encoding: Encoding): Promise<ByteSource> {
-  const packed = Object.entries(UNPACKERS).find(([ending]) => path.endsWith(ending))?.[1];
+  const packed = unpackerOf(path);
   const plain = path === STANDARD_INPUT ? new StreamSource(process.stdin) : packed ? new StreamSource(packed(path)) : new FileSource(path);
   return withEncoding(plain, encoding);
 }
@@ -40,6 +40,56 @@ class FileSource implements ByteSource {
     closeSync(this.descriptor);
   }
 }
+
+/** The lines of a file that begin between two of its bytes. */
+export class ShareSource implements ByteSource {
+  readonly asIs = true;
+  private readonly descriptor: number;
+  private at: number;
+  private readonly to: number;
+
+  private constructor(descriptor: number, from: number, to: number) {
+    this.descriptor = descriptor;
+    this.at = from === 0 ? 0 : this.lineAfter(from - 1);
+    this.to = to === Number.POSITIVE_INFINITY ? to : this.lineAfter(to - 1);
+  }
+
+  /** Null where a byte order mark says that the file has to be read from its beginning. */
+  static open(path: string, from: number, to: number): ShareSource | null {
+    const descriptor = openSync(path, "r");
+    const begin = new Uint8Array(MARK_LENGTH);
+    const length = readSync(descriptor, begin, 0, MARK_LENGTH, 0);
+    if (!markOf(begin.subarray(0, length))) return new ShareSource(descriptor, from, to);
+    closeSync(descriptor);
+    return null;
+  }
+
+  read(into: Uint8Array): number {
+    const length = readSync(this.descriptor, into, 0, Math.min(into.length, Math.max(0, this.to - this.at)), this.at);
+    this.at += length;
+    return length;
+  }
+
+  close(): void {
+    closeSync(this.descriptor);
+  }
+
+  /** Where the line begins that comes behind the one in which the byte is; the file's end where there is none. */
+  private lineAfter(byte: number): number {
+    const room = new Uint8Array(LINE_ROOM);
+    for (let at = byte; ; ) {
+      const length = readSync(this.descriptor, room, 0, room.length, at);
+      if (length === 0) return at;
+      const found = room.subarray(0, length).indexOf(LINE_FEED);
+      if (found >= 0) return at + found + 1;
+      at += length;
+    }
+  }
+}
+
+const LINE_FEED = 0x0a;
+/** Bytes in which the end of a line is looked for at once. */
+const LINE_ROOM = 1 << 12;
 
 class StreamSource implements ByteSource {
   readonly asIs = false;
@@ -80,6 +130,11 @@ const UNPACKERS: Readonly<Record<string, (path: string) => AsyncIterable<Uint8Ar
   ".zst": unpackZstandard,
 };
 
+const unpackerOf = (path: string) => Object.entries(UNPACKERS).find(([ending]) => path.endsWith(ending))?.[1];
+
+/** Whether a file is unpacked while it is read. */
+export const isPacked = (path: string): boolean => unpackerOf(path) !== undefined;
+
 async function* unpackZstandard(path: string): AsyncGenerator<Uint8Array> {
   const unpacked: Uint8Array[] = [];
   const decompress = new Decompress((chunk) => unpacked.push(chunk));
@@ -103,12 +158,15 @@ const MARKS: readonly (readonly [mark: readonly number[], encoding: string])[] =
   [[0xfe, 0xff], "utf-16be"],
 ];
 
+const markOf = (begin: Uint8Array): (typeof MARKS)[number] | undefined =>
+  MARKS.find(([bytes]) => bytes.length <= begin.length && bytes.every((byte, i) => begin[i] === byte));
+
 async function withEncoding(source: ByteSource, encoding: Encoding): Promise<ByteSource> {
   if (encoding === "latin1") return new RecodedSource(source, "latin1");
   const begin = new Uint8Array(MARK_LENGTH);
   let length = 0;
   for (let read = -1; read !== 0 && length < MARK_LENGTH; length += read) read = await source.read(begin.subarray(length));
-  const [mark, marked] = MARKS.find(([bytes]) => bytes.length <= length && bytes.every((byte, i) => begin[i] === byte)) ?? [[], "utf-8"];
+  const [mark, marked] = markOf(begin.subarray(0, length)) ?? [[], "utf-8"];
   const rest = new JoinedSource(begin.subarray(mark.length, length), source, source.asIs && mark.length === 0);
   return marked === "utf-8" ? rest : new RecodedSource(rest, marked);
 }

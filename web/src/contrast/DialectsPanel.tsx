@@ -52,7 +52,7 @@ export function DialectsPanel() {
       <p className="border-b border-rule-soft px-4 py-1 text-[12px] text-ink-2" role="status">
         {views.length < others.length
           ? `${number(views.length)} of ${number(others.length)} dialects have been compared …`
-          : `Of ${number(others.length)} dialects ${number(same)} ${same === 1 ? "is" : "are"} proved to find the same, and ${number(differing)} ${differing === 1 ? "differs" : "differ"}.`}
+          : summary(others.length, same, differing)}
       </p>
       <ol>
         {views.map((view) => (
@@ -63,6 +63,19 @@ export function DialectsPanel() {
       </ol>
     </section>
   );
+}
+
+/** How many others find the same, and how many do not; of the rest no difference was found. */
+function summary(others: number, same: number, differing: number): string {
+  if (same === others) return `All ${number(others)} other dialects find the same on every text.`;
+  if (differing === others) return `All ${number(others)} other dialects find something else.`;
+  const rest = others - same - differing;
+  const counts = [
+    same > 0 && `${plural(same, "other dialect")} ${same === 1 ? "finds" : "find"} the same on every text`,
+    differing > 0 && `${plural(differing, "other dialect")} ${differing === 1 ? "finds" : "find"} something else`,
+    rest > 0 && `in ${number(rest)} no difference was found`,
+  ].filter((words) => words !== false);
+  return `${counts.join("; ")}.`.replace(/^./, (first) => first.toUpperCase());
 }
 
 function Dialect({ view }: { readonly view: DialectView }) {
