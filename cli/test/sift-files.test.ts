@@ -196,6 +196,12 @@ describe("files of all kinds", () => {
     expect({ ...found, err }).toEqual({ out, err: [], code: out === "" ? 1 : 0 });
   });
 
+  test("a long line, and more short ones behind it than are found at once", async () => {
+    file("long", `${"x".repeat(2_500_000)}\n${"\n".repeat(2_500_000)}`);
+    expect(await sift("", ["long"], { count: true })).toEqual({ out: "2500001\n", err: [], code: 0 });
+    expect((await sift("^$", ["long"], { first: 1 })).out).toBe("2:\n");
+  });
+
   test("one that is no text is told of, and counted", async () => {
     file("image", Buffer.from("a\0b\nab\n"));
     expect(await sift("b", ["image"])).toEqual({ out: "", err: ["image: it is no text and was not read; --binary reads it"], code: 1 });

@@ -3,7 +3,7 @@ import { isAscii, isUtf8 } from "node:buffer";
 import type { BytesAre } from "@lamprey/core";
 import type { ByteSource } from "./sources.ts";
 
-/** Bytes of a stretch, and so of the longest line: a line is not parted. */
+/** Bytes that are read at once; a line that is longer is not parted. */
 export const STRETCH = 1 << 18;
 /** A longer line is none that a person wrote, and would take the memory of many files. */
 export const LONGEST_LINE = 1 << 26;
@@ -32,7 +32,8 @@ export async function* stretchesOf(source: ByteSource, room: Room): AsyncGenerat
     // One byte is kept free for a line feed that the last line may lack.
     if (left >= room.text().length - 1) room.grow(left);
     const text = room.text();
-    const read = source.read(text.subarray(left, text.length - 1));
+    // However much room a long line has made, so many lines at most are searched at once.
+    const read = source.read(text.subarray(left, Math.min(text.length - 1, left + STRETCH)));
     const length = typeof read === "number" ? read : await read;
     if (length === 0) break;
     const have = left + length;

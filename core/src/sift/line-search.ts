@@ -48,7 +48,7 @@ export class LineSearch {
 
   /**
    * @param readings patterns without mistakes, of one dialect with the same flags
-   * @param room bytes of the longest stretch
+   * @param room bytes of the longest stretch, which has at most `TABLE_ENTRIES` lines: for each there is room for an offset
    */
   constructor(readings: readonly Reading[], options: Omit<SiftOptions, "keep">, room: number) {
     this.readings = readings;
@@ -237,6 +237,7 @@ class ByteLines {
       const why = kernel.lines(at, to, row, this.found, automaton.strideLog, this.lineRow);
       this.found += kernel.count;
       ({ at, row } = kernel);
+      if (why === Stop.Dead) throw new RangeError("A stretch holds more lines than there is room for.");
       if (why !== Stop.Unknown) continue;
       const symbol = this.plan.partition.latin[kernel.text[at] as number] as number;
       const transition = automaton.extend(row, symbol);
