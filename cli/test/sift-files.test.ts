@@ -102,7 +102,7 @@ const PATTERNS: readonly (readonly [Partial<SiftCommandOptions>, string, readonl
         const found = kindSwitches[0] === "-L" ? theirs.stdout !== "" : theirs.status === 0;
         expect({ out: ours.out, found: ours.code === 0 }).toEqual({ out: theirs.stdout, found });
       }),
-      { numRuns: 150 * DEPTH },
+      { numRuns: 60 * DEPTH },
     );
   });
 });
