@@ -66,6 +66,8 @@ describe("a pattern is carried", () => {
     ["signs that bre escapes", "(we|ir)+z?", ["ere"], "bre", "\\(we\\|ir\\)\\+z\\?", ""],
     ["signs that bre does not", "a\\+\\(\\{", ["ere"], "bre", "a+({", ""],
     ["a list of texts, the longest first", "we\nweir\nwell", ["literal"], "python", "weir|well|we", ""],
+    ["alternatives in their order, where none hides another", "(up|down)x", ["ere"], "python", "(up|down)x", ""],
+    ["alternatives in their order, where that counts in both", "(we|weir)\\d", ["ecmascript"], "java", "(we|weir)\\d", ""],
     ["an inline flag", "(?i)weir", ["java"], "ecmascript", "weir", "i"],
     ["a class of POSIX", "[[:digit:]]{2}", ["ere"], "ecmascript", "\\d{2}", ""],
     ["a call", "(a)(?1)", ["perl"], "pcre", "(a)(?1)", ""],

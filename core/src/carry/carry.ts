@@ -27,7 +27,7 @@ export type Carried =
 interface Way {
   readonly change: (root: Node) => Node;
   /** Whether it makes a difference for this tree, and can be what the target needs. */
-  readonly fits: (root: Node, target: Dialect) => boolean;
+  readonly fits: (root: Node, target: Dialect, source: Dialect) => boolean;
   /** What is lost by it; null where nothing is. */
   readonly loses: string | null;
 }
@@ -51,7 +51,12 @@ const WAYS: readonly Way[] = [
     fits: (root, target) => target.syntax.quantifiers.noModes === true && has(root, (node) => node.kind === "quantifier" && node.mode === "lazy"),
     loses: null,
   },
-  { change: longestFirst, fits: (root, target) => target.semantics.preference === "first" && has(root, ({ kind }) => kind === "alternation"), loses: null },
+  {
+    change: longestFirst,
+    fits: (root, target, source) =>
+      source.semantics.preference === "longest" && target.semantics.preference === "first" && has(root, ({ kind }) => kind === "alternation"),
+    loses: null,
+  },
 ];
 
 const NAMES_LOST = "This name cannot be carried; the group keeps its number.";
@@ -68,7 +73,7 @@ export function* carry(reading: Reading, to: DialectName, stop: Stop = NEVER): G
   const compiled = compile(reading);
   if (!compiled.ok) return { kind: "refused", lost: compiled.diagnostics };
   const source = compiled.program;
-  const ways = WAYS.filter(({ fits }) => fits(reading.root, target));
+  const ways = WAYS.filter(({ fits }) => fits(reading.root, target, reading.dialect));
   const named = hasNamed(reading.root);
   let best: Extract<Carried, { kind: "carried" }> | undefined;
   let obstacle: Lost | undefined;

@@ -175,13 +175,26 @@ export const onAsciiLines = (root: Node, { semantics, base }: Dialect): Node =>
 
 const ASCII: CharSet = [0, 0x7f];
 
-/** Alternatives of plain text with the longer ones first: the first that matches is the longest then. */
+/** Alternatives of which each is compared with each: of more the longer ones are put first at once. */
+const MOST_COMPARED = 200;
+
+/** Alternatives of plain text with the longer ones first, where their order counts: the first that matches is the longest then. */
 export const longestFirst = (root: Node): Node =>
   rewrite(root, (node) => {
     if (node.kind !== "alternation" || !node.branches.every(isText)) return node;
+    const counts =
+      node.branches.length > MOST_COMPARED || node.branches.some((earlier, i) => node.branches.slice(i + 1).some((later) => beginsLike(earlier, later)));
+    if (!counts) return node;
     return { ...node, branches: [...node.branches].sort((a, b) => lengthOf(b) - lengthOf(a)) };
   });
 
 const itemsIn = (node: Node): readonly Node[] => (node.kind === "sequence" ? node.items : node.kind === "empty" ? [] : [node]);
 const isText = (node: Node): boolean => itemsIn(node).every(({ kind }) => kind === "character" || kind === "set" || kind === "any");
+/** Whether a longer alternative can begin with what an earlier one takes, which is found in its place then. */
+function beginsLike(earlier: Node, later: Node): boolean {
+  const [one, other] = [itemsIn(earlier), itemsIn(later)];
+  return one.length < other.length && one.every((item, i) => intersection(takenBy(item), takenBy(other[i] as Node)).length > 0);
+}
+
+const takenBy = (node: Node): CharSet => (node.kind === "character" || node.kind === "set" || node.kind === "any" ? charactersOf(node) : []);
 const lengthOf = (node: Node): number => itemsIn(node).length;
