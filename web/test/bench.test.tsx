@@ -423,6 +423,14 @@ describe("what is at the caret", () => {
     fireEvent.keyDown(await part("textbox", "Pattern"), { key: "Enter" });
     expect(store.getState().draft.fields.pattern).toBe("Ulm");
   });
+
+  test("Enter begins the next string of a list", async () => {
+    openBench({ pattern: "Ulm", dialect: "literal", flags: "" });
+    await says("count", "1 match");
+    await caret("Pattern", 3);
+    fireEvent.keyDown(await part("textbox", "Pattern"), { key: "Enter" });
+    expect(store.getState().draft.fields.pattern).toBe("Ulm\n");
+  });
 });
 
 test("captures that differ in the same matches are shown side by side", async () => {

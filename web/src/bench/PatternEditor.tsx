@@ -187,8 +187,10 @@ function hover(offset: number | null): void {
 /** A line end in a pattern is a character that it asks for, and hard to see: Enter writes none where no line ends are expected. */
 function lineEnd(view: EditorView): boolean {
   const { dialect, flags } = view.state.field(writingField);
-  const spaced = dialectOf(dialect).flags.some(({ letter, sets }) => sets.verbose === true && flags.includes(letter)) === true;
-  return !spaced;
+  const own = dialectOf(dialect);
+  const isSpaced = own.flags.some(({ letter, sets }) => sets.verbose === true && flags.includes(letter));
+  const isList = own.syntax.operators.some(([text]) => text === "\n");
+  return !isSpaced && !isList;
 }
 
 function marksOf(state: RootState): PatternMarks | null {
