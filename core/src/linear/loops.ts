@@ -104,6 +104,29 @@ export function skip(width: Width): WasmFunction {
   };
 }
 
+type SkipLocals = Readonly<Record<"at" | "stop" | "row" | "strideLog" | "before", number>>;
+
+/**
+ * At the head of a loop: passes over what a state that is marked for it is skipped through. `bound` leaves where the stop is
+ * reached, from within one `when`; `begun` sets the row of an attempt that begins at `at`.
+ */
+export function skipAhead({ at, stop, row, strideLog, before }: SkipLocals, skipIndex: number, bound: number[], begun: number[]): number[] {
+  /** Takes the flags off the row, and leaves the offset to which its state is skipped through. */
+  const skipped = [
+    ...[...masked(row, ~FLAGS), ...op.set(row)],
+    ...[...op.get(at), ...op.get(stop), ...op.get(row), ...op.get(strideLog), ...op.call(skipIndex)],
+  ];
+  /** Comes back where a skip has come as far as it may. */
+  const untilStop = [...op.get(at), ...op.get(stop), ...op.geS, ...op.when(bound)];
+  return [
+    ...masked(row, SKIPS_ROW),
+    ...op.when(skipped, op.set(at), untilStop),
+    // One that waits goes on where the text stands that attempts begin with, as an attempt begins there.
+    ...masked(row, WAITS_ROW),
+    ...op.when(op.get(at), op.set(before), skipped, op.tee(at), op.get(before), op.ne, op.when(begun, op.i32(~FLAGS), op.and, op.set(row)), untilStop),
+  ];
+}
+
 type TransitionLocals = Readonly<Record<"at" | "row" | "held" | "symbols" | "symbol" | "transition", number>>;
 
 /** Looks up the transition on the character behind (1) or ahead (0), which it leaves; `wide` leaves where that has two units. */
@@ -149,13 +172,6 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
   const [at, stop, row, end, counting, strideLog, held, symbols, mark] = [0, 1, 2, 3, 4, 5, 6, 7, 8];
   const [transition, count, status, symbol] = [9, 10, 11, 12];
   const leave = (why: number, depth: number): number[] => [...op.i32(why), ...op.set(status), ...op.br(depth)];
-  /** Takes the flags off the row, and leaves the offset to which its state is skipped through. */
-  const skipped = [
-    ...[...masked(row, ~FLAGS), ...op.set(row)],
-    ...[...op.get(at), ...op.get(stop), ...op.get(row), ...op.get(strideLog), ...op.call(skipIndex)],
-  ];
-  /** Comes back where a skip has come as far as it may. */
-  const untilStop = [...op.get(at), ...op.get(stop), ...op.geS, ...op.when(leave(Stop.Bound, 3))];
   return {
     name: `scan${width}`,
     parameters: 9,
@@ -168,21 +184,7 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
           op.get(stop),
           op.geS,
           op.when(leave(Stop.Bound, 2)),
-          // A state that is skipped through is marked in its row.
-          masked(row, SKIPS_ROW),
-          op.when(skipped, op.set(at), untilStop),
-          // One that waits goes on where the text stands that attempts begin with, as an attempt begins there.
-          masked(row, WAITS_ROW),
-          op.when(
-            op.get(at),
-            op.set(symbol),
-            skipped,
-            op.tee(at),
-            op.get(symbol),
-            op.ne,
-            op.when(startRow({ at, row, symbol }, width, leave(Stop.Wide, 4)), op.i32(~FLAGS), op.and, op.set(row)),
-            untilStop,
-          ),
+          skipAhead({ at, stop, row, strideLog, before: symbol }, skipIndex, leave(Stop.Bound, 3), startRow({ at, row, symbol }, width, leave(Stop.Wide, 4))),
           transitionAt({ at, row, held, symbols, symbol, transition }, width, 0, leave(Stop.Wide, 2)),
           op.i32(FLAGS),
           op.and,
@@ -229,7 +231,7 @@ export function scan(width: Width, skipIndex: number): WasmFunction {
 }
 
 /** Puts locals where the results of a call lie. */
-const stored = (locals: Partial<Record<keyof typeof Result, number>>): number[] =>
+export const stored = (locals: Partial<Record<keyof typeof Result, number>>): number[] =>
   Object.entries(locals).flatMap(([result, local]) => [...op.i32(0), ...op.get(local), ...op.store(Result[result as keyof typeof Result])]);
 
 /** Sets a bit among those of the lookarounds. */

@@ -36,8 +36,8 @@ export const NOT_HERE = 0x7fffff;
 /** A symbol that no automaton has: the character has to be read with the one after it. */
 export const WIDE = 0xffff;
 
-/** Why a kernel stopped. */
-export const Stop = { Bound: 0, Dead: 1, Unknown: 2, Wide: 3 } as const;
+/** Why a kernel stopped: `Full` where there is no room for what it finds. */
+export const Stop = { Bound: 0, Dead: 1, Unknown: 2, Wide: 3, Full: 4 } as const;
 
 /** Results, in the control block. */
 export const Result = { at: CONTROL, row: CONTROL + 4, end: CONTROL + 8, count: CONTROL + 12 } as const;

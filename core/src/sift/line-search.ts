@@ -237,7 +237,7 @@ class ByteLines {
       const why = kernel.lines(at, to, row, this.found, automaton.strideLog, this.lineRow);
       this.found += kernel.count;
       ({ at, row } = kernel);
-      if (why === Stop.Dead) throw new RangeError("A stretch holds more lines than there is room for.");
+      if (why === Stop.Full) throw new RangeError("A stretch holds more lines than there is room for.");
       if (why !== Stop.Unknown) continue;
       const symbol = this.plan.partition.latin[kernel.text[at] as number] as number;
       const transition = automaton.extend(row, symbol);

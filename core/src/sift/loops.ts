@@ -1,6 +1,7 @@
 /** The loops of a search for lines in WebAssembly: bytes are read through an automaton's table, and a line is left at its first match. */
 
-import { CLASSES, FLAGS, MATCHED, Result, SKIPS_ROW, STARTS, Stop, TABLES, UTF8, WAITS_ROW } from "../linear/memory.ts";
+import { skipAhead, stored } from "../linear/loops.ts";
+import { CLASSES, FLAGS, MATCHED, STARTS, Stop, TABLES, UTF8 } from "../linear/memory.ts";
 import { increase, masked, op, type WasmFunction } from "../machine/assembler.ts";
 
 const LINE_FEED = 0x0a;
@@ -10,6 +11,10 @@ const LINE_FEEDS = Array.from({ length: 16 }, () => LINE_FEED);
 
 /** Leaves bits of the sixteen bytes at `at` that are line feeds. */
 const lineFeedsAt = (at: number): number[] => [...op.get(at), ...op.v128Load(UTF8), ...op.v128Const(LINE_FEEDS), ...op.i8x16Eq, ...op.i8x16Bitmask];
+
+/** Does something for each sixteen bytes up to a stop, as long as the body does not leave the block around the loop. */
+const eachSixteen = (at: number, stop: number, ...body: number[][]): number[] =>
+  op.block(op.loop(op.get(at), op.get(stop), op.geS, op.brIf(1), ...body, increase(at, 16), op.br(0)));
 
 /** lineEnd(at): the offset of the first line feed from there on; there has to be one. */
 export function lineEnd(): WasmFunction {
@@ -31,12 +36,7 @@ export function lineFeeds(): WasmFunction {
     parameters: 2,
     numbers: 1,
     vectors: 0,
-    body: [
-      op.block(
-        op.loop(op.get(at), op.get(stop), op.geS, op.brIf(1), op.get(count), lineFeedsAt(at), op.popcnt, op.add, op.set(count), increase(at, 16), op.br(0)),
-      ),
-      op.get(count),
-    ],
+    body: [eachSixteen(at, stop, op.get(count), lineFeedsAt(at), op.popcnt, op.add, op.set(count)), op.get(count)],
   };
 }
 
@@ -90,24 +90,18 @@ export function pairs(): WasmFunction {
     numbers: 1,
     vectors: 0,
     body: [
-      op.block(
-        op.loop(
-          op.get(at),
-          op.get(stop),
-          op.geS,
-          op.brIf(1),
-          op.get(at),
-          op.v128Load(UTF8),
-          op.v128Const(FOUR_BYTES),
-          op.v128And,
-          op.v128Const(FOUR_BYTES),
-          op.i8x16Eq,
-          op.i8x16Bitmask,
-          op.tee(found),
-          op.brIf(1),
-          increase(at, 16),
-          op.br(0),
-        ),
+      eachSixteen(
+        at,
+        stop,
+        op.get(at),
+        op.v128Load(UTF8),
+        op.v128Const(FOUR_BYTES),
+        op.v128And,
+        op.v128Const(FOUR_BYTES),
+        op.i8x16Eq,
+        op.i8x16Bitmask,
+        op.tee(found),
+        op.brIf(1),
       ),
       op.get(found),
     ],
@@ -123,11 +117,6 @@ export function lines(skipIndex: number, lineEndIndex: number): WasmFunction {
   const [at, stop, row, found, most, strideLog, lineRow] = [0, 1, 2, 3, 4, 5, 6];
   const [transition, count, status, before] = [7, 8, 9, 10];
   const leave = (why: number, depth: number): number[] => [...op.i32(why), ...op.set(status), ...op.br(depth)];
-  const skipped = [
-    ...[...masked(row, ~FLAGS), ...op.set(row)],
-    ...[...op.get(at), ...op.get(stop), ...op.get(row), ...op.get(strideLog), ...op.call(skipIndex)],
-  ];
-  const untilStop = [...op.get(at), ...op.get(stop), ...op.geS, ...op.when(leave(Stop.Bound, 3))];
   const symbolAt = (back: 0 | 1): number[] => [
     ...op.get(at),
     ...(back ? [...op.i32(1), ...op.sub] : []),
@@ -136,7 +125,6 @@ export function lines(skipIndex: number, lineEndIndex: number): WasmFunction {
     ...op.shl,
     ...op.load16(CLASSES),
   ];
-  const stored = (local: number, where: number): number[] => [...op.i32(0), ...op.get(local), ...op.store(where)];
   return {
     name: "lines",
     parameters: 7,
@@ -149,21 +137,7 @@ export function lines(skipIndex: number, lineEndIndex: number): WasmFunction {
           op.get(stop),
           op.geS,
           op.when(leave(Stop.Bound, 2)),
-          // A state that is skipped through is marked in its row.
-          masked(row, SKIPS_ROW),
-          op.when(skipped, op.set(at), untilStop),
-          // One that waits goes on where the text stands that attempts begin with.
-          masked(row, WAITS_ROW),
-          op.when(
-            op.get(at),
-            op.set(before),
-            skipped,
-            op.tee(at),
-            op.get(before),
-            op.ne,
-            op.when(symbolAt(1), op.i32(2), op.shl, op.load(STARTS), op.i32(~FLAGS), op.and, op.set(row)),
-            untilStop,
-          ),
+          skipAhead({ at, stop, row, strideLog, before }, skipIndex, leave(Stop.Bound, 3), [...symbolAt(1), ...op.i32(2), ...op.shl, ...op.load(STARTS)]),
           op.get(row),
           symbolAt(0),
           op.add,
@@ -184,7 +158,7 @@ export function lines(skipIndex: number, lineEndIndex: number): WasmFunction {
             op.get(count),
             op.get(most),
             op.geS,
-            op.when(leave(Stop.Dead, 3)),
+            op.when(leave(Stop.Full, 3)),
             op.get(found),
             op.get(count),
             op.i32(2),
@@ -208,9 +182,7 @@ export function lines(skipIndex: number, lineEndIndex: number): WasmFunction {
           op.br(0),
         ),
       ),
-      stored(at, Result.at),
-      stored(row, Result.row),
-      stored(count, Result.count),
+      stored({ at, row, count }),
       op.get(status),
     ],
   };
