@@ -345,6 +345,7 @@ describe("the run", () => {
     [{ patch: true }, "a", /--replace/],
     [{ distinct: "x" }, "a", /^The pattern has no group “x”/],
     [{ replace: "x", whole: "word" }, "a", /--whole/],
+    [{ replace: "\\7" }, "a", /group|7/],
   ])("%j of /%s/ is refused", async (options, pattern, message) => {
     const { out, err, code } = await sift(pattern, ["log"], options);
     expect({ out, code }).toEqual({ out: "", code: 2 });

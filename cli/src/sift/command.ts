@@ -1,7 +1,7 @@
 /** `lamprey sift`: run patterns over files, folders and standard input. */
 import { readFileSync, statSync } from "node:fs";
 import { availableParallelism } from "node:os";
-import type { DialectName, LinePart, Reading } from "@lamprey/core";
+import { compile, type Diagnostic, type DialectName, hostFor, type LinePart, type Reading } from "@lamprey/core";
 import cliProgress from "cli-progress";
 import { readingOf } from "../contract/request.ts";
 import { printError } from "../print.ts";
@@ -141,9 +141,17 @@ function shownOf(options: SiftCommandOptions, readings: readonly Reading[]): Sho
   if (distinct !== undefined) return { kind: "distinct", group: groupOf(distinct, readings[0] as Reading) };
   if (replace !== undefined) {
     if (options.whole) throw new Refused("A template replaces all matches in a line: it does not go with --whole.");
+    const fault = templateFault(readings[0] as Reading, replace);
+    if (fault) throw new Refused(printError(replace, fault));
     return { kind: "replaced", template: replace, patch: patch === true };
   }
   return { kind: "lines", around: context };
+}
+
+/** What the dialect's host refuses in a template, before anything is read. */
+function templateFault(reading: Reading, template: string): Diagnostic | undefined {
+  const compiled = compile(reading);
+  return compiled.ok ? hostFor(compiled.program).template.read(template, compiled.program).diagnostics[0] : undefined;
 }
 
 /** The slot of a group by its number or its name; 0 for the whole match. */

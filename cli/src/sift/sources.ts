@@ -206,7 +206,7 @@ class RecodedSource implements ByteSource {
 
   constructor(source: ByteSource, encoding: string) {
     this.source = source;
-    const decoder = encoding === "latin1" ? null : encoding === "utf-16be" ? swappedDecoder() : new TextDecoder(encoding);
+    const decoder = encoding === "latin1" ? null : new TextDecoder(encoding);
     this.decode = decoder ? (bytes, more) => decoder.decode(bytes, { stream: more }) : (bytes) => Buffer.from(bytes).toString("latin1");
   }
 
@@ -225,19 +225,4 @@ class RecodedSource implements ByteSource {
   close(): void {
     this.source.close();
   }
-}
-
-/** Hosts built without all encodings read UTF-16 in one order of bytes alone. */
-function swappedDecoder(): { decode(bytes: Uint8Array, options: { readonly stream: boolean }): string } {
-  const decoder = new TextDecoder("utf-16le");
-  let odd: number | undefined;
-  return {
-    decode(bytes, options) {
-      const all = odd === undefined ? [...bytes] : [odd, ...bytes];
-      odd = all.length % 2 === 1 && options.stream ? all.pop() : undefined;
-      const even = all.length % 2 === 1 ? all.slice(0, -1) : all;
-      for (let i = 0; i < even.length; i += 2) [even[i], even[i + 1]] = [even[i + 1] as number, even[i] as number];
-      return decoder.decode(Uint8Array.from(even), options);
-    },
-  };
 }

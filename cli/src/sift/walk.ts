@@ -3,6 +3,7 @@ import { type Dirent, readdirSync, readFileSync, statSync } from "node:fs";
 import { join, relative, sep } from "node:path";
 import ignore, { type Ignore } from "ignore";
 import picomatch from "picomatch";
+import { STANDARD_INPUT } from "./sources.ts";
 
 export interface WalkOptions {
   /** Only files whose path below the folder one of these globs takes; those that begin with `!` leave out. */
@@ -30,6 +31,10 @@ interface Folder {
 export function* filesOf(paths: readonly string[], options: WalkOptions): Generator<Walked> {
   const takes = globFilter(options.globs);
   for (const named of paths) {
+    if (named === STANDARD_INPUT) {
+      yield { path: named, size: 0 };
+      continue;
+    }
     let stats: ReturnType<typeof statSync>;
     try {
       stats = statSync(named);
