@@ -77,7 +77,6 @@ await picture("commands", "chart", "Counts at the weirs", async (page) => {
 });
 await picture("phone", "chart", "Readings by named group", async () => {}, { width: 390, height: 800 });
 await picture("bench", "chart", "Counts at the weirs", (page) => caretTo(page, 6));
-await picture("bench-deep", "deep", "Readings by named group");
 await picture("reel", "chart", "Counts at the weirs", async (page) => {
   await caretTo(page, 6);
   await alt(page, "Comma", true);
@@ -117,6 +116,12 @@ await picture("contrast", "chart", "Quoted values", async (page) => {
   await caretTo(page, 2);
   await openTab(page, "Compare");
   await rest(1500);
+});
+await picture("dialects", "chart", "Weir or weir pool, as grep finds it", async (page) => {
+  await alt(page, "KeyD", true);
+  await page.waitForFunction(() => document.querySelector("[data-part=dialects] [role=status]")?.textContent?.startsWith("In this sample"), {
+    timeout: 60_000,
+  });
 });
 await picture("hazard", "chart", "Remarks made of words only", async (page) => {
   await click(page, "[aria-label=Verdicts] button", "proof and repairs");

@@ -44,15 +44,11 @@ export function DialectsPanel() {
   const own = useAppSelector((s) => s.bench.result?.source.dialect);
   if (broken) return <p className="p-4 text-ink-2">Only a pattern that reads is compared. What is wrong stands under it.</p>;
   const others = READ_DIALECTS.filter(({ name }) => name !== own);
-  const differing = views.filter(({ anywhere, error }) => error !== null || anywhere?.same === false).length;
-  const same = views.filter(({ anywhere }) => anywhere?.same === true).length;
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls.
     <section className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Dialects" data-part="dialects">
       <p className="border-b border-rule-soft px-4 py-1 text-[12px] text-ink-2" role="status">
-        {views.length < others.length
-          ? `${number(views.length)} of ${number(others.length)} dialects have been compared …`
-          : summary(others.length, same, differing)}
+        {views.length < others.length ? `${number(views.length)} of ${number(others.length)} dialects have been compared …` : summary(views)}
       </p>
       <ol>
         {views.map((view) => (
@@ -65,17 +61,22 @@ export function DialectsPanel() {
   );
 }
 
-/** How many others find the same, and how many do not; of the rest no difference was found. */
-function summary(others: number, same: number, differing: number): string {
-  if (same === others) return `All ${number(others)} other dialects find the same on every text.`;
-  if (differing === others) return `All ${number(others)} other dialects find something else.`;
-  const rest = others - same - differing;
-  const counts = [
-    same > 0 && `${plural(same, "other dialect")} ${same === 1 ? "finds" : "find"} the same on every text`,
-    differing > 0 && `${plural(differing, "other dialect")} ${differing === 1 ? "finds" : "find"} something else`,
-    rest > 0 && `in ${number(rest)} no difference was found`,
-  ].filter((words) => words !== false);
-  return `${counts.join("; ")}.`.replace(/^./, (first) => first.toUpperCase());
+/** What the others make of the sample, and of all texts. */
+function summary(views: readonly DialectView[]): string {
+  const count = (holds: (view: DialectView) => boolean): number => views.filter(holds).length;
+  const unread = count(({ error }) => error !== null);
+  const alike = count(({ sample }) => sample?.same === true);
+  const same = count(({ anywhere }) => anywhere?.same === true);
+  const differing = count(({ anywhere }) => anywhere?.same === false);
+  const those = (some: number): string => (some === views.length ? `all ${number(some)}` : number(some));
+  return [
+    `In this sample ${alike === 0 ? "none" : number(alike)} of ${number(views.length)} other dialects ${alike === 1 ? "finds" : "find"} the same.`,
+    same > 0 && `On every text ${those(same)} ${same === 1 ? "does" : "do"}.`,
+    differing > 0 && `On some text ${those(differing)} ${differing === 1 ? "differs" : "differ"}.`,
+    unread > 0 && `${number(unread)} ${unread === 1 ? "does" : "do"} not read it.`,
+  ]
+    .filter((sentence) => sentence !== false)
+    .join(" ");
 }
 
 function Dialect({ view }: { readonly view: DialectView }) {

@@ -52,7 +52,7 @@ export function Ledger() {
         </FilterBar>
       )}
       {!midway && strings && strings.absent.length > 0 && (
-        <NeverFound found={strings} show={table.length > 1 ? () => setSeeking({ ...NOTHING_SOUGHT, counted: true }) : null} />
+        <NeverFound found={strings} show={table.length > 1 && !sought.counted ? () => setSeeking({ ...NOTHING_SOUGHT, counted: true }) : null} />
       )}
       {midway ? (
         <Midway view={view} groups={groups} />

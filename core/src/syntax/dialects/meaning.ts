@@ -216,6 +216,9 @@ function takenBy(node: Node): CharSet | undefined {
   return node.kind === "any" || node.kind === "character" || node.kind === "set" ? charactersOf(node) : undefined;
 }
 
+/** Controls that everybody knows by their signs. */
+const USUAL_CONTROLS = "\t\n\r";
+
 /** One character of a set, and how many there are besides; undefined for an empty set. */
 function example(set: CharSet): string | undefined {
   const ranges = rangesOf(set);
@@ -223,6 +226,7 @@ function example(set: CharSet): string | undefined {
   if (!first) return undefined;
   const count = ranges.reduce((sum, [from, to]) => sum + to - from + 1, 0);
   const number = `U+${first[0].toString(16).toUpperCase().padStart(4, "0")}`;
-  const shown = first[0] < 0x7f ? `“${visible(String.fromCodePoint(first[0]))}”` : `“${visible(String.fromCodePoint(first[0]))}” (${number})`;
+  const isPlain = (first[0] >= 0x20 && first[0] < 0x7f) || USUAL_CONTROLS.includes(String.fromCodePoint(first[0]));
+  const shown = isPlain ? `“${visible(String.fromCodePoint(first[0]))}”` : `“${visible(String.fromCodePoint(first[0]))}” (${number})`;
   return count === 1 ? shown : `${shown} and ${count - 1} more`;
 }
