@@ -46,6 +46,7 @@ export {
 } from "./hazard/confirm.ts";
 export { type GrowthKind, growthWords, REPAIRS_PATIENCE_MS, rankInUse, rankOf, VERDICT_PATIENCE_MS } from "./hazard/growth.ts";
 export type { LinearEngine } from "./hazard/guards.ts";
+export { type HangTold, HangWatch } from "./hazard/hanging.ts";
 export {
   assess,
   assessNow,
@@ -120,8 +121,12 @@ export { rewriteWhole, type WholeRewrite } from "./rewrite/whole.ts";
 export type { MatchMode } from "./search/policy.ts";
 export { type Shorter, shorterWays } from "./shorter/shorter.ts";
 export { WAYS, type WayName } from "./shorter/ways.ts";
+export { type Encoding, MARK_LENGTH, markOf, StreamSource, withEncoding } from "./sift/encoded.ts";
+export { type FileOutcome, FileSearch, type Line, type LineWatch, type SearchAsked } from "./sift/file-search.ts";
 export { type BytesAre, type FoundLines, LineSearch } from "./sift/line-search.ts";
+export { PATCH_CONTEXT, Patch } from "./sift/patch.ts";
 export { type InLine, type Sifted, type SiftOptions, siftSlices } from "./sift/sift.ts";
+export { type ByteSource, type Room, STRETCH, type Stretch, stretchesOf } from "./sift/stretches.ts";
 export { groupValues } from "./sift/values.ts";
 export { deadline, drained, NEVER, type Stop } from "./slices.ts";
 export { asideLine, partSlips, withAside } from "./slips/aside.ts";

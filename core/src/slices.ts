@@ -3,6 +3,9 @@
 /** The clock that page, worker and server have in common; it is not part of the language, so its type is told here. */
 declare const performance: { now(): number };
 
+/** Milliseconds since some moment. */
+export const now = (): number => performance.now();
+
 /** Says whether work is to end with what it has by now. */
 export type Stop = () => boolean;
 

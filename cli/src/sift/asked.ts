@@ -1,6 +1,5 @@
 /** What a run of `sift` is asked for. */
-import type { DialectName, LinePart, Reading } from "@lamprey/core";
-import type { Encoding } from "./sources.ts";
+import type { DialectName, Encoding, LinePart, Reading } from "@lamprey/core";
 
 /** What is printed of a file. */
 export type Shown =

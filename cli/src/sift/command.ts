@@ -1,14 +1,14 @@
 /** `lamprey sift`: run patterns over files, folders and standard input. */
 import { readFileSync, statSync } from "node:fs";
 import { availableParallelism } from "node:os";
-import { compile, type Diagnostic, type DialectName, hostFor, type LinePart, type Reading } from "@lamprey/core";
+import { compile, type Diagnostic, type DialectName, type Encoding, hostFor, type LinePart, type Reading } from "@lamprey/core";
 import cliProgress from "cli-progress";
 import { readingOf } from "../contract/request.ts";
 import { printError } from "../print.ts";
 import type { Asked, Form, Shown } from "./asked.ts";
 import { Output } from "./output.ts";
 import { Run } from "./run.ts";
-import { type Encoding, STANDARD_INPUT } from "./sources.ts";
+import { STANDARD_INPUT } from "./sources.ts";
 import { filesOf } from "./walk.ts";
 
 export interface SiftCommandOptions {

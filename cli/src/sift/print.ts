@@ -1,10 +1,9 @@
 /** What a run of `sift` prints, file by file: as text for a person, as JSON Lines, or as CSV. */
-import { csvField, drained, type InLine, siftSlices } from "@lamprey/core";
+import { csvField, drained, type InLine, type Line, siftSlices } from "@lamprey/core";
 import picocolors from "picocolors";
 import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
 import type { Asked, Form } from "./asked.ts";
 import type { Output } from "./output.ts";
-import type { Line } from "./search.ts";
 
 const decoder = new TextDecoder();
 

@@ -1,14 +1,25 @@
 /** One run over many files: what is found is printed as it is found; a file that cannot be read is reported, and the rest goes on. */
-import { compile, drained, groupValues, hostFor, type Program, type Reading, rewriteWhole } from "@lamprey/core";
+import {
+  type ByteSource,
+  compile,
+  drained,
+  type FileOutcome,
+  FileSearch,
+  groupValues,
+  HangWatch,
+  hostFor,
+  PATCH_CONTEXT,
+  Patch,
+  type Program,
+  type Reading,
+  rewriteWhole,
+} from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
 import type { Asked } from "./asked.ts";
-import { HangWatch } from "./hanging.ts";
 import type { Output } from "./output.ts";
-import { PATCH_CONTEXT, Patch } from "./patch.ts";
 import { Printer, textOf } from "./print.ts";
-import { type FileOutcome, FileSearch } from "./search.ts";
 import type { SharedCount } from "./shares.ts";
-import { type ByteSource, openSource, STANDARD_INPUT } from "./sources.ts";
+import { kindOf, openSource, STANDARD_INPUT } from "./sources.ts";
 import { type Walked, wordsOf } from "./walk.ts";
 
 export interface RunOutcome {
@@ -16,6 +27,8 @@ export interface RunOutcome {
   readonly found: boolean;
   readonly failed: boolean;
 }
+
+type Outcome = Omit<FileOutcome, "lines">;
 
 /** Lines whose values are counted at once, in characters. */
 const VALUES_AT_ONCE = 1 << 18;
@@ -45,8 +58,8 @@ export class Run {
     this.output = output;
     this.tell = tell;
     this.printer = new Printer(asked, output);
-    this.watch = asked.hanging ? HangWatch.of(asked.readings, tell) : null;
-    this.search = new FileSearch(asked, this.watch);
+    this.watch = asked.hanging ? HangWatch.of(asked.readings, (sentence, line) => tell(line ? `${line.path}:${line.number}: ${sentence}` : sentence)) : null;
+    this.search = new FileSearch({ ...asked, stepLimit: DEFAULT_STEP_LIMIT, kindOf }, this.watch);
   }
 
   async over(files: Iterable<Walked>, done: (bytes: number) => void): Promise<RunOutcome> {
@@ -84,7 +97,7 @@ export class Run {
     }
   }
 
-  private async read(path: string, size: number, source: ByteSource): Promise<FileOutcome> {
+  private async read(path: string, size: number, source: ByteSource): Promise<Outcome> {
     const { shown, first, others } = this.asked;
     const name = path === STANDARD_INPUT ? "standard input" : path;
     const goesOn = (): boolean => !this.output.closed;
@@ -132,7 +145,7 @@ export class Run {
     return this.shares.of(path, size);
   }
 
-  private replace(name: string, source: ByteSource, template: string, others: boolean): Promise<FileOutcome> {
+  private replace(name: string, source: ByteSource, template: string, others: boolean): Promise<Outcome> {
     return this.search.each(name, source, 0, this.asked.first, (line) => {
       const text = textOf(line);
       this.printer.changed(name, line.number, others ? text : this.replaced(text, template));
@@ -140,7 +153,7 @@ export class Run {
     });
   }
 
-  private async patch(path: string, source: ByteSource, template: string): Promise<FileOutcome> {
+  private async patch(path: string, source: ByteSource, template: string): Promise<Outcome> {
     if (!source.asIs) throw new Error("a patch is made for files of UTF-8 without a byte order mark alone");
     // A patch is bytes, of which each is a character here: lines that are no UTF-8 stand in it as they are.
     const patch = new Patch(bytewise(path.startsWith("./") ? path.slice(2) : path));
@@ -177,7 +190,7 @@ export class Run {
     this.pending = "";
   }
 
-  private told(path: string, { count, undecided, binary }: FileOutcome): void {
+  private told(path: string, { count, undecided, binary }: Outcome): void {
     if (count > 0) this.found = true;
     const { shown, binaryToo } = this.asked;
     const showsLines = shown.kind !== "count" && shown.kind !== "files";

@@ -1,7 +1,7 @@
 /** What a worker counts: the lines of one share of a file that are kept. */
-import { type DialectName, type LinePart, read } from "@lamprey/core";
-import { FileSearch } from "./search.ts";
-import { ShareSource } from "./sources.ts";
+import { type DialectName, FileSearch, type LinePart, read } from "@lamprey/core";
+import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
+import { kindOf, ShareSource } from "./sources.ts";
 
 export interface ShareTask {
   readonly path: string;
@@ -23,7 +23,7 @@ export default async function countShare(task: ShareTask): Promise<number | null
   const key = JSON.stringify([patterns, dialect, flags, part, others]);
   if (known?.key !== key) {
     const readings = patterns.map((pattern) => read({ dialect, pattern, flags }));
-    known = { key, search: new FileSearch({ readings, part, others, binaryToo: false }, null) };
+    known = { key, search: new FileSearch({ readings, part, others, binaryToo: false, stepLimit: DEFAULT_STEP_LIMIT, kindOf }, null) };
   }
   const source = ShareSource.open(path, from, to);
   if (!source) return null;

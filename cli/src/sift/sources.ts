@@ -1,18 +1,11 @@
-/** The bytes of a file, as UTF-8: packed files are unpacked, and other encodings written anew, as they are read. */
+/** The bytes of files on this machine: packed ones are unpacked as they are read. */
+import { isAscii, isUtf8 } from "node:buffer";
 import { closeSync, createReadStream, openSync, readSync } from "node:fs";
 import { createGunzip } from "node:zlib";
+import { type ByteSource, type BytesAre, type Encoding, MARK_LENGTH, markOf, StreamSource, withEncoding } from "@lamprey/core";
 import { Decompress } from "fzstd";
 
-/** `auto`: UTF-8, or UTF-16 where a byte order mark says so. */
-export type Encoding = "auto" | "latin1";
-
-export interface ByteSource {
-  /** Writes the next bytes into the room that is given, and says how many; 0 at the end. Throws where the file cannot be read on. */
-  read(into: Uint8Array): number | Promise<number>;
-  close(): void;
-  /** Whether the bytes are those of the file, from its first to its last. */
-  readonly asIs: boolean;
-}
+const NO_BYTES = new Uint8Array(0);
 
 /** The path that stands for standard input. */
 export const STANDARD_INPUT = "-";
@@ -91,34 +84,6 @@ const LINE_FEED = 0x0a;
 /** Bytes in which the end of a line is looked for at once. */
 const LINE_ROOM = 1 << 12;
 
-class StreamSource implements ByteSource {
-  readonly asIs = false;
-  private readonly chunks: AsyncIterator<Uint8Array>;
-  private left: Uint8Array = NO_BYTES;
-
-  constructor(chunks: AsyncIterable<Uint8Array>) {
-    this.chunks = chunks[Symbol.asyncIterator]();
-  }
-
-  async read(into: Uint8Array): Promise<number> {
-    while (this.left.length === 0) {
-      const { value, done } = await this.chunks.next();
-      if (done) return 0;
-      this.left = value;
-    }
-    const taken = this.left.subarray(0, into.length);
-    into.set(taken);
-    this.left = this.left.subarray(taken.length);
-    return taken.length;
-  }
-
-  close(): void {
-    void this.chunks.return?.();
-  }
-}
-
-const NO_BYTES = new Uint8Array(0);
-
 /** By the ending of their name: what unpacks files while they are read. */
 const UNPACKERS: Readonly<Record<string, (path: string) => AsyncIterable<Uint8Array>>> = {
   ".gz": (path) => {
@@ -146,83 +111,5 @@ async function* unpackZstandard(path: string): AsyncGenerator<Uint8Array> {
   yield* unpacked;
 }
 
-/** Bytes that are read before the encoding is known. */
-const MARK_LENGTH = 3;
-/** Bytes of another encoding that are written anew at once. */
-const RECODED = 1 << 16;
-
-/** By their byte order marks. */
-const MARKS: readonly (readonly [mark: readonly number[], encoding: string])[] = [
-  [[0xef, 0xbb, 0xbf], "utf-8"],
-  [[0xff, 0xfe], "utf-16le"],
-  [[0xfe, 0xff], "utf-16be"],
-];
-
-const markOf = (begin: Uint8Array): (typeof MARKS)[number] | undefined =>
-  MARKS.find(([bytes]) => bytes.length <= begin.length && bytes.every((byte, i) => begin[i] === byte));
-
-async function withEncoding(source: ByteSource, encoding: Encoding): Promise<ByteSource> {
-  if (encoding === "latin1") return new RecodedSource(source, "latin1");
-  const begin = new Uint8Array(MARK_LENGTH);
-  let length = 0;
-  for (let read = -1; read !== 0 && length < MARK_LENGTH; length += read) read = await source.read(begin.subarray(length));
-  const [mark, marked] = markOf(begin.subarray(0, length)) ?? [[], "utf-8"];
-  const rest = new JoinedSource(begin.subarray(mark.length, length), source, source.asIs && mark.length === 0);
-  return marked === "utf-8" ? rest : new RecodedSource(rest, marked);
-}
-
-/** Bytes that were read before, and what comes after them. */
-class JoinedSource implements ByteSource {
-  readonly asIs: boolean;
-  private before: Uint8Array;
-  private readonly source: ByteSource;
-
-  constructor(before: Uint8Array, source: ByteSource, asIs: boolean) {
-    this.asIs = asIs;
-    this.before = before;
-    this.source = source;
-  }
-
-  read(into: Uint8Array): number | Promise<number> {
-    if (this.before.length === 0) return this.source.read(into);
-    const taken = this.before.subarray(0, into.length);
-    into.set(taken);
-    this.before = this.before.subarray(taken.length);
-    return taken.length;
-  }
-
-  close(): void {
-    this.source.close();
-  }
-}
-
-/** Bytes of another encoding as UTF-8. */
-class RecodedSource implements ByteSource {
-  readonly asIs = false;
-  private readonly source: ByteSource;
-  private readonly decode: (bytes: Uint8Array, more: boolean) => string;
-  private readonly room = new Uint8Array(RECODED);
-  private left: Uint8Array = NO_BYTES;
-
-  constructor(source: ByteSource, encoding: string) {
-    this.source = source;
-    const decoder = encoding === "latin1" ? null : new TextDecoder(encoding);
-    this.decode = decoder ? (bytes, more) => decoder.decode(bytes, { stream: more }) : (bytes) => Buffer.from(bytes).toString("latin1");
-  }
-
-  async read(into: Uint8Array): Promise<number> {
-    while (this.left.length === 0) {
-      const length = await this.source.read(this.room);
-      this.left = Buffer.from(this.decode(this.room.subarray(0, length), length > 0));
-      if (length === 0 && this.left.length === 0) return 0;
-    }
-    const taken = this.left.subarray(0, into.length);
-    into.set(taken);
-    this.left = this.left.subarray(taken.length);
-    return taken.length;
-  }
-
-  close(): void {
-    this.source.close();
-  }
-}
+/** What is known of some bytes. */
+export const kindOf = (bytes: Uint8Array): BytesAre => (isAscii(bytes) ? "ascii" : isUtf8(bytes) ? "utf-8" : "other");

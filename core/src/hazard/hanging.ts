@@ -1,5 +1,15 @@
 /** Lines on which the dialect's own engine would hang, though the search here does not: they are what takes a service down. */
-import { assessNow, compile, countWords, deadline, type Finding, Forecast, grouped, leastOf, type Program, type Reading, walk } from "@lamprey/core";
+import { Forecast } from "../forecast/forecast.ts";
+import { leastOf } from "../lists.ts";
+import { host } from "../machine/host.ts";
+import { compile } from "../program/compile.ts";
+import type { Program } from "../program/program.ts";
+import type { LineWatch } from "../sift/file-search.ts";
+import { deadline, now } from "../slices.ts";
+import type { Reading } from "../syntax/read.ts";
+import { walk } from "../syntax/tree.ts";
+import { countWords, grouped } from "../text/visible.ts";
+import { assessNow, type Finding } from "./hazard.ts";
 
 /** Steps that a person, or a request, would notice: some tenths of a second of a backtracking engine. */
 const HANGS = 10_000_000n;
@@ -17,26 +27,29 @@ const MOST_NAMED = 5;
 /** Loops without a bound that a pattern has at least whose work on a line grows faster than with the square of its length. */
 const LEAST_LOOPS = 2;
 
-const decoder = new TextDecoder();
+const decoder = new host.TextDecoder();
 
-export class HangWatch {
+/** What is said of lines: each by a sentence, with the line's place where it is about one. */
+export type HangTold = (sentence: string, line: { readonly path: string; readonly number: number } | null) => void;
+
+export class HangWatch implements LineWatch {
   /** Bytes of the shortest line that could be one. */
   readonly from: number;
   private readonly program: Program;
-  private readonly tell: (message: string) => void;
+  private readonly tell: HangTold;
   private left = COUNTED_MS;
   private named = 0;
   private more = 0;
   private passedOver = 0;
 
-  private constructor(program: Program, from: number, tell: (message: string) => void) {
+  private constructor(program: Program, from: number, tell: HangTold) {
     this.program = program;
     this.from = from;
     this.tell = tell;
   }
 
   /** Null where the pattern's work cannot grow so on lines, or where the dialect's engine is an automaton. */
-  static of(readings: readonly Reading[], tell: (message: string) => void): HangWatch | null {
+  static of(readings: readonly Reading[], tell: HangTold): HangWatch | null {
     const [reading] = readings;
     if (!reading || readings.length > 1 || reading.dialect.semantics.preference === "longest" || loopsOf(reading) < LEAST_LOOPS) return null;
     const compiled = compile(reading);
@@ -52,22 +65,22 @@ export class HangWatch {
       this.passedOver++;
       return;
     }
-    const started = performance.now();
+    const started = now();
     const over = deadline(Math.min(this.left, LINE_MS));
     const forecast = new Forecast(this.program, decoder.decode(bytes), { mode: "first" });
     while (!forecast.advance(AT_ONCE) && !over());
-    this.left -= performance.now() - started;
+    this.left -= now() - started;
     const { steps, exact } = forecast;
     if (steps < HANGS) return;
     if (++this.named > MOST_NAMED) this.more++;
-    else this.tell(`${path}:${number}: a backtracking engine takes ${exact ? "" : "more than "}${countWords(String(steps))} steps to search this line`);
+    else this.tell(`a backtracking engine takes ${exact ? "" : "more than "}${countWords(String(steps))} steps to search this line`, { path, number });
   }
 
   /** Says what was not said of every line. */
   end(): void {
-    if (this.more > 0) this.tell(`${grouped(this.more)} more such ${this.more === 1 ? "line" : "lines"}`);
+    if (this.more > 0) this.tell(`${grouped(this.more)} more such ${this.more === 1 ? "line" : "lines"}`, null);
     if (this.passedOver > 0)
-      this.tell(`${grouped(this.passedOver)} long ${this.passedOver === 1 ? "line was" : "lines were"} not looked at for this: it takes too long`);
+      this.tell(`${grouped(this.passedOver)} long ${this.passedOver === 1 ? "line was" : "lines were"} not looked at for this: it takes too long`, null);
   }
 }
 

@@ -1,9 +1,8 @@
 /** Going through the bytes of one file: its lines that are kept, one by one, or their number alone. */
-import { type FoundLines, LineSearch } from "@lamprey/core";
-import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
-import type { Asked } from "./asked.ts";
-import type { ByteSource } from "./sources.ts";
-import { LONGEST_LINE, type Room, STRETCH, type Stretch, stretchesOf } from "./stretches.ts";
+import type { LinePart } from "../program/by-lines.ts";
+import type { Reading } from "../syntax/read.ts";
+import { type BytesAre, type FoundLines, LineSearch } from "./line-search.ts";
+import { type ByteSource, LONGEST_LINE, type Room, STRETCH, type Stretch, stretchesOf } from "./stretches.ts";
 
 /** A line as it stands in a file, with its line feed; good until the next one is asked for. */
 export interface Line {
@@ -19,6 +18,8 @@ export interface Line {
 export interface FileOutcome {
   /** Lines kept. */
   readonly count: number;
+  /** Lines that were read. */
+  readonly lines: number;
   /** Lines of which it is not known, since they would take more steps than they may. */
   readonly undecided: readonly number[];
   /** Whether the file holds NUL, and so is no text. */
@@ -29,7 +30,18 @@ const LINE_FEED = 0x0a;
 const NUL = 0;
 
 /** What a search has to know of what is asked for. */
-export type SearchAsked = Pick<Asked, "readings" | "part" | "others" | "binaryToo">;
+export interface SearchAsked {
+  readonly readings: readonly Reading[];
+  readonly part: LinePart;
+  /** The lines in which nothing is found. */
+  readonly others: boolean;
+  /** Also lines of files that hold NUL. */
+  readonly binaryToo: boolean;
+  /** Steps of the backtracking machine on one line, where no other machine takes the patterns. */
+  readonly stepLimit: number;
+  /** What is known of some bytes. */
+  readonly kindOf: (bytes: Uint8Array) => BytesAre;
+}
 
 /** What looks at lines besides, whether something is found in them or not. */
 export interface LineWatch {
@@ -53,6 +65,10 @@ export class FileSearch implements Room {
 
   text(): Uint8Array {
     return this.search.text;
+  }
+
+  kindOf(bytes: Uint8Array): BytesAre {
+    return this.asked.kindOf(bytes);
   }
 
   grow(keep: number): void {
@@ -79,7 +95,7 @@ export class FileSearch implements Room {
       lines += all;
       if (count >= most) break;
     }
-    return { count: Math.min(count, most), undecided, binary };
+    return { count: Math.min(count, most), lines, undecided, binary };
   }
 
   /** Hands over each line that is kept, and those around it; stops after so many, or where it is told to (false). */
@@ -98,7 +114,7 @@ export class FileSearch implements Room {
       else walk.found(text, stretch, found, (from, to) => this.search.lineFeeds(from, to));
       if (walk.over) break;
     }
-    return { count: walk.count, undecided, binary: binary ?? false };
+    return { count: walk.count, lines: walk.lines, undecided, binary: binary ?? false };
   }
 
   private show(path: string, before: number, length: number): void {
@@ -115,8 +131,8 @@ export class FileSearch implements Room {
   }
 
   private searchIn(room: number): LineSearch {
-    const { readings, part } = this.asked;
-    return new LineSearch(readings, { part, stepLimit: DEFAULT_STEP_LIMIT }, room);
+    const { readings, part, stepLimit } = this.asked;
+    return new LineSearch(readings, { part, stepLimit }, room);
   }
 }
 

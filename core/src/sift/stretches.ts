@@ -1,7 +1,14 @@
 /** A file in stretches of whole lines, written where the search reads them. */
-import { isAscii, isUtf8 } from "node:buffer";
-import type { BytesAre } from "@lamprey/core";
-import type { ByteSource } from "./sources.ts";
+import type { BytesAre } from "./line-search.ts";
+
+/** The bytes of a file as UTF-8, from its first to its last. */
+export interface ByteSource {
+  /** Writes the next bytes into the room that is given, and says how many; 0 at the end. Throws where the file cannot be read on. */
+  read(into: Uint8Array): number | Promise<number>;
+  close(): void;
+  /** Whether the bytes are those of the file itself: it was neither unpacked nor written anew in another encoding. */
+  readonly asIs: boolean;
+}
 
 /** Bytes that are read at once; a line that is longer is not parted. */
 export const STRETCH = 1 << 18;
@@ -21,6 +28,8 @@ export interface Room {
   text(): Uint8Array;
   /** Makes more room, with what stands in the first bytes; throws where a line is too long. */
   grow(keep: number): void;
+  /** What is known of some bytes: hosts have fast ways to tell. */
+  kindOf(bytes: Uint8Array): BytesAre;
 }
 
 const LINE_FEED = 0x0a;
@@ -39,7 +48,7 @@ export async function* stretchesOf(source: ByteSource, room: Room): AsyncGenerat
     const have = left + length;
     const end = text.subarray(0, have).lastIndexOf(LINE_FEED) + 1;
     if (end > 0) {
-      yield { length: end, are: kindOf(text.subarray(0, end)), added: false };
+      yield { length: end, are: room.kindOf(text.subarray(0, end)), added: false };
       text.copyWithin(0, end, have);
     }
     left = have - end;
@@ -47,7 +56,5 @@ export async function* stretchesOf(source: ByteSource, room: Room): AsyncGenerat
   if (left === 0) return;
   const text = room.text();
   text[left] = LINE_FEED;
-  yield { length: left + 1, are: kindOf(text.subarray(0, left)), added: true };
+  yield { length: left + 1, are: room.kindOf(text.subarray(0, left)), added: true };
 }
-
-const kindOf = (bytes: Uint8Array): BytesAre => (isAscii(bytes) ? "ascii" : isUtf8(bytes) ? "utf-8" : "other");
