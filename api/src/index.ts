@@ -1,5 +1,6 @@
 /** What the server and the page say to each other. */
 export { ENGINE_SCHEMAS, type Engine, type EngineAnswer, type EngineList, type EngineQuestion, type EngineRow } from "./engines.ts";
+export type { OfferedFiles } from "./offered.ts";
 export { type Closed, closed, listOf, type Value } from "./schema.ts";
 export {
   BOUNDS,

@@ -28,6 +28,7 @@ export {
 export { type CurvePoint, curveOf } from "./contrast/curve.ts";
 export { type Edit, modeEdits, quantifiers, withMode } from "./contrast/variants.ts";
 export type { Diagnostic } from "./diagnostic/diagnostic.ts";
+export type { AssertionKind } from "./dialect/assertions.ts";
 export { DIALECT_NAMES, type Dialect, type DialectName, type Flag } from "./dialect/dialect.ts";
 export { dialectOf, READ_DIALECTS } from "./dialect/index.ts";
 export { type Examples, type ExamplesOptions, examples } from "./examples/examples.ts";
@@ -125,6 +126,7 @@ export { type Encoding, MARK_LENGTH, markOf, StreamSource, withEncoding } from "
 export { type FileOutcome, FileSearch, type Line, type LineWatch, type SearchAsked } from "./sift/file-search.ts";
 export { type BytesAre, type FoundLines, LineSearch } from "./sift/line-search.ts";
 export { PATCH_CONTEXT, Patch } from "./sift/patch.ts";
+export { CSV_HEADS, foundRecord, mostFrequentFirst, type RecordForm } from "./sift/records.ts";
 export { type InLine, type Sifted, type SiftOptions, siftSlices } from "./sift/sift.ts";
 export { type ByteSource, type Room, STRETCH, type Stretch, stretchesOf } from "./sift/stretches.ts";
 export { groupValues } from "./sift/values.ts";
@@ -138,6 +140,7 @@ export { type MeaningChange, meaningChanges } from "./syntax/dialects/meaning.ts
 export { flagsIn } from "./syntax/flags.ts";
 export { type Reading, read, type Source } from "./syntax/read.ts";
 export * from "./syntax/tree.ts";
+export { walk } from "./syntax/tree.ts";
 export { Reckoning } from "./syntax/width/bounded.ts";
 export { widthsOf } from "./syntax/width/width.ts";
 export { type Construct, constructsAt, escapeConstructs, groupConstructs } from "./syntax/words/constructs.ts";

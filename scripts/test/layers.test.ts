@@ -40,7 +40,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["chart", "contrast", "hazard", "path", "menu", "rewrite", "calls", "handoff", "engines", "expectations", "slips", "link"],
     // Screens, and the frame around them.
     ["app"],
-    ["bench", "shelf", "risks"],
+    ["bench", "shelf", "risks", "files"],
     ["main.tsx"],
   ],
   "cli/src": [["contract"], ["print.ts", "print-trace.ts", "patterns", "check"], ["risk", "slips", "sift"], ["commands", "work.ts"], ["main.ts"]],

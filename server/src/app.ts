@@ -12,6 +12,8 @@ import { type Door, door } from "./door.ts";
 import type { Engines } from "./engines/engines.ts";
 import { engineRoutes } from "./engines/routes.ts";
 import { exchangeRoutes } from "./exchange.ts";
+import type { OfferedFolder } from "./files/folder.ts";
+import { fileRoutes } from "./files/routes.ts";
 import { openapi } from "./openapi.ts";
 import { answerProblems, nothingHere, Problem } from "./problem.ts";
 import { sendTo, specimenRoutes } from "./specimens/routes.ts";
@@ -19,14 +21,16 @@ import { sendTo, specimenRoutes } from "./specimens/routes.ts";
 /** Far above what one person's editing makes, and low enough that a runaway page is noticed. */
 const REQUESTS_A_MINUTE = 3000;
 
-/** The engine's worker goes by a policy of its own: it may compile WebAssembly, which the page may not. */
+/** Workers go by a policy of their own: they may compile WebAssembly, which the page may not, and fetch files that the server offers. */
 const ENGINE_WORKER = /[\\/]worker-[^\\/]+\.js$/;
-const ENGINE_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'";
+const ENGINE_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'";
 
 export interface AppParts {
   readonly asked: Asked;
   readonly door: Door;
   readonly engines: Engines;
+  /** The folder that is offered to be searched; none where it is left out. */
+  readonly folder?: OfferedFolder | null;
   readonly log: Logger;
   /** Folder of the built interface. */
   readonly web: string;
@@ -35,7 +39,7 @@ export interface AppParts {
 /** What the page does not need of a browser. */
 const NO_PERMISSIONS = ["camera", "display-capture", "geolocation", "microphone", "payment", "usb"].map((name) => `${name}=()`).join(", ");
 
-export function createApp({ asked, door: own, engines, log, web }: AppParts): Express {
+export function createApp({ asked, door: own, engines, folder = null, log, web }: AppParts): Express {
   const app = express();
   app.disable("x-powered-by");
   app.set("etag", false);
@@ -108,6 +112,8 @@ export function createApp({ asked, door: own, engines, log, web }: AppParts): Ex
   api.use("/engines", engineRoutes(engines));
   api.use(exchangeRoutes(asked, log));
   api.use(nothingHere);
+  // A search asks for thousands of files, one after the other: they are not counted among a page's requests.
+  app.use("/api/files", fileRoutes(folder, log));
   app.use("/api", api);
 
   const setHeaders = (response: ServerResponse, path: string): void => {

@@ -7,6 +7,7 @@ import { createApp } from "./app.ts";
 import { type Open, openInThread, STORE_MEMORY } from "./asked.ts";
 import { isLoopback, tokenIn } from "./door.ts";
 import { Engines } from "./engines/engines.ts";
+import { OfferedFolder } from "./files/folder.ts";
 import { withoutValues } from "./problem.ts";
 import { DEMO_FOLDER, type Settings, WEB_FOLDER } from "./settings.ts";
 
@@ -43,6 +44,7 @@ const TENDED_EVERY = 3_600_000;
 
 /** Opens the database, seeds it where it is new, and listens; rejects where the port is taken, or the folder. */
 export async function start(settings: Settings, options: StartOptions = {}): Promise<Running> {
+  const folder = settings.files === undefined ? null : await OfferedFolder.open(settings.files);
   const log = options.log ?? pino({ level: "info" });
   const store = await (options.open ?? openInThread)(settings.data, options.demo ?? DEMO_FOLDER, {
     memory: settings.storeMemory ?? STORE_MEMORY,
@@ -52,7 +54,7 @@ export async function start(settings: Settings, options: StartOptions = {}): Pro
   const token = isLoopback(settings.host) ? null : tokenIn(settings.data);
   const door = { host: settings.host, names: settings.hosts ?? [], token };
   const engines = new Engines(settings.engines ?? { on: true, patience: ENGINE_PATIENCE });
-  const app = createApp({ asked: store.asked, door, engines, log, web: options.web ?? WEB_FOLDER });
+  const app = createApp({ asked: store.asked, door, engines, folder, log, web: options.web ?? WEB_FOLDER });
   const server = createServer(
     { headersTimeout: options.headersWithin ?? HEADERS_WITHIN, requestTimeout: BODY_WITHIN, connectionsCheckingInterval: LOOKED_AT },
     app,

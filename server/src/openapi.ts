@@ -112,6 +112,34 @@ export const openapi = {
         },
       },
     },
+    "/api/files": {
+      get: {
+        summary: "The files of the folder that the server offers, if it offers one",
+        responses: {
+          200: {
+            description: "The folder’s name, null where none is offered, and its files",
+            content: json(
+              closed({
+                name: { anyOf: [text, { type: "null" }] },
+                files: { type: "array", items: closed({ path: text, size: { type: "integer" } }) },
+                beyond: { type: "integer" },
+              }),
+            ),
+          },
+        },
+      },
+    },
+    "/api/files/content": {
+      get: {
+        summary: "The bytes of one of those files",
+        parameters: [{ name: "path", in: "query", required: true, schema: text }],
+        responses: {
+          200: { description: "The bytes", content: { "application/octet-stream": {} } },
+          400: problem("No path"),
+          404: problem("No file of the folder"),
+        },
+      },
+    },
     "/api/export": {
       get: { summary: "Everything that is kept and not removed, as one file", responses: { 200: answer("The file", "SpecimensFile") } },
       post: {

@@ -17,6 +17,8 @@ export interface Settings {
   readonly engines?: EngineSettings;
   /** Megabytes of memory that the store's thread may use; a request that needs more fails, and the thread is started again. */
   readonly storeMemory?: number;
+  /** A folder whose files are offered to be searched, read only; none where it is left out. */
+  readonly files?: string;
 }
 
 const ROOT = fileURLToPath(new URL("../..", import.meta.url));
@@ -24,6 +26,9 @@ const ROOT = fileURLToPath(new URL("../..", import.meta.url));
 /** The built interface, and the demo specimens, as a checkout has them. */
 export const WEB_FOLDER = resolve(ROOT, "web/dist");
 export const DEMO_FOLDER = resolve(ROOT, "demo");
+
+/** Logs to try a search on, where no other folder is set. */
+const DEMO_LOGS = resolve(DEMO_FOLDER, "logs");
 
 const environment = Joi.object({
   PORT: Joi.number().port().default(4317),
@@ -33,6 +38,7 @@ const environment = Joi.object({
     .pattern(/^[^\s,/]+(,[^\s,/]+)*$/, "names, with commas between them")
     .allow(""),
   LAMPREY_ENGINES: Joi.string().valid("on", "off").default("on"),
+  LAMPREY_FILES: Joi.string().allow("").default(DEMO_LOGS),
   /** Milliseconds. */
   LAMPREY_ENGINE_PATIENCE: Joi.number().integer().min(100).max(60_000).default(2_000),
   /** Megabytes. */
@@ -49,6 +55,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     data: resolve(value.LAMPREY_DATA),
     hosts: (value.LAMPREY_HOSTS ?? "").split(",").filter(Boolean),
     storeMemory: value.LAMPREY_STORE_MEMORY,
+    ...(value.LAMPREY_FILES === "" ? {} : { files: resolve(value.LAMPREY_FILES) }),
     engines: { on: value.LAMPREY_ENGINES === "on", patience: value.LAMPREY_ENGINE_PATIENCE },
   };
 }

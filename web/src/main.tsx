@@ -19,6 +19,7 @@ const Shelf = lazy(() => import("./shelf/Shelf.tsx").then((screen) => ({ default
 const Bench = lazy(() => import("./bench/Bench.tsx").then((screen) => ({ default: screen.Bench })));
 const OpenLink = lazy(() => import("./link/OpenLink.tsx").then((screen) => ({ default: screen.OpenLink })));
 const RiskList = lazy(() => import("./risks/RiskList.tsx").then((screen) => ({ default: screen.RiskList })));
+const Files = lazy(() => import("./files/Files.tsx").then((screen) => ({ default: screen.Files })));
 
 keepers.start();
 startKeepingList();
@@ -37,6 +38,7 @@ createRoot(root).render(
                 <Route path="/bench/:specimenId" element={<Bench />} />
                 <Route path="/link" element={<OpenLink />} />
                 <Route path="/risks" element={<RiskList />} />
+                <Route path="/files" element={<Files />} />
                 <Route path="*" element={<NothingHere />} />
               </Route>
             </Routes>

@@ -4,9 +4,9 @@
  */
 import { createReadStream } from "node:fs";
 import { createInterface } from "node:readline";
+import { mostFrequentFirst } from "@lamprey/core";
 import Joi from "joi";
 import type { Output } from "./output.ts";
-import { mostFrequentFirst } from "./print.ts";
 import { STANDARD_INPUT } from "./sources.ts";
 
 type Partial = { readonly lines: number } | { readonly text: string; readonly count: number };

@@ -1,5 +1,5 @@
 /** What a run of `sift` prints, file by file: as text for a person, as JSON Lines, or as CSV. */
-import { csvField, drained, type InLine, type Line, siftSlices } from "@lamprey/core";
+import { CSV_HEADS, drained, foundRecord, type InLine, type Line, mostFrequentFirst, siftSlices } from "@lamprey/core";
 import picocolors from "picocolors";
 import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
 import type { Asked, Form } from "./asked.ts";
@@ -9,17 +9,6 @@ const decoder = new TextDecoder();
 
 /** A line without its end. */
 export const textOf = ({ bytes }: Line): string => decoder.decode(bytes.subarray(0, bytes.length - 1));
-
-const HEADS: Readonly<Record<"lines" | "parts" | "count" | "files" | "distinct", string>> = {
-  lines: "file,line,text\n",
-  parts: "file,line,start,end,text\n",
-  count: "file,count\n",
-  files: "file\n",
-  distinct: "count,text\n",
-};
-
-export const mostFrequentFirst = (values: ReadonlyMap<string, number>): [text: string, count: number][] =>
-  [...values].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
 
 export class Printer {
   private readonly output: Output;
@@ -37,14 +26,13 @@ export class Printer {
   }
 
   begin(): void {
-    const { kind } = this.asked.shown;
-    if (this.form === "csv") this.output.text(HEADS[kind === "replaced" ? "lines" : kind]);
+    if (this.form === "csv") this.output.text(CSV_HEADS[this.asked.shown.kind]);
   }
 
   /** A line as it stands in the file; its bytes are written as they are where nothing has to be put between them. */
   line(path: string, line: Line): void {
     if (this.form !== "text") {
-      this.record(path, { line: line.number, text: textOf(line), ...(line.kept ? {} : { near: true }) });
+      this.record(path, { line: line.number, text: textOf(line) }, !line.kept);
       return;
     }
     const { around } = this.asked.shown.kind === "lines" ? this.asked.shown : { around: 0 };
@@ -90,18 +78,13 @@ export class Printer {
   distinct(values: ReadonlyMap<string, number>): void {
     for (const [text, count] of mostFrequentFirst(values)) {
       if (this.form === "partial") this.output.text(`${JSON.stringify({ text, count })}\n`);
-      else if (this.form === "json") this.output.text(`${JSON.stringify({ count, text })}\n`);
-      else if (this.form === "csv") this.output.text(`${count},${csvField(text)}\n`);
-      else this.output.text(`${count}\t${text}\n`);
+      else if (this.form === "text") this.output.text(`${count}\t${text}\n`);
+      else this.output.text(foundRecord(this.form, { count, text }));
     }
   }
 
-  private record(path: string, fields: Readonly<Record<string, string | number | boolean>>): void {
-    if (this.form === "json") this.output.text(`${JSON.stringify({ file: path, ...fields })}\n`);
-    else {
-      const { near: _near, ...columns } = fields;
-      this.output.text(`${[path, ...Object.values(columns)].map((value) => csvField(String(value))).join(",")}\n`);
-    }
+  private record(path: string, fields: Readonly<Record<string, string | number>>, near = false): void {
+    this.output.text(foundRecord(this.form === "json" ? "json" : "csv", { file: path, ...fields }, near));
   }
 
   private place(path: string, number: number, sign: string): string {

@@ -98,7 +98,7 @@ export class FileSearch implements Room {
     return { count: Math.min(count, most), lines, undecided, binary };
   }
 
-  /** Hands over each line that is kept, and those around it; stops after so many, or where it is told to (false). */
+  /** Hands over each line that is kept, and so many around it, all of them where that is infinite; stops after so many kept ones, or where it is told to (false). */
   async each(path: string, source: ByteSource, around: number, most: number, take: (line: Line) => boolean): Promise<FileOutcome> {
     const walk = new LineWalk(around, most, take);
     let binary: boolean | undefined;
@@ -193,7 +193,11 @@ class LineWalk {
 
   private line(line: Line): void {
     const isFull = this.count >= this.most;
-    if (line.kept && !isFull) {
+    if (this.around === Number.POSITIVE_INFINITY) {
+      const kept = line.kept && !isFull;
+      if (kept) this.count++;
+      if (!this.take({ ...line, kept })) this.over = true;
+    } else if (line.kept && !isFull) {
       for (const own of this.before) if (!this.take(own)) this.over = true;
       this.before = [];
       this.after = this.around;

@@ -15,6 +15,7 @@ import { notify } from "../shared/notice.ts";
 import { recalled, remember } from "../shared/remembered.ts";
 import { chooseTheme, currentTheme } from "../shared/theme.ts";
 import { stageChosen } from "../state/benchSlice.ts";
+import { formChanged } from "../state/filesSlice.ts";
 import { deskFolded, partShown, reelFolded, reelIsOpen, stripFolded } from "../state/layoutSlice.ts";
 import { menuOpened } from "../state/menuSlice.ts";
 import { openPanel } from "../state/openPanel.ts";
@@ -117,6 +118,17 @@ export const ACTIONS: readonly Action[] = [
     also: "strip",
     key: "foldStrip",
     act: ({ dispatch, state }) => dispatch(stripFolded(state().layout.stripOpen)),
+  },
+  {
+    id: "files",
+    words: "Search files with this pattern",
+    also: "grep sift folder logs lines",
+    act: ({ dispatch, state, go }) => {
+      const { id, fields } = state().draft;
+      const { pattern, dialect, flags, template, title } = fields;
+      dispatch(formChanged({ pattern, dialect, flags, template, group: "", each: false, specimen: id === null ? null : { id, title } }));
+      go("/files");
+    },
   },
   { id: "find", words: "Find a text in the sample", also: "search", act: ({ dispatch }) => inSample(dispatch, (sample) => sample.find()) },
   {

@@ -1,4 +1,4 @@
-/** The one script of all workers: by its name a worker is the bench's, the hazard's or the risk list's. Answers go through Comlink. */
+/** The one script of all workers: by its name a worker is the bench's, the hazard's, the risk list's or that for files. Answers go through Comlink. */
 import * as Comlink from "comlink";
 import type { Asked, RunAnswer } from "./messages.ts";
 import type { judgeList } from "./risks/list.ts";
@@ -24,6 +24,7 @@ const SESSIONS: Readonly<Record<WorkerName, () => object>> = {
   "lamprey-engine": () => waiting(new WorkerSession()),
   "lamprey-hazard": () => waiting(import("./hazard/session.ts").then(({ HazardSession }) => new HazardSession())),
   "lamprey-risks": () => waiting(import("./risks/list.ts").then(({ judgeList: judge }): RiskJudge => ({ judge }))),
+  "lamprey-files": () => waiting(import("./files/session.ts").then(({ FilesSession }) => new FilesSession())),
 };
 
 Comlink.expose(SESSIONS[self.name as WorkerName]());

@@ -116,6 +116,9 @@ export function Shelf() {
           <button type="button" className="quiet-key" aria-pressed={removed} onClick={() => setRemoved(!removed)}>
             {removed ? "back to the shelf" : "removed ones"}
           </button>
+          <Link to="/files" className="key">
+            Search files
+          </Link>
           <Link to="/risks" className="key">
             Risk list
           </Link>

@@ -6,6 +6,7 @@ import { draftReducer } from "../draft/draftSlice.ts";
 import { painted } from "../shared/painted.ts";
 import { benchReducer } from "./benchSlice.ts";
 import { expectationsReducer } from "./expectationsSlice.ts";
+import { filesReducer } from "./filesSlice.ts";
 import { hazardReducer } from "./hazardSlice.ts";
 import { hostReducer } from "./hostSlice.ts";
 import { layoutReducer, rememberLayout } from "./layoutSlice.ts";
@@ -41,6 +42,7 @@ export const store = configureStore({
     draft: draftReducer,
     bench: benchReducer,
     expectations: expectationsReducer,
+    files: filesReducer,
     hazard: hazardReducer,
     host: hostReducer,
     layout: layoutReducer,

@@ -1,0 +1,49 @@
+/** The screen for files: what to look for at the left, what is found in the files at the right. */
+import { type DragEvent, useEffect, useState } from "react";
+import { Link } from "react-router";
+import { InBar } from "../app/Frame.tsx";
+import { filesGiven, keepForm } from "../state/filesSlice.ts";
+import { useAppDispatch, useAppSelector } from "../state/store.ts";
+import { Form } from "./Form.tsx";
+import { dropped, giveFiles } from "./given.ts";
+import { Results } from "./Results.tsx";
+
+export function Files() {
+  const dispatch = useAppDispatch();
+  const form = useAppSelector((s) => s.files.form);
+  const [over, setOver] = useState(false);
+  useEffect(() => {
+    document.title = "Files · Lamprey";
+  }, []);
+  useEffect(() => keepForm(form), [form]);
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    void dropped(event.dataTransfer.items).then((more) => {
+      giveFiles(more);
+      dispatch(filesGiven());
+    });
+  };
+  return (
+    <main
+      className={`grid h-full min-h-0 grid-cols-[336px_minmax(0,1fr)] max-[819px]:block max-[819px]:overflow-auto ${over ? "outline-2 -outline-offset-4 outline-dashed outline-tide" : ""}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={(event) => event.currentTarget === event.target && setOver(false)}
+      onDrop={drop}
+    >
+      <InBar>
+        <Link to="/" className="text-ink-2 hover:text-tide max-[819px]:sr-only">
+          Shelf
+        </Link>
+        <span className="text-ink-2 max-[819px]:hidden">/</span>
+        <span className="part-name text-[16px] text-ink-2">Files</span>
+      </InBar>
+      <h1 className="sr-only">Search through files</h1>
+      <Form />
+      <Results />
+    </main>
+  );
+}
