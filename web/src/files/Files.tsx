@@ -2,6 +2,7 @@
 import { type DragEvent, useEffect, useState } from "react";
 import { Link } from "react-router";
 import { InBar } from "../app/Frame.tsx";
+import { notify } from "../shared/notice.ts";
 import { filesGiven, keepForm } from "../state/filesSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { Form } from "./Form.tsx";
@@ -19,10 +20,13 @@ export function Files() {
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
-    void dropped(event.dataTransfer.items).then((more) => {
-      giveFiles(more);
-      dispatch(filesGiven());
-    });
+    dropped(event.dataTransfer.items).then(
+      (more) => {
+        giveFiles(more);
+        dispatch(filesGiven());
+      },
+      (error: unknown) => notify(`What was dropped cannot be read: ${error instanceof Error ? error.message : String(error)}`),
+    );
   };
   return (
     <main

@@ -68,9 +68,15 @@ export async function chosen(files: readonly File[]): Promise<Given> {
 
 /** Files and folders that were dropped. */
 export async function dropped(items: DataTransferItemList): Promise<Given> {
-  // The list is empty after this task: what it holds is asked for at once.
-  const entries = [...items].flatMap((item) => item.webkitGetAsEntry() ?? []);
+  // The list is empty after this task: what it holds is asked for at once. What is no file system's has no entry.
+  const entries: FileSystemEntry[] = [];
   const single: SearchedFile[] = [];
+  for (const item of items) {
+    const entry = item.webkitGetAsEntry();
+    const file = entry ? null : item.getAsFile();
+    if (entry) entries.push(entry);
+    if (file) single.push({ name: file.name, size: file.size, from: file });
+  }
   const below: SearchedFile[] = [];
   const pending = entries.map((entry) => ({ entry, path: entry.name, isBelow: false }));
   for (let next = pending.pop(); next && below.length < 2 * MOST_FILES; next = pending.pop()) {
