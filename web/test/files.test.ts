@@ -13,7 +13,7 @@ import type { FilesNews, FilesQuestion, FoundRow, SavedForm, SearchedFile } from
 import { FilesRun } from "../src/engine/files/run.ts";
 import { saving } from "../src/engine/files/saving.ts";
 import { FilesSession } from "../src/engine/files/session.ts";
-import { timeOf } from "../src/engine/files/times.ts";
+import { LineTimes, timeOf } from "../src/engine/files/times.ts";
 import { commandFor } from "../src/files/command.ts";
 
 const TEXTS: Readonly<Record<string, string | Buffer>> = {
@@ -238,6 +238,27 @@ describe("charts", () => {
     ["12345 short", null],
   ])("%s", (beginning, at) => {
     expect(timeOf(beginning)).toBe(at === null ? null : at / 1000);
+  });
+
+  test("times of lines one after the other are those of each by itself", () => {
+    const lines = [
+      "2031-03-01T00:06:03 a",
+      "2031-03-01T00:06:59 b",
+      "2031-03-01T00:06:5x c",
+      "2031-03-01T00:06 d",
+      "no time",
+      "2031-03-01 00:06 at 12:13:00",
+      "2031-03-01 00:06 at 12:13:14",
+      "2031-03-01T00:07:00.5 é",
+      "Mar  1 10:20:30 f",
+      "Mar  1 10:20:31 g",
+    ];
+    const times = new LineTimes();
+    const encoder = new TextEncoder();
+    for (let round = 0; round < 3; round++) {
+      for (const line of lines) expect([line, times.of(encoder.encode(`${line}\n`))]).toEqual([line, timeOf(line)]);
+      lines.reverse();
+    }
   });
 
   test("steps widen with what comes in, and nothing is lost", () => {

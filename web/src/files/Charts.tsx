@@ -1,6 +1,6 @@
 /** Where the lines lie: by their place in the files, and by the time that they begin with. */
-import { useMemo, useState } from "react";
-import { Bar, BarChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Area, AreaChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { BinsView, FilesProgress } from "../engine/files/messages.ts";
 import { CHART_TEXT, TIP } from "../shared/stepsChart.ts";
 import { number, plural } from "../shared/words.ts";
@@ -18,7 +18,33 @@ interface BarAt {
 
 const barsOf = ({ from, width, counts }: BinsView): BarAt[] => counts.map((count, i) => ({ at: from + i * width, count }));
 
-export function Charts({ progress }: { readonly progress: FilesProgress }) {
+/** Milliseconds between two drawings while a run goes on: each takes the page some of its time. */
+const DRAWN_EVERY = 600;
+
+/** What is given, as it was some time ago at most while it keeps changing. */
+function useRarely<T>(value: T): T {
+  const [shown, setShown] = useState(value);
+  const latest = useRef(value);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  useEffect(() => {
+    latest.current = value;
+    timer.current ??= setTimeout(() => {
+      timer.current = null;
+      setShown(latest.current);
+    }, DRAWN_EVERY);
+  }, [value]);
+  useEffect(
+    () => () => {
+      if (timer.current) clearTimeout(timer.current);
+      timer.current = null;
+    },
+    [],
+  );
+  return shown;
+}
+
+export function Charts({ progress: latest }: { readonly progress: FilesProgress }) {
+  const progress = useRarely(latest);
   const { places, times, untimed, found } = progress;
   const [by, setBy] = useState<"place" | "time">("place");
   // A few lines that begin with a number are no log.
@@ -66,17 +92,10 @@ function Places({ progress: { places, fileStarts } }: { readonly progress: Files
   return (
     <Drawn data={data} label={label} tick={(at) => number(at + 1)} choose={(at) => goToPlace(at, fileStarts)}>
       {bounds.map((at) => (
-        <ReferenceLine key={at} x={nearest(data, at)} stroke="var(--rule)" />
+        <ReferenceLine key={at} x={at} stroke="var(--rule)" />
       ))}
     </Drawn>
   );
-}
-
-/** The bar in which a place lies: the axis knows no others. */
-function nearest(data: readonly BarAt[], at: number): number {
-  let found = 0;
-  for (const bar of data) if (bar.at <= at) found = bar.at;
-  return found;
 }
 
 function Times({ times }: { readonly times: BinsView }) {
@@ -106,6 +125,13 @@ function spanWords(width: number): string {
   return n === 1 ? one : `${number(n)} ${many}`;
 }
 
+/** With the end of the last step, which is as wide as the others. */
+function stepped(data: readonly BarAt[]): BarAt[] {
+  const [last, before] = [data.at(-1), data.at(-2)];
+  if (!last) return [];
+  return [...data, { at: last.at + (before ? last.at - before.at : 1), count: last.count }];
+}
+
 interface DrawnProps {
   readonly data: readonly BarAt[];
   readonly label: (value: unknown) => string;
@@ -117,18 +143,39 @@ interface DrawnProps {
 function Drawn({ data, label, tick, choose, children }: DrawnProps) {
   return (
     <ResponsiveContainer width="100%" height={92}>
-      <BarChart data={[...data]} margin={{ top: 4, right: 8, bottom: 0, left: 0 }} barCategoryGap={data.length > 60 ? 0 : "12%"}>
-        <XAxis dataKey="at" tick={CHART_TEXT} stroke="var(--rule)" height={20} tickFormatter={(at: number) => tick(at)} minTickGap={40} />
-        <YAxis tick={CHART_TEXT} stroke="var(--rule)" width={44} allowDecimals={false} tickFormatter={number} />
-        <Tooltip {...TIP} labelFormatter={label} formatter={(value) => [plural(Number(value), "line")]} separator="" cursor={{ fill: "var(--tide-wash)" }} />
-        {children}
-        <Bar
-          dataKey="count"
-          fill="var(--tide)"
-          isAnimationActive={false}
-          {...(choose && { cursor: "pointer", onClick: (bar: { readonly payload?: BarAt }) => bar.payload && choose(bar.payload.at) })}
+      {/* One path for all steps: a shape for each would take the page a tenth of a second whenever they are drawn anew. */}
+      <AreaChart
+        data={stepped(data)}
+        margin={{ top: 4, right: 8, bottom: 0, left: 0 }}
+        {...(choose && {
+          cursor: "pointer",
+          onClick: ({ activeLabel }: { readonly activeLabel?: string | number | undefined }) => activeLabel !== undefined && choose(Number(activeLabel)),
+        })}
+      >
+        <XAxis
+          dataKey="at"
+          type="number"
+          domain={["dataMin", "dataMax"]}
+          tick={CHART_TEXT}
+          stroke="var(--rule)"
+          height={20}
+          tickFormatter={(at: number) => tick(at)}
+          minTickGap={40}
         />
-      </BarChart>
+        <YAxis tick={CHART_TEXT} stroke="var(--rule)" width={44} allowDecimals={false} tickFormatter={number} />
+        <Tooltip {...TIP} labelFormatter={label} formatter={(value) => [plural(Number(value), "line")]} separator="" cursor={{ stroke: "var(--ink-2)" }} />
+        {children}
+        <Area
+          type="stepAfter"
+          dataKey="count"
+          stroke="var(--tide)"
+          strokeWidth={1}
+          fill="var(--tide)"
+          fillOpacity={0.85}
+          isAnimationActive={false}
+          activeDot={false}
+        />
+      </AreaChart>
     </ResponsiveContainer>
   );
 }

@@ -4,7 +4,7 @@ import { type AskedOfFiles, replacing, STEP_LIMIT, searchAskedOf } from "./asked
 import { Bins, LINE_WIDTHS, TIME_WIDTHS } from "./bins.ts";
 import { type FilesNews, type FilesProgress, type FoundRow, MOST_ROWS, MOST_SHOWN, type Remark, type SearchedFile } from "./messages.ts";
 import { openSource } from "./sources.ts";
-import { TIME_BYTES, timeOf } from "./times.ts";
+import { LineTimes } from "./times.ts";
 
 /** Milliseconds between two times that a run tells how far it is. */
 const TOLD_EVERY = 120;
@@ -51,6 +51,7 @@ export class FilesRun {
   private readonly replaced: ((line: string) => string) | null;
   private readonly places = new Bins(LINE_WIDTHS, MOST_BARS);
   private readonly times = new Bins(TIME_WIDTHS, MOST_BARS);
+  private readonly lineTimes = new LineTimes();
   private readonly values = new Map<string, number>();
   private readonly fileStarts: number[] = [];
   private waiting: Waiting[] = [];
@@ -168,7 +169,7 @@ export class FilesRun {
   private seen({ number, bytes }: Line): boolean {
     this.found++;
     this.places.add((this.fileStarts.at(-1) ?? 0) + number - 1);
-    const time = timeOf(decoder.decode(bytes.subarray(0, Math.min(TIME_BYTES, bytes.length - 1))));
+    const time = this.lineTimes.of(bytes);
     if (time === null) this.untimed++;
     else this.times.add(time);
     return true;
