@@ -134,7 +134,6 @@ await picture("texts", "chart", "Depths without a unit", async (page) => {
   await click(page, "button", "to the first that fails");
   await rest(600);
 });
-await picture("turns-deep", "deep", "The last fish of every list");
 await picture("slips", "deep", "The last fish of every list", async (page) => {
   await alt(page, "KeyS", true);
   await page.click(".pattern-editor .cm-content");
@@ -162,6 +161,16 @@ await picture("risks", "chart", null, async (page) => {
   await page.type("textarea", RISKS);
   await click(page, "button", "Judge them");
   await rest(2000);
+});
+await picture("files", "chart", null, async (page) => {
+  await page.goto(`${server.address}/files`);
+  await page.waitForSelector("textarea");
+  await rest(800);
+  await click(page, "button", "The server’s folder");
+  await page.type("textarea", "gate (?<gate>\\d) opened to (?<percent>\\d+) %");
+  await rest(2000);
+  await click(page, "button", "by time");
+  await rest(600);
 });
 await picture("mistake", "chart", "Weir or weir pool", async (page) => {
   await caretTo(page, 0);
