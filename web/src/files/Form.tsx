@@ -19,7 +19,7 @@ const SEARCHED_AT_ONCE = 32_000_000;
 /** Milliseconds without an edit before that begins. */
 const REST = 250;
 
-export const KIND_WORDS: Readonly<Record<ShownKind, string>> = {
+const KIND_WORDS: Readonly<Record<ShownKind, string>> = {
   lines: "whole lines",
   parts: "the matching parts alone",
   distinct: "distinct values, most frequent first",

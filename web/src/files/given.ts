@@ -6,7 +6,7 @@ import { ask } from "../api/send.ts";
 import type { SearchedFile } from "../engine/files/messages.ts";
 
 /** More files are no folder that a page should hold. */
-export const MOST_FILES = 50_000;
+const MOST_FILES = 50_000;
 
 /** What was given: the files, and how many of a folder were left out. */
 export interface Given {

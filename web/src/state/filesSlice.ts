@@ -26,7 +26,7 @@ export interface FilesForm {
   readonly specimen: { readonly id: string; readonly title: string } | null;
 }
 
-export const NEW_FORM: FilesForm = {
+const NEW_FORM: FilesForm = {
   pattern: "",
   dialect: "ecmascript",
   flags: "",

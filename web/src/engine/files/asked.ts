@@ -67,7 +67,7 @@ export const searchAskedOf = ({ question, readings }: AskedOfFiles): SearchAsked
   kindOf,
 });
 
-export function programOf(reading: Reading): Program {
+function programOf(reading: Reading): Program {
   const compiled = compile(reading);
   if (!compiled.ok) throw new RangeError("A pattern that was read has to compile.");
   return compiled.program;

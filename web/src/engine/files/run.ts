@@ -31,7 +31,7 @@ const decoder = new TextDecoder();
 export const textOf = ({ bytes }: Line): string => decoder.decode(bytes.subarray(0, bytes.length - 1));
 
 /** The person wants no more of it. */
-export class Cancelled extends Error {}
+class Cancelled extends Error {}
 
 /** A line that waits for what matches in it. */
 interface Waiting {

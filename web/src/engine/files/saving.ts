@@ -15,7 +15,7 @@ export interface Saved {
   readonly faults: readonly string[];
 }
 
-export const MEDIA: Readonly<Record<SavedForm, string>> = {
+const MEDIA: Readonly<Record<SavedForm, string>> = {
   text: "text/plain",
   csv: "text/csv",
   json: "application/jsonl",

@@ -18,7 +18,7 @@ const EPOCH = /^["[(]?(\d{10})(?:\d{3}|\.\d+)?(?!\d)/;
 /** Times without a year are shown in one that has a 29 February. */
 const NO_YEAR = 2000;
 /** Bytes of a line in which its time ends. */
-export const TIME_BYTES = 40;
+const TIME_BYTES = 40;
 
 /** Seconds since 1970 as the line says it, without regard to zones; null where it begins with no time. */
 export function timeOf(beginning: string): number | null {
