@@ -1,6 +1,7 @@
 #!/usr/bin/env node
-// The command as a checkout runs it: builds itself first where its sources have changed.
-import { ensureBuilt } from "../../scripts/workspace.mjs";
+// The command. In a checkout it builds itself first where its sources have changed; as an installed package it is built.
+import { existsSync } from "node:fs";
 
-await ensureBuilt("cli");
+const checkout = new URL("../../scripts/workspace.mjs", import.meta.url);
+if (existsSync(checkout)) await (await import(checkout.href)).ensureBuilt("cli");
 await import("../dist/main.js");

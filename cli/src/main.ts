@@ -1,4 +1,5 @@
 /** The `lamprey` command: the core without a screen. It reads its arguments, and loads only what the command asked for needs. */
+import { readFileSync } from "node:fs";
 import { DIALECT_NAMES, type DialectName } from "@lamprey/core";
 import { Command, InvalidArgumentError, Option } from "commander";
 import type { CheckOptions } from "./check/command.ts";
@@ -62,7 +63,10 @@ const asksFor = (patterns: readonly string[], { list, sources }: Pick<PatternsOp
 const formatOf = ({ sarif, jsonl }: FormOf<PatternsOptions>): PatternsOptions["format"] => (sarif ? "sarif" : jsonl ? "jsonl" : "table");
 const WHAT_IS_NEEDED = "Patterns, --list, --sources or --jsonl are needed.";
 
-const program = new Command("lamprey").description("A workbench for regular expressions, on the command line.").showHelpAfterError();
+/** Of the package, which lies above the built command and above its sources alike. */
+const { version } = JSON.parse(readFileSync(new URL("../package.json", import.meta.url), "utf8")) as { readonly version: string };
+
+const program = new Command("lamprey").description("A workbench for regular expressions, on the command line.").version(version).showHelpAfterError();
 
 withSource(program.command("match").description("find matches and captures"))
   .addOption(new Option("-m, --mode <mode>", "how to ask").choices(["first", "all", "start", "whole"]).default("all"))
