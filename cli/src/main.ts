@@ -16,6 +16,7 @@ import type { TraceOptions } from "./commands/trace.ts";
 import type { WhynotOptions } from "./commands/whynot.ts";
 import type { PatternsOptions } from "./patterns/found.ts";
 import type { RiskOptions } from "./risk/command.ts";
+import type { MergeOptions } from "./risk/merge.ts";
 import { THRESHOLD_NAMES } from "./risk/threshold.ts";
 import type { SiftCommandOptions } from "./sift/command.ts";
 import type { SlipsOptions } from "./slips/command.ts";
@@ -60,7 +61,8 @@ type FormOf<Options extends PatternsOptions> = Omit<Options, "format"> & { reado
 /** Whether it is told of patterns itself; else requests come as JSON Lines. */
 const asksFor = (patterns: readonly string[], { list, sources }: Pick<PatternsOptions, "list" | "sources">): boolean =>
   patterns.length > 0 || list !== undefined || sources !== undefined;
-const formatOf = ({ sarif, jsonl }: FormOf<PatternsOptions>): PatternsOptions["format"] => (sarif ? "sarif" : jsonl ? "jsonl" : "table");
+const formatOf = ({ sarif, jsonl }: Pick<FormOf<PatternsOptions>, "sarif" | "jsonl">): PatternsOptions["format"] =>
+  sarif ? "sarif" : jsonl ? "jsonl" : "table";
 const WHAT_IS_NEEDED = "Patterns, --list, --sources or --jsonl are needed.";
 
 /** Of the package, which lies above the built command and above its sources alike. */
@@ -276,6 +278,20 @@ program
     if (!asksFor(patterns, options)) return options.jsonl ? answerInput("risk") : program.error(WHAT_IS_NEEDED);
     return run(async () => (await import("./risk/command.ts")).runRisk(patterns, { ...options, format: formatOf(options) }));
   });
+
+program
+  .command("merge")
+  .description("put result files of risk --jsonl together, as of several repositories, into one report")
+  .argument("[files...]", "result files; without any, or for -, standard input")
+  .option("--named", "begin places with the name of their result file")
+  .option("--jsonl", "print the rows as JSON Lines, which can be merged again")
+  .option("--sarif", "print SARIF 2.1.0")
+  .option("-o, --output <file>", "write to a file")
+  .option("--all", "show patterns without a hazard too")
+  .addOption(new Option("--fail-at <growth>", "end with exit code 1 at this growth or a worse one").choices(THRESHOLD_NAMES).default("exponential"))
+  .action((files: string[], options: Omit<MergeOptions, "format"> & { readonly jsonl?: true; readonly sarif?: true }) =>
+    run(async () => (await import("./risk/merge.ts")).runMergeRisks(files, { ...options, format: formatOf(options) })),
+  );
 
 program
   .command("relate")

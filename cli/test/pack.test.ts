@@ -32,6 +32,10 @@ beforeAll(async () => {
   writeFileSync(join(project, "src/gauge.js"), "export const words = /^(\\w+ ?)+$/;\nexport const gate = /gate \\d+/g;\n");
   writeFileSync(join(project, "src/gauge.py"), "import re\nre.search(r'level \\d+$', text)\n");
   writeFileSync(join(project, "gate.json"), '{ "title": "Gates", "pattern": "gate \\\\d+", "expectations": ["+ gate 7", "- weir"] }\n');
+  writeFileSync(
+    join(project, "rows.jsonl"),
+    '{"status":"ok","growth":"exponential","file":null,"found":{"dialect":"ecmascript","pattern":"(a+)+$","flags":"","mode":"search","start":0,"end":6,"line":1,"column":1},"elapsedMs":1}\n',
+  );
   writeFileSync(join(project, "gate.log"), "gate 7 open\nweir\ngate 9 shut\n");
   const installed = npm(["install", "--save-dev", "--no-audit", "--no-fund", "--offline", packed], project, ALONE);
   if (installed.status !== 0) throw new Error(installed.stderr);
@@ -58,6 +62,7 @@ const ASKED: Readonly<Record<string, readonly [args: readonly string[], code: nu
   handoff: [["gate \\d"], 0, "/gate \\d/"],
   handin: [["const gate = /gate \\d/gi;"], 0, "gate \\d"],
   risk: [["--sources", "src"], 1, "3 patterns in 2 files: 1 exponential, 2 linear"],
+  merge: [["rows.jsonl"], 1, "1 pattern: 1 exponential"],
   relate: [["colou?r", "colou*r"], 1, "colouur"],
   across: [["gate|gatehouse", "--dialects", "ecmascript,ere"], 1, "gatehouse"],
   carry: [["(?P<day>\\d+)", "--dialect", "python", "--to", "perl"], 0, "(?P<day>"],

@@ -127,6 +127,30 @@ describe("the command on a code base", () => {
     expect(run("--sources", "gates/tags.py", "--fail-at", "polynomial").status).toBe(1);
   });
 
+  test("results of several repositories are merged into one report, each place once, in any grouping; what is none is named by its line", () => {
+    const merge = (...args: string[]) => spawnSync(process.execPath, [BIN, "merge", ...args], { cwd: folder, encoding: "utf8" });
+    writeFileSync(join(folder, "weir.jsonl"), run("--sources", "gates/open.ts", "--jsonl").stdout);
+    writeFileSync(join(folder, "gauge.jsonl"), run("--sources", "gates/tags.py", "--jsonl").stdout);
+    const whole = merge("weir.jsonl", "gauge.jsonl", "weir.jsonl");
+    // Places that were passed over are no rows.
+    expect(whole.stdout).toBe(run("--sources", "gates").stdout.replace(/; 1 passed over.*/, ""));
+    expect(whole.status).toBe(1);
+    writeFileSync(join(folder, "both.jsonl"), merge("gauge.jsonl", "weir.jsonl", "--jsonl").stdout);
+    expect(merge("both.jsonl", "gauge.jsonl").stdout.split("\n").sort()).toEqual(whole.stdout.split("\n").sort());
+    expect(merge("--named", "weir.jsonl", "gauge.jsonl").stdout).toContain(" weir/gates/open.ts:1:22 ");
+    expect(merge("gauge.jsonl", "--fail-at", "never", "--sarif").status).toBe(0);
+    expect(JSON.parse(merge("weir.jsonl", "--sarif").stdout).runs[0].results).toHaveLength(1);
+    for (const [text, says] of [
+      ["\n{", "odd.jsonl:2: it is not JSON"],
+      ['{"text":"gate"}', "odd.jsonl:1: it is no result of lamprey risk --jsonl"],
+    ] as const) {
+      writeFileSync(join(folder, "odd.jsonl"), text);
+      const { status, stdout, stderr } = merge("odd.jsonl");
+      expect([status, stdout, stderr]).toEqual([2, "", expect.stringContaining(says)]);
+    }
+    expect(merge("not-there.jsonl").status).toBe(2);
+  });
+
   test("what an engine without backtracking runs is linear there: no row, no result and no failed gate", () => {
     const { stdout, status } = run("(a|a)*b", "-d", "ere", "--all");
     expect(stdout).toMatch(/^linear in grep +search /m);

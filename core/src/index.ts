@@ -140,7 +140,6 @@ export { type MeaningChange, meaningChanges } from "./syntax/dialects/meaning.ts
 export { flagsIn } from "./syntax/flags.ts";
 export { type Reading, read, type Source } from "./syntax/read.ts";
 export * from "./syntax/tree.ts";
-export { walk } from "./syntax/tree.ts";
 export { Reckoning } from "./syntax/width/bounded.ts";
 export { widthsOf } from "./syntax/width/width.ts";
 export { type Construct, constructsAt, escapeConstructs, groupConstructs } from "./syntax/words/constructs.ts";

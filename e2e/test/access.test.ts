@@ -34,6 +34,17 @@ const STATES: readonly [string, (page: Page) => Promise<void>][] = [
   ],
   ["bench", async (page) => openBench(page, await stage.benchOf("Counts at the weirs"))],
   [
+    "files",
+    async (page) => {
+      await page.goto(`${stage.server.address}/files`);
+      await clickText(page, "button", "The server’s folder");
+      await page.type("textarea", "level (\\d");
+      await page.type("textarea", ")");
+      await waitForPart(page, "files-summary", "lines match");
+      await page.waitForSelector("[data-part=files-chart] svg path");
+    },
+  ],
+  [
     "reel wound",
     async (page) => {
       await openBench(page, await stage.benchOf("Counts at the weirs"));

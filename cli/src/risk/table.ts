@@ -27,9 +27,9 @@ function attackOf({ findings, error, peak, engine }: RiskRow): string {
   return `${text}${worst.restarts && worst.degree === 2 ? " (the search’s restarts)" : ""}${worst.until === null ? "" : ` until ${grouped(worst.until)}`}`;
 }
 
-/** How many rows there are of each growth. */
+/** How many rows there are of each growth, the worst first. */
 function countsOf(rows: readonly RiskRow[]): string {
   const counts = new Map<string, number>();
-  for (const row of rows) counts.set(verdictWords(row), (counts.get(verdictWords(row)) ?? 0) + 1);
+  for (const row of [...rows].sort((a, b) => rankOf(b) - rankOf(a))) counts.set(verdictWords(row), (counts.get(verdictWords(row)) ?? 0) + 1);
   return [...counts].map(([words, count]) => `${grouped(count)} ${words}`).join(", ");
 }

@@ -1,0 +1,80 @@
+/** `lamprey merge`: result files of `lamprey risk --jsonl`, of several repositories or runs, as one report. */
+import { createReadStream } from "node:fs";
+import { basename, extname } from "node:path";
+import { createInterface } from "node:readline";
+import Joi from "joi";
+import type { PatternsOptions } from "../patterns/found.ts";
+import { give } from "../patterns/tasks.ts";
+import { isAtLeast, type RiskRow } from "./row.ts";
+import { sarif } from "./sarif.ts";
+import { table } from "./table.ts";
+import type { Threshold } from "./threshold.ts";
+
+export interface MergeOptions extends Pick<PatternsOptions, "format" | "output"> {
+  readonly all?: true;
+  /** Whether places begin with the name of the result file, as where each is of another repository. */
+  readonly named?: true;
+  readonly failAt: Threshold;
+}
+
+const STANDARD_INPUT = "-";
+
+/** What a row has at least; the rest of it is as `risk` wrote it. */
+const row = Joi.object<RiskRow>({
+  status: Joi.string().required(),
+  file: Joi.string().allow(null).required(),
+  found: Joi.object({
+    dialect: Joi.string().required(),
+    pattern: Joi.string().allow("").required(),
+    flags: Joi.string().allow("").required(),
+    mode: Joi.string().required(),
+    start: Joi.number().integer().required(),
+    end: Joi.number().integer().required(),
+    line: Joi.number().integer().required(),
+    column: Joi.number().integer().required(),
+  })
+    .unknown()
+    .required(),
+}).unknown();
+
+/** Prints the report of all result files and returns the exit code, as `risk` does. Throws where a line is no result, with its place. */
+export async function runMergeRisks(paths: readonly string[], options: MergeOptions): Promise<number> {
+  const rows: RiskRow[] = [];
+  const known = new Set<string>();
+  for (const path of paths.length === 0 ? [STANDARD_INPUT] : paths) {
+    for await (const own of rowsIn(path)) {
+      const { file, found } = own;
+      const named = options.named && file !== null && path !== STANDARD_INPUT ? { ...own, file: `${basename(path, extname(path))}/${file}` } : own;
+      // The same pattern at the same place, as where files overlap or one is given twice, is one row.
+      const { dialect, pattern, flags, mode, line, column } = found;
+      const place = JSON.stringify([named.file, line, column, dialect, pattern, flags, mode]);
+      if (!known.has(place)) rows.push(named);
+      known.add(place);
+    }
+  }
+  const report = { rows, passed: [], files: new Set(rows.flatMap(({ file }) => file ?? [])).size };
+  give(report, { ...options, dialect: "ecmascript", flags: "" }, { table: () => table(report, options.all ?? false), sarif: () => sarif(report) });
+  return rows.some((each) => isAtLeast(each, options.failAt)) ? 1 : 0;
+}
+
+async function* rowsIn(path: string): AsyncGenerator<RiskRow> {
+  const input = path === STANDARD_INPUT ? process.stdin : createReadStream(path);
+  let number = 0;
+  for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
+    number++;
+    if (line.trim() === "") continue;
+    yield rowOf(line, `${path === STANDARD_INPUT ? "standard input" : path}:${number}`);
+  }
+}
+
+function rowOf(line: string, where: string): RiskRow {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(line);
+  } catch {
+    throw new Error(`${where}: it is not JSON`);
+  }
+  const { value, error } = row.validate(raw, { convert: false });
+  if (error) throw new Error(`${where}: it is no result of lamprey risk --jsonl: ${error.message}`);
+  return value;
+}
