@@ -65,16 +65,19 @@ export class Stage {
   }
 }
 
+/** A busy machine takes its time (milliseconds). */
+const PATIENCE = 60_000;
+
 /** Opens an address and waits until the bench has shown its first result. */
 export async function openBench(page: Page, address: string): Promise<void> {
   await page.goto(address);
-  await page.waitForSelector("[data-part=position] b");
+  await page.waitForSelector("[data-part=position] b", { timeout: PATIENCE });
 }
 
 /** Waits for a condition in the page; says what was there instead where it does not come. */
 export async function waitFor(page: Page, what: string, condition: (...args: string[]) => boolean | Promise<boolean>, ...args: string[]): Promise<void> {
   try {
-    await page.waitForFunction(condition, { timeout: 60_000 }, ...args);
+    await page.waitForFunction(condition, { timeout: PATIENCE }, ...args);
   } catch {
     const text = await page.evaluate(() => document.body.innerText.slice(0, 1500));
     throw new Error(`It did not come to this: ${what} (${args.join(", ")}). The page says:\n${text}`);
