@@ -74,6 +74,9 @@ describe("files", () => {
     expect(await page.evaluate(() => document.querySelector(".sample-editor .cm-content")?.textContent)).toContain("level 1.40 m");
     await page.goBack();
     await waitForPart(page, "files-summary", "4 lines match");
+    // Nothing is searched again: the row that was opened is still chosen.
+    await new Promise((done) => setTimeout(done, 500));
+    expect(await page.$eval("[role=option][aria-selected=true]", (row) => row.textContent)).toContain("gate 12 shut");
     const tests = await waitForTest(page);
     expect(tests).toEqual(["+ 2031-03-01T01:21 gate 12 shut"]);
     expect(stage.failures).toEqual([]);

@@ -12,10 +12,12 @@ import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { ChooseFolder } from "./ChooseFolder.tsx";
 import { commandFor } from "./command.ts";
 import { chosen, filesTaken, type Given, giveFiles, givenFiles, offered, ofServer, putAwayFiles } from "./given.ts";
-import { beginSearch, cancelSearch, putAwaySearch } from "./searching.ts";
+import { beginSearch, cancelSearch, isSearched, putAwaySearch } from "./searching.ts";
 
 /** Files of so many bytes together are searched while one types. */
 const SEARCHED_AT_ONCE = 32_000_000;
+/** Characters that the page reads with every edit; a longer list is looked through by the worker, when it is run. */
+const MOST_READ_HERE = 5000;
 /** Milliseconds without an edit before that begins. */
 const REST = 250;
 
@@ -44,7 +46,10 @@ export function Form() {
   const run = useAppSelector((s) => s.files.run);
   const set = (change: Partial<FilesForm>) => dispatch(formChanged(change));
   const fault = useFault(form);
-  const reading = useMemo(() => read({ dialect: form.dialect, flags: form.flags, pattern: form.pattern }), [form.dialect, form.flags, form.pattern]);
+  const reading = useMemo(() => {
+    const { dialect, flags, pattern } = form;
+    return form.kind === "distinct" && pattern.length <= MOST_READ_HERE ? read({ dialect, flags, pattern }) : null;
+  }, [form]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the list of files says by `given` that it has changed.
   const taken = useMemo(() => filesTaken(form.only), [form.only, given]);
   const bytes = taken.reduce((sum, file) => sum + file.size, 0);
@@ -56,7 +61,7 @@ export function Form() {
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: an edit of anything begins it anew.
   useEffect(() => {
-    if (!canRun || !isSmall) return;
+    if (!canRun || !isSmall || isSearched(taken)) return;
     const timer = setTimeout(beginSearch, REST);
     return () => clearTimeout(timer);
   }, [written, taken, canRun, isSmall]);
@@ -207,6 +212,7 @@ export function Form() {
 /** What is wrong with the form; an empty pattern of a form that nobody filled in is nothing wrong. */
 function useFault(form: FilesForm): QuestionFault | null {
   return useMemo(() => {
+    if (form.pattern.length > MOST_READ_HERE) return null;
     const asked = askedOf(questionOf(form));
     return "fault" in asked ? asked.fault : null;
   }, [form]);
@@ -325,8 +331,8 @@ function Flags({ form: { dialect, flags }, set }: { readonly form: FilesForm; re
   );
 }
 
-function Group({ reading, form, set }: { readonly reading: Reading; readonly form: FilesForm; readonly set: (change: Partial<FilesForm>) => void }) {
-  const groups = compile(reading).ok ? reading.groups : [];
+function Group({ reading, form, set }: { readonly reading: Reading | null; readonly form: FilesForm; readonly set: (change: Partial<FilesForm>) => void }) {
+  const groups = reading && compile(reading).ok ? reading.groups : [];
   return (
     <label className="flex items-center gap-2 text-ink-2">
       of

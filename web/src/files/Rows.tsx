@@ -9,7 +9,7 @@ import { amongText, number } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
 import { addToTests, openOnBench } from "./opening.ts";
 import { onGoTo } from "./places.ts";
-import { foundRows, searchedFiles } from "./searching.ts";
+import { chooseRow, foundRows, rowChosen, searchedFiles } from "./searching.ts";
 
 const ROW_HEIGHT = 24;
 const TWO_LINES = 44;
@@ -22,14 +22,22 @@ export function Rows() {
   const question = useAppSelector((s) => s.files.question);
   const navigate = useNavigate();
   const rows = foundRows();
-  const [chosen, setChosen] = useState(0);
+  const [chosen, setOwnChosen] = useState(rowChosen);
+  const setChosen = (row: number) => {
+    chooseRow(row);
+    setOwnChosen(row);
+  };
   const scroller = useRef<HTMLDivElement>(null);
   const height = question?.shown.kind === "replaced" ? TWO_LINES : ROW_HEIGHT;
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => height, overscan: 12 });
   // biome-ignore lint/correctness/useExhaustiveDependencies: another question has other rows.
-  useEffect(() => setChosen(0), [question]);
+  useEffect(() => setOwnChosen(rowChosen()), [question]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the heights are those of the question.
   useEffect(() => virtual.measure(), [height]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only where the screen is opened again.
+  useEffect(() => {
+    if (rowChosen() > 0) virtual.scrollToIndex(rowChosen(), { align: "center" });
+  }, []);
   const choose = (to: number) => {
     const row = Math.max(0, Math.min(rows.length - 1, to));
     setChosen(row);
@@ -38,7 +46,8 @@ export function Rows() {
   useEffect(
     () =>
       onGoTo((row) => {
-        setChosen(row);
+        chooseRow(row);
+        setOwnChosen(row);
         virtual.scrollToIndex(row, { align: "center" });
         scroller.current?.focus();
       }),

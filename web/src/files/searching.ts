@@ -1,6 +1,5 @@
 /** The run that is under way, or was: its rows are here, since they are many, and its worker, which can be asked about them. */
 import { append } from "@lamprey/core";
-import { askedOf, type QuestionFault } from "../engine/files/asked.ts";
 import { type FilesSearch, startSearch } from "../engine/files/client.ts";
 import type { FoundRow, SearchedFile } from "../engine/files/messages.ts";
 import { questionOf, searchBegun, searchEnded, searchFailed, searchHeard, searchPutAway } from "../state/filesSlice.ts";
@@ -10,21 +9,33 @@ import { filesTaken } from "./given.ts";
 let search: FilesSearch | null = null;
 let rows: FoundRow[] = [];
 let files: readonly SearchedFile[] = [];
+let chosenRow = 0;
 
 /** Rows of the run; the store says when they have changed. */
 export const foundRows = (): readonly FoundRow[] => rows;
 /** The files that the run goes through; rows name them by their place. */
 export const searchedFiles = (): readonly SearchedFile[] => files;
+/** The row that is chosen: whoever comes back from the bench finds it again. */
+export const rowChosen = (): number => chosenRow;
+export function chooseRow(row: number): void {
+  chosenRow = row;
+}
 export const currentSearch = (): FilesSearch | null => search;
 
-/** Begins a run with the form as it is; a fault of the form is handed back, and nothing is begun. */
-export function beginSearch(): QuestionFault | null {
+/** Whether the run that is there is of the form as it is, and of these files. */
+export function isSearched(taken: readonly SearchedFile[]): boolean {
+  const { form, question, run } = store.getState().files;
+  const isSame = question !== null && JSON.stringify(questionOf(form)) === JSON.stringify(question);
+  return isSame && run !== "failed" && run !== "none" && taken.length === files.length && taken.every((file, i) => file === files[i]);
+}
+
+/** Begins a run with the form as it is, which has no fault that is known. */
+export function beginSearch(): void {
   const { form } = store.getState().files;
   const question = questionOf(form);
-  const asked = askedOf(question);
-  if ("fault" in asked) return asked.fault;
   search?.close();
   rows = [];
+  chosenRow = 0;
   files = filesTaken(form.only);
   const total = { bytes: files.reduce((sum, { size }) => sum + size, 0), files: files.length };
   store.dispatch(searchBegun({ question, total }));
@@ -39,7 +50,6 @@ export function beginSearch(): QuestionFault | null {
     (isWhole) => search === own && store.dispatch(searchEnded(isWhole ? "ended" : "cancelled")),
     (error: unknown) => search === own && store.dispatch(searchFailed(error instanceof Error ? error.message : String(error))),
   );
-  return null;
 }
 
 /** Ends the run; what was found stays. */

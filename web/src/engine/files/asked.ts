@@ -22,14 +22,11 @@ export interface AskedOfFiles {
   readonly slot: number;
 }
 
-/** Patterns that are read before an edit is answered; a list of more is looked through where it is run. */
-const MOST_LOOKED_AT = 2000;
-
 /** Reads a question; its fault is the first one. */
-export function askedOf(question: FilesQuestion, most = MOST_LOOKED_AT): AskedOfFiles | { readonly fault: QuestionFault } {
+export function askedOf(question: FilesQuestion): AskedOfFiles | { readonly fault: QuestionFault } {
   const { dialect, flags, patterns, shown, others } = question;
   const readings: Reading[] = [];
-  for (const [index, pattern] of patterns.slice(0, most).entries()) {
+  for (const [index, pattern] of patterns.entries()) {
     const reading = read({ dialect, flags, pattern });
     const compiled = compile(reading);
     const diagnostic = compiled.ok ? undefined : (compiled.diagnostics.find(({ severity }) => severity === "syntax-error") ?? compiled.diagnostics[0]);

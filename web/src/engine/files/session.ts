@@ -63,8 +63,8 @@ const LINE_FEED = 0x0a;
 const decoder = new TextDecoder();
 
 function allOf(question: FilesQuestion) {
-  const asked = askedOf(question, question.patterns.length);
-  if ("fault" in asked) throw new Error(asked.fault.words);
+  const asked = askedOf(question);
+  if ("fault" in asked) throw new Error(question.patterns.length > 1 ? `pattern ${(asked.fault.pattern ?? 0) + 1}: ${asked.fault.words}` : asked.fault.words);
   return asked;
 }
 
