@@ -43,7 +43,13 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["bench", "shelf", "risks", "files"],
     ["main.tsx"],
   ],
-  "cli/src": [["contract"], ["print.ts", "print-trace.ts", "patterns", "check"], ["risk", "slips", "sift"], ["commands", "work.ts"], ["main.ts"]],
+  "cli/src": [
+    ["contract"],
+    ["print.ts", "print-trace.ts", "json-lines.ts", "patterns", "check"],
+    ["risk", "slips", "sift"],
+    ["commands", "work.ts"],
+    ["main.ts"],
+  ],
 };
 
 function filesBelow(folder: string): string[] {

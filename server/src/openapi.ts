@@ -122,7 +122,7 @@ export const openapi = {
               closed({
                 name: { anyOf: [text, { type: "null" }] },
                 files: { type: "array", items: closed({ path: text, size: { type: "integer" } }) },
-                beyond: { type: "integer" },
+                more: { type: "boolean" },
               }),
             ),
           },

@@ -46,7 +46,7 @@ describe("the folder", () => {
     const { body } = await request(app).get("/api/files").expect(200);
     expect(body).toEqual({
       name: "weir",
-      beyond: 0,
+      more: false,
       files: [
         { path: "inside.log", size: 14 },
         { path: "logs/gate.log", size: 14 },
@@ -83,7 +83,7 @@ describe("the folder", () => {
 describe("a server", () => {
   test("that offers no folder says so", async () => {
     const own = served(null);
-    expect((await request(own).get("/api/files").expect(200)).body).toEqual({ name: null, files: [], beyond: 0 });
+    expect((await request(own).get("/api/files").expect(200)).body).toEqual({ name: null, files: [], more: false });
     expect((await request(own).get("/api/files/content?path=a").expect(404)).body.detail).toContain("LAMPREY_FILES");
   });
 

@@ -154,7 +154,15 @@ describe("a run", () => {
     expect(await session.around(FILES[0] as SearchedFile, ASKED, 3, 1)).toEqual({
       first: 2,
       lines: ["2031-03-01T00:09 level 1.40 m", "2031-03-01T01:21 gate 12 shut\r", "2031-03-02T00:40 no end: gate 2"],
+      pattern: 0,
     });
+  });
+
+  test("says which of several patterns finds something in a line", async () => {
+    const session = new FilesSession();
+    const question = { ...ASKED, patterns: ["weir", "level \\d", "gate"] };
+    const which = async (line: number) => (await session.around(FILES[0] as SearchedFile, question, line, 0)).pattern;
+    expect([await which(1), await which(2), await which(3)]).toEqual([2, 1, 2]);
   });
 });
 
@@ -211,13 +219,13 @@ describe("what is saved", () => {
   test("as a patch is taken by git apply, and makes of the files what the archive has", async () => {
     const change = { shown: { kind: "replaced", template: "gate no. $1" } } as const;
     const patch = await saved(change, "patch");
-    // What was unpacked is in no patch, nor what is no UTF-8 and stands beside a change.
-    expect(patch.faults.map((words) => words.split(":")[0])).toEqual(["hollin/odd.log", "old/packed.log.gz"]);
-    const applied = spawnSync("git", ["apply", "-"], { cwd: folder, input: await patch.blob.text(), encoding: "utf8" });
+    // What was unpacked is in no patch; a line that is not UTF-8 stands in it as it is.
+    expect(patch.faults.map((words) => words.split(":")[0])).toEqual(["old/packed.log.gz"]);
+    const applied = spawnSync("git", ["apply", "-"], { cwd: folder, input: Buffer.from(await patch.blob.arrayBuffer()), encoding: "utf8" });
     expect([applied.status, applied.stderr]).toEqual([0, ""]);
     const archive = unzipSync(new Uint8Array(await (await saved(change, "zip")).blob.arrayBuffer()));
     expect(Object.keys(archive).sort()).toEqual(["bracken/gate.log", "hollin/odd.log", "hollin/été.log", "old/packed.log"].sort());
-    for (const name of ["bracken/gate.log", "hollin/été.log"]) {
+    for (const name of ["bracken/gate.log", "hollin/odd.log", "hollin/été.log"]) {
       expect(Buffer.from(archive[name] as Uint8Array).equals(readFileSync(join(folder, name)))).toBe(true);
     }
     expect(Buffer.from(archive["hollin/odd.log"] as Uint8Array).toString("latin1")).toBe("gate \xe9 2\ngate no. 3 ok\n");

@@ -1,8 +1,7 @@
 /** `lamprey merge`: result files of `lamprey risk --jsonl`, of several repositories or runs, as one report. */
-import { createReadStream } from "node:fs";
 import { basename, extname } from "node:path";
-import { createInterface } from "node:readline";
 import Joi from "joi";
+import { jsonLines, STANDARD_INPUT } from "../json-lines.ts";
 import type { PatternsOptions } from "../patterns/found.ts";
 import { give } from "../patterns/tasks.ts";
 import { isAtLeast, type RiskRow } from "./row.ts";
@@ -16,8 +15,6 @@ export interface MergeOptions extends Pick<PatternsOptions, "format" | "output">
   readonly named?: true;
   readonly failAt: Threshold;
 }
-
-const STANDARD_INPUT = "-";
 
 /** What a row has at least; the rest of it is as `risk` wrote it. */
 const row = Joi.object<RiskRow>({
@@ -41,40 +38,16 @@ const row = Joi.object<RiskRow>({
 export async function runMergeRisks(paths: readonly string[], options: MergeOptions): Promise<number> {
   const rows: RiskRow[] = [];
   const known = new Set<string>();
-  for (const path of paths.length === 0 ? [STANDARD_INPUT] : paths) {
-    for await (const own of rowsIn(path)) {
-      const { file, found } = own;
-      const named = options.named && file !== null && path !== STANDARD_INPUT ? { ...own, file: `${basename(path, extname(path))}/${file}` } : own;
-      // The same pattern at the same place, as where files overlap or one is given twice, is one row.
-      const { dialect, pattern, flags, mode, line, column } = found;
-      const place = JSON.stringify([named.file, line, column, dialect, pattern, flags, mode]);
-      if (!known.has(place)) rows.push(named);
-      known.add(place);
-    }
+  for await (const { path, value } of jsonLines(paths, row, "result of lamprey risk --jsonl")) {
+    const { file, found } = value;
+    const named = options.named && file !== null && path !== STANDARD_INPUT ? { ...value, file: `${basename(path, extname(path))}/${file}` } : value;
+    // The same pattern at the same place is one row: files may overlap, or be given twice.
+    const { dialect, pattern, flags, mode, line, column } = found;
+    const place = JSON.stringify([named.file, line, column, dialect, pattern, flags, mode]);
+    if (!known.has(place)) rows.push(named);
+    known.add(place);
   }
   const report = { rows, passed: [], files: new Set(rows.flatMap(({ file }) => file ?? [])).size };
   give(report, { ...options, dialect: "ecmascript", flags: "" }, { table: () => table(report, options.all ?? false), sarif: () => sarif(report) });
   return rows.some((each) => isAtLeast(each, options.failAt)) ? 1 : 0;
-}
-
-async function* rowsIn(path: string): AsyncGenerator<RiskRow> {
-  const input = path === STANDARD_INPUT ? process.stdin : createReadStream(path);
-  let number = 0;
-  for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
-    number++;
-    if (line.trim() === "") continue;
-    yield rowOf(line, `${path === STANDARD_INPUT ? "standard input" : path}:${number}`);
-  }
-}
-
-function rowOf(line: string, where: string): RiskRow {
-  let raw: unknown;
-  try {
-    raw = JSON.parse(line);
-  } catch {
-    throw new Error(`${where}: it is not JSON`);
-  }
-  const { value, error } = row.validate(raw, { convert: false });
-  if (error) throw new Error(`${where}: it is no result of lamprey risk --jsonl: ${error.message}`);
-  return value;
 }

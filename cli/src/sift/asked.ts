@@ -1,20 +1,5 @@
 /** What a run of `sift` is asked for. */
-import type { DialectName, Encoding, LinePart, Reading } from "@lamprey/core";
-
-/** What is printed of a file. */
-export type Shown =
-  /** Lines, with so many around each. */
-  | { readonly kind: "lines"; readonly around: number }
-  /** The parts of lines that match. */
-  | { readonly kind: "parts" }
-  /** How many lines, for each file. */
-  | { readonly kind: "count" }
-  /** The names of files. */
-  | { readonly kind: "files" }
-  /** What a group took, each different text once with how often. */
-  | { readonly kind: "distinct"; readonly group: number }
-  /** Lines as a template would have them, or the change as a patch. */
-  | { readonly kind: "replaced"; readonly template: string; readonly patch: boolean };
+import type { DialectName, Encoding, LinePart, Reading, Shown } from "@lamprey/core";
 
 /** `partial`: the result of a part, to be put together with others (`partial.ts`). */
 export type Form = "text" | "json" | "csv" | "partial";
@@ -25,7 +10,10 @@ export interface Asked {
   readonly part: LinePart;
   /** The lines, or the files, in which nothing is found. */
   readonly others: boolean;
-  readonly shown: Shown;
+  /** Groups by their slots. */
+  readonly shown: Shown<number>;
+  /** Lines that are replaced are printed as the change of the file, a unified diff. */
+  readonly patch: boolean;
   readonly form: Form;
   /** Lines of each file at most. */
   readonly first: number;

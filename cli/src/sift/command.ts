@@ -1,14 +1,14 @@
 /** `lamprey sift`: run patterns over files, folders and standard input. */
 import { readFileSync, statSync } from "node:fs";
 import { availableParallelism } from "node:os";
-import { compile, type Diagnostic, type DialectName, type Encoding, hostFor, type LinePart, type Reading } from "@lamprey/core";
+import { type DialectName, type Encoding, type LinePart, type Reading, type Shown, slotNamed, templateFault } from "@lamprey/core";
 import cliProgress from "cli-progress";
 import { readingOf } from "../contract/request.ts";
+import { STANDARD_INPUT } from "../json-lines.ts";
 import { printError } from "../print.ts";
-import type { Asked, Form, Shown } from "./asked.ts";
+import type { Asked, Form } from "./asked.ts";
 import { Output } from "./output.ts";
 import { Run } from "./run.ts";
-import { STANDARD_INPUT } from "./sources.ts";
 import { filesOf } from "./walk.ts";
 
 export interface SiftCommandOptions {
@@ -113,6 +113,7 @@ function askedOf(patterns: readonly string[], paths: readonly string[], options:
     part: whole,
     others,
     shown,
+    patch: options.patch === true,
     form,
     first,
     encoding,
@@ -125,7 +126,7 @@ function askedOf(patterns: readonly string[], paths: readonly string[], options:
 }
 
 /** What was asked to be shown; of these only one can be. */
-function shownOf(options: SiftCommandOptions, readings: readonly Reading[]): Shown {
+function shownOf(options: SiftCommandOptions, readings: readonly Reading[]): Shown<number> {
   const { parts, count, files, distinct, replace, patch, others, context = 0 } = options;
   const asked = Object.entries({ parts, count, files, distinct, replace }).filter(([, value]) => value !== undefined);
   if (asked.length > 1) throw new Refused(`Only one of these can be shown: ${asked.map(([name]) => `--${name}`).join(", ")}.`);
@@ -143,23 +144,16 @@ function shownOf(options: SiftCommandOptions, readings: readonly Reading[]): Sho
     if (options.whole) throw new Refused("A template replaces all matches in a line: it does not go with --whole.");
     const fault = templateFault(readings[0] as Reading, replace);
     if (fault) throw new Refused(printError(replace, fault));
-    return { kind: "replaced", template: replace, patch: patch === true };
+    return { kind: "replaced", template: replace };
   }
   return { kind: "lines", around: context };
 }
 
-/** What the dialect's host refuses in a template, before anything is read. */
-function templateFault(reading: Reading, template: string): Diagnostic | undefined {
-  const compiled = compile(reading);
-  return compiled.ok ? hostFor(compiled.program).template.read(template, compiled.program).diagnostics[0] : undefined;
-}
-
 /** The slot of a group by its number or its name; 0 for the whole match. */
-function groupOf(asked: true | string, { groups }: Reading): number {
-  if (asked === true || asked === "0") return 0;
-  const group = groups.find(({ number, name }) => String(number) === asked || name === asked);
-  if (!group) throw new Refused(`The pattern has no group “${asked}”: what follows --distinct is the group, and the pattern stands before it.`);
-  return group.slot;
+function groupOf(asked: true | string, reading: Reading): number {
+  const slot = asked === true ? 0 : slotNamed(reading, asked);
+  if (slot === null) throw new Refused(`The pattern has no group “${asked}”: what follows --distinct is the group, and the pattern stands before it.`);
+  return slot;
 }
 
 /** A path that is not there is reported when it is read. */

@@ -2,12 +2,10 @@
  * Results of parts of a text, put together: counts and values, which add up in any order and grouping. A part's result is
  * JSON Lines, `{ "lines": kept }` or `{ "text": value, "count": times }`.
  */
-import { createReadStream } from "node:fs";
-import { createInterface } from "node:readline";
 import { mostFrequentFirst } from "@lamprey/core";
 import Joi from "joi";
+import { jsonLines } from "../json-lines.ts";
 import type { Output } from "./output.ts";
-import { STANDARD_INPUT } from "./sources.ts";
 
 type Partial = { readonly lines: number } | { readonly text: string; readonly count: number };
 
@@ -22,30 +20,11 @@ interface Merged {
   readonly values: Map<string, number>;
 }
 
-/** Reads the results of parts, one file after the other. Throws where a line is none, with its number. */
+/** Throws where a line is no result of a part, with its place. */
 async function mergedFrom(paths: readonly string[]): Promise<Merged> {
   const merged: Merged = { lines: null, values: new Map() };
-  for (const path of paths.length === 0 ? [STANDARD_INPUT] : paths) {
-    const input = path === STANDARD_INPUT ? process.stdin : createReadStream(path);
-    let number = 0;
-    for await (const line of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
-      number++;
-      if (line.trim() !== "") add(merged, partOf(line, `${path === STANDARD_INPUT ? "standard input" : path}:${number}`));
-    }
-  }
+  for await (const { value } of jsonLines(paths, partial, "result of a part")) add(merged, value);
   return merged;
-}
-
-function partOf(line: string, where: string): Partial {
-  let raw: unknown;
-  try {
-    raw = JSON.parse(line);
-  } catch {
-    throw new Error(`${where}: it is not JSON`);
-  }
-  const { value, error } = partial.validate(raw, { convert: false });
-  if (error) throw new Error(`${where}: it is no result of a part: ${error.message}`);
-  return value;
 }
 
 function add(merged: Merged, part: Partial): void {

@@ -1,25 +1,12 @@
 /** One run over many files: what is found is printed as it is found; a file that cannot be read is reported, and the rest goes on. */
-import {
-  type ByteSource,
-  compile,
-  drained,
-  type FileOutcome,
-  FileSearch,
-  groupValues,
-  HangWatch,
-  hostFor,
-  PATCH_CONTEXT,
-  Patch,
-  type Program,
-  type Reading,
-  rewriteWhole,
-} from "@lamprey/core";
+import { type ByteSource, drained, type FileOutcome, FilePatch, FileSearch, groupValues, HangWatch, lineReplacer, PATCH_CONTEXT } from "@lamprey/core";
 import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
+import { STANDARD_INPUT } from "../json-lines.ts";
 import type { Asked } from "./asked.ts";
 import type { Output } from "./output.ts";
 import { Printer, textOf } from "./print.ts";
 import type { SharedCount } from "./shares.ts";
-import { kindOf, openSource, STANDARD_INPUT } from "./sources.ts";
+import { kindOf, openSource } from "./sources.ts";
 import { type Walked, wordsOf } from "./walk.ts";
 
 export interface RunOutcome {
@@ -49,7 +36,7 @@ export class Run {
   private pending = "";
   private found = false;
   private failed = false;
-  private program: Program | undefined;
+  private replaced: ((line: string) => string) | undefined;
   private shares: SharedCount | undefined;
 
   /** @param tell takes what is said besides the results, a line each */
@@ -132,7 +119,7 @@ export class Run {
           return goesOn();
         });
       case "replaced":
-        return shown.patch ? this.patch(path, source, shown.template) : this.replace(name, source, shown.template, others);
+        return this.asked.patch ? this.patch(path, source, shown.template) : this.replace(name, source, shown.template, others);
     }
   }
 
@@ -148,36 +135,29 @@ export class Run {
   private replace(name: string, source: ByteSource, template: string, others: boolean): Promise<Outcome> {
     return this.search.each(name, source, 0, this.asked.first, (line) => {
       const text = textOf(line);
-      this.printer.changed(name, line.number, others ? text : this.replaced(text, template));
+      this.printer.changed(name, line.number, others ? text : this.replacer(template)(text));
       return !this.output.closed;
     });
   }
 
   private async patch(path: string, source: ByteSource, template: string): Promise<Outcome> {
     if (!source.asIs) throw new Error("a patch is made for files of UTF-8 without a byte order mark alone");
-    // A patch is bytes, of which each is a character here: lines that are no UTF-8 stand in it as they are.
-    const patch = new Patch(bytewise(path.startsWith("./") ? path.slice(2) : path));
+    const patch = new FilePatch(path.startsWith("./") ? path.slice(2) : path, this.replacer(template));
     const outcome = await this.search.each(path, source, PATCH_CONTEXT, this.asked.first, (line) => {
-      const text = textOf(line);
-      const own = Buffer.from(line.bytes.subarray(0, line.bytes.length - 1)).toString("latin1");
-      const isText = bytewise(text) === own;
-      if (line.kept && !isText) this.fail(path, `line ${line.number} is not UTF-8, and stays as it is`);
-      patch.line(line.number, own, line.kept && isText ? bytewise(this.replaced(text, template)) : own, line.added);
-      this.output.bytes(Buffer.from(patch.take(), "latin1"));
+      if (!patch.line(line)) this.fail(path, `line ${line.number} is not UTF-8, and stays as it is`);
+      this.output.bytes(patch.take());
       return !this.output.closed;
     });
-    patch.end();
-    this.output.bytes(Buffer.from(patch.take(), "latin1"));
+    this.output.bytes(patch.end());
     return outcome;
   }
 
-  /** A line with the matches in it replaced. */
-  private replaced(text: string, template: string): string {
-    this.program ??= programOf(this.asked.readings[0]);
-    const { program } = this;
-    const made = drained(rewriteWhole(hostFor(program).template, program, text, template, { first: false, stepLimit: DEFAULT_STEP_LIMIT }));
-    if (made.kind === "made") return made.text;
-    throw new Error(made.kind === "refused" ? made.fault.message : "a line takes too much work to be rewritten");
+  /** What replaces the matches in a line; made once, for there is one template. */
+  private replacer(template: string): (line: string) => string {
+    const [reading] = this.asked.readings;
+    if (!reading) throw new RangeError("A template is for one pattern.");
+    this.replaced ??= lineReplacer(reading, template, DEFAULT_STEP_LIMIT);
+    return this.replaced;
   }
 
   private countValues(): void {
@@ -208,12 +188,3 @@ export class Run {
     this.tell(`${path}: ${message}`);
   }
 }
-
-function programOf(reading: Reading | undefined): Program {
-  const compiled = reading && compile(reading);
-  if (!compiled?.ok) throw new RangeError("A pattern that was read has to compile.");
-  return compiled.program;
-}
-
-/** The bytes of a text, a character each. */
-const bytewise = (text: string): string => Buffer.from(text).toString("latin1");

@@ -4,11 +4,9 @@ import { closeSync, createReadStream, openSync, readSync } from "node:fs";
 import { createGunzip } from "node:zlib";
 import { type ByteSource, type BytesAre, type Encoding, MARK_LENGTH, markOf, StreamSource, withEncoding } from "@lamprey/core";
 import { Decompress } from "fzstd";
+import { STANDARD_INPUT } from "../json-lines.ts";
 
 const NO_BYTES = new Uint8Array(0);
-
-/** The path that stands for standard input. */
-export const STANDARD_INPUT = "-";
 
 /** Throws where there is no such file, or it may not be read. */
 export async function openSource(path: string, encoding: Encoding): Promise<ByteSource> {

@@ -3,7 +3,7 @@ import { type Dirent, readdirSync, readFileSync, statSync } from "node:fs";
 import { join, relative, sep } from "node:path";
 import ignore, { type Ignore } from "ignore";
 import picomatch from "picomatch";
-import { STANDARD_INPUT } from "./sources.ts";
+import { STANDARD_INPUT } from "../json-lines.ts";
 
 export interface WalkOptions {
   /** Only files whose path below the folder one of these globs takes; those that begin with `!` leave out. */

@@ -16,7 +16,10 @@ interface Host {
     readonly Memory: new (size: { readonly initial: number }) => HostMemory;
     readonly Instance: new (module: HostModule, imports: Readonly<Record<string, Readonly<Record<string, unknown>>>>) => { readonly exports: unknown };
   };
-  readonly TextDecoder: new (encoding?: string) => { decode(bytes: Uint8Array, options?: { readonly stream: boolean }): string };
+  readonly TextDecoder: new (
+    encoding?: string,
+    options?: { readonly fatal: boolean; readonly ignoreBOM: boolean },
+  ) => { decode(bytes: Uint8Array, options?: { readonly stream: boolean }): string };
   readonly TextEncoder: new () => {
     encode(text: string): Uint8Array;
     encodeInto(text: string, bytes: Uint8Array): { readonly read: number; readonly written: number };

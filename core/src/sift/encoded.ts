@@ -25,24 +25,28 @@ export const markOf = (begin: Uint8Array): (typeof MARKS)[number] | undefined =>
 
 /** The source as UTF-8, without its byte order mark. */
 export async function withEncoding(source: ByteSource, encoding: Encoding): Promise<ByteSource> {
-  if (encoding === "latin1") return new RecodedSource(source, fromLatin1);
+  const asUtf8 = (own: ByteSource, recode: Recode) => new StreamSource(recoded(own, recode), { closed: () => source.close() });
+  if (encoding === "latin1") return asUtf8(source, fromLatin1);
   const begin = new Uint8Array(MARK_LENGTH);
   let length = 0;
   for (let read = -1; read !== 0 && length < MARK_LENGTH; length += read) read = await source.read(begin.subarray(length));
   const [mark, marked] = markOf(begin.subarray(0, length)) ?? [[], "utf-8"];
   const rest = new JoinedSource(begin.subarray(mark.length, length), source, source.asIs && mark.length === 0);
-  return marked === "utf-8" ? rest : new RecodedSource(rest, decoding(marked));
+  return marked === "utf-8" ? rest : asUtf8(rest, decoding(marked));
 }
 
 /** Bytes out of chunks that arrive one after the other: of a stream, or of what unpacks one. */
 export class StreamSource implements ByteSource {
   readonly asIs: boolean;
   private readonly chunks: AsyncIterator<Uint8Array>;
+  private readonly closed: () => void;
   private left: Uint8Array = NO_BYTES;
 
-  constructor(chunks: AsyncIterable<Uint8Array>, asIs = false) {
+  /** @param closed is called when nothing more is read */
+  constructor(chunks: AsyncIterable<Uint8Array>, { asIs = false, closed = () => {} }: { readonly asIs?: boolean; readonly closed?: () => void } = {}) {
     this.chunks = chunks[Symbol.asyncIterator]();
     this.asIs = asIs;
+    this.closed = closed;
   }
 
   async read(into: Uint8Array): Promise<number> {
@@ -59,6 +63,7 @@ export class StreamSource implements ByteSource {
 
   close(): void {
     void this.chunks.return?.();
+    this.closed();
   }
 }
 
@@ -110,32 +115,11 @@ function fromLatin1(bytes: Uint8Array): Uint8Array {
   return written.subarray(0, at);
 }
 
-/** Bytes of another encoding as UTF-8. */
-class RecodedSource implements ByteSource {
-  readonly asIs = false;
-  private readonly source: ByteSource;
-  private readonly recode: Recode;
-  private readonly room = new Uint8Array(RECODED);
-  private left: Uint8Array = NO_BYTES;
-
-  constructor(source: ByteSource, recode: Recode) {
-    this.source = source;
-    this.recode = recode;
-  }
-
-  async read(into: Uint8Array): Promise<number> {
-    while (this.left.length === 0) {
-      const length = await this.source.read(this.room);
-      this.left = this.recode(this.room.subarray(0, length), length > 0);
-      if (length === 0 && this.left.length === 0) return 0;
-    }
-    const taken = this.left.subarray(0, into.length);
-    into.set(taken);
-    this.left = this.left.subarray(taken.length);
-    return taken.length;
-  }
-
-  close(): void {
-    this.source.close();
+/** The bytes of another encoding, written anew piece by piece. */
+async function* recoded(source: ByteSource, recode: Recode): AsyncGenerator<Uint8Array> {
+  const room = new Uint8Array(RECODED);
+  for (let length = -1; length !== 0; ) {
+    length = await source.read(room);
+    yield recode(room.subarray(0, length), length > 0);
   }
 }

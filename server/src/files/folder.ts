@@ -29,26 +29,21 @@ export class OfferedFolder {
     throw new Trouble(`LAMPREY_FILES names ${path}, which is no folder that can be read.`);
   }
 
-  /** All files below the folder, by their paths; what may not be read is left out. */
+  /** The files below the folder, by their paths; what may not be read is left out. The walk ends where there are more than are listed. */
   async list(): Promise<OfferedFiles> {
     const files: { path: string; size: number }[] = [];
-    let beyond = 0;
     const pending = [this.root];
-    for (let folder = pending.pop(); folder !== undefined; folder = pending.pop()) {
+    for (let folder = pending.pop(); folder !== undefined && files.length <= MOST_FILES; folder = pending.pop()) {
       for (const entry of await entriesOf(folder)) {
         const path = join(folder, entry.name);
-        if (entry.isDirectory()) {
-          if (!NEVER_OFFERED.has(entry.name)) pending.push(path);
-          continue;
-        }
+        if (entry.isDirectory() && !NEVER_OFFERED.has(entry.name)) pending.push(path);
+        if (entry.isDirectory()) continue;
         const size = await this.sizeOf(path);
-        if (size === null) continue;
-        if (files.length < MOST_FILES) files.push({ path: relative(this.root, path).split(sep).join("/"), size });
-        else beyond++;
+        if (size !== null) files.push({ path: relative(this.root, path).split(sep).join("/"), size });
       }
     }
     files.sort((a, b) => (a.path < b.path ? -1 : 1));
-    return { name: basename(this.root), files, beyond };
+    return { name: basename(this.root), files: files.slice(0, MOST_FILES), more: files.length > MOST_FILES };
   }
 
   /** Where a file of the list lies on this machine; a path that leads out of the folder is refused like one that is not there. */

@@ -8,7 +8,7 @@ import { Problem } from "../problem.ts";
 import { only } from "../specimens/routes.ts";
 import type { OfferedFolder } from "./folder.ts";
 
-const NONE: OfferedFiles = { name: null, files: [], beyond: 0 };
+const NONE: OfferedFiles = { name: null, files: [], more: false };
 
 export function fileRoutes(folder: OfferedFolder | null, log: Logger): Router {
   const router = Router();

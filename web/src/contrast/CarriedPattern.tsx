@@ -3,6 +3,7 @@ import { type DialectName, dialectOf, visible } from "@lamprey/core";
 import { useState } from "react";
 import type { CarriedView, WitnessView } from "../engine/messages.ts";
 import { usePattern } from "../run/patternHandle.ts";
+import { copyText } from "../shared/clipboard.ts";
 import { number } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
 
@@ -48,11 +49,7 @@ export function CarriedPattern({ dialect, carried: { pattern, flags, same, witne
   const own = useAppSelector((s) => s.draft.fields.pattern);
   const [copied, setCopied] = useState<string | null>(null);
   const { title } = dialectOf(dialect);
-  const copy = () =>
-    void navigator.clipboard.writeText(pattern).then(
-      () => setCopied("copied"),
-      () => setCopied("the browser did not allow it"),
-    );
+  const copy = () => void copyText(pattern).then((done) => setCopied(done ? "copied" : "the browser did not allow it"));
   return (
     <div className="mt-1 border-l-2 border-rule pl-2" data-part="carried">
       <p className="source max-h-[76px] overflow-auto whitespace-pre-wrap text-[13px] leading-[19px] [overflow-wrap:anywhere]">

@@ -22,7 +22,7 @@ const barsOf = ({ from, width, counts }: BinsView): BarAt[] => counts.map((count
 const DRAWN_EVERY = 600;
 
 /** What is given, as it was some time ago at most while it keeps changing. */
-function useRarely<T>(value: T): T {
+function useThrottled<T>(value: T): T {
   const [shown, setShown] = useState(value);
   const latest = useRef(value);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
@@ -44,7 +44,7 @@ function useRarely<T>(value: T): T {
 }
 
 export function Charts({ progress: latest }: { readonly progress: FilesProgress }) {
-  const progress = useRarely(latest);
+  const progress = useThrottled(latest);
   const { places, times, untimed, found } = progress;
   const [by, setBy] = useState<"place" | "time">("place");
   // A few lines that begin with a number are no log.
@@ -55,8 +55,8 @@ export function Charts({ progress: latest }: { readonly progress: FilesProgress 
       <figcaption className="flex items-baseline gap-3 px-2 text-[12px] text-ink-2">
         <span>
           {shown === "time" && times
-            ? `found in each ${spanWords(times.width)}`
-            : `found in each ${places.width === 1 ? "line" : `${number(places.width)} lines`}, all files in a row`}
+            ? `lines found per ${spanWords(times.width)}`
+            : `lines found per ${places.width === 1 ? "line" : `${number(places.width)} lines`} of all files`}
         </span>
         {hasTimes && (
           <fieldset className="ml-auto flex gap-1">

@@ -1,8 +1,9 @@
 /** The screen for files: what to look for at the left, what is found in the files at the right. */
-import { type DragEvent, useEffect, useState } from "react";
+import { useEffect } from "react";
 import { Link } from "react-router";
 import { InBar } from "../app/Frame.tsx";
 import { notify } from "../shared/notice.ts";
+import { useDrop } from "../shared/useDrop.ts";
 import { filesGiven, keepForm } from "../state/filesSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
 import { Form } from "./Form.tsx";
@@ -12,31 +13,23 @@ import { Results } from "./Results.tsx";
 export function Files() {
   const dispatch = useAppDispatch();
   const form = useAppSelector((s) => s.files.form);
-  const [over, setOver] = useState(false);
   useEffect(() => {
     document.title = "Files · Lamprey";
   }, []);
   useEffect(() => keepForm(form), [form]);
-  const drop = (event: DragEvent) => {
-    event.preventDefault();
-    setOver(false);
-    dropped(event.dataTransfer.items).then(
+  const { over, handlers } = useDrop(({ items }) => {
+    dropped(items).then(
       (more) => {
         giveFiles(more);
         dispatch(filesGiven());
       },
       (error: unknown) => notify(`What was dropped cannot be read: ${error instanceof Error ? error.message : String(error)}`),
     );
-  };
+  });
   return (
     <main
       className={`grid h-full min-h-0 grid-cols-[336px_minmax(0,1fr)] max-[819px]:block max-[819px]:overflow-auto ${over ? "outline-2 -outline-offset-4 outline-dashed outline-tide" : ""}`}
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={(event) => event.currentTarget === event.target && setOver(false)}
-      onDrop={drop}
+      {...handlers}
     >
       <InBar>
         <Link to="/" className="text-ink-2 hover:text-tide max-[819px]:sr-only">

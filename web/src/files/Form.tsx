@@ -1,15 +1,14 @@
 /** What is asked: a pattern, the files, and what is to be shown of them. Small files are searched with every edit. */
 import type { OfferedFiles } from "@lamprey/api";
-import { compile, dialectOf, flagsIn, type LinePart, READ_DIALECTS, type Reading, read, visible } from "@lamprey/core";
+import { compile, dialectOf, flagsIn, type LinePart, OF_MATCHES, READ_DIALECTS, type Reading, read, type ShownKind, visible } from "@lamprey/core";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { askedOf, type QuestionFault } from "../engine/files/asked.ts";
-import type { ShownKind } from "../engine/files/messages.ts";
 import { ChooseFiles } from "../shared/ChooseFiles.tsx";
+import { copyText } from "../shared/clipboard.ts";
 import { notify } from "../shared/notice.ts";
 import { number, plural, size } from "../shared/words.ts";
 import { type FilesForm, filesGiven, formChanged, questionOf } from "../state/filesSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
-import { ChooseFolder } from "./ChooseFolder.tsx";
 import { commandFor } from "./command.ts";
 import { chosen, filesTaken, type Given, giveFiles, givenFiles, offered, ofServer, putAwayFiles } from "./given.ts";
 import { beginSearch, cancelSearch, isSearched, putAwaySearch } from "./searching.ts";
@@ -35,9 +34,6 @@ const PART_WORDS: Readonly<Record<LinePart, string>> = {
   line: "a whole line",
   word: "a whole word",
 };
-
-/** Kinds that show what matches: in the other lines there is nothing of it. */
-const OF_MATCHES: ReadonlySet<ShownKind> = new Set(["parts", "distinct", "replaced"]);
 
 export function Form() {
   const dispatch = useAppDispatch();
@@ -161,7 +157,7 @@ export function Form() {
         {kind === "lines" && <Count label="lines around each" value={form.around} set={(around) => set({ around: around ?? 0 })} most={1000} none={0} />}
         {kind !== "files" && <Count label="lines of a file at most" value={form.first} set={(first) => set({ first })} most={1e9} none={null} />}
         <details className="text-ink-2">
-          <summary className="cursor-pointer hover:text-tide">encoding, files that are no text</summary>
+          <summary className="cursor-pointer hover:text-tide">encoding, binary files</summary>
           <div className="mt-2 flex flex-col gap-2">
             <select
               className="field !py-[1px]"
@@ -172,7 +168,7 @@ export function Form() {
               <option value="auto">UTF-8, or UTF-16 with its mark</option>
               <option value="latin1">Latin-1</option>
             </select>
-            <Check label="search files that are no text" checked={form.binaryToo} set={(binaryToo) => set({ binaryToo })} />
+            <Check label="search binary files, too" checked={form.binaryToo} set={(binaryToo) => set({ binaryToo })} />
           </div>
         </details>
       </Section>
@@ -201,7 +197,11 @@ export function Form() {
         type="button"
         className="quiet-key self-start !px-0 text-left text-[12px]"
         title="Copies the same search as a command for a terminal"
-        onClick={() => void navigator.clipboard.writeText(commandFor(questionOf(form), form.only)).then(() => notify("The command is in the clipboard."))}
+        onClick={() =>
+          void copyText(commandFor(questionOf(form), form.only)).then((done) =>
+            notify(done ? "The command is on the clipboard." : "The browser does not allow the clipboard to be written."),
+          )
+        }
       >
         Copy as a command for a terminal
       </button>
@@ -375,7 +375,9 @@ function FilesGiven({ taken, bytes, form, set }: FilesGivenProps) {
       <ChooseFiles label="Files to search" take={(list) => void chosen(list).then(give)} className="key">
         Choose files
       </ChooseFiles>
-      <ChooseFolder take={(list) => void chosen(list).then(give)} />
+      <ChooseFiles label="A folder to search" folder take={(list) => void chosen(list).then(give)} className="key">
+        Choose a folder
+      </ChooseFiles>
       {folder && !files.some(({ from }) => typeof from === "string") && (
         <button type="button" className="key" onClick={() => give(ofServer(folder))}>
           The server’s folder “{folder.name}”
@@ -397,7 +399,7 @@ function FilesGiven({ taken, bytes, form, set }: FilesGivenProps) {
         <b className="font-semibold">{plural(taken, "file")}</b>
         {taken < files.length ? ` of ${number(files.length)}` : ""}, {size(bytes, "bytes")}
         {ignored > 0 && <span className="text-ink-2">; {number(ignored)} left out by ignore files, or hidden</span>}
-        {beyond > 0 && <span className="text-rust">; {number(beyond)} more are too many</span>}{" "}
+        {beyond && <span className="text-rust">; there are more than can be taken</span>}{" "}
         <button
           type="button"
           className="text-ink-2 underline hover:text-tide"
@@ -407,7 +409,7 @@ function FilesGiven({ taken, bytes, form, set }: FilesGivenProps) {
             dispatch(filesGiven());
           }}
         >
-          put away
+          clear
         </button>
       </p>
       {buttons}

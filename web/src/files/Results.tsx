@@ -1,12 +1,14 @@
 /** What was found: the answer in a sentence, where it lies, and the rows, which appear as they are found. */
+import type { ShownKind } from "@lamprey/core";
 import { lazy, Suspense, useState } from "react";
-import type { FilesProgress, Remark, SavedForm, ShownKind } from "../engine/files/messages.ts";
+import type { FilesProgress, Remark, SavedForm } from "../engine/files/messages.ts";
 import { MOST_ROWS } from "../engine/files/messages.ts";
 import { download, fileName } from "../shared/files.ts";
 import { notify } from "../shared/notice.ts";
 import { number, plural, size } from "../shared/words.ts";
 import { type FilesState, questionOf } from "../state/filesSlice.ts";
 import { useAppSelector } from "../state/store.ts";
+import { givenFiles } from "./given.ts";
 import { Rows } from "./Rows.tsx";
 import { currentSearch, foundRows } from "./searching.ts";
 
@@ -30,8 +32,8 @@ export function Results() {
         )}
         {run !== "running" && foundRows().length > 0 && <Save kind={kind} />}
       </div>
-      <Told name="hanging" remarks={files.hanging} words="A backtracking engine would hang on" />
-      <Told name="faults" remarks={files.faults} words="Not searched, or not all of it" />
+      <Remarks name="hanging" remarks={files.hanging} words="A backtracking engine would hang on" />
+      <Remarks name="faults" remarks={files.faults} words="Not searched, or not all of it" />
       {progress && progress.found > 0 && kind !== "files" && (
         <Suspense fallback={<div className="h-[118px] shrink-0" />}>
           <Charts progress={progress} />
@@ -43,7 +45,9 @@ export function Results() {
 }
 
 function Waiting() {
-  const hasFiles = useAppSelector((s) => s.files.given) > 0;
+  // The list of files says by this number that it has changed.
+  useAppSelector((s) => s.files.given);
+  const hasFiles = givenFiles().files.length > 0;
   return (
     <section className="flex flex-col justify-center gap-2 p-10 text-ink-2" aria-label="What was found">
       <p className="part-name text-[22px] text-ink">
@@ -98,7 +102,7 @@ function wayOf(run: FilesState["run"], progress: FilesProgress | null, total: Fi
 /** Remarks that are shown before somebody wants more. */
 const SHOWN_REMARKS = 3;
 
-function Told({ name, remarks, words }: { readonly name: string; readonly remarks: readonly Remark[]; readonly words: string }) {
+function Remarks({ name, remarks, words }: { readonly name: string; readonly remarks: readonly Remark[]; readonly words: string }) {
   const [all, setAll] = useState(false);
   if (remarks.length === 0) return null;
   const shown = all ? remarks : remarks.slice(0, SHOWN_REMARKS);

@@ -3,7 +3,7 @@ import { visible } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import type { FoundRow } from "../engine/files/messages.ts";
+import { type FoundRow, MOST_SHOWN } from "../engine/files/messages.ts";
 import { notify } from "../shared/notice.ts";
 import { amongText, number } from "../shared/words.ts";
 import { useAppSelector } from "../state/store.ts";
@@ -201,5 +201,7 @@ function Text({ row }: { readonly row: Extract<FoundRow, { readonly line: number
     at = end;
   }
   pieces.push(amongText(row.text.slice(at)));
+  // The whole of it is on the bench, and in what is saved.
+  if (row.text.length >= MOST_SHOWN) pieces.push("…");
   return <code className={`source ${row.near ? "text-ink-2" : ""}`}>{pieces}</code>;
 }

@@ -13,11 +13,11 @@ export interface Given {
   readonly files: readonly SearchedFile[];
   /** By ignore files, or since their name begins with a dot. */
   readonly ignored: number;
-  /** Beyond the most that are taken. */
-  readonly beyond: number;
+  /** Whether there are more than are taken. */
+  readonly beyond: boolean;
 }
 
-const NOTHING: Given = { files: [], ignored: 0, beyond: 0 };
+const NOTHING: Given = { files: [], ignored: 0, beyond: false };
 
 let given: Given = NOTHING;
 
@@ -33,7 +33,7 @@ export function giveFiles(more: Given): void {
   given = {
     files: files.slice(0, MOST_FILES),
     ignored: given.ignored + more.ignored,
-    beyond: given.beyond + more.beyond + Math.max(0, files.length - MOST_FILES),
+    beyond: given.beyond || more.beyond || files.length > MOST_FILES,
   };
 }
 
@@ -122,7 +122,7 @@ async function withoutIgnored(files: readonly SearchedFile[]): Promise<Given> {
     const parts = name.split("/").slice(1);
     return !parts.some((part) => part.startsWith(".")) && !rules.some(({ base, rules: own }) => name.startsWith(base) && own.ignores(name.slice(base.length)));
   });
-  return { files: kept, ignored: files.length - kept.length, beyond: 0 };
+  return { files: kept, ignored: files.length - kept.length, beyond: false };
 }
 
 /** What the server offers: a folder with what lies below it; null where it offers none. */
@@ -133,8 +133,8 @@ export async function offered(): Promise<OfferedFiles | null> {
   return found.name === null ? null : found;
 }
 
-export const ofServer = ({ name, files, beyond }: OfferedFiles): Given => ({
+export const ofServer = ({ name, files, more }: OfferedFiles): Given => ({
   files: files.map(({ path, size }) => ({ name: `${name}/${path}`, size, from: `/api/files/content?path=${encodeURIComponent(path)}` })),
   ignored: 0,
-  beyond,
+  beyond: more,
 });

@@ -1,9 +1,11 @@
 /** A row of a search on the bench, and among the tests of a saved pattern. */
+import { BOUNDS } from "@lamprey/api";
 import { type AssertionKind, dialectOf, type Expectation, read, walk, writeExpectation } from "@lamprey/core";
 import { titleOf } from "../draft/fields.ts";
 import { keepers, read as readSpecimen } from "../draft/keepers.ts";
 import { makeUnkept, unkept } from "../draft/unkept.ts";
-import type { FilesQuestion, FoundRow } from "../engine/files/messages.ts";
+import { type FilesQuestion, type FoundRow, MOST_SHOWN } from "../engine/files/messages.ts";
+import type { LinesAround } from "../engine/files/session.ts";
 import { specimenChosen } from "../state/filesSlice.ts";
 import { store } from "../state/store.ts";
 import { currentSearch, searchedFiles } from "./searching.ts";
@@ -17,10 +19,17 @@ function asked(): FilesQuestion {
   return question;
 }
 
-/** The pattern of the search, as a specimen has it: of several the first. */
-function patternOf(question: FilesQuestion) {
-  const { dialect, flags, patterns } = question;
-  return { pattern: dialect === "literal" ? patterns.join("\n") : (patterns[0] ?? ""), dialect, flags };
+/** One pattern of the search, as a specimen has it. */
+function patternOf({ dialect, flags, patterns }: FilesQuestion, which: number) {
+  return { pattern: patterns[which] ?? "", dialect, flags };
+}
+
+/** The row's line with so many around it, from the file itself: rows are cut where they are long. */
+function linesAround(row: FoundRow, around: number): Promise<LinesAround> {
+  const file = "line" in row ? searchedFiles()[row.file] : undefined;
+  const search = currentSearch();
+  if (!("line" in row) || !file || !search) throw new Error("Only a line can be opened on the bench.");
+  return search.around(file, row.line, around);
 }
 
 /** Flags under which the pattern finds in a text of several lines what it finds in each line: `^` and `$` are ends of lines there. */
@@ -36,15 +45,12 @@ function flagsForLines({ pattern, dialect, flags }: ReturnType<typeof patternOf>
 /** Puts the row's line with those around it on a bench; its address. The shelf has it when somebody edits it there. */
 export async function openOnBench(row: FoundRow): Promise<string> {
   const question = asked();
-  const file = "file" in row ? searchedFiles()[row.file] : undefined;
-  const search = currentSearch();
-  if (!("line" in row) || !file || !search) throw new Error("Only a line can be opened on the bench.");
-  const { first, lines } = await search.around(file, row.line, AROUND);
-  const own = patternOf(question);
+  const { first, lines, pattern } = await linesAround(row, AROUND);
+  const own = patternOf(question, pattern);
   const { shown } = question;
   const id = makeUnkept({
     ...own,
-    title: `${file.name}:${row.line}`.slice(-120),
+    title: titleOfRow(row),
     flags: flagsForLines(own),
     template: shown.kind === "replaced" ? shown.template : "",
     samples: [{ name: `lines ${first}–${first + lines.length - 1}`, text: lines.join("\n") }],
@@ -55,13 +61,12 @@ export async function openOnBench(row: FoundRow): Promise<string> {
 /** Adds the row's text to the tests of the pattern that the search came from, or else of a new one; says so. */
 export async function addToTests(row: FoundRow): Promise<string> {
   const question = asked();
-  const text = textOf(row);
-  if (text === null) throw new Error("Only a line or a value can be a test.");
+  const { text, pattern } = await wholeOf(row);
   const others = question.others || (row.kind === "line" && row.near);
   const test: Expectation = { text, mode: "all", expect: others ? "no-match" : "match" };
   const { specimen } = store.getState().files.form;
   const known = specimen ? (unkept(specimen.id) ?? (await readSpecimen(specimen.id))) : undefined;
-  const own = patternOf(question);
+  const own = patternOf(question, pattern);
   const title = known?.title ?? titleOf(own.pattern);
   const id = known?.id ?? makeUnkept({ ...own, title, samples: [{ name: "sample", text: "" }] });
   const target = known ?? unkept(id);
@@ -82,15 +87,16 @@ export async function addToTests(row: FoundRow): Promise<string> {
 /** What ^ and $ are where a text is one line. */
 const ENDS: ReadonlySet<AssertionKind> = new Set(["text-start", "text-end", "last-line-end"]);
 
-function textOf(row: FoundRow): string | null {
-  switch (row.kind) {
-    case "line":
-    case "part":
-    case "replaced":
-    case "value":
-      return row.text;
-    case "count":
-    case "file":
-      return null;
+const titleOfRow = (row: FoundRow): string => ("line" in row ? `${searchedFiles()[row.file]?.name}:${row.line}`.slice(-BOUNDS.title) : "");
+
+/** The row's whole text, and which of several patterns finds something in it. */
+async function wholeOf(row: FoundRow): Promise<{ readonly text: string; readonly pattern: number }> {
+  if (row.kind === "value") {
+    if (row.text.length >= MOST_SHOWN) throw new Error("The value is too long for a test.");
+    return { text: row.text, pattern: 0 };
   }
+  if (!("line" in row)) throw new Error("Only a line or a value can be a test.");
+  const { lines, pattern } = await linesAround(row, 0);
+  const [line = ""] = lines;
+  return { text: row.kind === "part" ? line.slice(row.start, row.end) : line, pattern };
 }

@@ -1,6 +1,7 @@
 /** The pattern as source text of its host, in every form, and the shortest program around it; each ready to copy. */
 import { formsOf, programAround } from "@lamprey/core";
 import { useMemo, useState } from "react";
+import { copyText } from "../shared/clipboard.ts";
 import { isBroken } from "../state/benchSlice.ts";
 import { useAppSelector } from "../state/store.ts";
 
@@ -45,11 +46,7 @@ export function SourcePanel() {
 function Copy({ text }: { readonly text: string }) {
   const [said, setSaid] = useState<{ readonly text: string; readonly words: string } | null>(null);
   const copy = async () => {
-    const copied = await navigator.clipboard.writeText(text).then(
-      () => true,
-      () => false,
-    );
-    setSaid({ text, words: copied ? "copied" : "the browser did not allow it" });
+    setSaid({ text, words: (await copyText(text)) ? "copied" : "the browser did not allow it" });
   };
   return (
     <>

@@ -6,6 +6,7 @@ import { specimensApi } from "../api/specimens.ts";
 import { sampleAdded, shownSample } from "../draft/draftSlice.ts";
 import type { FindingView, Outlook, PeakView, Sample, VerdictView } from "../engine/hazard/messages.ts";
 import { type EngineControls, useEngineControls } from "../run/controls.ts";
+import { copyText } from "../shared/clipboard.ts";
 import { editBetween } from "../shared/edits.ts";
 import { number, plural } from "../shared/words.ts";
 import { isBroken, stageChosen } from "../state/benchSlice.ts";
@@ -265,11 +266,7 @@ function AttackPart({ verdict, finding, pumps, most, setPumps, real, setReal }: 
 /** Says on itself what came of it, until the focus leaves it. */
 function CopyText({ text }: { readonly text: () => string }) {
   const [said, setSaid] = useState("Copy the text");
-  const copy = () =>
-    navigator.clipboard.writeText(text()).then(
-      () => setSaid("Copied"),
-      () => setSaid("The browser did not allow it"),
-    );
+  const copy = async () => setSaid((await copyText(text())) ? "Copied" : "The browser did not allow it");
   return (
     <button type="button" className="key" aria-live="polite" onBlur={() => setSaid("Copy the text")} onClick={() => void copy()}>
       {said}

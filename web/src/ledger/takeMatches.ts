@@ -1,6 +1,7 @@
 /** Matches as a file or on the clipboard. */
 import { LEDGER_FORMS, type LedgerForm } from "@lamprey/core";
 import type { EngineControls } from "../run/controls.ts";
+import { copyText } from "../shared/clipboard.ts";
 import { download, fileName } from "../shared/files.ts";
 import { store } from "../state/store.ts";
 
@@ -21,8 +22,5 @@ export async function takeMatches(controls: EngineControls, { form, harmless, on
     download(blob, fileName(draft.fields.title, form));
     return `saved as ${LEDGER_FORMS[form].name}`;
   }
-  return navigator.clipboard.writeText(await blob.text()).then(
-    () => "copied",
-    () => "the browser did not allow it",
-  );
+  return (await copyText(await blob.text())) ? "copied" : "the browser did not allow it";
 }

@@ -12,7 +12,7 @@ import {
   visible,
 } from "@lamprey/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type DragEvent, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { InBar } from "../app/Frame.tsx";
 import { makeUnkept } from "../draft/unkept.ts";
@@ -22,6 +22,7 @@ import { timeOf } from "../hazard/words.ts";
 import { writePlace } from "../run/address.ts";
 import { ChooseFiles } from "../shared/ChooseFiles.tsx";
 import { download, fileName } from "../shared/files.ts";
+import { useDrop } from "../shared/useDrop.ts";
 import { number, plural } from "../shared/words.ts";
 import { judgingBegun, judgingEnded, judgingStopped, listPutAway, rowsKnown } from "../state/riskSlice.ts";
 import { useAppDispatch, useAppSelector } from "../state/store.ts";
@@ -75,7 +76,6 @@ function Intake() {
   const judge = useJudge();
   const [text, setText] = useState("");
   const [dialect, setDialect] = useState<DialectName>("ecmascript");
-  const [over, setOver] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const take = async (chosen: readonly File[]) => {
     const small = chosen.filter((file) => file.size <= MOST_BYTES).slice(0, MOST_FILES);
@@ -88,22 +88,9 @@ function Intake() {
     const read = await Promise.all(small.map(async (file) => ({ name: file.webkitRelativePath || file.name, text: await file.text() })));
     judge(read, dialect, chosen.length - small.length);
   };
-  const drop = (event: DragEvent) => {
-    event.preventDefault();
-    setOver(false);
-    void take([...event.dataTransfer.files]);
-  };
+  const { over, handlers } = useDrop(({ files }) => void take([...files]));
   return (
-    <section
-      className="mx-auto flex w-full max-w-[900px] min-h-0 flex-1 flex-col gap-3 px-6 py-6"
-      aria-label="A list to judge"
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={drop}
-    >
+    <section className="mx-auto flex w-full max-w-[900px] min-h-0 flex-1 flex-col gap-3 px-6 py-6" aria-label="A list to judge" {...handlers}>
       <p className="max-w-[70ch]">
         Paste patterns, one a line, as <code className="source">/literals/flags</code> or plain; or drop source files here. In JavaScript, TypeScript and Python
         files the patterns are found by reading the program. Nothing leaves this browser.

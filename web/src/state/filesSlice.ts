@@ -1,7 +1,7 @@
 /** The search through files: what is asked, which files were given, and how far the run is. Rows and files themselves are with the screen: they are many. */
-import type { DialectName, Encoding, LinePart } from "@lamprey/core";
+import type { DialectName, Encoding, LinePart, Shown, ShownKind } from "@lamprey/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
-import type { FilesNews, FilesProgress, FilesQuestion, FilesShown, Remark, ShownKind } from "../engine/files/messages.ts";
+import type { FilesNews, FilesProgress, FilesQuestion, Remark } from "../engine/files/messages.ts";
 
 /** What a person writes and chooses. */
 export interface FilesForm {
@@ -111,7 +111,7 @@ const slice = createSlice({
 export const { formChanged, specimenChosen, filesGiven, searchBegun, searchHeard, searchEnded, searchFailed, searchPutAway } = slice.actions;
 export const filesReducer = slice.reducer;
 
-function shownOf({ kind, around, group, template }: FilesForm): FilesShown {
+function shownOf({ kind, around, group, template }: FilesForm): Shown<string> {
   switch (kind) {
     case "lines":
       return { kind, around };

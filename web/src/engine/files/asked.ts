@@ -1,5 +1,5 @@
 /** A question about files as the engine takes it, or what is wrong with it. */
-import { compile, type Diagnostic, drained, hostFor, type Program, type Reading, read, rewriteWhole, type SearchAsked } from "@lamprey/core";
+import { compile, type Diagnostic, lineReplacer, OF_MATCHES, type Reading, read, type SearchAsked, slotNamed, templateFault } from "@lamprey/core";
 import { kindOf } from "./kind.ts";
 import type { FilesQuestion } from "./messages.ts";
 
@@ -20,6 +20,8 @@ export interface AskedOfFiles {
   readonly readings: readonly Reading[];
   /** The slot of the group whose values are counted; 0 for the whole match. */
   readonly slot: number;
+  /** What replaces the matches in a line; null where nothing is replaced. It throws where a line takes too much work. */
+  readonly replaced: ((line: string) => string) | null;
 }
 
 /** Reads a question; its fault is the first one. */
@@ -35,23 +37,20 @@ export function askedOf(question: FilesQuestion): AskedOfFiles | { readonly faul
   }
   const [first] = readings;
   if (!first) return { fault: { field: "pattern", words: "There is no pattern." } };
-  const isOfMatches = shown.kind === "parts" || shown.kind === "distinct" || shown.kind === "replaced";
-  if (others && isOfMatches) return { fault: { field: "others", words: "In the other lines nothing matches that could be shown." } };
-  if (shown.kind === "distinct" && patterns.length > 1) return { fault: { field: "group", words: "Values are those of one pattern." } };
+  const asked = { question, readings, slot: 0, replaced: null };
+  if (others && OF_MATCHES.has(shown.kind)) return { fault: { field: "others", words: "In the other lines nothing matches that could be shown." } };
   if (shown.kind === "distinct") {
-    const group = first.groups.find(({ number, name }) => String(number) === shown.group || name === shown.group);
-    const isWhole = shown.group === "" || shown.group === "0";
-    return group || isWhole
-      ? { question, readings, slot: group?.slot ?? 0 }
-      : { fault: { field: "group", words: `The pattern has no group “${shown.group}”.` } };
+    if (patterns.length > 1) return { fault: { field: "group", words: "Values are those of one pattern." } };
+    const slot = slotNamed(first, shown.group);
+    return slot === null ? { fault: { field: "group", words: `The pattern has no group “${shown.group}”.` } } : { ...asked, slot };
   }
   if (shown.kind === "replaced") {
     if (patterns.length > 1) return { fault: { field: "template", words: "A template is for one pattern." } };
-    const program = programOf(first);
-    const fault = hostFor(program).template.read(shown.template, program).diagnostics[0];
-    if (fault) return { fault: { field: "template", diagnostic: fault, words: fault.message } };
+    const diagnostic = templateFault(first, shown.template);
+    if (diagnostic) return { fault: { field: "template", diagnostic, words: diagnostic.message } };
+    return { ...asked, replaced: lineReplacer(first, shown.template, STEP_LIMIT) };
   }
-  return { question, readings, slot: 0 };
+  return asked;
 }
 
 /** What the search itself has to know. Lines are counted in files that are no text, too, as on the command line. */
@@ -63,20 +62,3 @@ export const searchAskedOf = ({ question, readings }: AskedOfFiles): SearchAsked
   stepLimit: STEP_LIMIT,
   kindOf,
 });
-
-function programOf(reading: Reading): Program {
-  const compiled = compile(reading);
-  if (!compiled.ok) throw new RangeError("A pattern that was read has to compile.");
-  return compiled.program;
-}
-
-/** What writes a line with the matches in it replaced; throws where that takes too much work. */
-export function replacing(reading: Reading, template: string): (line: string) => string {
-  const program = programOf(reading);
-  const rules = hostFor(program).template;
-  return (line) => {
-    const made = drained(rewriteWhole(rules, program, line, template, { first: false, stepLimit: STEP_LIMIT }));
-    if (made.kind === "made") return made.text;
-    throw new Error(made.kind === "refused" ? made.fault.message : "a line takes too much work to be rewritten");
-  };
-}

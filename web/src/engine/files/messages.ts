@@ -1,22 +1,5 @@
 /** What the screen for files asks of its worker, and hears from it. */
-import type { DialectName, Encoding, LinePart } from "@lamprey/core";
-
-/** What is shown of what is found; at least one file is searched for each. */
-export type FilesShown =
-  /** Lines, with so many around each. */
-  | { readonly kind: "lines"; readonly around: number }
-  /** The parts of lines that match. */
-  | { readonly kind: "parts" }
-  /** How many lines, for each file. */
-  | { readonly kind: "count" }
-  /** The names of files. */
-  | { readonly kind: "files" }
-  /** What a group took, by its number or name; each different text once. Empty for the whole match. */
-  | { readonly kind: "distinct"; readonly group: string }
-  /** Lines as a template would have them. */
-  | { readonly kind: "replaced"; readonly template: string };
-
-export type ShownKind = FilesShown["kind"];
+import type { DialectName, Encoding, LinePart, Shown } from "@lamprey/core";
 
 export interface FilesQuestion {
   readonly dialect: DialectName;
@@ -26,7 +9,8 @@ export interface FilesQuestion {
   readonly part: LinePart;
   /** The lines, or the files, in which nothing is found. */
   readonly others: boolean;
-  readonly shown: FilesShown;
+  /** A group as a person names it: by its number or name, empty for the whole match. */
+  readonly shown: Shown<string>;
   /** Lines of each file at most; null for all. */
   readonly first: number | null;
   readonly encoding: Encoding;

@@ -1,6 +1,6 @@
 /** One run over many files, in a worker: its rows and figures are told as they are found. A file that cannot be read is reported, and the rest goes on. */
 import { drained, type FileOutcome, FileSearch, groupValues, HangWatch, type Line, mostFrequentFirst, siftSlices } from "@lamprey/core";
-import { type AskedOfFiles, replacing, STEP_LIMIT, searchAskedOf } from "./asked.ts";
+import { type AskedOfFiles, STEP_LIMIT, searchAskedOf } from "./asked.ts";
 import { Bins, LINE_WIDTHS, TIME_WIDTHS } from "./bins.ts";
 import { type FilesNews, type FilesProgress, type FoundRow, MOST_ROWS, MOST_SHOWN, type Remark, type SearchedFile } from "./messages.ts";
 import { openSource } from "./sources.ts";
@@ -48,7 +48,6 @@ export class FilesRun {
   private readonly hear: (news: FilesNews) => Promise<void>;
   private readonly search: FileSearch;
   private readonly watch: HangWatch | null;
-  private readonly replaced: ((line: string) => string) | null;
   private readonly places = new Bins(LINE_WIDTHS, MOST_BARS);
   private readonly times = new Bins(TIME_WIDTHS, MOST_BARS);
   private readonly lineTimes = new LineTimes();
@@ -70,7 +69,7 @@ export class FilesRun {
   private cancelled = false;
 
   constructor(asked: AskedOfFiles, files: readonly SearchedFile[], hear: (news: FilesNews) => Promise<void>) {
-    const { question, readings } = asked;
+    const { readings } = asked;
     this.asked = asked;
     this.files = files;
     this.hear = hear;
@@ -79,8 +78,6 @@ export class FilesRun {
     };
     this.watch = HangWatch.of(readings, tellHanging);
     this.search = new FileSearch(searchAskedOf(asked), this.watch);
-    const [first] = readings;
-    this.replaced = question.shown.kind === "replaced" && first ? replacing(first, question.shown.template) : null;
   }
 
   /** Ends the run at the next bytes that are read. */
@@ -203,7 +200,7 @@ export class FilesRun {
     if (waiting.length === 0) return;
     this.waiting = [];
     this.waitingLength = 0;
-    const { question, readings, slot } = this.asked;
+    const { question, readings, slot, replaced } = this.asked;
     const { kind } = question.shown;
     const text = `${waiting.map((each) => each.text).join("\n")}\n`;
     const [reading] = readings;
@@ -214,8 +211,8 @@ export class FilesRun {
       }
       return;
     }
-    if (kind === "replaced" && this.replaced) {
-      for (const { file, line, text: own } of waiting) this.addReplaced(file, line, own, this.replaced);
+    if (replaced) {
+      for (const { file, line, text: own } of waiting) this.addReplaced(file, line, own, replaced);
       return;
     }
     const { parts } = question.others

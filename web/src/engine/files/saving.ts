@@ -1,7 +1,19 @@
 /** The whole result of a run as one file: the search goes through the files once more, and keeps nothing of them but what is saved. */
-import { CSV_HEADS, drained, FileSearch, foundRecord, groupValues, type Line, mostFrequentFirst, PATCH_CONTEXT, Patch, siftSlices } from "@lamprey/core";
+import {
+  CSV_HEADS,
+  drained,
+  FilePatch,
+  FileSearch,
+  foundRecord,
+  groupValues,
+  type Line,
+  mostFrequentFirst,
+  PATCH_CONTEXT,
+  siftSlices,
+  utf8Text,
+} from "@lamprey/core";
 import { Zip, ZipDeflate, ZipPassThrough } from "fflate";
-import { type AskedOfFiles, replacing, STEP_LIMIT, searchAskedOf } from "./asked.ts";
+import { type AskedOfFiles, STEP_LIMIT, searchAskedOf } from "./asked.ts";
 import type { SavedForm, SearchedFile } from "./messages.ts";
 import { textOf } from "./run.ts";
 import { openSource } from "./sources.ts";
@@ -76,7 +88,7 @@ async function eachFile(
 }
 
 async function listed(asked: AskedOfFiles, files: readonly SearchedFile[], form: "text" | "csv" | "json"): Promise<Saved> {
-  const { question, readings, slot } = asked;
+  const { question, readings, slot, replaced } = asked;
   const { shown, others, part } = question;
   const most = question.first ?? Number.POSITIVE_INFINITY;
   const pieces = new Pieces();
@@ -89,7 +101,6 @@ async function listed(asked: AskedOfFiles, files: readonly SearchedFile[], form:
   };
   /** The line that was saved last, for the sign between lines that do not follow one another. */
   let last = { file: "", number: 0 };
-  const replaced = shown.kind === "replaced" && reading ? replacing(reading, shown.template) : null;
   const take = (file: string, line: Line): boolean => {
     const text = textOf(line);
     switch (shown.kind) {
@@ -132,46 +143,34 @@ async function listed(asked: AskedOfFiles, files: readonly SearchedFile[], form:
 
 const encoder = new TextEncoder();
 
-const sameBytes = (one: Uint8Array, other: Uint8Array): boolean => one.length === other.length && one.every((byte, i) => byte === other[i]);
+const notUtf8 = (file: string, line: number): string => `${file}: line ${line} is not UTF-8, and stays as it is`;
 
-/** A line that is UTF-8 as it becomes; null where it is not, and stays as it is. */
-function changedLine(line: Line, replaced: (text: string) => string): { readonly text: string; readonly becomes: string } | null {
-  const text = textOf(line);
-  if (!sameBytes(encoder.encode(text), line.bytes.subarray(0, line.bytes.length - 1))) return null;
-  return { text, becomes: line.kept ? replaced(text) : text };
-}
-
-const NOT_UTF8 = (line: number): string => `line ${line} is not UTF-8, and stays as it is`;
-
-function replacementOf({ question, readings }: AskedOfFiles): (text: string) => string {
-  const [reading] = readings;
-  if (question.shown.kind !== "replaced" || !reading) throw new RangeError("Only a replacement can be saved as a patch or as files.");
-  return replacing(reading, question.shown.template);
+function replacerOf({ replaced }: AskedOfFiles): (text: string) => string {
+  if (replaced) return replaced;
+  throw new RangeError("Only a replacement can be saved as a patch or as files.");
 }
 
 /** All changes as a unified diff. */
 async function patched(asked: AskedOfFiles, files: readonly SearchedFile[]): Promise<Saved> {
-  const replaced = replacementOf(asked);
+  const replaced = replacerOf(asked);
   const pieces = new Pieces();
+  const odd: string[] = [];
   const faults = await eachFile(asked, files, async ({ name }, source, search) => {
     if (!source.asIs) throw new Error("a patch is made for files of UTF-8 without a byte order mark alone");
-    const patch = new Patch(name);
+    const patch = new FilePatch(name, replaced);
     await search.each(name, source, PATCH_CONTEXT, asked.question.first ?? Number.POSITIVE_INFINITY, (line) => {
-      const changed = changedLine(line, replaced);
-      // In the diff it would stand as other bytes, and the diff would not apply.
-      if (!changed) throw new Error(`line ${line.number} is not UTF-8: the file is left out of the patch`);
-      patch.line(line.number, changed.text, changed.becomes, line.added);
+      if (!patch.line(line)) odd.push(notUtf8(name, line.number));
+      pieces.add(patch.take());
       return true;
     });
-    patch.end();
-    pieces.add(patch.take());
+    pieces.add(patch.end());
   });
-  return { blob: pieces.whole(MEDIA.patch), faults };
+  return { blob: pieces.whole(MEDIA.patch), faults: [...faults, ...odd] };
 }
 
 /** The files that change, whole and as they become, in one archive. */
 async function zipped(asked: AskedOfFiles, files: readonly SearchedFile[]): Promise<Saved> {
-  const replaced = replacementOf(asked);
+  const replaced = replacerOf(asked);
   const pieces = new Pieces();
   let failed: Error | null = null;
   const zip = new Zip((error, bytes) => {
@@ -189,11 +188,11 @@ async function zipped(asked: AskedOfFiles, files: readonly SearchedFile[]): Prom
     zip.add(entry);
     try {
       await search.each(file.name, again, Number.POSITIVE_INFINITY, most, (line) => {
-        const changed = line.kept ? changedLine(line, replaced) : null;
-        if (line.kept && !changed) odd.push(`${file.name}: ${NOT_UTF8(line.number)}`);
+        const text = line.kept ? utf8Text(line) : null;
+        if (line.kept && text === null) odd.push(notUtf8(file.name, line.number));
         const end = line.added ? line.bytes.length - 1 : line.bytes.length;
         // The bytes are written over by the next lines, and the archive may take them later.
-        entry.push(changed ? encoder.encode(`${changed.becomes}${line.added ? "" : "\n"}`) : line.bytes.slice(0, end), false);
+        entry.push(text === null ? line.bytes.slice(0, end) : encoder.encode(`${replaced(text)}${line.added ? "" : "\n"}`), false);
         return failed === null;
       });
     } finally {

@@ -1,6 +1,6 @@
 /** What the worker for files does: one run, then questions about what it found. */
-import { STRETCH, stretchesOf, tablesFor } from "@lamprey/core";
-import { askedOf } from "./asked.ts";
+import { drained, read, STRETCH, siftSlices, stretchesOf, tablesFor } from "@lamprey/core";
+import { askedOf, STEP_LIMIT } from "./asked.ts";
 import { kindOf } from "./kind.ts";
 import type { FilesNews, FilesQuestion, SavedForm, SearchedFile } from "./messages.ts";
 import { FilesRun } from "./run.ts";
@@ -12,7 +12,12 @@ export interface LinesAround {
   /** The number of the first one, counted from 1. */
   readonly first: number;
   readonly lines: readonly string[];
+  /** Which of several patterns finds something in the line itself, from 0; the first one where none does. */
+  readonly pattern: number;
 }
+
+/** Patterns that are tried on a line to say which of them finds something there. */
+const MOST_TRIED = 2000;
 
 /** A longer line is cut where it is shown among others. */
 const LONGEST_SHOWN = 100_000;
@@ -55,8 +60,17 @@ export class FilesSession {
     } finally {
       source.close();
     }
-    return { first, lines };
+    return { first, lines, pattern: patternIn(lines[line - first] ?? "", question) };
   }
+}
+
+function patternIn(line: string, { dialect, flags, patterns, part }: FilesQuestion): number {
+  if (patterns.length < 2) return 0;
+  const found = patterns.slice(0, MOST_TRIED).findIndex((pattern) => {
+    const sifted = drained(siftSlices([read({ dialect, flags, pattern })], line, { keep: "matching", part, stepLimit: STEP_LIMIT }));
+    return sifted.lines.length > 0;
+  });
+  return Math.max(0, found);
 }
 
 const LINE_FEED = 0x0a;

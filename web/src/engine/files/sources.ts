@@ -9,7 +9,7 @@ export async function openSource({ name, from }: SearchedFile, encoding: Encodin
   const stream = typeof from === "string" ? await fetched(from) : from.stream();
   const chunks = chunksOf(stream, took);
   const unpack = Object.entries(UNPACKERS).find(([ending]) => name.endsWith(ending))?.[1];
-  return withEncoding(unpack ? new StreamSource(unpack(chunks)) : new StreamSource(chunks, true), encoding);
+  return withEncoding(unpack ? new StreamSource(unpack(chunks)) : new StreamSource(chunks, { asIs: true }), encoding);
 }
 
 async function fetched(address: string): Promise<ReadableStream<Uint8Array>> {
