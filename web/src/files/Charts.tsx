@@ -21,8 +21,8 @@ const barsOf = ({ from, width, counts }: BinsView): BarAt[] => counts.map((count
 /** Milliseconds between two drawings while a run goes on: each takes the page some of its time. */
 const DRAWN_EVERY = 600;
 
-/** What is given, as it was some time ago at most while it keeps changing. */
-function useThrottled<T>(value: T): T {
+/** What is given, as it was a moment ago at most while it keeps changing; at once where it changes no more. */
+function useThrottled<T>(value: T, changing: boolean): T {
   const [shown, setShown] = useState(value);
   const latest = useRef(value);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
@@ -40,11 +40,11 @@ function useThrottled<T>(value: T): T {
     },
     [],
   );
-  return shown;
+  return changing ? shown : value;
 }
 
-export function Charts({ progress: latest }: { readonly progress: FilesProgress }) {
-  const progress = useThrottled(latest);
+export function Charts({ progress: latest, running }: { readonly progress: FilesProgress; readonly running: boolean }) {
+  const progress = useThrottled(latest, running);
   const { places, times, untimed, found } = progress;
   const [by, setBy] = useState<"place" | "time">("place");
   // A few lines that begin with a number are no log.
@@ -155,6 +155,7 @@ function Drawn({ data, label, tick, choose, children }: DrawnProps) {
         <XAxis
           dataKey="at"
           type="number"
+          allowDecimals={false}
           domain={["dataMin", "dataMax"]}
           tick={CHART_TEXT}
           stroke="var(--rule)"

@@ -36,7 +36,7 @@ export function Results() {
       <Remarks name="faults" remarks={files.faults} words="Not searched, or not all of it" />
       {progress && progress.found > 0 && kind !== "files" && (
         <Suspense fallback={<div className="h-[118px] shrink-0" />}>
-          <Charts progress={progress} />
+          <Charts progress={progress} running={run === "running"} />
         </Suspense>
       )}
       <Rows />
