@@ -35,7 +35,10 @@ export { type Examples, type ExamplesOptions, examples } from "./examples/exampl
 export { type Expectation, type ExpectationLine, type ExpectedMatch, readExpectations, writeExpectation } from "./expectations/expectation.ts";
 export { asFound, type Judged, type JudgeOptions, judgeSlices } from "./expectations/judge.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
+export { DOTNET_FLAGS } from "./handoff/dotnet.ts";
 export type { Form, Refusal as FormRefusal } from "./handoff/form.ts";
+export { JAVA_FLAGS, JAVA_FLAGS_INSIDE } from "./handoff/java.ts";
+export { PYTHON_FLAGS } from "./handoff/python.ts";
 export {
   type Attack,
   type Confirmation,
@@ -65,7 +68,23 @@ export { findRepairs, keepsMeaning, type Repair } from "./hazard/repairs/repairs
 export { SHAPES, type ShapeName } from "./hazard/repairs/shapes.ts";
 export { STEPS_A_SECOND, timeWords } from "./hazard/time.ts";
 export { locateTrouble, type Trouble } from "./hazard/trouble.ts";
-export { PYTHON_BYTES, PYTHON_STRING, readEscapes } from "./host/strings.ts";
+export {
+  CSHARP_STRING,
+  JAVA_STRING,
+  JAVASCRIPT_STRING,
+  PHP_DOUBLE,
+  PHP_SINGLE,
+  PYTHON_BYTES,
+  PYTHON_STRING,
+  RAW_STRING,
+  readAsWritten,
+  readBlock,
+  readDoubled,
+  readEscapes,
+  readRawBlock,
+  type StringRules,
+  type StringValue,
+} from "./host/strings.ts";
 export { inUnit, type OffsetUnit, unitWords } from "./host/units.ts";
 export { type HandIn, handin, LONGEST_SOURCE } from "./hosts/handin.ts";
 export { formsOf, programAround } from "./hosts/handoff.ts";
@@ -147,7 +166,10 @@ export { widthsOf } from "./syntax/width/width.ts";
 export { type Construct, constructsAt, escapeConstructs, groupConstructs } from "./syntax/words/constructs.ts";
 export { type ItemWords, itemAt, setWords, type Taken, takenOf } from "./syntax/words/item.ts";
 export { MODE_WORDS } from "./syntax/words/words.ts";
+export { isAsciiLetter, isBlank, isWordCharacter, withoutEscapesOf } from "./text/characters.ts";
 export { csvField, harmless } from "./text/csv.ts";
+export { type Mapped, type MappedPiece, MappedText, slicedMap, valueAt, writtenSpan } from "./text/mapped.ts";
+export type { Span } from "./text/span.ts";
 export { countWords, grouped, lineColumn, lineStarts, placeOf, visible } from "./text/visible.ts";
 export type { PatternChange } from "./whynot/changes.ts";
 export { type Nearest, type NearText, nearest, type TextChange } from "./whynot/nearest.ts";

@@ -1,187 +1,263 @@
-/** Patterns in JavaScript and TypeScript sources: literals, and calls of the constructor with literal arguments. */
-import { type ParserPlugin, parse } from "@babel/parser";
-import { hazardModeOf } from "@lamprey/core";
-import { type Found, type FoundPattern, type Passed, placesIn } from "./found.ts";
+/** Patterns in JavaScript and TypeScript: literals, the constructor, and calls of a text that take a string for a pattern. */
+import { type HazardMode, hazardModeOf, JAVASCRIPT_STRING, MappedText, readAsWritten, readEscapes } from "@lamprey/core";
+import type { SyntaxNode, Tree } from "@lezer/common";
+import { parser } from "@lezer/javascript";
+import { type Constant, constantOf, isIn, itemsOf, Names, type Part, withBetween } from "./constant.ts";
+import type { Finding, ReadSource } from "./found.ts";
 
-/** A node of the parser's tree, as far as it is looked at. */
-interface Node {
-  readonly type: string;
-  readonly start: number;
-  readonly end: number;
-  readonly [field: string]: unknown;
-}
-
-/** What the parser is asked to read, the most likely first; a file that none of them reads is passed over. */
-const DIALECTS: Readonly<Record<"typescript" | "tsx" | "javascript", readonly (readonly ParserPlugin[])[]>> = {
-  typescript: [["typescript", "decorators-legacy"]],
-  tsx: [["typescript", "jsx", "decorators-legacy"]],
-  javascript: [["jsx", "decorators-legacy"], ["flow", "jsx"], []],
-};
+/** What the grammar is asked to read, the most likely first; the next one where that leaves mistakes. */
+const GRAMMARS = {
+  typescript: ["ts"],
+  tsx: ["ts jsx"],
+  javascript: ["jsx", "ts jsx"],
+} as const;
 
 /** Names by which the global object is called. */
-const GLOBALS = new Set(["globalThis", "window", "self", "global"]);
+const GLOBALS: ReadonlySet<string> = new Set(["globalThis", "window", "self", "global"]);
 
-/** Finds the patterns of a source text; never throws. */
-export function patternsInJavaScript(text: string, language: keyof typeof DIALECTS): Found {
-  const placeOf = placesIn(text);
-  const { root, problem } = read(text, language);
-  if (!root) return { patterns: [], passed: [{ line: 1, column: 1, reason: problem }] };
-  const patterns: FoundPattern[] = [];
-  const passed: Passed[] = [];
-  const constants = constantsOf(root);
-  /** Literals that a text is split by, which asks for all matches whatever the flags. */
-  const split = new Set<unknown>();
-  for (const node of nodesOf(root)) {
-    // A call comes before what is in it.
-    if (isCallOf(node, "split")) split.add((node.arguments as readonly unknown[])[0]);
-    if (node.type === "RegExpLiteral") {
-      const { pattern, flags, start, end } = node as Node & { pattern: string; flags: string };
-      const mode = split.has(node) ? "all" : hazardModeOf({ dialect: "ecmascript", flags });
-      patterns.push({ dialect: "ecmascript", pattern, flags, mode, start, end, ...placeOf(start) });
-    } else if ((node.type === "NewExpression" || node.type === "CallExpression") && isConstructor(node.callee)) {
-      const [first, second] = node.arguments as readonly (Node | undefined)[];
-      // A literal is found by itself.
-      if (!first || first.type === "RegExpLiteral") continue;
-      const pattern = textOf(first, constants);
-      const flags = second ? textOf(second, constants) : "";
-      const { start, end } = first;
-      if (pattern !== undefined && flags !== undefined) {
-        patterns.push({ dialect: "ecmascript", pattern, flags, mode: hazardModeOf({ dialect: "ecmascript", flags }), start, end, ...placeOf(start) });
-      } else passed.push({ ...placeOf(start), reason: "The pattern is put together when the program runs." });
+/** Calls that ask a text for all matches of a literal, whatever its flags. */
+const FOR_ALL: ReadonlySet<string> = new Set(["split", "matchAll", "replaceAll"]);
+
+/** Calls of a text that make a pattern of a string, and how they ask. */
+const TAKING: Readonly<Record<string, HazardMode>> = { match: "search", search: "search", matchAll: "all" };
+/** Others have such calls too: a string is a pattern there if it has one of these signs. */
+const SIGNS = "\\[(.*+?|^$";
+
+/** Finds the patterns of a source text, as far as it reads; never throws. */
+export function readJavaScript(text: string, language: keyof typeof GRAMMARS): ReadSource {
+  return new Reading(text, parsed(text, language)).found();
+}
+
+function parsed(text: string, language: keyof typeof GRAMMARS): Tree {
+  const [first, ...others] = GRAMMARS[language];
+  let best = parser.configure({ dialect: first }).parse(text);
+  let mistakes = mistakesIn(best);
+  for (const dialect of others) {
+    if (mistakes === 0) break;
+    const tree = parser.configure({ dialect }).parse(text);
+    const own = mistakesIn(tree);
+    if (own < mistakes) [best, mistakes] = [tree, own];
+  }
+  return best;
+}
+
+function mistakesIn(tree: Tree): number {
+  let count = 0;
+  tree.iterate({
+    enter: ({ type }) => {
+      if (type.isError) count++;
+    },
+  });
+  return count;
+}
+
+class Reading {
+  private readonly names = new Names();
+  private readonly text: string;
+  private readonly tree: Tree;
+
+  constructor(text: string, tree: Tree) {
+    this.text = text;
+    this.tree = tree;
+    tree.iterate({
+      enter: ({ node, name }) => {
+        if (name === "VariableDeclaration" && node.firstChild?.name === "const") this.declareConstants(node);
+        else if (name === "VariableDefinition" && !isConstant(node)) this.names.declare(this.written(node));
+      },
+    });
+  }
+
+  found(): ReadSource {
+    const patterns: Finding[] = [];
+    const passed: { at: number; reason: "pattern" }[] = [];
+    const asked = new Map<number, HazardMode>();
+    this.tree.iterate({
+      enter: ({ node, name }) => {
+        if (name === "RegExp") {
+          const found = this.literal(node, asked.get(node.from));
+          if (found) patterns.push(found);
+          return;
+        }
+        if (name !== "CallExpression" && name !== "NewExpression") return;
+        const [first, second] = itemsOf(node.getChild("ArgList"));
+        if (!first) return;
+        const callee = this.calleeOf(node);
+        if (callee === "RegExp") {
+          // A literal is found by itself.
+          if (this.isLiteral(first)) return;
+          const found = this.constructed(first, second);
+          if (found) patterns.push(found);
+          else passed.push({ at: first.from, reason: "pattern" });
+          return;
+        }
+        const method = name === "CallExpression" ? this.methodOf(node) : undefined;
+        if (method === undefined) return;
+        // A call comes before what is in it.
+        if (first.name === "RegExp" && FOR_ALL.has(method)) asked.set(first.from, "all");
+        const mode = Object.hasOwn(TAKING, method) && !second ? TAKING[method] : undefined;
+        const constant = mode && constantOf(first, (each) => this.partsOf(each));
+        if (mode && constant && [...SIGNS].some((sign) => constant.value.includes(sign))) {
+          const flags = mode === "all" ? "g" : "";
+          patterns.push({ dialect: "ecmascript", pattern: constant.value, flags, mode, start: first.from, end: first.to, ...placed(constant) });
+        }
+      },
+    });
+    return { patterns, passed, isComment: (offset) => isIn(this.tree.topNode, offset, ["LineComment", "BlockComment"]) };
+  }
+
+  private written({ from, to }: SyntaxNode): string {
+    return this.text.slice(from, to);
+  }
+
+  /** `const a = …, b = …`. */
+  private declareConstants(declaration: SyntaxNode): void {
+    for (const definition of declaration.getChildren("VariableDefinition")) {
+      let sign = definition.nextSibling;
+      while (sign?.name === "TypeAnnotation") sign = sign.nextSibling;
+      this.names.declare(this.written(definition), sign?.name === "Equals" ? sign.nextSibling : null);
     }
   }
-  patterns.sort((a, b) => a.start - b.start);
-  passed.sort((a, b) => a.line - b.line || a.column - b.column);
-  return { patterns, passed };
-}
 
-function read(text: string, language: keyof typeof DIALECTS): { readonly root?: Node; readonly problem: string } {
-  let problem = "";
-  for (const plugins of DIALECTS[language]) {
-    try {
-      const file = parse(text, {
-        sourceType: "unambiguous",
-        plugins: [...plugins],
-        errorRecovery: true,
-        allowReturnOutsideFunction: true,
-        allowImportExportEverywhere: true,
-        allowAwaitOutsideFunction: true,
-        allowSuperOutsideMethod: true,
-        allowUndeclaredExports: true,
-      });
-      return { root: file.program as unknown as Node, problem: "" };
-    } catch (error) {
-      problem ||= `The file does not read: ${error instanceof Error ? error.message : String(error)}`;
+  private literal({ from, to }: SyntaxNode, asked: HazardMode | undefined): Finding | undefined {
+    const close = this.text.lastIndexOf("/", to - 1);
+    if (close <= from) return undefined;
+    const flags = this.text.slice(close + 1, to);
+    const { value, pieces } = readAsWritten(this.text.slice(from + 1, close), from + 1);
+    return {
+      dialect: "ecmascript",
+      pattern: value,
+      flags,
+      mode: asked ?? hazardModeOf({ dialect: "ecmascript", flags }),
+      start: from,
+      end: to,
+      pieces,
+      literals: [{ kind: "pattern", mark: "/", start: from + 1, end: close }],
+      flagsAt: { start: close + 1, end: to },
+    };
+  }
+
+  private constructed(first: SyntaxNode, second: SyntaxNode | undefined): Finding | undefined {
+    const parts = (node: SyntaxNode) => this.partsOf(node);
+    const constant = constantOf(first, parts);
+    const letters = second ? constantOf(second, parts) : { value: "", literals: [] };
+    if (!constant || !letters) return undefined;
+    const flags = letters.value;
+    const [only] = letters.literals;
+    return {
+      dialect: "ecmascript",
+      pattern: constant.value,
+      flags,
+      mode: hazardModeOf({ dialect: "ecmascript", flags }),
+      start: first.from,
+      end: first.to,
+      ...placed(constant),
+      ...(only && letters.literals.length === 1 ? { flagsAt: { start: only.start, end: only.end } } : {}),
+    };
+  }
+
+  /** The name of what is called, where it is a name alone or one of the global object. */
+  private calleeOf(call: SyntaxNode): string | undefined {
+    const callee = call.getChild("VariableName") ?? call.getChild("MemberExpression");
+    if (callee?.name === "VariableName") return this.written(callee);
+    const object = callee?.firstChild;
+    const property = callee?.getChild("PropertyName");
+    return object && property && GLOBALS.has(this.written(object)) ? this.written(property) : undefined;
+  }
+
+  private methodOf(call: SyntaxNode): string | undefined {
+    const callee = call.firstChild;
+    const property = callee?.name === "MemberExpression" ? callee.getChild("PropertyName") : null;
+    return property ? this.written(property) : undefined;
+  }
+
+  /** Whether it is a pattern's literal, or a name that stands for one. */
+  private isLiteral(node: SyntaxNode): boolean {
+    return node.name === "RegExp" || (node.name === "VariableName" && this.names.valueOf(this.written(node))?.name === "RegExp");
+  }
+
+  private partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
+    switch (node.name) {
+      case "String":
+        return isClosed(this.written(node), node) ? [this.string(node.from + 1, node.to - 1, this.text.charAt(node.from))] : undefined;
+      case "TemplateString":
+        return this.template(node, false);
+      case "TaggedTemplateExpression": {
+        const template = node.getChild("TemplateString");
+        const tag = node.firstChild;
+        return template && tag && this.written(tag) === "String.raw" ? this.template(template, true) : undefined;
+      }
+      case "BinaryExpression": {
+        const [left, sign, right] = [node.firstChild, node.firstChild?.nextSibling, node.lastChild];
+        if (!left || !right || !sign) return undefined;
+        if (sign.name === "as" || sign.name === "satisfies") return [left];
+        return sign.name === "ArithOp" && this.written(sign) === "+" ? [left, right] : undefined;
+      }
+      case "ParenthesizedExpression":
+        return itemsOf(node).slice(0, 1);
+      case "PostfixExpression":
+        return node.firstChild && node.lastChild?.name === "LogicOp" ? [node.firstChild] : undefined;
+      case "VariableName": {
+        const value = this.names.valueOf(this.written(node));
+        return value && [value];
+      }
+      case "MemberExpression":
+        return this.sourceOf(node);
+      case "CallExpression":
+        return this.joined(node);
+      default:
+        return undefined;
     }
   }
-  return { problem };
-}
 
-/** Every node below one, without recursion. */
-function* nodesOf(root: Node): Generator<Node> {
-  const pending: unknown[] = [root];
-  while (pending.length > 0) {
-    const value = pending.pop();
-    if (Array.isArray(value)) for (const each of value) pending.push(each);
-    else if (isNode(value)) {
-      yield value;
-      for (const [field, inner] of Object.entries(value)) if (typeof inner === "object" && inner !== null && field !== "loc") pending.push(inner);
+  private string(start: number, end: number, mark: string): Constant {
+    const { value, pieces } = readEscapes(this.text.slice(start, end), start, JAVASCRIPT_STRING);
+    return { value, pieces, literals: [{ kind: "escaped", mark, start, end }] };
+  }
+
+  private template(node: SyntaxNode, raw: boolean): Part<SyntaxNode>[] | undefined {
+    if (!isClosed(this.written(node), node)) return undefined;
+    const parts: Part<SyntaxNode>[] = [];
+    let from = node.from + 1;
+    const take = (to: number): void => {
+      const body = this.text.slice(from, to);
+      const { value, pieces } = raw ? readAsWritten(body, from) : readEscapes(body, from, JAVASCRIPT_STRING);
+      parts.push({ value, pieces, literals: [{ kind: raw ? "raw" : "interpolated", mark: "`", start: from, end: to }] });
+    };
+    for (const place of node.getChildren("Interpolation")) {
+      take(place.from);
+      const value = place.firstChild?.nextSibling;
+      if (!value || value.name === "InterpolationEnd") return undefined;
+      parts.push(value);
+      from = place.to;
     }
+    take(node.to - 1);
+    return parts;
+  }
+
+  /** `/a/.source`, or the same of a constant that is a literal. */
+  private sourceOf(node: SyntaxNode): [Constant] | undefined {
+    const [object, property] = [node.firstChild, node.getChild("PropertyName")];
+    if (!object || !property || this.written(property) !== "source") return undefined;
+    const literal = object.name === "VariableName" ? this.names.valueOf(this.written(object)) : object;
+    const found = literal?.name === "RegExp" ? this.literal(literal, undefined) : undefined;
+    return found && [{ value: found.pattern, pieces: found.pieces ?? [], literals: found.literals ?? [] }];
+  }
+
+  /** `[…, …].join("…")`. */
+  private joined(node: SyntaxNode): Part<SyntaxNode>[] | undefined {
+    const list = node.firstChild?.firstChild;
+    if (list?.name !== "ArrayExpression" || this.methodOf(node) !== "join") return undefined;
+    const [separator] = itemsOf(node.getChild("ArgList"));
+    const between = separator
+      ? constantOf(separator, (each) => this.partsOf(each))
+      : { ...new MappedText().escaped(",", { start: node.from, end: node.to }), literals: [] };
+    return between && withBetween(itemsOf(list), between);
   }
 }
 
-const isNode = (value: unknown): value is Node => typeof value === "object" && value !== null && "type" in value && typeof value.type === "string";
+const placed = ({ pieces, literals }: Constant): Pick<Finding, "pieces" | "literals"> => ({ pieces, literals });
 
-function isConstructor(callee: unknown): boolean {
-  if (!isNode(callee)) return false;
-  if (callee.type === "Identifier") return callee.name === "RegExp";
-  if (callee.type !== "MemberExpression" || !isNode(callee.object) || !isNode(callee.property)) return false;
-  return GLOBALS.has(String(callee.object.name)) && callee.property.name === "RegExp";
-}
+/** Whether a string ends in the mark that it begins with; one that is being typed may not. */
+const isClosed = (written: string, { from, to }: SyntaxNode): boolean => to - from > 1 && written.at(-1) === written[0];
 
-function isCallOf({ type, callee }: Node, method: string): boolean {
-  if (!type.endsWith("CallExpression") || !isNode(callee) || !callee.type.endsWith("MemberExpression")) return false;
-  return isNode(callee.property) && callee.property.name === method;
-}
-
-/** Constants by name, each with what it is set to. */
-type Constants = ReadonlyMap<string, Node>;
-
-/** Constants within constants within constants: deeper ones go round in a circle. */
-const MOST_DEPTH = 20;
-
-/** The names that are declared once in the whole text, as a constant: whichever place uses one means that one. */
-function constantsOf(root: Node): Constants {
-  const constants = new Map<string, Node>();
-  const declared = new Map<string, number>();
-  for (const node of nodesOf(root)) {
-    for (const name of namesDeclared(node)) declared.set(name, (declared.get(name) ?? 0) + 1);
-    if (node.type !== "VariableDeclaration" || node.kind !== "const") continue;
-    for (const { id, init } of node.declarations as readonly { id: Node; init: Node | null }[]) {
-      if (id.type === "Identifier" && init) constants.set(String(id.name), init);
-    }
-  }
-  for (const [name, times] of declared) if (times > 1) constants.delete(name);
-  return constants;
-}
-
-/** Identifiers that a node gives a meaning to, patterns of them gone into. */
-function namesDeclared(node: Node): string[] {
-  const functionParts = "params" in node ? [...(node.params as readonly Node[]), node.id] : [];
-  const parts = [...functionParts, node.type === "VariableDeclarator" || node.type === "ClassDeclaration" ? node.id : undefined];
-  const caught = node.type === "CatchClause" ? node.param : undefined;
-  const imported = node.type.startsWith("Import") ? node.local : undefined;
-  return [...parts, caught, imported].flatMap((part) =>
-    isNode(part) ? [...nodesOf(part)].flatMap((each) => (each.type === "Identifier" ? [String(each.name)] : [])) : [],
-  );
-}
-
-/** The text that an expression always is; undefined where it hangs on something. */
-function textOf(node: Node, constants: Constants, depth = 0): string | undefined {
-  if (depth > MOST_DEPTH) return undefined;
-  const inner = (each: Node): string | undefined => textOf(each, constants, depth + 1);
-  switch (node.type) {
-    case "StringLiteral":
-      return String(node.value);
-    case "TemplateLiteral":
-      return templateText(node, "cooked", inner);
-    case "TaggedTemplateExpression":
-      return isRawTag(node.tag) ? templateText(node.quasi as Node, "raw", inner) : undefined;
-    case "BinaryExpression": {
-      const [left, right] = [inner(node.left as Node), inner(node.right as Node)];
-      return node.operator === "+" && left !== undefined && right !== undefined ? left + right : undefined;
-    }
-    case "Identifier": {
-      const set = constants.get(String(node.name));
-      return set && inner(set);
-    }
-    case "MemberExpression":
-      return sourceOf(node, constants);
-    case "ParenthesizedExpression":
-    case "TSAsExpression":
-    case "TSSatisfiesExpression":
-    case "TSNonNullExpression":
-      return inner(node.expression as Node);
-    default:
-      return undefined;
-  }
-}
-
-/** `/a/.source`, or the same of a constant that is a literal. */
-function sourceOf({ object, property, computed }: Node, constants: Constants): string | undefined {
-  if (computed || !isNode(object) || !isNode(property) || property.name !== "source") return undefined;
-  const literal = object.type === "Identifier" ? constants.get(String(object.name)) : object;
-  return literal?.type === "RegExpLiteral" ? String(literal.pattern) : undefined;
-}
-
-function templateText(node: Node, form: "cooked" | "raw", textOfPart: (node: Node) => string | undefined): string | undefined {
-  const parts = (node.expressions as readonly Node[]).map(textOfPart);
-  const pieces = (node.quasis as readonly Node[]).map(({ value }) => (value as { cooked?: string | null; raw: string })[form] ?? undefined);
-  if ([...parts, ...pieces].includes(undefined)) return undefined;
-  return pieces.map((piece, i) => `${piece}${parts[i] ?? ""}`).join("");
-}
-
-function isRawTag(tag: unknown): boolean {
-  if (!isNode(tag) || tag.type !== "MemberExpression" || !isNode(tag.object) || !isNode(tag.property)) return false;
-  return tag.object.name === "String" && tag.property.name === "raw";
-}
+const isConstant = (definition: SyntaxNode): boolean => definition.parent?.name === "VariableDeclaration" && definition.parent.firstChild?.name === "const";

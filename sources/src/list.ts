@@ -16,7 +16,9 @@ export function patternsInList(text: string, dialect: DialectName, flags = ""): 
       const close = written.lastIndexOf("/");
       const isLiteral = dialect === "ecmascript" && written.startsWith("/") && close > 0 && [...written.slice(close + 1)].every(isFlag);
       const made = isLiteral ? { pattern: written.slice(1, close), flags: written.slice(close + 1) } : { pattern: written, flags };
-      patterns.push({ dialect, ...made, mode: hazardModeOf({ dialect, flags: made.flags }), start, end, ...placeOf(start) });
+      const from = start + (isLiteral ? 1 : 0);
+      const pieces = made.pattern === "" ? [] : [{ length: made.pattern.length, start: from, end: from + made.pattern.length }];
+      patterns.push({ dialect, ...made, mode: hazardModeOf({ dialect, flags: made.flags }), start, end, ...placeOf(start), pieces });
     }
     start += line.length + 1;
   }

@@ -1,9 +1,9 @@
-/** Patterns in Python sources: calls of the `re` module with literal arguments. */
-import type { HazardMode } from "@lamprey/core";
-import type { SyntaxNode } from "@lezer/common";
+/** Patterns in Python: calls of the module `re`. */
+import { append, type HazardMode, PYTHON_BYTES, PYTHON_FLAGS, PYTHON_STRING, readAsWritten, readEscapes } from "@lamprey/core";
+import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/python";
-import { type Found, type FoundPattern, type Passed, placesIn } from "./found.ts";
-import { pythonString } from "./python-string.ts";
+import { type Constant, constantOf, isIn, itemsOf, Names, type Part, withBetween } from "./constant.ts";
+import type { Finding, ReadSource } from "./found.ts";
 
 /** The calls that take a pattern first: where their flags stand, and how they ask. */
 const CALLS: Readonly<Record<string, { readonly flagsAt: number; readonly mode: HazardMode }>> = {
@@ -18,88 +18,260 @@ const CALLS: Readonly<Record<string, { readonly flagsAt: number; readonly mode: 
   subn: { flagsAt: 4, mode: "all" },
 };
 
+/** Constants of the module that the dialect has no letter for. */
+const WITHOUT_LETTER = ["U", "UNICODE", "NOFLAG", "DEBUG", "L", "LOCALE", "T", "TEMPLATE"];
+
 /** Constants of the module, and the letters that stand for them. */
-const FLAGS: Readonly<Record<string, string>> = {
-  A: "a",
-  ASCII: "a",
-  I: "i",
-  IGNORECASE: "i",
-  M: "m",
-  MULTILINE: "m",
-  S: "s",
-  DOTALL: "s",
-  X: "x",
-  VERBOSE: "x",
-  U: "",
-  UNICODE: "",
-  NOFLAG: "",
+const FLAGS: ReadonlyMap<string, string> = new Map([
+  ...Object.entries(PYTHON_FLAGS).flatMap(([letter, [short, long]]) => [[short, letter] as const, [long, letter] as const]),
+  ...WITHOUT_LETTER.map((name) => [name, ""] as const),
+]);
+
+/** Statements and expressions that give a meaning to the names that stand in them before the sign. */
+const BINDING: Readonly<Record<string, string>> = {
+  AssignStatement: "AssignOp",
+  UpdateStatement: "UpdateOp",
+  NamedExpression: "AssignOp",
+  ForStatement: "in",
+  ComprehensionExpression: "in",
 };
 
-/** Names that the module and its functions go by in a file. */
-interface Names {
-  readonly modules: ReadonlySet<string>;
-  /** Local name → the module's own. */
-  readonly members: ReadonlyMap<string, string>;
+/** Finds the patterns of a source text, as far as it reads; never throws. */
+export function readPython(text: string): ReadSource {
+  return new Reading(text).found();
 }
 
-/** Finds the patterns of a source text; never throws. */
-export function patternsInPython(text: string): Found {
-  const placeOf = placesIn(text);
-  const tree = parser.parse(text);
-  const patterns: FoundPattern[] = [];
-  const passed: Passed[] = [];
-  const names = namesOf(tree.topNode, text);
-  tree.iterate({
-    enter: ({ node }) => {
-      if (node.name !== "CallExpression") return;
-      const called = calledName(node, names, text);
-      const call = called === undefined ? undefined : CALLS[called];
-      if (!call) return;
-      const { positional, named } = argumentsOf(node, text);
-      const argument = positional[0] ?? named.get("pattern");
-      if (!argument) return;
-      const at = placeOf(argument.from);
-      const string = pythonString(argument, text);
-      const flags = flagsOf(positional[call.flagsAt] ?? named.get("flags"), names, text);
-      if (!string) passed.push({ ...at, reason: "The pattern is put together when the program runs." });
-      else if (flags === undefined) passed.push({ ...at, reason: "The flags are put together when the program runs." });
-      else {
-        const letters = [...new Set(string.bytes ? `${flags}a` : flags)].join("");
-        patterns.push({ dialect: "python", pattern: string.value, flags: letters, mode: call.mode, start: argument.from, end: argument.to, ...at });
-      }
-    },
-  });
-  return { patterns, passed };
-}
+class Reading {
+  private readonly text: string;
+  private readonly tree: Tree;
+  private readonly names = new Names();
+  /** Names that the module goes by here. */
+  private readonly modules = new Set<string>();
+  /** What is imported from it: the name here → the module's own. */
+  private readonly members = new Map<string, string>();
 
-function namesOf(root: SyntaxNode, text: string): Names {
-  const modules = new Set<string>();
-  const members = new Map<string, string>();
-  for (const node of root.getChildren("StatementGroup").concat(root)) collect(node);
-  return { modules, members };
+  constructor(text: string) {
+    this.text = text;
+    this.tree = parser.parse(text);
+    this.tree.iterate({ enter: ({ node }) => this.declare(node) });
+  }
 
-  function collect(node: SyntaxNode): void {
-    const cursor = node.cursor();
-    do {
-      if (cursor.name !== "ImportStatement") continue;
-      const words = wordsOf(cursor.node, text);
-      if (words[0] === "import") {
-        for (const [name, alias] of clauses(words.slice(1))) if (name === "re") modules.add(alias);
-      } else if (words[0] === "from" && words[1] === "re") {
-        for (const [name, alias] of clauses(words.slice(3))) members.set(alias, name);
+  found(): ReadSource {
+    const patterns: Finding[] = [];
+    const passed: { at: number; reason: "pattern" | "flags" }[] = [];
+    this.tree.iterate({
+      enter: ({ node, name }) => {
+        if (name !== "CallExpression") return;
+        const called = this.calledName(node);
+        const call = called !== undefined && Object.hasOwn(CALLS, called) ? CALLS[called] : undefined;
+        if (!call) return;
+        const { positional, named } = this.argumentsOf(node);
+        const argument = positional[0] ?? named.get("pattern");
+        if (!argument) return;
+        const constant = constantOf(argument, (each) => this.partsOf(each));
+        const flags = this.flagsOf(positional[call.flagsAt] ?? named.get("flags"));
+        if (!constant) {
+          // What was compiled before is found where it is.
+          if (argument.name !== "CallExpression") passed.push({ at: argument.from, reason: "pattern" });
+        } else if (flags === undefined) passed.push({ at: argument.from, reason: "flags" });
+        else {
+          const isBytes = this.isBytes(constant);
+          const letters = [...new Set(isBytes ? `${flags}a` : flags)].join("");
+          const { value: pattern, pieces, literals } = constant;
+          patterns.push({ dialect: "python", pattern, flags: letters, mode: call.mode, start: argument.from, end: argument.to, pieces, literals });
+        }
+      },
+    });
+    return { patterns, passed, isComment: (offset) => isIn(this.tree.topNode, offset, ["Comment"]) };
+  }
+
+  private written({ from, to }: SyntaxNode): string {
+    return this.text.slice(from, to);
+  }
+
+  /** What a node gives a meaning to. */
+  private declare(node: SyntaxNode): void {
+    const { name } = node;
+    if (name === "ImportStatement") this.declareImport(node);
+    else if (name === "ParamList" || name === "ScopeStatement" || name === "DeleteStatement") {
+      for (const each of node.getChildren("VariableName")) this.names.declare(this.written(each));
+    } else if (name === "FunctionDefinition" || name === "ClassDefinition") {
+      const defined = node.getChild("VariableName");
+      if (defined) this.names.declare(this.written(defined));
+    } else if (name === "as") {
+      if (node.nextSibling) this.declareTargets(node.nextSibling, undefined);
+    } else if (name === "CapturePattern" || name === "AsPattern") {
+      for (const each of node.getChildren("VariableName")) this.names.declare(this.written(each));
+    } else if (Object.hasOwn(BINDING, name)) {
+      const sign = BINDING[name] as string;
+      const signs = node.getChildren(sign);
+      const children = childrenOf(node);
+      const isPlain = name === "AssignStatement" && signs.length === 1 && node.firstChild?.name === "VariableName";
+      const value = isPlain ? signs[0]?.nextSibling : undefined;
+      const behind = children.findLastIndex((each) => each.name === sign);
+      for (const each of children.slice(0, behind)) if (each.name !== "TypeDef") this.declareTargets(each, value && isLast(value) ? value : undefined);
+    }
+  }
+
+  /** The names of a target, lists of them gone into; one with an attribute or a subscript is no name. */
+  private declareTargets(target: SyntaxNode, value: SyntaxNode | undefined): void {
+    const pending = [target];
+    for (let node = pending.pop(); node; node = pending.pop()) {
+      if (node.name === "VariableName") this.names.declare(this.written(node), value);
+      else if (node.name !== "MemberExpression" && node.name !== "CallExpression") for (const child of childrenOf(node)) pending.push(child);
+    }
+  }
+
+  private declareImport(node: SyntaxNode): void {
+    const words = childrenOf(node)
+      .filter(({ name }) => name !== "(" && name !== ")")
+      .map((each) => this.written(each));
+    const isFrom = words[0] === "from";
+    const start = isFrom ? words.indexOf("import") + 1 : 1;
+    for (const [name, alias] of clauses(words.slice(start))) {
+      this.names.declare(alias);
+      if (isFrom && words[1] === "re") this.members.set(alias, name);
+      else if (!isFrom && name === "re") this.modules.add(alias);
+    }
+  }
+
+  private calledName(call: SyntaxNode): string | undefined {
+    const callee = call.firstChild;
+    if (callee?.name === "VariableName") return this.members.get(this.written(callee));
+    return callee ? this.memberOf(callee) : undefined;
+  }
+
+  /** The name of a member of the module that the expression asks for. */
+  private memberOf(expression: SyntaxNode): string | undefined {
+    if (expression.name !== "MemberExpression") return undefined;
+    const object = expression.firstChild;
+    const property = expression.getChild("PropertyName");
+    if (object?.name !== "VariableName" || !property || !this.modules.has(this.written(object))) return undefined;
+    return this.written(property);
+  }
+
+  private argumentsOf(call: SyntaxNode): { positional: SyntaxNode[]; named: Map<string, SyntaxNode> } {
+    const positional: SyntaxNode[] = [];
+    const named = new Map<string, SyntaxNode>();
+    const items = itemsOf(call.getChild("ArgList"));
+    for (let i = 0; i < items.length; i++) {
+      const value = items[i + 1]?.name === "AssignOp" ? items[i + 2] : undefined;
+      if (value) named.set(this.written(items[i] as SyntaxNode), value);
+      else positional.push(items[i] as SyntaxNode);
+      if (value) i += 2;
+    }
+    return { positional, named };
+  }
+
+  /** The letters of a flags argument; undefined where it hangs on something. */
+  private flagsOf(node: SyntaxNode | undefined): string | undefined {
+    let letters = "";
+    const pending = node ? [node] : [];
+    let taken = 0;
+    for (let each = pending.pop(); each; each = pending.pop()) {
+      if (taken++ > MOST_FLAGS) return undefined;
+      if (each.name === "Number") {
+        const number = Number(this.written(each));
+        for (const [letter, [, , value]] of Object.entries(PYTHON_FLAGS)) if ((number & value) !== 0) letters += letter;
+      } else if (each.name === "ParenthesizedExpression") append(pending, itemsOf(each));
+      else if (each.name === "BinaryExpression") {
+        const [left, sign, right] = childrenOf(each);
+        if (!left || !sign || !right || !"|+".includes(this.written(sign))) return undefined;
+        pending.push(right, left);
+      } else {
+        const member = each.name === "VariableName" ? this.members.get(this.written(each)) : this.memberOf(each);
+        const letter = member === undefined ? undefined : FLAGS.get(member);
+        const value = each.name === "VariableName" ? this.names.valueOf(this.written(each)) : undefined;
+        if (letter !== undefined) letters += letter;
+        else if (value) pending.push(value);
+        else return undefined;
       }
-    } while (cursor.next() && cursor.from < node.to);
+    }
+    return letters;
+  }
+
+  private partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
+    switch (node.name) {
+      case "String":
+      case "FormatString": {
+        const literal = this.literal(node);
+        return literal && [literal];
+      }
+      case "ContinuedString":
+        return itemsOf(node);
+      case "ParenthesizedExpression":
+        return itemsOf(node).slice(0, 1);
+      case "BinaryExpression": {
+        const [left, sign, right] = childrenOf(node).filter(({ name }) => name !== "Comment");
+        return left && right && sign && this.written(sign) === "+" ? [left, right] : undefined;
+      }
+      case "VariableName": {
+        const value = this.names.valueOf(this.written(node));
+        return value && [value];
+      }
+      case "CallExpression":
+        return this.joined(node);
+      default:
+        return undefined;
+    }
+  }
+
+  /** `"…".join([…, …])`. */
+  private joined(call: SyntaxNode): Part<SyntaxNode>[] | undefined {
+    const callee = call.firstChild;
+    const [separator, property] = [callee?.firstChild, callee?.getChild("PropertyName")];
+    const [list, other] = itemsOf(call.getChild("ArgList"));
+    if (!separator || !property || this.written(property) !== "join" || !list || other) return undefined;
+    if (list.name !== "ArrayExpression" && list.name !== "TupleExpression") return undefined;
+    const between = constantOf(separator, (each) => this.partsOf(each));
+    return between && withBetween(itemsOf(list), between);
+  }
+
+  /** What a literal stands for (The Python Language Reference, 2.4.1). */
+  private literal(node: SyntaxNode): Constant | undefined {
+    const written = this.written(node);
+    const { prefix, mark } = openingOf(written);
+    const body = written.slice(prefix.length + mark.length, -mark.length);
+    if (written.length < prefix.length + 2 * mark.length || !written.endsWith(mark)) return undefined;
+    // A formatted string is put together when the program runs, unless it has no place to fill in.
+    if ((prefix.includes("f") || prefix.includes("t")) && (body.includes("{") || body.includes("}"))) return undefined;
+    const start = node.from + prefix.length + mark.length;
+    const raw = prefix.includes("r");
+    const { value, pieces, fault } = raw ? readAsWritten(body, start) : readEscapes(body, start, prefix.includes("b") ? PYTHON_BYTES : PYTHON_STRING);
+    if (fault) return undefined;
+    return { value, pieces, literals: [{ kind: raw ? "raw" : "escaped", mark, start, end: start + body.length }] };
+  }
+
+  private isBytes({ literals }: Constant): boolean {
+    return literals.some(({ start, mark }) => {
+      let at = start - mark.length;
+      while (at > 0 && "rRbBuU".includes(this.text.charAt(at - 1))) at--;
+      return this.text
+        .slice(at, start - mark.length)
+        .toLowerCase()
+        .includes("b");
+    });
   }
 }
 
-/** The words of a statement, brackets left out. */
-function wordsOf(statement: SyntaxNode, text: string): string[] {
-  const words: string[] = [];
-  for (let child = statement.firstChild; child; child = child.nextSibling) {
-    if (child.name !== "(" && child.name !== ")") words.push(text.slice(child.from, child.to));
-  }
-  return words;
+/** Constants that flags are put together of. */
+const MOST_FLAGS = 100;
+
+function openingOf(written: string): { readonly prefix: string; readonly mark: string } {
+  let at = 0;
+  while (at < written.length && written[at] !== "'" && written[at] !== '"') at++;
+  const quote = written[at] ?? "'";
+  return { prefix: written.slice(0, at).toLowerCase(), mark: written.startsWith(quote.repeat(3), at) ? quote.repeat(3) : quote };
 }
+
+function childrenOf(node: SyntaxNode): SyntaxNode[] {
+  const children: SyntaxNode[] = [];
+  for (let child = node.firstChild; child; child = child.nextSibling) children.push(child);
+  return children;
+}
+
+/** Whether nothing follows but a comment: `a = b, c` is a tuple. */
+const isLast = ({ nextSibling }: SyntaxNode): boolean => !nextSibling || nextSibling.name === "Comment";
 
 /** `a as b, c` → [a, b], [c, c]. */
 function clauses(words: readonly string[]): [string, string][] {
@@ -115,50 +287,4 @@ function clauses(words: readonly string[]): [string, string][] {
     clause = [];
   }
   return found;
-}
-
-function calledName(call: SyntaxNode, names: Names, text: string): string | undefined {
-  const callee = call.firstChild;
-  if (!callee) return undefined;
-  if (callee.name === "VariableName") return names.members.get(text.slice(callee.from, callee.to));
-  return memberOf(callee, names, text);
-}
-
-/** The name of a member of the module that the expression asks for. */
-function memberOf(expression: SyntaxNode, names: Names, text: string): string | undefined {
-  if (expression.name !== "MemberExpression") return undefined;
-  const object = expression.firstChild;
-  const property = expression.getChild("PropertyName");
-  if (object?.name !== "VariableName" || !property || !names.modules.has(text.slice(object.from, object.to))) return undefined;
-  return text.slice(property.from, property.to);
-}
-
-function argumentsOf(call: SyntaxNode, text: string): { positional: SyntaxNode[]; named: Map<string, SyntaxNode> } {
-  const positional: SyntaxNode[] = [];
-  const named = new Map<string, SyntaxNode>();
-  const list = call.getChild("ArgList");
-  for (let child = list?.firstChild ?? null; child; child = child.nextSibling) {
-    if (child.name === "(" || child.name === ")" || child.name === "," || child.name === "Comment") continue;
-    if (child.nextSibling?.name === "AssignOp") {
-      const value = child.nextSibling.nextSibling;
-      if (value) named.set(text.slice(child.from, child.to), value);
-      child = value ?? child;
-    } else positional.push(child);
-  }
-  return { positional, named };
-}
-
-/** The letters of a flags argument; undefined where it hangs on something. */
-function flagsOf(node: SyntaxNode | undefined, names: Names, text: string): string | undefined {
-  if (!node) return "";
-  if (node.name === "Number") return text.slice(node.from, node.to) === "0" ? "" : undefined;
-  if (node.name === "ParenthesizedExpression") return flagsOf(node.firstChild?.nextSibling ?? undefined, names, text);
-  if (node.name === "BinaryExpression") {
-    const [left, right] = [flagsOf(node.firstChild ?? undefined, names, text), flagsOf(node.lastChild ?? undefined, names, text)];
-    const operator = node.firstChild?.nextSibling;
-    const isUnion = operator !== null && operator !== undefined && "|+".includes(text.slice(operator.from, operator.to));
-    return isUnion && left !== undefined && right !== undefined ? left + right : undefined;
-  }
-  const name = node.name === "VariableName" ? names.members.get(text.slice(node.from, node.to)) : memberOf(node, names, text);
-  return name === undefined ? undefined : FLAGS[name];
 }

@@ -73,10 +73,22 @@ describe("JavaScript and TypeScript", () => {
     expect([patterns.length, passed.length]).toEqual([0, 1]);
   });
 
-  test("a file that does not read is passed over as a whole", () => {
-    const { patterns, passed } = patternsInFile("a.js", "let let = (((");
-    expect(patterns).toEqual([]);
-    expect(passed[0]?.reason).toMatch(/does not read/);
+  test("a file that is being typed is read as far as possible", () => {
+    expect(shown(patternsInFile("a.js", "const a = /x/; let let = ((((\nconst b = /y/i;"))).toEqual([
+      ["x", "", 1, 11],
+      ["y", "i", 2, 11],
+    ]);
+    expect(shown(patternsInFile("a.js", 'new RegExp("a'))).toEqual([]);
+  });
+
+  test.each<[code: string, expected: unknown[]]>([
+    ["t.match('a+b')", [["a+b", "", 1, 9]]],
+    ["t.matchAll('a.b')", [["a.b", "g", 1, 12]]],
+    ["router.match('/gate')", []],
+    ["new RegExp(['a', `b`].join('|'))", [["a|b", "", 1, 12]]],
+    ["type A = { a: RegExp }; const b = <T>(x: T) => /t/", [["t", "", 1, 48]]],
+  ])("%s", (code, expected) => {
+    expect(shown(patternsInFile("a.ts", code))).toEqual(expected);
   });
 });
 
@@ -93,6 +105,10 @@ describe("Python", () => {
     ["import re\nre.compile('''one\ntwo''', re.VERBOSE)", [["one\ntwo", "x", "search", 2, 12]]],
     ["import re\nre.findall('\\u00e9\\101\\n\\q', t)", [["éA\n\\q", "", "all", 2, 12]]],
     ["other.compile('x')\ncompile('y')", []],
+    ["import re\nA = r'\\d+'\nre.compile('^' + A)", [["^\\d+", "", "search", 3, 12]]],
+    ["import re\nre.compile('|'.join(['a', 'b']), re.I)", [["a|b", "i", "search", 2, 12]]],
+    ["import re\nre.compile(rf'a', 10)", [["a", "im", "search", 2, 12]]],
+    ["import re\nF = re.I | re.S\nre.compile('a', flags=F)", [["a", "is", "search", 3, 12]]],
   ])("%s", (code, expected) => {
     expect(python(code)).toEqual(expected);
   });
@@ -100,11 +116,14 @@ describe("Python", () => {
   test.each([
     ["f-strings", "import re\nre.compile(f'{x}+')"],
     ["names", "import re\nre.compile(x)"],
+    ["names that are set twice", "import re\nx = 'a'\nx = 'b'\nre.compile(x)"],
+    ["names of parameters", "import re\nx = 'a'\ndef f(x): re.compile(x)"],
+    ["names of loops", "import re\nx = 'a'\nfor x in y: re.compile(x)"],
     ["flags that are computed", "import re\nre.compile('x', flags)"],
     ["names of characters", "import re\nre.compile('\\N{BULLET}')"],
   ])("%s are passed over", (_, code) => {
     const { patterns, passed } = patternsInFile("a.py", code);
-    expect([patterns.length, passed.length, passed[0]?.line]).toEqual([0, 1, 2]);
+    expect([patterns.length, passed.length, passed[0]?.line]).toEqual([0, 1, code.split("\n").length]);
   });
 
   test("a broken file gives what can be read of it", () => {

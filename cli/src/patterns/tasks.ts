@@ -25,10 +25,18 @@ export async function reportOn<R>(
 /** The report in the form that was asked for, printed or written. */
 export function give<R>(report: Report<R>, { format, output }: PatternsOptions, forms: { readonly table: () => string; readonly sarif: () => object }): void {
   const text =
-    format === "sarif" ? JSON.stringify(forms.sarif(), null, 2) : format === "jsonl" ? report.rows.map((row) => JSON.stringify(row)).join("\n") : forms.table();
+    format === "sarif"
+      ? JSON.stringify(forms.sarif(), null, 2)
+      : format === "jsonl"
+        ? report.rows.map((row) => JSON.stringify(row, withoutPlaces)).join("\n")
+        : forms.table();
   if (output === undefined) console.log(text);
   else writeFileSync(output, `${text}\n`);
 }
+
+/** Where each character and flag of a pattern is written: fields of `found` that are of use only with the file at hand. */
+const PLACES: ReadonlySet<string> = new Set(["pieces", "literals", "flagsAt"]);
+const withoutPlaces = (name: string, value: unknown): unknown => (PLACES.has(name) ? undefined : value);
 
 async function tasksFor(judging: Judging, patterns: readonly string[], { list, sources, dialect, flags, mode }: PatternsOptions): Promise<Task[]> {
   const asked = mode ?? hazardModeOf({ dialect, flags });

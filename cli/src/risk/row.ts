@@ -20,7 +20,14 @@ const THRESHOLDS: Readonly<Record<Threshold, number>> = {
   undecided: rankInUse({ growth: "undecided", degree: null }),
 };
 
-export const isAtLeast = (row: RiskRow, threshold: Threshold): boolean => rankOf(row) >= THRESHOLDS[threshold];
+/** What the row is reported as: the code that a comment in the source names where it is meant. */
+export const codeOf = ({ engine, peak, growth }: Pick<RiskAnswer, "growth" | "peak" | "engine">): string =>
+  engine ? "linear" : peak ? "peak" : (growth ?? "");
+
+export const isMeant = (row: RiskRow): boolean => row.found.meant?.includes(codeOf(row)) ?? false;
+
+/** Whether it is as bad as that, and no comment says that it is meant. */
+export const isAtLeast = (row: RiskRow, threshold: Threshold): boolean => !isMeant(row) && rankOf(row) >= THRESHOLDS[threshold];
 
 /** A row's growth in words; of one that has no verdict, why not. */
 export function verdictWords({ growth, degree = null, atLeast, status, error, peak, engine }: RiskAnswer): string {

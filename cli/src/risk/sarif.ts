@@ -1,8 +1,8 @@
 /** A report of risks as SARIF: what grows, what has a peak, and what is undecided. */
 import { countWords, HAZARD_MODES, visible } from "@lamprey/core";
 import type { Report } from "../patterns/found.ts";
-import { locationsOf, type SarifRule, sarifLog } from "../patterns/sarif.ts";
-import { type RiskRow, verdictWords } from "./row.ts";
+import { locationsOf, type SarifRule, sarifLog, suppressionsOf } from "../patterns/sarif.ts";
+import { codeOf, type RiskRow, verdictWords } from "./row.ts";
 
 const RULES = {
   exponential: { text: "Each further character of an attack multiplies the steps.", level: "error" },
@@ -13,8 +13,8 @@ const RULES = {
 
 export function sarif({ rows }: Report<RiskRow>): object {
   const results = rows.flatMap((row) => {
-    const rule = row.engine ? "linear" : row.peak ? "peak" : row.growth;
-    return rule && rule in RULES ? [resultOf(row, rule as keyof typeof RULES)] : [];
+    const rule = codeOf(row);
+    return rule in RULES ? [resultOf(row, rule as keyof typeof RULES)] : [];
   });
   return sarifLog(RULES, results);
 }
@@ -31,7 +31,8 @@ function resultOf(row: RiskRow, ruleId: keyof typeof RULES): object {
     ruleId,
     level: RULES[ruleId].level,
     message: { text: `/${visible(found.pattern, 80)}/${found.flags}: ${verdictWords(row)} ${HAZARD_MODES[found.mode].words}.${because}` },
-    ...locationsOf(row),
+    ...locationsOf(row, worst),
+    ...suppressionsOf(row, ruleId),
     properties: {
       mode: found.mode,
       growth: row.growth,

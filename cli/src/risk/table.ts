@@ -2,11 +2,13 @@
 import { countWords, grouped, visible } from "@lamprey/core";
 import type { Report } from "../patterns/found.ts";
 import { inColumns, PART, placeOf, summary } from "../patterns/words.ts";
-import { type RiskRow, rankOf, verdictWords } from "./row.ts";
+import { isMeant, type RiskRow, rankOf, verdictWords } from "./row.ts";
 
 export function table(report: Report<RiskRow>, all: boolean): string {
-  const shown = [...report.rows].sort((a, b) => rankOf(b) - rankOf(a)).filter((row) => all || rankOf(row) > 1 || row.status !== "ok");
-  const lines = inColumns(shown.map((row) => [verdictWords(row), row.found.mode, placeOf(row), causeOf(row), attackOf(row)]));
+  const shown = [...report.rows].sort((a, b) => rankOf(b) - rankOf(a)).filter((row) => all || (rankOf(row) > 1 && !isMeant(row)) || row.status !== "ok");
+  const lines = inColumns(
+    shown.map((row) => [`${verdictWords(row)}${isMeant(row) ? " (meant)" : ""}`, row.found.mode, placeOf(row), causeOf(row), attackOf(row)]),
+  );
   return [...lines, ...(lines.length > 0 ? [""] : []), summary(report, countsOf(report.rows))].join("\n");
 }
 

@@ -4,7 +4,7 @@ import type { PatternsOptions, Report } from "../patterns/found.ts";
 import { give, reportOn } from "../patterns/tasks.ts";
 import { printError } from "../print.ts";
 import { judgeSlips } from "./judge.ts";
-import { type SlipsRow, without } from "./row.ts";
+import { type SlipsRow, without, withoutMeant } from "./row.ts";
 import { sarif } from "./sarif.ts";
 import { table } from "./table.ts";
 
@@ -19,9 +19,10 @@ export interface SlipsOptions extends PatternsOptions {
  */
 export async function runSlips(patterns: readonly string[], options: SlipsOptions): Promise<number> {
   const whole = await reportOn<SlipsRow>("slips", patterns, options, judgeSlips);
-  const report: Report<SlipsRow> = { ...whole, rows: without(whole.rows, options.without ?? []) };
+  const wanted: Report<SlipsRow> = { ...whole, rows: without(whole.rows, options.without ?? []) };
+  const report: Report<SlipsRow> = { ...whole, rows: withoutMeant(wanted.rows) };
   const given = report.files === 0 && report.rows.length > 0 && report.rows.length === patterns.length;
-  give(report, options, { table: () => (given ? report.rows.map(atLength).join("\n") : table(report)), sarif: () => sarif(report) });
+  give(report, options, { table: () => (given ? report.rows.map(atLength).join("\n") : table(report)), sarif: () => sarif(wanted) });
   if (given && report.rows.some(({ error }) => error)) return 2;
   return report.rows.some(({ slips = [] }) => slips.length > 0) ? 1 : 0;
 }

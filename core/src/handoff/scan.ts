@@ -2,7 +2,7 @@
  * A piece of source text as tokens: as much of a language as it takes to find string literals, and calls around them.
  * It is no parser: pieces are copied from anywhere, begin and end in the middle of things, and may be broken.
  */
-import { readBlock, readEscapes, readRawBlock, type StringRules, type StringValue } from "../host/strings.ts";
+import { readAsWritten, readBlock, readDoubled, readEscapes, readRawBlock, type StringRules, type StringValue } from "../host/strings.ts";
 import type { Span } from "../text/span.ts";
 
 /** Why a literal is no constant, or cannot be read. */
@@ -177,8 +177,8 @@ function stringAt(source: string, start: number, { strings }: Lexis): StringToke
 }
 
 function readBody(body: string, from: number, { block, doubled, plain, mark }: StringForm, rules: StringRules): StringValue {
-  if (doubled) return { value: body.replaceAll(mark + mark, mark), taken: [], fault: null };
-  if (plain) return { value: block ? readRawBlock(body) : body, taken: [], fault: null };
+  if (doubled) return readDoubled(body, from, mark);
+  if (plain) return block ? readRawBlock(body, from) : readAsWritten(body, from);
   return block ? readBlock(body, from, rules) : readEscapes(body, from, rules);
 }
 

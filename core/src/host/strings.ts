@@ -2,6 +2,8 @@
  * String literals of host languages, written and read: which marks begin them, which escapes they have, and what an
  * escape that means nothing becomes. One table a language; docs/dialects.md says where the rules come from.
  */
+import { append } from "../lists.ts";
+import { type Mapped, MappedText } from "../text/mapped.ts";
 import type { Span } from "../text/span.ts";
 
 /** What an escape's letter stands for. */
@@ -115,8 +117,7 @@ export const RAW_STRING: StringRules = { escapes: {}, unknown: "kept" };
 
 const LAST_CODE_POINT = 0x10ffff;
 
-export interface StringValue {
-  readonly value: string;
+export interface StringValue extends Mapped {
   /** Backslashes that the string itself took from the pattern, as in "\d", which is "d", or "\b", which is a backspace. */
   readonly taken: readonly Span[];
   /** The first escape that cannot be read. */
@@ -125,21 +126,43 @@ export interface StringValue {
 
 /** What stands between the marks of a literal; `at` is where that begins in the source, for spans. Never throws. */
 export function readEscapes(body: string, at: number, rules: StringRules): StringValue {
-  let value = "";
+  const made = new MappedText();
   const taken: Span[] = [];
   let fault: Span | null = null;
   let from = 0;
   for (;;) {
     const next = body.indexOf("\\", from);
-    if (next < 0 || next + 1 >= body.length) return { value: value + body.slice(from), taken, fault };
-    value += body.slice(from, next);
-    const [made, end] = escapeAt(body, next, rules);
+    if (next < 0 || next + 1 >= body.length) {
+      made.asWritten(body.slice(from), at + from);
+      return { value: made.value, pieces: made.pieces, taken, fault };
+    }
+    made.asWritten(body.slice(from, next), at + from);
+    const [text, end] = escapeAt(body, next, rules);
     const span = { start: at + next, end: at + end };
-    if (made === undefined) fault ??= span;
-    else value += made;
-    if (isTaken(body.slice(next, end), made)) taken.push(span);
+    if (text === undefined) fault ??= span;
+    else made.escaped(text, span);
+    if (isTaken(body.slice(next, end), text)) taken.push(span);
     from = end;
   }
+}
+
+/** What stands between marks where a mark that is written twice is one, and nothing else is an escape. */
+export function readDoubled(body: string, at: number, mark: string): StringValue {
+  const made = new MappedText();
+  let from = 0;
+  for (let next = body.indexOf(mark + mark); next >= 0; next = body.indexOf(mark + mark, from)) {
+    made.asWritten(body.slice(from, next), at + from);
+    from = next + 2 * mark.length;
+    made.escaped(mark, { start: at + next, end: at + from });
+  }
+  made.asWritten(body.slice(from), at + from);
+  return { value: made.value, pieces: made.pieces, taken: [], fault: null };
+}
+
+/** What stands between marks as it is. */
+export function readAsWritten(body: string, at: number): StringValue {
+  const { value, pieces } = new MappedText().asWritten(body, at);
+  return { value, pieces, taken: [], fault: null };
 }
 
 const isBlank = (character: string | undefined): boolean => character === " " || character === "\t" || character === "\f";
@@ -156,7 +179,10 @@ export function readBlock(body: string, at: number, rules: StringRules): StringV
   // The last line counts even where it is blank: the closing mark stands on it.
   const counted = rest.filter(({ start, end, indent }, i) => start + indent < end || i === rest.length - 1);
   const shared = counted.reduce((least, { indent }) => Math.min(least, indent), body.length);
-  const read = rest.map(({ start, end, indent }, i) => {
+  const made = new MappedText();
+  const taken: Span[] = [];
+  let fault = wrong ?? (rest.length === 0 ? { start: at, end: at + body.length } : null);
+  for (const [i, { start, end, indent }] of rest.entries()) {
     const from = Math.min(start + shared, end);
     let to = end;
     while (to > start + indent && isBlank(body[to - 1])) to--;
@@ -164,34 +190,46 @@ export function readBlock(body: string, at: number, rules: StringRules): StringV
     if (to < end && endsInBackslash(body.slice(from, to))) to++;
     const written = start + indent < end ? body.slice(from, to) : "";
     const goesOn = endsInBackslash(written);
-    const { value, taken, fault } = readEscapes(goesOn ? written.slice(0, -1) : written, at + from, rules);
-    return { value: goesOn || i === rest.length - 1 ? value : `${value}\n`, taken, fault };
-  });
-  return {
-    value: read.map(({ value }) => value).join(""),
-    taken: read.flatMap(({ taken }) => taken),
-    fault: wrong ?? (rest.length === 0 ? { start: at, end: at + body.length } : (read.find(({ fault }) => fault)?.fault ?? null)),
-  };
+    const line = readEscapes(goesOn ? written.slice(0, -1) : written, at + from, rules);
+    made.append(line);
+    append(taken, line.taken);
+    fault ??= line.fault;
+    const next = rest[i + 1];
+    if (next && !goesOn) made.escaped("\n", { start: at + to, end: at + next.start });
+  }
+  return { value: made.value, pieces: made.pieces, taken, fault };
 }
 
 /**
  * The same of a raw string of C# (6.4.5.6): on one line it is what stands there; else its first line is empty, and every
  * line is indented by what stands before the closing mark.
  */
-export function readRawBlock(body: string): string {
+export function readRawBlock(body: string, at: number): StringValue {
   const lines = linesOf(body);
   const last = lines.at(-1);
-  if (!last || lines.length < 3) return body;
-  const shared = body.slice(last.start, last.end);
-  return lines
-    .slice(1, -1)
-    .map(({ start, end }) => (body.startsWith(shared, start) ? body.slice(start + shared.length, end) : body.slice(start, end)))
-    .join("\n");
+  if (!last || lines.length < 3) return readAsWritten(body, at);
+  return readIndented(body, at, lines.slice(1, -1), body.slice(last.start, last.end));
+}
+
+/** Lines without the indentation that they share; line ends are LF. */
+function readIndented(body: string, at: number, lines: readonly Line[], indentation: string): StringValue {
+  const made = new MappedText();
+  for (const [i, { start, end }] of lines.entries()) {
+    const from = body.startsWith(indentation, start) ? start + indentation.length : start;
+    made.asWritten(body.slice(from, end), at + from);
+    const next = lines[i + 1];
+    if (next) made.escaped("\n", { start: at + end, end: at + next.start });
+  }
+  return { value: made.value, pieces: made.pieces, taken: [], fault: null };
+}
+
+interface Line extends Span {
+  readonly indent: number;
 }
 
 /** Where lines begin and end, without their ends, and by how much they are indented. */
-function linesOf(body: string): { readonly start: number; readonly end: number; readonly indent: number }[] {
-  const lines = [];
+function linesOf(body: string): Line[] {
+  const lines: Line[] = [];
   for (let start = 0; ; ) {
     let end = start;
     while (end < body.length && body[end] !== "\n" && body[end] !== "\r") end++;
