@@ -34,7 +34,7 @@ export default defineConfig({
     sourcemap: false,
     minify: true,
     rolldownOptions: {
-      input: { main: "src/main.ts", work: "src/work.ts", share: "src/sift/share.ts", "pool-worker": join(PISCINA, "worker.js") },
+      input: { main: "src/main.ts", work: "src/work.ts", "lsp-work": "src/lsp-work.ts", share: "src/sift/share.ts", "pool-worker": join(PISCINA, "worker.js") },
       output: { entryFileNames: "[name].js", chunkFileNames: "[name]-[hash].js" },
     },
   },

@@ -190,7 +190,7 @@ program
   .description("say what in patterns is likely a mistake, with a text that shows it")
   .argument("[patterns...]", "patterns to look at")
   .option("-l, --list <file>", "look at the patterns of a list, one a line, as /literals/flags or plain; - for standard input")
-  .option("-s, --sources <paths...>", "look at the patterns in JavaScript, TypeScript and Python sources: files, or folders")
+  .option("-s, --sources <paths...>", "look at the patterns in sources of JavaScript, TypeScript, Python, Java, C#, PHP and Perl: files, or folders")
   .option("--jsonl", "answer JSON Lines on standard input; with patterns, a list or sources, print their rows as JSON Lines")
   .option("--sarif", "print SARIF 2.1.0")
   .option("-o, --output <file>", "write to a file")
@@ -258,7 +258,7 @@ program
   .description("say how the work of patterns can grow with the text at worst, with the texts that make it")
   .argument("[patterns...]", "patterns to judge")
   .option("-l, --list <file>", "judge the patterns of a list, one a line, as /literals/flags or plain; - for standard input")
-  .option("-s, --sources <paths...>", "judge the patterns in JavaScript, TypeScript and Python sources: files, or folders")
+  .option("-s, --sources <paths...>", "judge the patterns in sources of JavaScript, TypeScript, Python, Java, C#, PHP and Perl: files, or folders")
   .option("--jsonl", "answer JSON Lines on standard input; with patterns, a list or sources, print their rows as JSON Lines")
   .option("--sarif", "print SARIF 2.1.0")
   .option("-o, --output <file>", "write to a file")
@@ -291,6 +291,17 @@ program
   .addOption(new Option("--fail-at <growth>", "end with exit code 1 at this growth or a worse one").choices(THRESHOLD_NAMES).default("exponential"))
   .action((files: string[], options: Omit<MergeOptions, "format"> & { readonly jsonl?: true; readonly sarif?: true }) =>
     run(async () => (await import("./risk/merge.ts")).runMergeRisks(files, { ...options, format: formatOf(options) })),
+  );
+
+program
+  .command("lsp")
+  .description("speak the Language Server Protocol on standard input and output, for editors")
+  .option("--stdio", "what it does anyway: some editors say so")
+  .action(() =>
+    run(async () => {
+      (await import("./lsp/server.ts")).startServer(process.stdin, process.stdout);
+      return 0;
+    }),
   );
 
 program

@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import { ensureBuilt, ROOT } from "../../scripts/workspace.mjs";
+import { Editor } from "./lsp-client.ts";
 
 /** Bytes of the packed file, at most. */
 const MOST_PACKED = 3_000_000;
@@ -61,6 +62,7 @@ const ASKED: Readonly<Record<string, readonly [args: readonly string[], code: nu
   calls: [["gate", "gate 7"], 0, "match"],
   handoff: [["gate \\d"], 0, "/gate \\d/"],
   handin: [["const gate = /gate \\d/gi;"], 0, "gate \\d"],
+  lsp: [["--stdio"], 1, ""],
   risk: [["--sources", "src"], 1, "3 patterns in 2 files: 1 exponential, 2 linear"],
   merge: [["rows.jsonl"], 1, "1 pattern: 1 exponential"],
   relate: [["colou?r", "colou*r"], 1, "colouur"],
@@ -93,6 +95,13 @@ describe("the packed command", () => {
   test("answers JSON Lines", () => {
     const { stdout } = lamprey(["match", "--jsonl"], '{"id":"1","dialect":"ecmascript","flags":"","pattern":"a+","text":"caab"}\n');
     expect(JSON.parse(stdout)).toMatchObject({ id: "1", status: "ok" });
+  });
+
+  test("speaks with an editor, and judges in its workers", async () => {
+    const editor = await new Editor(join(project, "node_modules/@lamprey/cli/bin/lamprey.mjs")).start();
+    await editor.open("file:///gauge.java", "java", 'class A { Object p = Pattern.compile("^([a-z]+ ?)+$"); }');
+    expect((await editor.diagnostics("file:///gauge.java")).map(({ code }) => code)).toEqual(["exponential"]);
+    expect(await editor.end()).toBe(0);
   });
 
   test("counts a large file on several cores", () => {

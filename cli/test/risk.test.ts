@@ -180,7 +180,7 @@ describe("the command on a code base", () => {
     expect(results[0]).toMatchObject({
       ruleId: "exponential",
       level: "error",
-      locations: [{ physicalLocation: { artifactLocation: { uri: "gates/open.ts" }, region: { startLine: 1, startColumn: 22, charLength: 13 } } }],
+      locations: [{ physicalLocation: { artifactLocation: { uri: "gates/open.ts" }, region: { startLine: 1, startColumn: 24, charLength: 9 } } }],
       properties: { attack: { pump: expect.any(String) } },
     });
   });

@@ -46,8 +46,8 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
   "cli/src": [
     ["contract"],
     ["print.ts", "print-trace.ts", "json-lines.ts", "patterns", "check"],
-    ["risk", "slips", "sift"],
-    ["commands", "work.ts"],
+    ["risk", "slips", "sift", "lsp"],
+    ["commands", "work.ts", "lsp-work.ts"],
     ["main.ts"],
   ],
 };

@@ -6,7 +6,7 @@ import { patternsInList } from "./list.ts";
 
 export { applied, editOf, editOfMeaning, type SourceEdit } from "./edit.ts";
 export type { Found, FoundPattern, Passed } from "./found.ts";
-export { LANGUAGES, type LanguageName, patternsInList, patternsInSource };
+export { type LanguageName, patternsInList, patternsInSource };
 
 const BY_ENDING: ReadonlyMap<string, LanguageName> = new Map(
   (Object.keys(LANGUAGES) as LanguageName[]).flatMap((name) => LANGUAGES[name].endings.map((ending) => [ending, name] as const)),

@@ -43,9 +43,11 @@ class Reading {
     this.text = text;
     this.tree = parser.parse(text);
     this.tree.iterate({
-      enter: ({ node, name }) => {
-        if (name === "ImportDeclaration") this.declareImport(this.written(node));
-        if (name !== "Definition") return;
+      // Asking for a node makes one, which costs more than the walk: names are looked at first.
+      enter: (at) => {
+        if (at.name === "ImportDeclaration") this.declareImport(this.written(at.node));
+        if (at.name !== "Definition") return;
+        const { node } = at;
         const { parent } = node;
         if (parent?.name === "ClassDeclaration" || parent?.name === "InterfaceDeclaration" || parent?.name === "EnumDeclaration") {
           this.classes.add(this.written(node));
@@ -69,7 +71,10 @@ class Reading {
       }
     };
     this.tree.iterate({
-      enter: ({ node, name }) => {
+      enter: (at) => {
+        const { name } = at;
+        if (name !== "ElementValuePair" && name !== "MethodInvocation") return;
+        const { node } = at;
         if (name === "ElementValuePair") {
           const [key, , value] = itemsOf(node);
           const annotation = node.parent?.parent?.getChild("Identifier") ?? node.parent?.parent?.getChild("ScopedIdentifier");
@@ -77,7 +82,6 @@ class Reading {
           if (isPattern) take(value, "whole");
           return;
         }
-        if (name !== "MethodInvocation") return;
         const method = node.getChild("MethodName");
         const given = itemsOf(node.getChild("ArgumentList"));
         const [first] = given;

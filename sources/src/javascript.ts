@@ -51,6 +51,9 @@ function mistakesIn(tree: Tree): number {
   return count;
 }
 
+/** What a node has as well as a place of a walk. */
+type Stretch = Pick<SyntaxNode, "from" | "to">;
+
 class Reading {
   private readonly names = new Names();
   private readonly text: string;
@@ -60,9 +63,11 @@ class Reading {
     this.text = text;
     this.tree = tree;
     tree.iterate({
-      enter: ({ node, name }) => {
-        if (name === "VariableDeclaration" && node.firstChild?.name === "const") this.declareConstants(node);
-        else if (name === "VariableDefinition" && !isConstant(node)) this.names.declare(this.written(node));
+      // Asking for a node makes one, which costs more than the walk: names are looked at first.
+      enter: (at) => {
+        if (at.name === "VariableDeclaration") {
+          if (at.node.firstChild?.name === "const") this.declareConstants(at.node);
+        } else if (at.name === "VariableDefinition" && !isConstant(at.node)) this.names.declare(this.written(at));
       },
     });
   }
@@ -72,13 +77,15 @@ class Reading {
     const passed: { at: number; reason: "pattern" }[] = [];
     const asked = new Map<number, HazardMode>();
     this.tree.iterate({
-      enter: ({ node, name }) => {
+      enter: (at) => {
+        const { name } = at;
         if (name === "RegExp") {
-          const found = this.literal(node, asked.get(node.from));
+          const found = this.literal(at, asked.get(at.from));
           if (found) patterns.push(found);
           return;
         }
         if (name !== "CallExpression" && name !== "NewExpression") return;
+        const { node } = at;
         const [first, second] = itemsOf(node.getChild("ArgList"));
         if (!first) return;
         const callee = this.calleeOf(node);
@@ -105,7 +112,7 @@ class Reading {
     return { patterns, passed, isComment: (offset) => isIn(this.tree.topNode, offset, ["LineComment", "BlockComment"]) };
   }
 
-  private written({ from, to }: SyntaxNode): string {
+  private written({ from, to }: Stretch): string {
     return this.text.slice(from, to);
   }
 
@@ -118,7 +125,7 @@ class Reading {
     }
   }
 
-  private literal({ from, to }: SyntaxNode, asked: HazardMode | undefined): Finding | undefined {
+  private literal({ from, to }: Stretch, asked: HazardMode | undefined): Finding | undefined {
     const close = this.text.lastIndexOf("/", to - 1);
     if (close <= from) return undefined;
     const flags = this.text.slice(close + 1, to);

@@ -36,11 +36,12 @@ class Reading {
     this.text = text;
     this.tree = parser.parse(text);
     this.tree.iterate({
-      enter: ({ node, name }) => {
-        if (name === "VariableDeclarator" && node.parent?.name === "ConstDeclaration") {
-          const defined = node.getChild("Name");
-          if (defined) this.names.declare(this.written(defined), node.getChild("AssignOp")?.nextSibling);
-        } else if (name === "CallExpression" && this.calledName(node) === "define") this.declareDefined(node);
+      // Asking for a node makes one, which costs more than the walk: names are looked at first.
+      enter: (at) => {
+        if (at.name === "VariableDeclarator" && at.node.parent?.name === "ConstDeclaration") {
+          const defined = at.node.getChild("Name");
+          if (defined) this.names.declare(this.written(defined), at.node.getChild("AssignOp")?.nextSibling);
+        } else if (at.name === "CallExpression" && this.calledName(at.node) === "define") this.declareDefined(at.node);
       },
     });
   }
@@ -49,8 +50,10 @@ class Reading {
     const patterns: Finding[] = [];
     const passed: { at: number; reason: "pattern" | "delimiters" }[] = [];
     this.tree.iterate({
-      enter: ({ node, name }) => {
-        const called = name === "CallExpression" ? this.calledName(node) : "";
+      enter: (at) => {
+        if (at.name !== "CallExpression") return;
+        const { node } = at;
+        const called = this.calledName(node);
         const mode = Object.hasOwn(CALLS, called) ? CALLS[called] : undefined;
         const argument = mode && this.argument(node);
         if (!mode || !argument) return;

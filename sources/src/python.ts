@@ -36,6 +36,20 @@ const BINDING: Readonly<Record<string, string>> = {
   ComprehensionExpression: "in",
 };
 
+/** All nodes that give names a meaning. */
+const DECLARING: ReadonlySet<string> = new Set([
+  ...Object.keys(BINDING),
+  "ImportStatement",
+  "ParamList",
+  "ScopeStatement",
+  "DeleteStatement",
+  "FunctionDefinition",
+  "ClassDefinition",
+  "as",
+  "CapturePattern",
+  "AsPattern",
+]);
+
 /** Finds the patterns of a source text, as far as it reads; never throws. */
 export function readPython(text: string): ReadSource {
   return new Reading(text).found();
@@ -53,15 +67,21 @@ class Reading {
   constructor(text: string) {
     this.text = text;
     this.tree = parser.parse(text);
-    this.tree.iterate({ enter: ({ node }) => this.declare(node) });
+    // Asking for a node makes one, which costs more than the walk: names are looked at first.
+    this.tree.iterate({
+      enter: (at) => {
+        if (DECLARING.has(at.name)) this.declare(at.node);
+      },
+    });
   }
 
   found(): ReadSource {
     const patterns: Finding[] = [];
     const passed: { at: number; reason: "pattern" | "flags" }[] = [];
     this.tree.iterate({
-      enter: ({ node, name }) => {
-        if (name !== "CallExpression") return;
+      enter: (at) => {
+        if (at.name !== "CallExpression") return;
+        const { node } = at;
         const called = this.calledName(node);
         const call = called !== undefined && Object.hasOwn(CALLS, called) ? CALLS[called] : undefined;
         if (!call) return;
