@@ -17,7 +17,7 @@ import type { WhynotOptions } from "./commands/whynot.ts";
 import type { PatternsOptions } from "./patterns/found.ts";
 import type { RiskOptions } from "./risk/command.ts";
 import type { MergeOptions } from "./risk/merge.ts";
-import { THRESHOLD_NAMES } from "./risk/threshold.ts";
+import { THRESHOLD_NAMES, type Threshold } from "./risk/threshold.ts";
 import type { SiftCommandOptions } from "./sift/command.ts";
 import type { SlipsOptions } from "./slips/command.ts";
 
@@ -56,14 +56,35 @@ async function run(command: () => Promise<number>): Promise<void> {
 }
 
 /** The options of a command on many patterns, as they are written. */
-type FormOf<Options extends PatternsOptions> = Omit<Options, "format"> & { readonly jsonl?: true; readonly sarif?: true };
+type FormOf<Options extends PatternsOptions> = Omit<Options, "format"> & { readonly jsonl?: true; readonly sarif?: true; readonly markdown?: true };
 
 /** Whether it is told of patterns itself; else requests come as JSON Lines. */
 const asksFor = (patterns: readonly string[], { list, sources }: Pick<PatternsOptions, "list" | "sources">): boolean =>
   patterns.length > 0 || list !== undefined || sources !== undefined;
-const formatOf = ({ sarif, jsonl }: Pick<FormOf<PatternsOptions>, "sarif" | "jsonl">): PatternsOptions["format"] =>
-  sarif ? "sarif" : jsonl ? "jsonl" : "table";
-const WHAT_IS_NEEDED = "Patterns, --list, --sources or --jsonl are needed.";
+const formatOf = ({ sarif, jsonl, markdown }: Pick<FormOf<PatternsOptions>, "sarif" | "jsonl" | "markdown">): PatternsOptions["format"] =>
+  sarif ? "sarif" : jsonl ? "jsonl" : markdown ? "markdown" : "table";
+const WHAT_IS_NEEDED = "Patterns, --list, --sources, --jsonl or a .lampreyrc.json with sources are needed.";
+
+/** Options that the commands on many patterns share. */
+const withReport = (command: Command): Command =>
+  command
+    .option("--sarif", "print SARIF 2.1.0")
+    .option("--markdown", "print a table in Markdown, as for the summary page of a run")
+    .option("-o, --output <file>", "write to a file")
+    .option("--changed-since <revision>", "of sources, only patterns on lines that have changed since a revision of git")
+    .option("--baseline <file>", "leave out what an earlier run has written with --jsonl");
+
+/** What it is told, and what the folder's settings say of what it is not told; undefined where there is nothing to do. */
+async function withSettings<Options extends FormOf<PatternsOptions> & { readonly failAt?: Threshold }>(
+  patterns: readonly string[],
+  options: Options,
+): Promise<Options | undefined> {
+  // A command that is told of patterns by arguments or standard input is about those alone.
+  if (options.sources === undefined && (asksFor(patterns, options) || options.jsonl)) return asksFor(patterns, options) ? options : undefined;
+  const { withDefaults } = await import("./patterns/settings.ts");
+  const settled = withDefaults(options, process.cwd());
+  return asksFor(patterns, settled) ? settled : undefined;
+}
 
 /** Of the package, which lies above the built command and above its sources alike. */
 const { version } = JSON.parse(readFileSync(new URL("../package.json", import.meta.url), "utf8")) as { readonly version: string };
@@ -185,21 +206,21 @@ program
     return run(async () => (await import("./commands/examples.ts")).runExamples(pattern, options));
   });
 
-program
-  .command("slips")
-  .description("say what in patterns is likely a mistake, with a text that shows it")
+withReport(program.command("slips").description("say what in patterns is likely a mistake, with a text that shows it"))
   .argument("[patterns...]", "patterns to look at")
   .option("-l, --list <file>", "look at the patterns of a list, one a line, as /literals/flags or plain; - for standard input")
   .option("-s, --sources <paths...>", "look at the patterns in sources of JavaScript, TypeScript, Python, Java, C#, PHP and Perl: files, or folders")
   .option("--jsonl", "answer JSON Lines on standard input; with patterns, a list or sources, print their rows as JSON Lines")
-  .option("--sarif", "print SARIF 2.1.0")
-  .option("-o, --output <file>", "write to a file")
   .option("--without <codes...>", "leave out slips of these kinds, such as flag-without-effect")
   .addOption(new Option("-d, --dialect <name>", "the dialect of patterns given or listed").choices(DIALECT_NAMES).default("ecmascript"))
   .option("-f, --flags <letters>", "the flags of patterns given or listed", "")
   .action(async (patterns: string[], options: FormOf<SlipsOptions>) => {
-    if (!asksFor(patterns, options)) return options.jsonl ? answerInput("slips") : program.error(WHAT_IS_NEEDED);
-    return run(async () => (await import("./slips/command.ts")).runSlips(patterns, { ...options, format: formatOf(options) }));
+    if (options.jsonl && !asksFor(patterns, options)) return answerInput("slips");
+    return run(async () => {
+      const settled = await withSettings(patterns, options);
+      if (!settled) return program.error(WHAT_IS_NEEDED);
+      return (await import("./slips/command.ts")).runSlips(patterns, { ...settled, format: formatOf(settled) });
+    });
   });
 
 program
@@ -253,15 +274,11 @@ program
     return run(async () => (await import("./commands/handoff.ts")).runHandin(source, options));
   });
 
-program
-  .command("risk")
-  .description("say how the work of patterns can grow with the text at worst, with the texts that make it")
+withReport(program.command("risk").description("say how the work of patterns can grow with the text at worst, with the texts that make it"))
   .argument("[patterns...]", "patterns to judge")
   .option("-l, --list <file>", "judge the patterns of a list, one a line, as /literals/flags or plain; - for standard input")
   .option("-s, --sources <paths...>", "judge the patterns in sources of JavaScript, TypeScript, Python, Java, C#, PHP and Perl: files, or folders")
   .option("--jsonl", "answer JSON Lines on standard input; with patterns, a list or sources, print their rows as JSON Lines")
-  .option("--sarif", "print SARIF 2.1.0")
-  .option("-o, --output <file>", "write to a file")
   .option("--all", "show patterns without a hazard too")
   .addOption(new Option("-d, --dialect <name>", "the dialect of patterns given or listed").choices(DIALECT_NAMES).default("ecmascript"))
   .option("-f, --flags <letters>", "the flags of patterns given or listed", "")
@@ -273,10 +290,14 @@ program
       "whole",
     ]),
   )
-  .addOption(new Option("--fail-at <growth>", "end with exit code 1 at this growth or a worse one").choices(THRESHOLD_NAMES).default("exponential"))
+  .addOption(new Option("--fail-at <growth>", "end with exit code 1 at this growth or a worse one; where left out, at exponential").choices(THRESHOLD_NAMES))
   .action(async (patterns: string[], options: FormOf<RiskOptions>) => {
-    if (!asksFor(patterns, options)) return options.jsonl ? answerInput("risk") : program.error(WHAT_IS_NEEDED);
-    return run(async () => (await import("./risk/command.ts")).runRisk(patterns, { ...options, format: formatOf(options) }));
+    if (options.jsonl && !asksFor(patterns, options)) return answerInput("risk");
+    return run(async () => {
+      const settled = await withSettings(patterns, options);
+      if (!settled) return program.error(WHAT_IS_NEEDED);
+      return (await import("./risk/command.ts")).runRisk(patterns, { ...settled, format: formatOf(settled) });
+    });
   });
 
 program
@@ -285,11 +306,12 @@ program
   .argument("[files...]", "result files; without any, or for -, standard input")
   .option("--named", "begin places with the name of their result file")
   .option("--jsonl", "print the rows as JSON Lines, which can be merged again")
+  .option("--markdown", "print a table in Markdown, as for the summary page of a run")
   .option("--sarif", "print SARIF 2.1.0")
   .option("-o, --output <file>", "write to a file")
   .option("--all", "show patterns without a hazard too")
   .addOption(new Option("--fail-at <growth>", "end with exit code 1 at this growth or a worse one").choices(THRESHOLD_NAMES).default("exponential"))
-  .action((files: string[], options: Omit<MergeOptions, "format"> & { readonly jsonl?: true; readonly sarif?: true }) =>
+  .action((files: string[], options: Omit<MergeOptions, "format"> & { readonly jsonl?: true; readonly sarif?: true; readonly markdown?: true }) =>
     run(async () => (await import("./risk/merge.ts")).runMergeRisks(files, { ...options, format: formatOf(options) })),
   );
 

@@ -1,5 +1,6 @@
 /** Patterns that are given, listed or found in sources, and what came of each: what the commands on many patterns share. */
 import type { FoundPattern } from "@lamprey/sources";
+import type { Lines } from "./changed.ts";
 
 /** What a worker does with each pattern: a command's own part of the work. */
 export type Judging = "risk" | "slips";
@@ -10,6 +11,8 @@ export interface Task {
   /** Relative to where the command runs; null for patterns given as arguments. */
   readonly file: string | null;
   readonly patterns: readonly FoundPattern[] | null;
+  /** Lines of the file outside of which patterns are passed over; left out where all of it counts. */
+  readonly changed?: readonly Lines[];
   /** Of what the file says nothing of. */
   readonly dialect: FoundPattern["dialect"];
   readonly flags: string;
@@ -46,8 +49,16 @@ export interface PatternsOptions {
   readonly dialect: FoundPattern["dialect"];
   readonly flags: string;
   readonly mode?: FoundPattern["mode"];
-  readonly format: "table" | "jsonl" | "sarif";
+  readonly format: ReportForm;
   readonly output?: string;
+  /** Only patterns on lines that have changed since this revision. */
+  readonly changedSince?: string;
+  /** A result file whose findings are not reported again. */
+  readonly baseline?: string;
+  /** Globs of source files that are not read, relative to the folder. */
+  readonly skip?: { readonly folder: string; readonly globs: readonly string[] };
 }
+
+export type ReportForm = "table" | "jsonl" | "sarif" | "markdown";
 
 export const VERSION = "0.1.0";

@@ -1,6 +1,6 @@
 /** A task done: the patterns of a file, or those given, each judged once however often it is met. */
 import { readFileSync } from "node:fs";
-import { tablesFor } from "@lamprey/core";
+import { lineColumn, lineStarts, type Span, tablesFor } from "@lamprey/core";
 import type { Found, FoundPattern, Passed } from "@lamprey/sources";
 import { internal } from "../contract/request.ts";
 import type { Done, Row, Task } from "./found.ts";
@@ -14,10 +14,10 @@ export type Judge<Answer> = (pattern: Pick<FoundPattern, "dialect" | "pattern" |
 const known = new Map<string, { readonly elapsedMs: number }>();
 
 export async function judgeTask<Answer extends object>(
-  { judging, file, patterns, dialect, flags }: Task,
+  { judging, file, patterns, changed, dialect, flags }: Task,
   judge: Judge<Answer>,
 ): Promise<Done<Row<Answer | Failed>>> {
-  const found = patterns ? { patterns, passed: [] as readonly Passed[] } : await patternsIn(file ?? "", dialect, flags);
+  const found = patterns ? { patterns, passed: [] as readonly Passed[] } : await patternsIn(file ?? "", dialect, flags, changed);
   await tablesFor(...found.patterns.map(({ pattern }) => pattern));
   const rows = found.patterns.map((each): Row<Answer | Failed> => {
     const { dialect: own, pattern, flags: letters, mode } = each;
@@ -34,9 +34,18 @@ export async function judgeTask<Answer extends object>(
   return { rows, passed: found.passed.map((each) => ({ file: file ?? "", ...each })) };
 }
 
-async function patternsIn(file: string, dialect: FoundPattern["dialect"], flags: string): Promise<Found> {
+async function patternsIn(file: string, dialect: FoundPattern["dialect"], flags: string, changed: Task["changed"]): Promise<Found> {
   const { patternsInFile } = await import("@lamprey/sources");
-  return patternsInFile(file, readFileSync(file, "utf8"), dialect, flags);
+  const text = readFileSync(file, "utf8");
+  const found = patternsInFile(file, text, dialect, flags);
+  if (!changed) return found;
+  const starts = lineStarts(text);
+  // A pattern changes with each of its pieces: a constant above it is one.
+  const isTouched = ({ start, end }: Span): boolean => {
+    const [first, last] = [lineColumn(starts, start).line, lineColumn(starts, end).line];
+    return changed.some(([from, to]) => from <= last && first <= to);
+  };
+  return { patterns: found.patterns.filter((each) => [each, ...(each.pieces ?? [])].some(isTouched)), passed: [] };
 }
 
 /** A pattern on which we fail is one row, not the end of the list. */

@@ -23,13 +23,17 @@ export async function reportOn<R>(
 }
 
 /** The report in the form that was asked for, printed or written. */
-export function give<R>(report: Report<R>, { format, output }: PatternsOptions, forms: { readonly table: () => string; readonly sarif: () => object }): void {
+export function give<R>(
+  report: Report<R>,
+  { format, output }: PatternsOptions,
+  forms: { readonly table: () => string; readonly sarif: () => object; readonly markdown: () => string },
+): void {
   const text =
     format === "sarif"
       ? JSON.stringify(forms.sarif(), null, 2)
       : format === "jsonl"
         ? report.rows.map((row) => JSON.stringify(row, withoutPlaces)).join("\n")
-        : forms.table();
+        : forms[format]();
   if (output === undefined) console.log(text);
   else writeFileSync(output, `${text}\n`);
 }
@@ -38,7 +42,11 @@ export function give<R>(report: Report<R>, { format, output }: PatternsOptions, 
 const PLACES: ReadonlySet<string> = new Set(["pieces", "literals", "flagsAt"]);
 const withoutPlaces = (name: string, value: unknown): unknown => (PLACES.has(name) ? undefined : value);
 
-async function tasksFor(judging: Judging, patterns: readonly string[], { list, sources, dialect, flags, mode }: PatternsOptions): Promise<Task[]> {
+async function tasksFor(
+  judging: Judging,
+  patterns: readonly string[],
+  { list, sources, dialect, flags, mode, changedSince: revision, skip }: PatternsOptions,
+): Promise<Task[]> {
   const asked = mode ?? hazardModeOf({ dialect, flags });
   const given = patterns.map((pattern): FoundPattern => ({ dialect, pattern, flags, mode: asked, start: 0, end: pattern.length, line: 1, column: 1 }));
   const listed = list === undefined ? [] : await patternsOf(list, dialect, flags);
@@ -50,10 +58,20 @@ async function tasksFor(judging: Judging, patterns: readonly string[], { list, s
       listed.map((each) => ({ ...each, mode: mode ?? each.mode })),
       list === undefined || list === "-" ? null : list,
     ),
-    ...(sources ? (await import("./gather.ts")).filesBelow(sources) : []).map(
-      (file): Task => ({ judging, file: relative(process.cwd(), file) || file, patterns: null, dialect, flags }),
-    ),
+    ...(sources ? await filesOf(sources, revision, skip) : []).map((own): Task => ({ judging, patterns: null, dialect, flags, ...own })),
   ];
+}
+
+/** Source files, and of each the lines that count, where not all of it does. */
+async function filesOf(sources: readonly string[], revision: string | undefined, skip: PatternsOptions["skip"]): Promise<Pick<Task, "file" | "changed">[]> {
+  const { filesBelow } = await import("./gather.ts");
+  const files = filesBelow(sources, skip).map((file) => relative(process.cwd(), file) || file);
+  if (revision === undefined) return files.map((file) => ({ file }));
+  const changed = (await import("./changed.ts")).changedSince(revision, process.cwd());
+  return files.flatMap((file) => {
+    const lines = changed.get(file);
+    return lines ? [{ file, changed: lines }] : [];
+  });
 }
 
 /** Reading sources takes parsers of whole languages, which are loaded only where there is something to read. */

@@ -4,9 +4,8 @@ import Joi from "joi";
 import { jsonLines, STANDARD_INPUT } from "../json-lines.ts";
 import type { PatternsOptions } from "../patterns/found.ts";
 import { give } from "../patterns/tasks.ts";
+import { formsOf } from "./forms.ts";
 import { isAtLeast, type RiskRow } from "./row.ts";
-import { sarif } from "./sarif.ts";
-import { table } from "./table.ts";
 import type { Threshold } from "./threshold.ts";
 
 export interface MergeOptions extends Pick<PatternsOptions, "format" | "output"> {
@@ -48,6 +47,6 @@ export async function runMergeRisks(paths: readonly string[], options: MergeOpti
     known.add(place);
   }
   const report = { rows, passed: [], files: new Set(rows.flatMap(({ file }) => file ?? [])).size };
-  give(report, { ...options, dialect: "ecmascript", flags: "" }, { table: () => table(report, options.all ?? false), sarif: () => sarif(report) });
+  give(report, { ...options, dialect: "ecmascript", flags: "" }, formsOf(report, options.all ?? false));
   return rows.some((each) => isAtLeast(each, options.failAt)) ? 1 : 0;
 }

@@ -1,15 +1,23 @@
 /** A report of risks as a person reads it on a terminal. */
 import { countWords, grouped, visible } from "@lamprey/core";
 import type { Report } from "../patterns/found.ts";
-import { inColumns, PART, placeOf, summary } from "../patterns/words.ts";
+import { inColumns, inMarkdown, PART, placeOf, summary } from "../patterns/words.ts";
 import { isMeant, type RiskRow, rankOf, verdictWords } from "./row.ts";
 
 export function table(report: Report<RiskRow>, all: boolean): string {
-  const shown = [...report.rows].sort((a, b) => rankOf(b) - rankOf(a)).filter((row) => all || (rankOf(row) > 1 && !isMeant(row)) || row.status !== "ok");
-  const lines = inColumns(
-    shown.map((row) => [`${verdictWords(row)}${isMeant(row) ? " (meant)" : ""}`, row.found.mode, placeOf(row), causeOf(row), attackOf(row)]),
-  );
+  const lines = inColumns(cellsOf(report, all));
   return [...lines, ...(lines.length > 0 ? [""] : []), summary(report, countsOf(report.rows))].join("\n");
+}
+
+/** The same in Markdown, for the summary page of a run. */
+export function markdown(report: Report<RiskRow>, all: boolean): string {
+  return inMarkdown(["Growth", "Asked", "Where", "Cause", "Attack"], cellsOf(report, all), summary(report, countsOf(report.rows)));
+}
+
+function cellsOf(report: Report<RiskRow>, all: boolean): string[][] {
+  const isShown = (row: RiskRow): boolean => all || (rankOf(row) > 1 && !isMeant(row)) || row.status !== "ok";
+  const shown = [...report.rows].sort((a, b) => rankOf(b) - rankOf(a)).filter(isShown);
+  return shown.map((row) => [`${verdictWords(row)}${isMeant(row) ? " (meant)" : ""}`, row.found.mode, placeOf(row), causeOf(row), attackOf(row)]);
 }
 
 function causeOf({ findings, found, error, reason, growth }: RiskRow): string {

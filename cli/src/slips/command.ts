@@ -1,12 +1,13 @@
 /** `lamprey slips`: likely mistakes in patterns given, a list, or source files. */
 import { visible } from "@lamprey/core";
+import { Baseline } from "../patterns/baseline.ts";
 import type { PatternsOptions, Report } from "../patterns/found.ts";
 import { give, reportOn } from "../patterns/tasks.ts";
 import { printError } from "../print.ts";
 import { judgeSlips } from "./judge.ts";
-import { type SlipsRow, without, withoutMeant } from "./row.ts";
+import { codesOf, type SlipsRow, without, withoutKnown, withoutMeant } from "./row.ts";
 import { sarif } from "./sarif.ts";
-import { table } from "./table.ts";
+import { markdown, table } from "./table.ts";
 
 export interface SlipsOptions extends PatternsOptions {
   /** Kinds that are left out. */
@@ -20,9 +21,15 @@ export interface SlipsOptions extends PatternsOptions {
 export async function runSlips(patterns: readonly string[], options: SlipsOptions): Promise<number> {
   const whole = await reportOn<SlipsRow>("slips", patterns, options, judgeSlips);
   const wanted: Report<SlipsRow> = { ...whole, rows: without(whole.rows, options.without ?? []) };
-  const report: Report<SlipsRow> = { ...whole, rows: withoutMeant(wanted.rows) };
+  const known = options.baseline === undefined ? undefined : await Baseline.of(options.baseline, codesOf);
+  const told = withoutMeant(wanted.rows);
+  const report: Report<SlipsRow> = { ...whole, rows: known ? told.map((row) => withoutKnown(row, known)) : told };
   const given = report.files === 0 && report.rows.length > 0 && report.rows.length === patterns.length;
-  give(report, options, { table: () => (given ? report.rows.map(atLength).join("\n") : table(report)), sarif: () => sarif(wanted) });
+  give(report, options, {
+    table: () => (given ? report.rows.map(atLength).join("\n") : table(report)),
+    sarif: () => sarif(known ? report : wanted),
+    markdown: () => markdown(report),
+  });
   if (given && report.rows.some(({ error }) => error)) return 2;
   return report.rows.some(({ slips = [] }) => slips.length > 0) ? 1 : 0;
 }
