@@ -1,10 +1,10 @@
 /** `risk` and `slips` in a pipeline: changed lines, what is known, tables in Markdown, and a project's settings. */
 import { spawnSync } from "node:child_process";
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterEach, beforeAll, beforeEach, describe, expect, test } from "@jest/globals";
-import { ensureBuilt } from "../../scripts/workspace.mjs";
+import { ensureBuilt, ROOT } from "../../scripts/workspace.mjs";
 import { COMMAND } from "./lsp-client.ts";
 
 let folder: string;
@@ -124,4 +124,51 @@ test("a comment says of a finding that it is meant", () => {
   expect(run(["risk", "--sources", "src"])).toMatchObject({ status: 0 });
   expect(run(["slips", "--sources", "src"]).stdout).not.toContain("range-across-cases");
   expect(JSON.parse(run(["risk", "--sources", "src", "--sarif"]).stdout).runs[0].results[0].suppressions).toEqual([{ kind: "inSource" }]);
+});
+
+describe("docs/pipelines.md", () => {
+  const text = readFileSync(join(ROOT, "docs/pipelines.md"), "utf8");
+  /** The recipes, with the built command in the place of the installed one. */
+  const recipes = [...text.matchAll(/```sh\n([\s\S]*?)```/g)].map(([, code]) =>
+    (code as string).replaceAll("npx lamprey", `"${process.execPath}" "${COMMAND}"`),
+  );
+  const sh = (code: string | undefined) => spawnSync("sh", ["-c", code ?? "exit 9"], { cwd: folder, encoding: "utf8" });
+
+  test("the hook stops a commit with a hazard, and no other", () => {
+    git("init", "-q");
+    git("add", ".");
+    git("commit", "-qm", "gates");
+    writeFileSync(join(folder, ".git/hooks/pre-commit"), recipes[0] ?? "", { mode: 0o755 });
+    write("src/level.js", "const level = /level \\d+/;\n");
+    git("add", ".");
+    git("commit", "-qm", "levels");
+    write("src/level.js", "const level = /^(\\d+)+$/;\n");
+    git("add", ".");
+    expect(() => git("commit", "-qm", "a hazard")).toThrow();
+  });
+
+  test("the step fails for what is new", () => {
+    run(["risk", "--sources", "src", "--jsonl", "--output", "known.jsonl"]);
+    expect(sh(recipes[1])).toMatchObject({ status: 0 });
+    write("src/new.js", "const level = /^(\\d+)+$/;\n");
+    expect(sh(recipes[1])).toMatchObject({ status: 1, stdout: expect.stringContaining("| exponential |") });
+  });
+
+  test("the reports of repositories become one", () => {
+    for (const name of ["upper", "lower"]) {
+      mkdirSync(join(folder, name));
+      write(`${name}/gate.js`, "const gate = /^(\\w+)+$/;\n");
+    }
+    expect(sh(recipes[2])).toMatchObject({ status: 1 });
+    const { results } = JSON.parse(readFileSync(join(folder, "all.sarif"), "utf8")).runs[0];
+    expect(results).toHaveLength(2);
+  });
+
+  test("the schema of settings has the fields that are read, and no others", () => {
+    const { properties } = JSON.parse(readFileSync(join(ROOT, "docs/lampreyrc.schema.json"), "utf8"));
+    write(".lampreyrc.json", JSON.stringify({ sources: ["src"], skip: [], failAt: "never", without: [], baseline: "known.jsonl" }));
+    write("known.jsonl", "");
+    expect(run(["risk"]).status).toBe(0);
+    expect(Object.keys(properties).sort()).toEqual(["$schema", "baseline", "failAt", "skip", "sources", "without"]);
+  });
 });

@@ -59,6 +59,6 @@ export interface PatternsOptions {
   readonly skip?: { readonly folder: string; readonly globs: readonly string[] };
 }
 
-export type ReportForm = "table" | "jsonl" | "sarif" | "markdown";
+type ReportForm = "table" | "jsonl" | "sarif" | "markdown";
 
 export const VERSION = "0.1.0";

@@ -6,7 +6,7 @@ import { THRESHOLD_NAMES, type Threshold } from "../risk/threshold.ts";
 
 const SETTINGS_FILE = ".lampreyrc.json";
 
-export interface ProjectSettings {
+interface ProjectSettings {
   /** The folder that its paths are relative to; undefined where there is no file. */
   readonly folder?: string;
   /** Files and folders that are read where the command names none. */
@@ -30,7 +30,7 @@ const schema = Joi.object<ProjectSettings & { readonly $schema?: string }>({
 });
 
 /** The settings of the folder, or of the nearest one above that has some. Throws where the file cannot be read, with what is wrong. */
-export function settingsFor(start: string): ProjectSettings {
+function settingsFor(start: string): ProjectSettings {
   for (let folder = start; ; folder = dirname(folder)) {
     const file = join(folder, SETTINGS_FILE);
     if (existsSync(file)) {

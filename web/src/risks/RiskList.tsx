@@ -92,8 +92,8 @@ function Intake() {
   return (
     <section className="mx-auto flex w-full max-w-[900px] min-h-0 flex-1 flex-col gap-3 px-6 py-6" aria-label="A list to judge" {...handlers}>
       <p className="max-w-[70ch]">
-        Paste patterns, one a line, as <code className="source">/literals/flags</code> or plain; or drop source files here. In JavaScript, TypeScript and Python
-        files the patterns are found by reading the program. Nothing leaves this browser.
+        Paste patterns, one a line, as <code className="source">/literals/flags</code> or plain; or drop source files here. In JavaScript, TypeScript, Python,
+        Java, C#, PHP and Perl the patterns are found by reading the program. Nothing leaves this browser.
       </p>
       <textarea
         className={`field source min-h-[220px] flex-1 resize-none !whitespace-pre text-[15px] ${over ? "!border-tide" : ""}`}
