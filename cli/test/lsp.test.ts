@@ -235,6 +235,32 @@ describe("another editor", () => {
     expect(await other.end()).toBe(0);
   });
 
+  test.each([
+    ["a header that is none", "Content-Length: many\r\n\r\n{}"],
+    ["no length", "Content-Type: x\r\n\r\n{}"],
+    ["what is no JSON", "Content-Length: 5\r\n\r\n{{{{{"],
+    ["what is no message", "Content-Length: 4\r\n\r\nnull"],
+  ])("that sends %s does not stop the server from ending, or from answering what is right", async (_, bad) => {
+    const server = spawn(process.execPath, [COMMAND, "lsp"], { stdio: ["pipe", "pipe", "ignore"] });
+    let said = "";
+    server.stdout.on("data", (data: Buffer) => {
+      said += data.toString();
+    });
+    const send = (message: object): void => {
+      const body = JSON.stringify({ jsonrpc: "2.0", ...message });
+      server.stdin.write(`Content-Length: ${Buffer.byteLength(body)}\r\n\r\n${body}`);
+    };
+    send({ id: 1, method: "initialize", params: { processId: null, rootUri: null, capabilities: {} } });
+    while (!said.includes('"id":1')) await once(server.stdout, "data");
+    server.stdin.write(bad);
+    send({ id: 2, method: "shutdown" });
+    send({ method: "exit" });
+    server.stdin.end();
+    await once(server, "exit");
+    expect(said).toContain("hoverProvider");
+    expect(server.signalCode).toBeNull();
+  });
+
   test("that leaves without a word ends the server", async () => {
     const server = spawn(process.execPath, [COMMAND, "lsp"], { stdio: ["pipe", "ignore", "ignore"] });
     server.stdin.end();

@@ -23,6 +23,8 @@ export const LANGUAGE_IDS: Readonly<Record<string, LanguageName>> = {
 
 /** A longer text is not read: nobody writes it by hand, and each change would be seconds of work. */
 export const LONGEST_DOCUMENT = 10_000_000;
+/** A longer text is read for some tenths of a second. */
+const LARGE_DOCUMENT = 300_000;
 /** Edits follow one another faster than this while a person types (milliseconds). */
 const QUIET_MS = 80;
 /** What is known after so many milliseconds is told before the rest is. */
@@ -44,6 +46,8 @@ export class OpenDocument {
   private readonly listener: Listener;
   /** Counts what was asked for: whatever belongs to an earlier one is of no use. */
   private generation = 0;
+  /** Runs that have not ended. */
+  private working = 0;
   private timer: NodeJS.Timeout | undefined;
   private finding: { readonly generation: number; readonly found: Promise<Found | null> } | undefined;
 
@@ -89,7 +93,21 @@ export class OpenDocument {
     return found;
   }
 
+  /** Whether so much is under way that others should not wait for it. */
+  get isLongAtWork(): boolean {
+    return this.working > 0 && this.live.text.length > LARGE_DOCUMENT;
+  }
+
   private async run(generation: number): Promise<void> {
+    this.working++;
+    try {
+      await this.readAndJudge(generation);
+    } finally {
+      this.working--;
+    }
+  }
+
+  private async readAndJudge(generation: number): Promise<void> {
     const found = await this.patterns();
     if (generation !== this.generation) return;
     const patterns = found?.patterns ?? [];

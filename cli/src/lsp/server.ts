@@ -144,12 +144,16 @@ class Server {
     this.documents.set(uri, new OpenDocument(live, language, { workers: this.workers, judgements: this.judgements, listener }));
   }
 
+  private get isBusy(): boolean {
+    return this.workers.isBusy || [...this.documents.values()].some(({ isLongAtWork }) => isLongAtWork);
+  }
+
   /** What stands at a position of a document; undefined where no pattern does, or it is not known in the time there is. */
   private async at(uri: string, position: Position, token: CancellationToken) {
     this.expectRunning();
     const document = this.documents.get(uri);
     if (!document) return undefined;
-    const until = performance.now() + (this.workers.isBusy ? BUSY_HOVER_PATIENCE_MS : HOVER_PATIENCE_MS);
+    const until = performance.now() + (this.isBusy ? BUSY_HOVER_PATIENCE_MS : HOVER_PATIENCE_MS);
     const offset = document.live.offsetAt(position);
     const found = await within(document.patterns(), until);
     expectWanted(token);
