@@ -15,9 +15,9 @@ import type { RewriteOptions } from "./commands/rewrite.ts";
 import type { TraceOptions } from "./commands/trace.ts";
 import type { WhynotOptions } from "./commands/whynot.ts";
 import type { PatternsOptions } from "./patterns/found.ts";
+import { THRESHOLD_NAMES, type Threshold } from "./patterns/threshold.ts";
 import type { RiskOptions } from "./risk/command.ts";
 import type { MergeOptions } from "./risk/merge.ts";
-import { THRESHOLD_NAMES, type Threshold } from "./risk/threshold.ts";
 import type { SiftCommandOptions } from "./sift/command.ts";
 import type { SlipsOptions } from "./slips/command.ts";
 

@@ -1,8 +1,8 @@
 /** Answers as a person reads them on a terminal. */
 import { lineColumn, lineStarts, grouped as number, type RelationKind, visible } from "@lamprey/core";
-import type { MatchAnswer } from "./contract/match.ts";
-import type { RelateAnswer } from "./contract/relate.ts";
-import type { ContractError } from "./contract/request.ts";
+import type { MatchAnswer } from "@lamprey/core/answers/match";
+import type { RelateAnswer } from "@lamprey/core/answers/relate";
+import type { ContractError } from "@lamprey/core/answers/request";
 
 export function printError(pattern: string, error: ContractError): string {
   const width = Math.max(1, error.end - error.start);

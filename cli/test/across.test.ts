@@ -1,7 +1,7 @@
 /** `across` and `carry` by the contract, and for a person. */
 import { describe, expect, test } from "@jest/globals";
-import { across } from "../src/contract/across.ts";
-import { carry } from "../src/contract/carry.ts";
+import { across } from "@lamprey/core/answers/across";
+import { carry } from "@lamprey/core/answers/carry";
 import { answerLine } from "../src/contract/lines.ts";
 import { acrossRequest, carryRequest } from "../src/contract/requests.ts";
 

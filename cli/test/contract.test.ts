@@ -3,12 +3,12 @@ import { spawnSync } from "node:child_process";
 import { fileURLToPath } from "node:url";
 import { describe, expect, jest, test } from "@jest/globals";
 import { record } from "@lamprey/core";
-import { forecast } from "../src/contract/forecast.ts";
+import { forecast } from "@lamprey/core/answers/forecast";
+import { match } from "@lamprey/core/answers/match";
+import { programOf } from "@lamprey/core/answers/request";
+import { trace } from "@lamprey/core/answers/trace";
 import { answerLine } from "../src/contract/lines.ts";
-import { match } from "../src/contract/match.ts";
-import { programOf } from "../src/contract/request.ts";
 import { forecastRequest, matchRequest, traceRequest } from "../src/contract/requests.ts";
-import { trace } from "../src/contract/trace.ts";
 import { printError, printMatches } from "../src/print.ts";
 import { printTrace } from "../src/print-trace.ts";
 

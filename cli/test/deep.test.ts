@@ -1,15 +1,15 @@
 /** Every kind of part that can hold another, as deep as a pattern may nest, through every command: answered, each of them. */
 import { describe, expect, test } from "@jest/globals";
+import { examples } from "@lamprey/core/answers/examples";
+import { forecast } from "@lamprey/core/answers/forecast";
+import { match } from "@lamprey/core/answers/match";
+import { relate } from "@lamprey/core/answers/relate";
+import { risk } from "@lamprey/core/answers/risk";
+import { slips } from "@lamprey/core/answers/slips";
+import { trace } from "@lamprey/core/answers/trace";
 import { onlyDeep, portion, sized } from "../../scripts/depth.mjs";
-import { examples } from "../src/contract/examples.ts";
-import { forecast } from "../src/contract/forecast.ts";
 import { answerLine } from "../src/contract/lines.ts";
-import { match } from "../src/contract/match.ts";
-import { relate } from "../src/contract/relate.ts";
 import { examplesRequest, forecastRequest, matchRequest, relateRequest, riskRequest, slipsRequest, traceRequest } from "../src/contract/requests.ts";
-import { risk } from "../src/contract/risk.ts";
-import { slips } from "../src/contract/slips.ts";
-import { trace } from "../src/contract/trace.ts";
 
 /** As deep as a pattern may nest, and less for what need not be asked twice; in `npm test` half as deep, which is beyond the host's stack too. */
 const DEEP = sized(20_000, 99_999);

@@ -2,12 +2,12 @@
 import { spawnSync } from "node:child_process";
 import { fileURLToPath } from "node:url";
 import { describe, expect, test } from "@jest/globals";
-import { calls } from "../src/contract/calls.ts";
-import { handin } from "../src/contract/handin.ts";
-import { handoff } from "../src/contract/handoff.ts";
+import { calls } from "@lamprey/core/answers/calls";
+import { handin } from "@lamprey/core/answers/handin";
+import { handoff } from "@lamprey/core/answers/handoff";
+import { rewrite } from "@lamprey/core/answers/rewrite";
 import { answerLine } from "../src/contract/lines.ts";
 import { callsRequest, handinRequest, handoffRequest, rewriteRequest } from "../src/contract/requests.ts";
-import { rewrite } from "../src/contract/rewrite.ts";
 
 type Answer = Record<string, unknown>;
 const ask = {

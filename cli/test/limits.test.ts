@@ -1,13 +1,16 @@
 /** Every command answers within its time, with what it knows by then, whatever it is asked. */
 import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import { compile, read } from "@lamprey/core";
+import { calls } from "@lamprey/core/answers/calls";
+import { examples } from "@lamprey/core/answers/examples";
+import { forecast } from "@lamprey/core/answers/forecast";
+import { match } from "@lamprey/core/answers/match";
+import { relate } from "@lamprey/core/answers/relate";
+import { rewrite } from "@lamprey/core/answers/rewrite";
+import { slips } from "@lamprey/core/answers/slips";
+import { whynot } from "@lamprey/core/answers/whynot";
 import { onlyDeep } from "../../scripts/depth.mjs";
-import { calls } from "../src/contract/calls.ts";
-import { examples } from "../src/contract/examples.ts";
-import { forecast } from "../src/contract/forecast.ts";
 import { answerLine } from "../src/contract/lines.ts";
-import { match } from "../src/contract/match.ts";
-import { relate } from "../src/contract/relate.ts";
 import {
   callsRequest,
   examplesRequest,
@@ -18,9 +21,6 @@ import {
   slipsRequest,
   whynotRequest,
 } from "../src/contract/requests.ts";
-import { rewrite } from "../src/contract/rewrite.ts";
-import { slips } from "../src/contract/slips.ts";
-import { whynot } from "../src/contract/whynot.ts";
 
 const COMMANDS = {
   whynot: (line: string) => answerLine(line, whynotRequest, whynot),

@@ -5,12 +5,12 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import { match } from "@lamprey/core/answers/match";
+import { relate } from "@lamprey/core/answers/relate";
+import { type RiskAnswer, risk, riskWithin } from "@lamprey/core/answers/risk";
 import { sized } from "../../scripts/depth.mjs";
 import { answerLine } from "../src/contract/lines.ts";
-import { match } from "../src/contract/match.ts";
-import { relate } from "../src/contract/relate.ts";
 import { matchRequest, relateRequest, riskRequest } from "../src/contract/requests.ts";
-import { type RiskAnswer, risk, riskWithin } from "../src/contract/risk.ts";
 
 const askRisk = (request: object) => JSON.parse(answerLine(JSON.stringify(request), riskRequest, risk)) as RiskAnswer & Record<string, unknown>;
 const askRelate = (request: object) => JSON.parse(answerLine(JSON.stringify(request), relateRequest, relate)) as Record<string, unknown>;

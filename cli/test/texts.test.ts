@@ -2,11 +2,11 @@
 import { spawnSync } from "node:child_process";
 import { fileURLToPath } from "node:url";
 import { describe, expect, test } from "@jest/globals";
-import { examples } from "../src/contract/examples.ts";
+import { examples } from "@lamprey/core/answers/examples";
+import { slips } from "@lamprey/core/answers/slips";
+import { whynot } from "@lamprey/core/answers/whynot";
 import { answerLine } from "../src/contract/lines.ts";
 import { examplesRequest, slipsRequest, whynotRequest } from "../src/contract/requests.ts";
-import { slips } from "../src/contract/slips.ts";
-import { whynot } from "../src/contract/whynot.ts";
 
 type Answer = Record<string, unknown>;
 const ask = {

@@ -26,6 +26,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["carry"],
     ["slips", "shorter"],
     ["index.ts"],
+    ["answers"],
   ],
   "web/src": [
     ["shared", "api", "lanes", "styles.css"],
@@ -44,8 +45,8 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["main.tsx"],
   ],
   "cli/src": [
-    ["contract"],
-    ["print.ts", "print-trace.ts", "json-lines.ts", "patterns", "check"],
+    ["contract", "json-lines.ts"],
+    ["print.ts", "print-trace.ts", "patterns", "check"],
     ["risk", "slips", "sift", "lsp"],
     ["commands", "work.ts", "lsp-work.ts"],
     ["main.ts"],

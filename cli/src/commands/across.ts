@@ -1,6 +1,6 @@
 /** `lamprey across` for a person. */
 import { DIALECT_NAMES, type DialectName, dialectOf } from "@lamprey/core";
-import { across } from "../contract/across.ts";
+import { across } from "@lamprey/core/answers/across";
 
 export interface AcrossOptions {
   readonly dialects?: string;

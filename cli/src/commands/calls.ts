@@ -1,7 +1,7 @@
 /** `lamprey calls` for a person. */
 import { callsSlices, drained, hostFor, written } from "@lamprey/core";
-import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
-import { cutShort, programOf } from "../contract/request.ts";
+import { DEFAULT_STEP_LIMIT } from "@lamprey/core/answers/limits";
+import { cutShort, programOf } from "@lamprey/core/answers/request";
 import { printError } from "../print.ts";
 import { type SourceOptions, textOf } from "./options.ts";
 

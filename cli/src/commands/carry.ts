@@ -1,6 +1,6 @@
 /** `lamprey carry` for a person. */
 import { type DialectName, dialectOf } from "@lamprey/core";
-import { carry } from "../contract/carry.ts";
+import { carry } from "@lamprey/core/answers/carry";
 import { printError } from "../print.ts";
 import type { SourceOptions } from "./options.ts";
 

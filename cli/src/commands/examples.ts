@@ -1,6 +1,6 @@
 /** `lamprey examples` for a person. */
 import { visible } from "@lamprey/core";
-import { type ExamplesRequest, examples } from "../contract/examples.ts";
+import { type ExamplesRequest, examples } from "@lamprey/core/answers/examples";
 import { printError } from "../print.ts";
 import type { SourceOptions } from "./options.ts";
 

@@ -1,6 +1,6 @@
 /** `lamprey forecast` for a person. */
 import type { MatchMode } from "@lamprey/core";
-import { forecast } from "../contract/forecast.ts";
+import { forecast } from "@lamprey/core/answers/forecast";
 import { printError } from "../print.ts";
 import { type SourceOptions, textOf } from "./options.ts";
 

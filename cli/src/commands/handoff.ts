@@ -1,7 +1,7 @@
 /** `lamprey handoff` and `lamprey handin` for a person. */
 import { type DialectName, formsOf, programAround } from "@lamprey/core";
-import { handin } from "../contract/handin.ts";
-import { handoff } from "../contract/handoff.ts";
+import { handin } from "@lamprey/core/answers/handin";
+import { handoff } from "@lamprey/core/answers/handoff";
 import { printError } from "../print.ts";
 import { type SourceOptions, textOf } from "./options.ts";
 

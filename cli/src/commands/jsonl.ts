@@ -5,22 +5,22 @@ import * as requests from "../contract/requests.ts";
 const { stdin, stdout } = process;
 
 const COMMANDS = {
-  match: async () => answerLines(stdin, stdout, requests.matchRequest, (await import("../contract/match.ts")).match),
-  forecast: async () => answerLines(stdin, stdout, requests.forecastRequest, (await import("../contract/forecast.ts")).forecast),
-  trace: async () => answerLines(stdin, stdout, requests.traceRequest, (await import("../contract/trace.ts")).trace),
-  risk: async () => answerLines(stdin, stdout, requests.riskRequest, (await import("../contract/risk.ts")).risk),
-  relate: async () => answerLines(stdin, stdout, requests.relateRequest, (await import("../contract/relate.ts")).relate),
-  across: async () => answerLines(stdin, stdout, requests.acrossRequest, (await import("../contract/across.ts")).across),
-  carry: async () => answerLines(stdin, stdout, requests.carryRequest, (await import("../contract/carry.ts")).carry),
+  match: async () => answerLines(stdin, stdout, requests.matchRequest, (await import("@lamprey/core/answers/match")).match),
+  forecast: async () => answerLines(stdin, stdout, requests.forecastRequest, (await import("@lamprey/core/answers/forecast")).forecast),
+  trace: async () => answerLines(stdin, stdout, requests.traceRequest, (await import("@lamprey/core/answers/trace")).trace),
+  risk: async () => answerLines(stdin, stdout, requests.riskRequest, (await import("@lamprey/core/answers/risk")).risk),
+  relate: async () => answerLines(stdin, stdout, requests.relateRequest, (await import("@lamprey/core/answers/relate")).relate),
+  across: async () => answerLines(stdin, stdout, requests.acrossRequest, (await import("@lamprey/core/answers/across")).across),
+  carry: async () => answerLines(stdin, stdout, requests.carryRequest, (await import("@lamprey/core/answers/carry")).carry),
   sift: async () => answerLines(stdin, stdout, requests.siftRequest, (await import("../contract/sift.ts")).sift),
   check: async () => answerLines(stdin, stdout, requests.checkRequest, (await import("../contract/check.ts")).check),
-  whynot: async () => answerLines(stdin, stdout, requests.whynotRequest, (await import("../contract/whynot.ts")).whynot),
-  examples: async () => answerLines(stdin, stdout, requests.examplesRequest, (await import("../contract/examples.ts")).examples),
-  slips: async () => answerLines(stdin, stdout, requests.slipsRequest, (await import("../contract/slips.ts")).slips),
-  rewrite: async () => answerLines(stdin, stdout, requests.rewriteRequest, (await import("../contract/rewrite.ts")).rewrite),
-  calls: async () => answerLines(stdin, stdout, requests.callsRequest, (await import("../contract/calls.ts")).calls),
-  handoff: async () => answerLines(stdin, stdout, requests.handoffRequest, (await import("../contract/handoff.ts")).handoff),
-  handin: async () => answerLines(stdin, stdout, requests.handinRequest, (await import("../contract/handin.ts")).handin),
+  whynot: async () => answerLines(stdin, stdout, requests.whynotRequest, (await import("@lamprey/core/answers/whynot")).whynot),
+  examples: async () => answerLines(stdin, stdout, requests.examplesRequest, (await import("@lamprey/core/answers/examples")).examples),
+  slips: async () => answerLines(stdin, stdout, requests.slipsRequest, (await import("@lamprey/core/answers/slips")).slips),
+  rewrite: async () => answerLines(stdin, stdout, requests.rewriteRequest, (await import("@lamprey/core/answers/rewrite")).rewrite),
+  calls: async () => answerLines(stdin, stdout, requests.callsRequest, (await import("@lamprey/core/answers/calls")).calls),
+  handoff: async () => answerLines(stdin, stdout, requests.handoffRequest, (await import("@lamprey/core/answers/handoff")).handoff),
+  handin: async () => answerLines(stdin, stdout, requests.handinRequest, (await import("@lamprey/core/answers/handin")).handin),
 } as const;
 
 /** Answers every line of standard input. */

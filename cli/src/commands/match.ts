@@ -1,5 +1,5 @@
 /** `lamprey match` for a person. */
-import { type MatchRequest, match } from "../contract/match.ts";
+import { type MatchRequest, match } from "@lamprey/core/answers/match";
 import { printError, printMatches } from "../print.ts";
 import { type SourceOptions, textOf } from "./options.ts";
 

@@ -1,6 +1,6 @@
 /** `lamprey relate` for a person. */
 import type { DialectName } from "@lamprey/core";
-import { relate } from "../contract/relate.ts";
+import { relate } from "@lamprey/core/answers/relate";
 import { printError, printRelation } from "../print.ts";
 import type { SourceOptions } from "./options.ts";
 

@@ -1,5 +1,5 @@
 /** `lamprey rewrite` for a person. */
-import { rewrite } from "../contract/rewrite.ts";
+import { rewrite } from "@lamprey/core/answers/rewrite";
 import { printError } from "../print.ts";
 import { type SourceOptions, textOf } from "./options.ts";
 

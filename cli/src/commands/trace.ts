@@ -1,6 +1,6 @@
 /** `lamprey trace` for a person. */
 import { type MatchMode, record } from "@lamprey/core";
-import { programOf } from "../contract/request.ts";
+import { programOf } from "@lamprey/core/answers/request";
 import { printError } from "../print.ts";
 import { printTrace } from "../print-trace.ts";
 import { type SourceOptions, textOf } from "./options.ts";

@@ -1,6 +1,6 @@
 /** `lamprey whynot` for a person. */
 import { visible } from "@lamprey/core";
-import { type WhynotRequest, whynot } from "../contract/whynot.ts";
+import { type WhynotRequest, whynot } from "@lamprey/core/answers/whynot";
 import { printError } from "../print.ts";
 import { type SourceOptions, textOf } from "./options.ts";
 

@@ -1,8 +1,8 @@
 /** The contract's `check`: texts that must or must not match, judged. */
 import { type Cut, drained, type Expectation, judgeSlices } from "@lamprey/core";
-import { DEFAULT_STEP_LIMIT } from "./limits.ts";
-import { type MatchRow, rowsOf } from "./match.ts";
-import { type Answer, type PatternRequest, programOf } from "./request.ts";
+import { DEFAULT_STEP_LIMIT } from "@lamprey/core/answers/limits";
+import { type MatchRow, rowsOf } from "@lamprey/core/answers/match";
+import { type Answer, type PatternRequest, programOf } from "@lamprey/core/answers/request";
 
 export interface CheckRequest extends PatternRequest {
   readonly expectations: readonly Expectation[];

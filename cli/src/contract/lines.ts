@@ -4,8 +4,8 @@ import { once } from "node:events";
 import { createInterface } from "node:readline";
 import type { Readable, Writable } from "node:stream";
 import { tablesFor } from "@lamprey/core";
+import { failed, internal } from "@lamprey/core/answers/request";
 import type { ObjectSchema } from "joi";
-import { failed, internal } from "./request.ts";
 
 /** How the number begins by which JSON may write a character of ASCII; controls have no say in what a pattern asks for. */
 const ASCII_BY_NUMBER = ["\\u002", "\\u003", "\\u004", "\\u005", "\\u006", "\\u007"];

@@ -1,22 +1,22 @@
 /** What a line of JSON must hold, command by command. Loaded for JSON Lines alone: a person's arguments are checked elsewhere. */
 import { looseExpectation } from "@lamprey/api/files";
 import { DIALECT_NAMES, type Source } from "@lamprey/core";
+import type { AcrossRequest } from "@lamprey/core/answers/across";
+import type { CarryRequest } from "@lamprey/core/answers/carry";
+import type { ExamplesRequest } from "@lamprey/core/answers/examples";
+import type { ForecastRequest } from "@lamprey/core/answers/forecast";
+import type { HandinRequest } from "@lamprey/core/answers/handin";
+import type { HandoffRequest } from "@lamprey/core/answers/handoff";
+import type { MatchRequest } from "@lamprey/core/answers/match";
+import type { RelateRequest } from "@lamprey/core/answers/relate";
+import type { CommonRequest, PatternRequest } from "@lamprey/core/answers/request";
+import type { RewriteRequest } from "@lamprey/core/answers/rewrite";
+import type { RiskRequest } from "@lamprey/core/answers/risk";
+import type { TraceRequest } from "@lamprey/core/answers/trace";
+import type { WhynotRequest } from "@lamprey/core/answers/whynot";
 import Joi from "joi";
-import type { AcrossRequest } from "./across.ts";
-import type { CarryRequest } from "./carry.ts";
 import type { CheckRequest } from "./check.ts";
-import type { ExamplesRequest } from "./examples.ts";
-import type { ForecastRequest } from "./forecast.ts";
-import type { HandinRequest } from "./handin.ts";
-import type { HandoffRequest } from "./handoff.ts";
-import type { MatchRequest } from "./match.ts";
-import type { RelateRequest } from "./relate.ts";
-import type { CommonRequest, PatternRequest } from "./request.ts";
-import type { RewriteRequest } from "./rewrite.ts";
-import type { RiskRequest } from "./risk.ts";
 import type { SiftRequest } from "./sift.ts";
-import type { TraceRequest } from "./trace.ts";
-import type { WhynotRequest } from "./whynot.ts";
 
 /** The fields of a pattern with its dialect and flags. */
 const SOURCE_FIELDS = {

@@ -1,7 +1,7 @@
 /** The contract's `sift`: the lines of a text in which a pattern finds something, or does not. */
 import { drained, type InLine, type LinePart, type Reading, siftSlices } from "@lamprey/core";
-import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
-import { type Answer, type CommonRequest, cutShort, readingOf } from "./request.ts";
+import { DEFAULT_STEP_LIMIT, untilRunLimit } from "@lamprey/core/answers/limits";
+import { type Answer, type CommonRequest, cutShort, readingOf } from "@lamprey/core/answers/request";
 
 export interface SiftRequest extends Omit<CommonRequest, "pattern"> {
   /** Left out where there are several. */

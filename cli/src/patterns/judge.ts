@@ -1,8 +1,8 @@
 /** A task done: the patterns of a file, or those given, each judged once however often it is met. */
 import { readFileSync } from "node:fs";
 import { lineColumn, lineStarts, type Span, tablesFor } from "@lamprey/core";
+import { internal } from "@lamprey/core/answers/request";
 import type { Found, FoundPattern, Passed } from "@lamprey/sources";
-import { internal } from "../contract/request.ts";
 import type { Done, Row, Task } from "./found.ts";
 
 /** What there is of a pattern on which we fail. */

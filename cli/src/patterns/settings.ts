@@ -2,7 +2,7 @@
 import { existsSync, readFileSync } from "node:fs";
 import { dirname, join, relative, resolve } from "node:path";
 import Joi from "joi";
-import { THRESHOLD_NAMES, type Threshold } from "../risk/threshold.ts";
+import { THRESHOLD_NAMES, type Threshold } from "./threshold.ts";
 
 const SETTINGS_FILE = ".lampreyrc.json";
 

@@ -1,6 +1,6 @@
 /** A worker's part of `lamprey risk`. */
-import { untilTimeLimit } from "../contract/limits.ts";
-import { type RiskAnswer, riskWithin } from "../contract/risk.ts";
+import { untilTimeLimit } from "@lamprey/core/answers/limits";
+import { type RiskAnswer, riskWithin } from "@lamprey/core/answers/risk";
 import type { Done, Task } from "../patterns/found.ts";
 import { judgeTask } from "../patterns/judge.ts";
 import type { RiskRow } from "./row.ts";

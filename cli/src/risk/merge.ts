@@ -4,9 +4,9 @@ import Joi from "joi";
 import { jsonLines, STANDARD_INPUT } from "../json-lines.ts";
 import type { PatternsOptions } from "../patterns/found.ts";
 import { give } from "../patterns/tasks.ts";
+import type { Threshold } from "../patterns/threshold.ts";
 import { formsOf } from "./forms.ts";
 import { isAtLeast, type RiskRow } from "./row.ts";
-import type { Threshold } from "./threshold.ts";
 
 export interface MergeOptions extends Pick<PatternsOptions, "format" | "output"> {
   readonly all?: true;

@@ -1,8 +1,8 @@
 /** What is known of the work of one pattern of a list or a file: a row of the table, a line of JSON, a result of SARIF. */
 import { growthWords, rankInUse } from "@lamprey/core";
-import type { RiskAnswer } from "../contract/risk.ts";
+import type { RiskAnswer } from "@lamprey/core/answers/risk";
 import type { Row } from "../patterns/found.ts";
-import type { Threshold } from "./threshold.ts";
+import type { Threshold } from "../patterns/threshold.ts";
 
 export type RiskRow = Row<RiskAnswer>;
 

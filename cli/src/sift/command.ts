@@ -2,8 +2,8 @@
 import { readFileSync, statSync } from "node:fs";
 import { availableParallelism } from "node:os";
 import { type DialectName, type Encoding, type LinePart, type Reading, type Shown, slotNamed, templateFault } from "@lamprey/core";
+import { readingOf } from "@lamprey/core/answers/request";
 import cliProgress from "cli-progress";
-import { readingOf } from "../contract/request.ts";
 import { STANDARD_INPUT } from "../json-lines.ts";
 import { printError } from "../print.ts";
 import type { Asked, Form } from "./asked.ts";

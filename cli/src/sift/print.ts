@@ -1,7 +1,7 @@
 /** What a run of `sift` prints, file by file: as text for a person, as JSON Lines, or as CSV. */
 import { CSV_HEADS, drained, foundRecord, type InLine, type Line, mostFrequentFirst, siftSlices } from "@lamprey/core";
+import { DEFAULT_STEP_LIMIT } from "@lamprey/core/answers/limits";
 import picocolors from "picocolors";
-import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
 import type { Asked, Form } from "./asked.ts";
 import type { Output } from "./output.ts";
 

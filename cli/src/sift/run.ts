@@ -1,6 +1,6 @@
 /** One run over many files: what is found is printed as it is found; a file that cannot be read is reported, and the rest goes on. */
 import { type ByteSource, drained, type FileOutcome, FilePatch, FileSearch, groupValues, HangWatch, lineReplacer, PATCH_CONTEXT } from "@lamprey/core";
-import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
+import { DEFAULT_STEP_LIMIT } from "@lamprey/core/answers/limits";
 import { STANDARD_INPUT } from "../json-lines.ts";
 import type { Asked } from "./asked.ts";
 import type { Output } from "./output.ts";

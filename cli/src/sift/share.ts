@@ -1,6 +1,6 @@
 /** What a worker counts: the lines of one share of a file that are kept. */
 import { type DialectName, FileSearch, type LinePart, read } from "@lamprey/core";
-import { DEFAULT_STEP_LIMIT } from "../contract/limits.ts";
+import { DEFAULT_STEP_LIMIT } from "@lamprey/core/answers/limits";
 import { kindOf, ShareSource } from "./sources.ts";
 
 export interface ShareTask {

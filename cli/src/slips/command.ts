@@ -1,6 +1,5 @@
 /** `lamprey slips`: likely mistakes in patterns given, a list, or source files. */
 import { visible } from "@lamprey/core";
-import { Baseline } from "../patterns/baseline.ts";
 import type { PatternsOptions, Report } from "../patterns/found.ts";
 import { give, reportOn } from "../patterns/tasks.ts";
 import { printError } from "../print.ts";
@@ -21,7 +20,7 @@ export interface SlipsOptions extends PatternsOptions {
 export async function runSlips(patterns: readonly string[], options: SlipsOptions): Promise<number> {
   const whole = await reportOn<SlipsRow>("slips", patterns, options, judgeSlips);
   const wanted: Report<SlipsRow> = { ...whole, rows: without(whole.rows, options.without ?? []) };
-  const known = options.baseline === undefined ? undefined : await Baseline.of(options.baseline, codesOf);
+  const known = options.baseline === undefined ? undefined : await (await import("../patterns/baseline.ts")).Baseline.of(options.baseline, codesOf);
   const told = withoutMeant(wanted.rows);
   const report: Report<SlipsRow> = { ...whole, rows: known ? told.map((row) => withoutKnown(row, known)) : told };
   const given = report.files === 0 && report.rows.length > 0 && report.rows.length === patterns.length;

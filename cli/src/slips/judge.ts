@@ -1,5 +1,5 @@
 /** A worker's part of `lamprey slips`. */
-import { type SlipsAnswer, slips } from "../contract/slips.ts";
+import { type SlipsAnswer, slips } from "@lamprey/core/answers/slips";
 import type { Done, Task } from "../patterns/found.ts";
 import { type Judge, judgeTask } from "../patterns/judge.ts";
 import type { SlipsRow } from "./row.ts";

@@ -1,6 +1,6 @@
 /** What is seen in one pattern of a list or a file. */
 import type { Slip } from "@lamprey/core";
-import type { SlipsAnswer } from "../contract/slips.ts";
+import type { SlipsAnswer } from "@lamprey/core/answers/slips";
 import type { Baseline } from "../patterns/baseline.ts";
 import type { Row } from "../patterns/found.ts";
 

@@ -1,5 +1,5 @@
 /** The contract's `across`: one pattern read as several dialects, and where every two of them differ. */
-import { across as acrossSlices, type DialectName, drained, type MatchNumbers, type Program, type Witness } from "@lamprey/core";
+import { across as acrossSlices, type DialectName, drained, type MatchNumbers, type Program, type Witness } from "../index.ts";
 import { untilTimeLimit } from "./limits.ts";
 import type { MatchRow } from "./match.ts";
 import { type Answer, type ContractError, programOf } from "./request.ts";

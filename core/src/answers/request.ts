@@ -1,5 +1,5 @@
 /** What every request of the JSON Lines contract shares: its source, its checks, and the forms of a failed answer. */
-import { type Cut, compile, type Diagnostic, type Program, type Reading, read, type Source } from "@lamprey/core";
+import { type Cut, compile, type Diagnostic, type Program, type Reading, read, type Source } from "../index.ts";
 
 export type Status = "ok" | "syntax-error" | "unsupported" | "step-limit" | "bad-request";
 

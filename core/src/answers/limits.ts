@@ -1,5 +1,5 @@
 /** Bounds of requests that name none. */
-import { deadline, type Reading, type Stop, walk } from "@lamprey/core";
+import { deadline, type Reading, type Stop, walk } from "../index.ts";
 
 /** A run that is asked for no limit of steps stops here: a few seconds of the machine's time. */
 export const DEFAULT_STEP_LIMIT = 100_000_000;

@@ -1,5 +1,5 @@
 /** The contract's `whynot`: for a text that does not match, how far the pattern came and what would make it match. */
-import { drained, findSlices, type MatchMode, type NearText, type PatternChange, type Reach, whyNot } from "@lamprey/core";
+import { drained, findSlices, type MatchMode, type NearText, type PatternChange, type Reach, whyNot } from "../index.ts";
 import { DEFAULT_STEP_LIMIT, untilTimeLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, cutShort, programOf } from "./request.ts";
 

@@ -1,5 +1,5 @@
 /** The contract's `slips`: likely mistakes that a pattern shows; and, added to it, shorter ways to say the same. */
-import { drained, type Shorter, type Slip, shorterWays, slipsOf } from "@lamprey/core";
+import { drained, type Shorter, type Slip, shorterWays, slipsOf } from "../index.ts";
 import { takesTooLong, untilTimeLimit } from "./limits.ts";
 import { type Answer, compiledOf, type PatternRequest, readingOf } from "./request.ts";
 

@@ -1,5 +1,5 @@
 /** The contract's `handin`: a piece of source text read back into a pattern. */
-import { type DialectName, handin as readSource } from "@lamprey/core";
+import { type DialectName, handin as readSource } from "../index.ts";
 import type { Answer } from "./request.ts";
 
 export interface HandinRequest {

@@ -1,5 +1,5 @@
 /** The contract's `relate`: how the sets of whole texts that two patterns accept lie to each other. */
-import { drained, OBSTACLES, type Program, type Reading, type Relation, relate as relateSlices, type Source } from "@lamprey/core";
+import { drained, OBSTACLES, type Program, type Reading, type Relation, relate as relateSlices, type Source } from "../index.ts";
 import { takesTooLong, untilTimeLimit } from "./limits.ts";
 import { type Answer, compiledOf, readingOf } from "./request.ts";
 

@@ -1,16 +1,5 @@
 /** The contract's `match`: matches and captures of a pattern in a text. */
-import {
-  CUTS,
-  chooseMachine,
-  LinearMachine,
-  linearSlice,
-  type MatchMode,
-  type MatchTable,
-  NEVER,
-  type Program,
-  type Stop,
-  steppedMachine,
-} from "@lamprey/core";
+import { CUTS, chooseMachine, LinearMachine, linearSlice, type MatchMode, type MatchTable, NEVER, type Program, type Stop, steppedMachine } from "../index.ts";
 import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, cutShort, failed, programOf } from "./request.ts";
 

@@ -1,5 +1,5 @@
 /** The contract's `examples`: texts that a pattern takes, telling ones first, and near misses. */
-import { drained, type Examples, type ExamplesOptions, examples as slices } from "@lamprey/core";
+import { drained, type Examples, type ExamplesOptions, examples as slices } from "../index.ts";
 import { untilTimeLimit } from "./limits.ts";
 import { type Answer, type PatternRequest, programOf } from "./request.ts";
 

@@ -1,5 +1,5 @@
 /** The contract's `rewrite`: a text with what a template makes of a pattern's matches. */
-import { drained, hostFor, MOST_REWRITTEN, rewriteWhole } from "@lamprey/core";
+import { drained, hostFor, MOST_REWRITTEN, rewriteWhole } from "../index.ts";
 import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, type ContractError, cutShort, failed, programOf } from "./request.ts";
 

@@ -1,5 +1,5 @@
 /** The contract's `trace`: the events of a recorded run, a window of them at a time. */
-import { type MatchMode, type ReelEvent, record } from "@lamprey/core";
+import { type MatchMode, type ReelEvent, record } from "../index.ts";
 import { untilRunLimit } from "./limits.ts";
 import { type MatchRow, rowsOf } from "./match.ts";
 import { type Answer, type CommonRequest, programOf } from "./request.ts";

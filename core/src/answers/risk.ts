@@ -1,5 +1,5 @@
 /** The contract's `risk`: how a pattern's work can grow with the text at worst, with the texts that make it. */
-import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS, type Sample, type Stop } from "@lamprey/core";
+import { assessNow, type Finding, type GrowthKind, type HazardMode, type PumpReading, REASONS, type Sample, type Stop } from "../index.ts";
 import { untilTimeLimit } from "./limits.ts";
 import { type Answer, type PatternRequest, programOf } from "./request.ts";
 

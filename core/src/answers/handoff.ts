@@ -1,5 +1,5 @@
 /** The contract's `handoff`: the pattern with its flags as source text of its host. */
-import { formsOf } from "@lamprey/core";
+import { formsOf } from "../index.ts";
 import { type Answer, failed, type PatternRequest, programOf } from "./request.ts";
 
 export interface HandoffRequest extends PatternRequest {

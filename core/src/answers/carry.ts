@@ -1,5 +1,5 @@
 /** The contract's `carry`: a pattern rewritten for another dialect. */
-import { carry as carrySlices, type DialectName, drained, type Lost } from "@lamprey/core";
+import { carry as carrySlices, type DialectName, drained, type Lost } from "../index.ts";
 import { type AcrossPair, shown } from "./across.ts";
 import { takesTooLong, untilTimeLimit } from "./limits.ts";
 import { type Answer, failed, type PatternRequest, readingOf } from "./request.ts";

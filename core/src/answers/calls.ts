@@ -1,5 +1,5 @@
 /** The contract's `calls`: what the everyday calls of the dialect's host would return on a text. */
-import { callsSlices, drained, hostFor, type Json, jsonOf } from "@lamprey/core";
+import { callsSlices, drained, hostFor, type Json, jsonOf } from "../index.ts";
 import { DEFAULT_STEP_LIMIT, untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, cutShort, programOf } from "./request.ts";
 

@@ -1,5 +1,5 @@
 /** The contract's `forecast`: the exact number of steps of the backtracking machine, counted without running it. */
-import { Forecast, type MatchMode } from "@lamprey/core";
+import { Forecast, type MatchMode } from "../index.ts";
 import { untilRunLimit } from "./limits.ts";
 import { type Answer, type CommonRequest, programOf } from "./request.ts";
 
