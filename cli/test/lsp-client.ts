@@ -60,6 +60,13 @@ export class Editor {
     }
   }
 
+  /** What is published next of a document, whatever was before. */
+  async next(uri: string): Promise<readonly Diagnostic[]> {
+    this.published.delete(uri);
+    while (!this.published.has(uri)) await new Promise<void>((resolve) => this.waiting.push(resolve));
+    return this.published.get(uri)?.diagnostics ?? [];
+  }
+
   hover(uri: string, line: number, character: number): Promise<Hover | null> {
     return this.connection.sendRequest("textDocument/hover", { textDocument: { uri }, position: { line, character } });
   }

@@ -191,7 +191,8 @@ describe("another editor", () => {
   test("counts by bytes if it likes that best, is asked for settings, and shows the bench", async () => {
     const other = new Editor();
     const shown: string[] = [];
-    other.connection.onRequest("workspace/configuration", () => [{ without: ["polynomial"], bench: "http://bench.tarrow/" }]);
+    let settings: object = { without: ["polynomial"], bench: "http://bench.tarrow/" };
+    other.connection.onRequest("workspace/configuration", () => [settings]);
     other.connection.onRequest("client/registerCapability", () => null);
     other.connection.onRequest("window/showDocument", ({ uri }: { uri: string }) => {
       shown.push(uri);
@@ -213,6 +214,16 @@ describe("another editor", () => {
     const open = actions.find(({ command }) => command)?.command;
     await other.connection.sendRequest("workspace/executeCommand", { command: open?.command, arguments: open?.arguments });
     expect(shown[0]).toMatch(/^http:\/\/bench\.tarrow\/link#1\./);
+    // Settings that change are followed; wrong ones are said, and the usual ones are used.
+    const warned: string[] = [];
+    other.connection.onNotification("window/showMessage", ({ message }: { message: string }) => void warned.push(message));
+    settings = { without: ["exponential"] };
+    await other.connection.sendNotification("workspace/didChangeConfiguration", { settings: null });
+    expect(await other.next(uri)).toEqual([]);
+    settings = { without: "exponential" };
+    await other.connection.sendNotification("workspace/didChangeConfiguration", { settings: null });
+    expect(await other.next(uri)).toHaveLength(1);
+    expect(warned[0]).toMatch(/"without" must be an array/);
     expect(await other.end()).toBe(0);
   });
 

@@ -56,6 +56,8 @@ class Server {
   private readonly judgements = new Judgements(this.workers);
   private readonly documents = new Map<string, OpenDocument>();
   private settings: Settings = DEFAULTS;
+  /** Whether the editor has been asked to tell of changes. */
+  private isToldOfSettings = false;
   private units: Units = "utf-16";
   private able: Able = { versionedEdits: false, configuration: false, configurationTold: false, showDocument: false };
   private state: "new" | "running" | "ended" = "new";
@@ -120,8 +122,10 @@ class Server {
 
   private async configure(): Promise<void> {
     if (!this.able.configuration) return;
-    if (this.able.configurationTold && this.settings === DEFAULTS)
+    if (this.able.configurationTold && !this.isToldOfSettings) {
+      this.isToldOfSettings = true;
       await this.connection.client.register(DidChangeConfigurationNotification.type, { section: "lamprey" });
+    }
     const { settings, fault } = readSettings(await this.connection.workspace.getConfiguration("lamprey"));
     if (fault) this.connection.window.showWarningMessage(fault);
     this.settings = settings;

@@ -9,6 +9,11 @@ const BATCH = 50;
 /** More patterns than this are not a list that anybody reads. */
 export const MOST_PATTERNS = 50_000;
 
+/** The page shows the line; where each character is written would only make the rows long. */
+function withoutPlaces({ pieces: _pieces, literals: _literals, flagsAt: _flagsAt, ...found }: FoundPattern): FoundPattern {
+  return found;
+}
+
 /** Judges every pattern of the files; hands over rows as they are known, with how many there are in all. */
 export async function judgeList(
   files: readonly { readonly name: string; readonly text: string }[],
@@ -25,7 +30,7 @@ export async function judgeList(
     beyond += here.patterns.length - room.length;
     append(
       found,
-      room.map((pattern) => ({ file: name, pattern })),
+      room.map((pattern) => ({ file: name, pattern: withoutPlaces(pattern) })),
     );
     await known([], 0, found.length);
     await pause();
