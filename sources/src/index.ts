@@ -6,6 +6,7 @@ import { patternsInList } from "./list.ts";
 
 export { applied, editOf, editOfMeaning, type SourceEdit } from "./edit.ts";
 export type { Found, FoundPattern, Passed } from "./found.ts";
+export { ParsedBefore } from "./parsing.ts";
 export { type LanguageName, patternsInList, patternsInSource };
 
 const BY_ENDING: ReadonlyMap<string, LanguageName> = new Map(

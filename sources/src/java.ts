@@ -4,6 +4,7 @@ import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/java";
 import { type Constant, constantOf, isIn, itemsOf, Names, type Part } from "./constant.ts";
 import type { Finding, ReadSource } from "./found.ts";
+import { type Parse, parseAnew } from "./parsing.ts";
 
 /** Calls of Pattern: where their flags stand, and how they ask. */
 const OF_PATTERN: Readonly<Record<string, { readonly flagsAt: number; readonly mode: HazardMode }>> = {
@@ -26,8 +27,8 @@ const CONSTANTS: readonly { readonly name: string; readonly value: number; reado
 ];
 
 /** Finds the patterns of a source text, as far as it reads; never throws. */
-export function readJava(text: string): ReadSource {
-  return new Reading(text).found();
+export function readJava(text: string, parse: Parse = parseAnew): ReadSource {
+  return new Reading(text, parse(parser, text)).found();
 }
 
 class Reading {
@@ -39,9 +40,9 @@ class Reading {
   /** Calls of Pattern that are imported by their names. */
   private readonly imported = new Set<string>();
 
-  constructor(text: string) {
+  constructor(text: string, tree: Tree) {
     this.text = text;
-    this.tree = parser.parse(text);
+    this.tree = tree;
     this.tree.iterate({
       // Asking for a node makes one, which costs more than the walk: names are looked at first.
       enter: (at) => {

@@ -4,6 +4,7 @@ import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/javascript";
 import { type Constant, constantOf, isIn, itemsOf, Names, type Part, withBetween } from "./constant.ts";
 import type { Finding, ReadSource } from "./found.ts";
+import { type Parse, parseAnew } from "./parsing.ts";
 
 /** What the grammar is asked to read, the most likely first; the next one where that leaves mistakes. */
 const GRAMMARS = {
@@ -11,6 +12,8 @@ const GRAMMARS = {
   tsx: ["ts jsx"],
   javascript: ["jsx", "ts jsx"],
 } as const;
+
+const PARSERS = { ts: parser.configure({ dialect: "ts" }), "ts jsx": parser.configure({ dialect: "ts jsx" }), jsx: parser.configure({ dialect: "jsx" }) };
 
 /** Names by which the global object is called. */
 const GLOBALS: ReadonlySet<string> = new Set(["globalThis", "window", "self", "global"]);
@@ -24,17 +27,17 @@ const TAKING: Readonly<Record<string, HazardMode>> = { match: "search", search: 
 const SIGNS = "\\[(.*+?|^$";
 
 /** Finds the patterns of a source text, as far as it reads; never throws. */
-export function readJavaScript(text: string, language: keyof typeof GRAMMARS): ReadSource {
-  return new Reading(text, parsed(text, language)).found();
+export function readJavaScript(text: string, language: keyof typeof GRAMMARS, parse: Parse = parseAnew): ReadSource {
+  return new Reading(text, parsed(text, language, parse)).found();
 }
 
-function parsed(text: string, language: keyof typeof GRAMMARS): Tree {
+function parsed(text: string, language: keyof typeof GRAMMARS, parse: Parse): Tree {
   const [first, ...others] = GRAMMARS[language];
-  let best = parser.configure({ dialect: first }).parse(text);
+  let best = parse(PARSERS[first], text);
   let mistakes = mistakesIn(best);
   for (const dialect of others) {
     if (mistakes === 0) break;
-    const tree = parser.configure({ dialect }).parse(text);
+    const tree = parse(PARSERS[dialect], text);
     const own = mistakesIn(tree);
     if (own < mistakes) [best, mistakes] = [tree, own];
   }

@@ -6,6 +6,7 @@ import { type Constant, constantOf, isIn, itemsOf, Names, type Part } from "./co
 import { delimited } from "./delimited.ts";
 import type { Finding, ReadSource } from "./found.ts";
 import type { Literal } from "./literal.ts";
+import { type Parse, parseAnew } from "./parsing.ts";
 
 /** The functions that take a pattern first, and how they ask. */
 const CALLS: Readonly<Record<string, HazardMode>> = {
@@ -23,8 +24,8 @@ const CALLS: Readonly<Record<string, HazardMode>> = {
 const HEREDOC: StringRules = { ...PHP_DOUBLE, escapes: Object.fromEntries(Object.entries(PHP_DOUBLE.escapes).filter(([sign]) => sign !== '"')) };
 
 /** Finds the patterns of a source text, as far as it reads; never throws. */
-export function readPhp(text: string): ReadSource {
-  return new Reading(text).found();
+export function readPhp(text: string, parse: Parse = parseAnew): ReadSource {
+  return new Reading(text, parse(parser, text)).found();
 }
 
 class Reading {
@@ -32,9 +33,9 @@ class Reading {
   private readonly tree: Tree;
   private readonly names = new Names();
 
-  constructor(text: string) {
+  constructor(text: string, tree: Tree) {
     this.text = text;
-    this.tree = parser.parse(text);
+    this.tree = tree;
     this.tree.iterate({
       // Asking for a node makes one, which costs more than the walk: names are looked at first.
       enter: (at) => {

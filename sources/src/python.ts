@@ -4,6 +4,7 @@ import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/python";
 import { type Constant, constantOf, isIn, itemsOf, Names, type Part, withBetween } from "./constant.ts";
 import type { Finding, ReadSource } from "./found.ts";
+import { type Parse, parseAnew } from "./parsing.ts";
 
 /** The calls that take a pattern first: where their flags stand, and how they ask. */
 const CALLS: Readonly<Record<string, { readonly flagsAt: number; readonly mode: HazardMode }>> = {
@@ -51,8 +52,8 @@ const DECLARING: ReadonlySet<string> = new Set([
 ]);
 
 /** Finds the patterns of a source text, as far as it reads; never throws. */
-export function readPython(text: string): ReadSource {
-  return new Reading(text).found();
+export function readPython(text: string, parse: Parse = parseAnew): ReadSource {
+  return new Reading(text, parse(parser, text)).found();
 }
 
 class Reading {
@@ -64,9 +65,9 @@ class Reading {
   /** What is imported from it: the name here → the module's own. */
   private readonly members = new Map<string, string>();
 
-  constructor(text: string) {
+  constructor(text: string, tree: Tree) {
     this.text = text;
-    this.tree = parser.parse(text);
+    this.tree = tree;
     // Asking for a node makes one, which costs more than the walk: names are looked at first.
     this.tree.iterate({
       enter: (at) => {

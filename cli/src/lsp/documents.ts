@@ -88,7 +88,7 @@ export class OpenDocument {
     const found =
       text.length > LONGEST_DOCUMENT
         ? Promise.resolve(null)
-        : this.workers.do("find", { language: this.language, text }).then((answer) => (generation === this.generation ? answer : null));
+        : this.workers.do("find", { uri: this.live.uri, language: this.language, text }).then((answer) => (generation === this.generation ? answer : null));
     this.finding = { generation, found };
     return found;
   }

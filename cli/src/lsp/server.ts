@@ -16,11 +16,13 @@ import {
   type InitializeResult,
   LSPErrorCodes,
   MarkupKind,
+  MessageType,
   type Position,
   ProposedFeatures,
   type Range,
   ResponseError,
   ShowDocumentRequest,
+  ShowMessageNotification,
   TextDocumentSyncKind,
   type WorkspaceEdit,
 } from "vscode-languageserver/node";
@@ -127,7 +129,8 @@ class Server {
       await this.connection.client.register(DidChangeConfigurationNotification.type, { section: "lamprey" });
     }
     const { settings, fault } = readSettings(await this.connection.workspace.getConfiguration("lamprey"));
-    if (fault) this.connection.window.showWarningMessage(fault);
+    // The connection's own way asks a question, which an editor may not know.
+    if (fault) await this.connection.sendNotification(ShowMessageNotification.type, { type: MessageType.Warning, message: fault });
     this.settings = settings;
     for (const document of this.documents.values()) document.analyse(0);
   }

@@ -1,6 +1,6 @@
 /** What the workers of the editor server do: reading sources, judging patterns, and working out changes. */
 import { keepsMeaning, type Repair, type Slip, visible } from "@lamprey/core";
-import { editOf, editOfMeaning, type Found, type FoundPattern, type LanguageName, patternsInSource, type SourceEdit } from "@lamprey/sources";
+import { editOf, editOfMeaning, type Found, type FoundPattern, type LanguageName, ParsedBefore, patternsInSource, type SourceEdit } from "@lamprey/sources";
 import { type Judgement, judgementOf, type Pattern, repairsOf } from "./judge.ts";
 
 /** A change of a source that is offered, and the codes of the findings that it ends. */
@@ -23,7 +23,7 @@ interface OffersAsked {
 
 /** Each kind of task, with what it is given and what comes of it. */
 export interface LspTasks {
-  find: { readonly asked: { readonly language: LanguageName; readonly text: string }; readonly answer: Found };
+  find: { readonly asked: { readonly uri: string; readonly language: LanguageName; readonly text: string }; readonly answer: Found };
   judge: { readonly asked: Pattern; readonly answer: Judgement };
   offers: { readonly asked: OffersAsked; readonly answer: readonly Offer[] };
 }
@@ -33,12 +33,24 @@ export type LspTask = { [Kind in keyof LspTasks]: { readonly kind: Kind; readonl
 export async function doTask(task: LspTask): Promise<LspTasks[keyof LspTasks]["answer"]> {
   switch (task.kind) {
     case "find":
-      return patternsInSource(task.asked.language, task.asked.text);
+      return findAgain(task.asked);
     case "judge":
       return judgementOf(task.asked);
     case "offers":
       return offersFor(task.asked);
   }
+}
+
+/** Documents whose trees a worker keeps, those that changed last: a tree takes some twenty times the room of its text. */
+const MOST_KEPT = 4;
+const before = new Map<string, ParsedBefore>();
+
+function findAgain({ uri, language, text }: LspTasks["find"]["asked"]): Found {
+  const known = before.get(uri) ?? new ParsedBefore();
+  before.delete(uri);
+  before.set(uri, known);
+  for (const [oldest] of before) if (before.size > MOST_KEPT) before.delete(oldest);
+  return patternsInSource(language, text, known.parse);
 }
 
 const GROWTHS: ReadonlySet<string> = new Set(["exponential", "polynomial", "peak"]);
