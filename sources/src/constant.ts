@@ -54,12 +54,6 @@ export function itemsOf(node: SyntaxNode | null): SyntaxNode[] {
 
 const BETWEEN_ITEMS: ReadonlySet<string> = new Set(["(", ")", "[", "]", "{", "}", ",", "Comment", "LineComment", "BlockComment", "⚠"]);
 
-/** Whether an offset lies in a node of one of these names. */
-export function isIn(root: SyntaxNode, offset: number, names: readonly string[]): boolean {
-  for (let node: SyntaxNode | null = root.resolveInner(offset, 1); node; node = node.parent) if (names.includes(node.name)) return true;
-  return false;
-}
-
 /** Names that are given a meaning once in a file, and the expression that they are set to. */
 export class Names {
   private readonly times = new Map<string, number>();

@@ -2,9 +2,10 @@
 import { append, type HazardMode, JAVA_FLAGS, JAVA_FLAGS_INSIDE, JAVA_STRING, readBlock, readEscapes } from "@lamprey/core";
 import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/java";
-import { type Constant, constantOf, isIn, itemsOf, Names, type Part } from "./constant.ts";
+import { type Constant, itemsOf, type Part } from "./constant.ts";
 import type { Finding, ReadSource } from "./found.ts";
 import { type Parse, parseAnew } from "./parsing.ts";
+import { TreeReading } from "./tree-reading.ts";
 
 /** Calls of Pattern: where their flags stand, and how they ask. */
 const OF_PATTERN: Readonly<Record<string, { readonly flagsAt: number; readonly mode: HazardMode }>> = {
@@ -31,24 +32,17 @@ export function readJava(text: string, parse: Parse = parseAnew): ReadSource {
   return new Reading(text, parse(parser, text)).found();
 }
 
-class Reading {
-  private readonly text: string;
-  private readonly tree: Tree;
-  private readonly names = new Names();
+class Reading extends TreeReading {
   /** Classes of this file: their constants may be named with them. */
   private readonly classes = new Set<string>(["this"]);
   /** Calls of Pattern that are imported by their names. */
   private readonly imported = new Set<string>();
 
   constructor(text: string, tree: Tree) {
-    this.text = text;
-    this.tree = tree;
-    this.tree.iterate({
-      // Asking for a node makes one, which costs more than the walk: names are looked at first.
-      enter: (at) => {
-        if (at.name === "ImportDeclaration") this.declareImport(this.written(at.node));
-        if (at.name !== "Definition") return;
-        const { node } = at;
+    super(text, tree);
+    this.walk({
+      ImportDeclaration: (node) => this.declareImport(this.written(node)),
+      Definition: (node) => {
         const { parent } = node;
         if (parent?.name === "ClassDeclaration" || parent?.name === "InterfaceDeclaration" || parent?.name === "EnumDeclaration") {
           this.classes.add(this.written(node));
@@ -71,18 +65,14 @@ class Reading {
         patterns.push({ dialect: "java", pattern, flags, mode, start: argument.from, end: argument.to, pieces, literals });
       }
     };
-    this.tree.iterate({
-      enter: (at) => {
-        const { name } = at;
-        if (name !== "ElementValuePair" && name !== "MethodInvocation") return;
-        const { node } = at;
-        if (name === "ElementValuePair") {
-          const [key, , value] = itemsOf(node);
-          const annotation = node.parent?.parent?.getChild("Identifier") ?? node.parent?.parent?.getChild("ScopedIdentifier");
-          const isPattern = key && value && annotation && this.written(key) === "regexp" && lastWord(this.written(annotation)) === "Pattern";
-          if (isPattern) take(value, "whole");
-          return;
-        }
+    this.walk({
+      ElementValuePair: (node) => {
+        const [key, , value] = itemsOf(node);
+        const annotation = node.parent?.parent?.getChild("Identifier") ?? node.parent?.parent?.getChild("ScopedIdentifier");
+        const isPattern = key && value && annotation && this.written(key) === "regexp" && lastWord(this.written(annotation)) === "Pattern";
+        if (isPattern) take(value, "whole");
+      },
+      MethodInvocation: (node) => {
         const method = node.getChild("MethodName");
         const given = itemsOf(node.getChild("ArgumentList"));
         const [first] = given;
@@ -91,21 +81,16 @@ class Reading {
         const receiver = node.firstChild?.name === "MethodName" ? null : node.firstChild;
         const ofPattern = receiver ? lastWord(this.written(receiver)) === "Pattern" : this.imported.has(called);
         const call = ofPattern && Object.hasOwn(OF_PATTERN, called) ? OF_PATTERN[called] : undefined;
-        if (call) return take(first, call.mode, called === "compile" ? given[call.flagsAt] : undefined);
+        if (call) {
+          take(first, call.mode, called === "compile" ? given[call.flagsAt] : undefined);
+          return;
+        }
         const ofString = receiver && !ofPattern && Object.hasOwn(OF_STRING, called) ? OF_STRING[called] : undefined;
         // Others have such calls too: what is no constant there may be no pattern.
         if (ofString?.counts.includes(given.length) && this.constant(first)) take(first, ofString.mode);
       },
     });
-    return { patterns, passed, isComment: (offset) => isIn(this.tree.topNode, offset, ["LineComment", "BlockComment"]) };
-  }
-
-  private constant(node: SyntaxNode): Constant | undefined {
-    return constantOf(node, (each) => this.partsOf(each));
-  }
-
-  private written({ from, to }: SyntaxNode): string {
-    return this.text.slice(from, to);
+    return { patterns, passed, isComment: (offset) => this.isIn(offset, ["LineComment", "BlockComment"]) };
   }
 
   /** `import static java.util.regex.Pattern.compile;`, or all of its names. */
@@ -138,7 +123,7 @@ class Reading {
     return [...new Set(letters)].join("");
   }
 
-  private partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
+  protected partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
     switch (node.name) {
       case "StringLiteral":
         return this.literal(node, 1);
@@ -159,11 +144,6 @@ class Reading {
       default:
         return undefined;
     }
-  }
-
-  private named(name: string): readonly SyntaxNode[] | undefined {
-    const value = this.names.valueOf(name);
-    return value && [value];
   }
 
   private literal({ from, to }: SyntaxNode, marks: number): [Constant] | undefined {

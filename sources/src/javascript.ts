@@ -2,9 +2,10 @@
 import { type HazardMode, hazardModeOf, JAVASCRIPT_STRING, MappedText, readAsWritten, readEscapes } from "@lamprey/core";
 import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/javascript";
-import { type Constant, constantOf, isIn, itemsOf, Names, type Part, withBetween } from "./constant.ts";
+import { type Constant, itemsOf, type Part, withBetween } from "./constant.ts";
 import type { Finding, ReadSource } from "./found.ts";
 import { type Parse, parseAnew } from "./parsing.ts";
+import { type Stretch, TreeReading } from "./tree-reading.ts";
 
 /** What the grammar is asked to read, the most likely first; the next one where that leaves mistakes. */
 const GRAMMARS = {
@@ -54,23 +55,15 @@ function mistakesIn(tree: Tree): number {
   return count;
 }
 
-/** What a node has as well as a place of a walk. */
-type Stretch = Pick<SyntaxNode, "from" | "to">;
-
-class Reading {
-  private readonly names = new Names();
-  private readonly text: string;
-  private readonly tree: Tree;
-
+class Reading extends TreeReading {
   constructor(text: string, tree: Tree) {
-    this.text = text;
-    this.tree = tree;
-    tree.iterate({
-      // Asking for a node makes one, which costs more than the walk: names are looked at first.
-      enter: (at) => {
-        if (at.name === "VariableDeclaration") {
-          if (at.node.firstChild?.name === "const") this.declareConstants(at.node);
-        } else if (at.name === "VariableDefinition" && !isConstant(at.node)) this.names.declare(this.written(at));
+    super(text, tree);
+    this.walk({
+      VariableDeclaration: (node) => {
+        if (node.firstChild?.name === "const") this.declareConstants(node);
+      },
+      VariableDefinition: (node) => {
+        if (!isConstant(node)) this.names.declare(this.written(node));
       },
     });
   }
@@ -79,44 +72,36 @@ class Reading {
     const patterns: Finding[] = [];
     const passed: { at: number; reason: "pattern" }[] = [];
     const asked = new Map<number, HazardMode>();
-    this.tree.iterate({
-      enter: (at) => {
-        const { name } = at;
-        if (name === "RegExp") {
-          const found = this.literal(at, asked.get(at.from));
-          if (found) patterns.push(found);
-          return;
-        }
-        if (name !== "CallExpression" && name !== "NewExpression") return;
-        const { node } = at;
+    const construct = (node: SyntaxNode): void => {
+      const [first, second] = itemsOf(node.getChild("ArgList"));
+      // A literal is found by itself.
+      if (!first || this.calleeOf(node) !== "RegExp" || this.isLiteral(first)) return;
+      const found = this.constructed(first, second);
+      if (found) patterns.push(found);
+      else passed.push({ at: first.from, reason: "pattern" });
+    };
+    this.walk({
+      RegExp: (node) => {
+        const found = this.literal(node, asked.get(node.from));
+        if (found) patterns.push(found);
+      },
+      NewExpression: construct,
+      CallExpression: (node) => {
+        construct(node);
         const [first, second] = itemsOf(node.getChild("ArgList"));
-        if (!first) return;
-        const callee = this.calleeOf(node);
-        if (callee === "RegExp") {
-          // A literal is found by itself.
-          if (this.isLiteral(first)) return;
-          const found = this.constructed(first, second);
-          if (found) patterns.push(found);
-          else passed.push({ at: first.from, reason: "pattern" });
-          return;
-        }
-        const method = name === "CallExpression" ? this.methodOf(node) : undefined;
-        if (method === undefined) return;
+        const method = first && this.methodOf(node);
+        if (!first || method === undefined) return;
         // A call comes before what is in it.
         if (first.name === "RegExp" && FOR_ALL.has(method)) asked.set(first.from, "all");
         const mode = Object.hasOwn(TAKING, method) && !second ? TAKING[method] : undefined;
-        const constant = mode && constantOf(first, (each) => this.partsOf(each));
+        const constant = mode && this.constant(first);
         if (mode && constant && [...SIGNS].some((sign) => constant.value.includes(sign))) {
           const flags = mode === "all" ? "g" : "";
           patterns.push({ dialect: "ecmascript", pattern: constant.value, flags, mode, start: first.from, end: first.to, ...placed(constant) });
         }
       },
     });
-    return { patterns, passed, isComment: (offset) => isIn(this.tree.topNode, offset, ["LineComment", "BlockComment"]) };
-  }
-
-  private written({ from, to }: Stretch): string {
-    return this.text.slice(from, to);
+    return { patterns, passed, isComment: (offset) => this.isIn(offset, ["LineComment", "BlockComment"]) };
   }
 
   /** `const a = …, b = …`. */
@@ -147,9 +132,8 @@ class Reading {
   }
 
   private constructed(first: SyntaxNode, second: SyntaxNode | undefined): Finding | undefined {
-    const parts = (node: SyntaxNode) => this.partsOf(node);
-    const constant = constantOf(first, parts);
-    const letters = second ? constantOf(second, parts) : { value: "", literals: [] };
+    const constant = this.constant(first);
+    const letters = second ? this.constant(second) : { value: "", literals: [] };
     if (!constant || !letters) return undefined;
     const flags = letters.value;
     const [only] = letters.literals;
@@ -185,7 +169,7 @@ class Reading {
     return node.name === "RegExp" || (node.name === "VariableName" && this.names.valueOf(this.written(node))?.name === "RegExp");
   }
 
-  private partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
+  protected partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
     switch (node.name) {
       case "String":
         return isClosed(this.written(node), node) ? [this.string(node.from + 1, node.to - 1, this.text.charAt(node.from))] : undefined;
@@ -206,10 +190,8 @@ class Reading {
         return itemsOf(node).slice(0, 1);
       case "PostfixExpression":
         return node.firstChild && node.lastChild?.name === "LogicOp" ? [node.firstChild] : undefined;
-      case "VariableName": {
-        const value = this.names.valueOf(this.written(node));
-        return value && [value];
-      }
+      case "VariableName":
+        return this.named(this.written(node));
       case "MemberExpression":
         return this.sourceOf(node);
       case "CallExpression":
@@ -258,9 +240,7 @@ class Reading {
     const list = node.firstChild?.firstChild;
     if (list?.name !== "ArrayExpression" || this.methodOf(node) !== "join") return undefined;
     const [separator] = itemsOf(node.getChild("ArgList"));
-    const between = separator
-      ? constantOf(separator, (each) => this.partsOf(each))
-      : { ...new MappedText().escaped(",", { start: node.from, end: node.to }), literals: [] };
+    const between = separator ? this.constant(separator) : { ...new MappedText().escaped(",", { start: node.from, end: node.to }), literals: [] };
     return between && withBetween(itemsOf(list), between);
   }
 }

@@ -2,11 +2,12 @@
 import { type HazardMode, MappedText, PHP_DOUBLE, PHP_SINGLE, readAsWritten, readEscapes, type StringRules } from "@lamprey/core";
 import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/php";
-import { type Constant, constantOf, isIn, itemsOf, Names, type Part } from "./constant.ts";
+import { type Constant, itemsOf, type Part } from "./constant.ts";
 import { delimited } from "./delimited.ts";
 import type { Finding, ReadSource } from "./found.ts";
 import type { Literal } from "./literal.ts";
 import { type Parse, parseAnew } from "./parsing.ts";
+import { TreeReading } from "./tree-reading.ts";
 
 /** The functions that take a pattern first, and how they ask. */
 const CALLS: Readonly<Record<string, HazardMode>> = {
@@ -28,21 +29,16 @@ export function readPhp(text: string, parse: Parse = parseAnew): ReadSource {
   return new Reading(text, parse(parser, text)).found();
 }
 
-class Reading {
-  private readonly text: string;
-  private readonly tree: Tree;
-  private readonly names = new Names();
-
+class Reading extends TreeReading {
   constructor(text: string, tree: Tree) {
-    this.text = text;
-    this.tree = tree;
-    this.tree.iterate({
-      // Asking for a node makes one, which costs more than the walk: names are looked at first.
-      enter: (at) => {
-        if (at.name === "VariableDeclarator" && at.node.parent?.name === "ConstDeclaration") {
-          const defined = at.node.getChild("Name");
-          if (defined) this.names.declare(this.written(defined), at.node.getChild("AssignOp")?.nextSibling);
-        } else if (at.name === "CallExpression" && this.calledName(at.node) === "define") this.declareDefined(at.node);
+    super(text, tree);
+    this.walk({
+      VariableDeclarator: (node) => {
+        const defined = node.parent?.name === "ConstDeclaration" ? node.getChild("Name") : null;
+        if (defined) this.names.declare(this.written(defined), node.getChild("AssignOp")?.nextSibling);
+      },
+      CallExpression: (node) => {
+        if (this.calledName(node) === "define") this.declareDefined(node);
       },
     });
   }
@@ -50,16 +46,14 @@ class Reading {
   found(): ReadSource {
     const patterns: Finding[] = [];
     const passed: { at: number; reason: "pattern" | "delimiters" }[] = [];
-    this.tree.iterate({
-      enter: (at) => {
-        if (at.name !== "CallExpression") return;
-        const { node } = at;
+    this.walk({
+      CallExpression: (node) => {
         const called = this.calledName(node);
         const mode = Object.hasOwn(CALLS, called) ? CALLS[called] : undefined;
         const argument = mode && this.argument(node);
         if (!mode || !argument) return;
         for (const each of this.patternsIn(argument)) {
-          const constant = constantOf(each, (part) => this.partsOf(part));
+          const constant = this.constant(each);
           const parts = constant && delimited(constant);
           if (!constant) passed.push({ at: each.from, reason: "pattern" });
           else if (!parts) passed.push({ at: each.from, reason: "delimiters" });
@@ -67,11 +61,7 @@ class Reading {
         }
       },
     });
-    return { patterns, passed, isComment: (offset) => isIn(this.tree.topNode, offset, ["LineComment", "BlockComment"]) };
-  }
-
-  private written({ from, to }: SyntaxNode): string {
-    return this.text.slice(from, to);
+    return { patterns, passed, isComment: (offset) => this.isIn(offset, ["LineComment", "BlockComment"]) };
   }
 
   private calledName(call: SyntaxNode): string {
@@ -103,11 +93,11 @@ class Reading {
 
   private declareDefined(call: SyntaxNode): void {
     const [name, value] = itemsOf(call.getChild("ArgList"));
-    const constant = name && constantOf(name, (each) => this.partsOf(each));
+    const constant = name && this.constant(name);
     if (constant) this.names.declare(constant.value, value);
   }
 
-  private partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
+  protected partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
     switch (node.name) {
       case "String": {
         const literal = node.firstChild && node.firstChild.name !== "EscapeSequence" ? undefined : this.string(node);
@@ -135,11 +125,6 @@ class Reading {
       default:
         return undefined;
     }
-  }
-
-  private named(name: string): readonly SyntaxNode[] | undefined {
-    const value = this.names.valueOf(name);
-    return value && [value];
   }
 
   private string({ from, to }: SyntaxNode): Constant | undefined {

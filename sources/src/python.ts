@@ -2,9 +2,10 @@
 import { append, type HazardMode, PYTHON_BYTES, PYTHON_FLAGS, PYTHON_STRING, readAsWritten, readEscapes } from "@lamprey/core";
 import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/python";
-import { type Constant, constantOf, isIn, itemsOf, Names, type Part, withBetween } from "./constant.ts";
+import { type Constant, itemsOf, type Part, withBetween } from "./constant.ts";
 import type { Finding, ReadSource } from "./found.ts";
 import { type Parse, parseAnew } from "./parsing.ts";
+import { TreeReading } from "./tree-reading.ts";
 
 /** The calls that take a pattern first: where their flags stand, and how they ask. */
 const CALLS: Readonly<Record<string, { readonly flagsAt: number; readonly mode: HazardMode }>> = {
@@ -37,59 +38,52 @@ const BINDING: Readonly<Record<string, string>> = {
   ComprehensionExpression: "in",
 };
 
-/** All nodes that give names a meaning. */
-const DECLARING: ReadonlySet<string> = new Set([
-  ...Object.keys(BINDING),
-  "ImportStatement",
-  "ParamList",
-  "ScopeStatement",
-  "DeleteStatement",
-  "FunctionDefinition",
-  "ClassDefinition",
-  "as",
-  "CapturePattern",
-  "AsPattern",
-]);
-
 /** Finds the patterns of a source text, as far as it reads; never throws. */
 export function readPython(text: string, parse: Parse = parseAnew): ReadSource {
   return new Reading(text, parse(parser, text)).found();
 }
 
-class Reading {
-  private readonly text: string;
-  private readonly tree: Tree;
-  private readonly names = new Names();
+class Reading extends TreeReading {
   /** Names that the module goes by here. */
   private readonly modules = new Set<string>();
   /** What is imported from it: the name here → the module's own. */
   private readonly members = new Map<string, string>();
 
   constructor(text: string, tree: Tree) {
-    this.text = text;
-    this.tree = tree;
-    // Asking for a node makes one, which costs more than the walk: names are looked at first.
-    this.tree.iterate({
-      enter: (at) => {
-        if (DECLARING.has(at.name)) this.declare(at.node);
+    super(text, tree);
+    const names = (node: SyntaxNode): void => this.declareNames(node);
+    const firstName = (node: SyntaxNode): void => {
+      const defined = node.getChild("VariableName");
+      if (defined) this.names.declare(this.written(defined));
+    };
+    this.walk({
+      ImportStatement: (node) => this.declareImport(node),
+      ParamList: names,
+      ScopeStatement: names,
+      DeleteStatement: names,
+      CapturePattern: names,
+      AsPattern: names,
+      FunctionDefinition: firstName,
+      ClassDefinition: firstName,
+      as: ({ nextSibling }) => {
+        if (nextSibling) this.declareTargets(nextSibling, undefined);
       },
+      ...Object.fromEntries(Object.entries(BINDING).map(([name, sign]) => [name, (node: SyntaxNode) => this.declareBound(node, sign)])),
     });
   }
 
   found(): ReadSource {
     const patterns: Finding[] = [];
     const passed: { at: number; reason: "pattern" | "flags" }[] = [];
-    this.tree.iterate({
-      enter: (at) => {
-        if (at.name !== "CallExpression") return;
-        const { node } = at;
+    this.walk({
+      CallExpression: (node) => {
         const called = this.calledName(node);
         const call = called !== undefined && Object.hasOwn(CALLS, called) ? CALLS[called] : undefined;
         if (!call) return;
         const { positional, named } = this.argumentsOf(node);
         const argument = positional[0] ?? named.get("pattern");
         if (!argument) return;
-        const constant = constantOf(argument, (each) => this.partsOf(each));
+        const constant = this.constant(argument);
         const flags = this.flagsOf(positional[call.flagsAt] ?? named.get("flags"));
         if (!constant) {
           // What was compiled before is found where it is.
@@ -103,35 +97,22 @@ class Reading {
         }
       },
     });
-    return { patterns, passed, isComment: (offset) => isIn(this.tree.topNode, offset, ["Comment"]) };
+    return { patterns, passed, isComment: (offset) => this.isIn(offset, ["Comment"]) };
   }
 
-  private written({ from, to }: SyntaxNode): string {
-    return this.text.slice(from, to);
+  /** The names that stand beside the other parts of a node. */
+  private declareNames(node: SyntaxNode): void {
+    for (const each of node.getChildren("VariableName")) this.names.declare(this.written(each));
   }
 
-  /** What a node gives a meaning to. */
-  private declare(node: SyntaxNode): void {
-    const { name } = node;
-    if (name === "ImportStatement") this.declareImport(node);
-    else if (name === "ParamList" || name === "ScopeStatement" || name === "DeleteStatement") {
-      for (const each of node.getChildren("VariableName")) this.names.declare(this.written(each));
-    } else if (name === "FunctionDefinition" || name === "ClassDefinition") {
-      const defined = node.getChild("VariableName");
-      if (defined) this.names.declare(this.written(defined));
-    } else if (name === "as") {
-      if (node.nextSibling) this.declareTargets(node.nextSibling, undefined);
-    } else if (name === "CapturePattern" || name === "AsPattern") {
-      for (const each of node.getChildren("VariableName")) this.names.declare(this.written(each));
-    } else if (Object.hasOwn(BINDING, name)) {
-      const sign = BINDING[name] as string;
-      const signs = node.getChildren(sign);
-      const children = childrenOf(node);
-      const isPlain = name === "AssignStatement" && signs.length === 1 && node.firstChild?.name === "VariableName";
-      const value = isPlain ? signs[0]?.nextSibling : undefined;
-      const behind = children.findLastIndex((each) => each.name === sign);
-      for (const each of children.slice(0, behind)) if (each.name !== "TypeDef") this.declareTargets(each, value && isLast(value) ? value : undefined);
-    }
+  /** What stands before the sign of a statement or an expression; a name alone may be a constant. */
+  private declareBound(node: SyntaxNode, sign: string): void {
+    const signs = node.getChildren(sign);
+    const children = childrenOf(node);
+    const isPlain = node.name === "AssignStatement" && signs.length === 1 && node.firstChild?.name === "VariableName";
+    const value = isPlain ? signs[0]?.nextSibling : undefined;
+    const behind = children.findLastIndex((each) => each.name === sign);
+    for (const each of children.slice(0, behind)) if (each.name !== "TypeDef") this.declareTargets(each, value && isLast(value) ? value : undefined);
   }
 
   /** The names of a target, lists of them gone into; one with an attribute or a subscript is no name. */
@@ -211,7 +192,7 @@ class Reading {
     return letters;
   }
 
-  private partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
+  protected partsOf(node: SyntaxNode): readonly Part<SyntaxNode>[] | undefined {
     switch (node.name) {
       case "String":
       case "FormatString": {
@@ -226,10 +207,8 @@ class Reading {
         const [left, sign, right] = childrenOf(node).filter(({ name }) => name !== "Comment");
         return left && right && sign && this.written(sign) === "+" ? [left, right] : undefined;
       }
-      case "VariableName": {
-        const value = this.names.valueOf(this.written(node));
-        return value && [value];
-      }
+      case "VariableName":
+        return this.named(this.written(node));
       case "CallExpression":
         return this.joined(node);
       default:
@@ -244,7 +223,7 @@ class Reading {
     const [list, other] = itemsOf(call.getChild("ArgList"));
     if (!separator || !property || this.written(property) !== "join" || !list || other) return undefined;
     if (list.name !== "ArrayExpression" && list.name !== "TupleExpression") return undefined;
-    const between = constantOf(separator, (each) => this.partsOf(each));
+    const between = this.constant(separator);
     return between && withBetween(itemsOf(list), between);
   }
 
