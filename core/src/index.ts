@@ -35,6 +35,7 @@ export { type Examples, type ExamplesOptions, examples } from "./examples/exampl
 export { type Expectation, type ExpectationLine, type ExpectedMatch, readExpectations, writeExpectation } from "./expectations/expectation.ts";
 export { asFound, type Judged, type JudgeOptions, judgeSlices } from "./expectations/judge.ts";
 export { Forecast, type ForecastOptions, forecast } from "./forecast/forecast.ts";
+export { closingDelimiter, DELIMITER_PAIRS, PLAIN_DELIMITERS, perlFlagsOf, perlVariableIn, phpFlagsOf, phpOpening } from "./handoff/delimiters.ts";
 export { DOTNET_FLAGS } from "./handoff/dotnet.ts";
 export type { Form, Refusal as FormRefusal } from "./handoff/form.ts";
 export { JAVA_FLAGS, JAVA_FLAGS_INSIDE } from "./handoff/java.ts";

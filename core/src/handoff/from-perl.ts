@@ -2,15 +2,10 @@
 import { PHP_SINGLE, readEscapes } from "../host/strings.ts";
 import { isBlank, isWordCharacter, runFrom, withoutEscapesOf } from "../text/characters.ts";
 import type { Candidate } from "./candidate.ts";
+import { closingDelimiter, DELIMITER_PAIRS, PLAIN_DELIMITERS, perlFlagsOf, perlVariableIn } from "./delimiters.ts";
 
-const PAIRS: Readonly<Record<string, string>> = { "(": ")", "[": "]", "{": "}", "<": ">" };
-const FLAGS = "imsxna";
-/** Letters that are for the call, and have none in the dialect. */
-const OTHERS = "gcopelud r";
 /** What cannot stand around a pattern, since it follows a name. */
 const NO_MARK = "=,;)>";
-/** Marks whose escapes mean nothing else in a pattern. */
-const PLAIN_MARKS = "/!,~%;:=\"'#@&";
 const OPERATORS: ReadonlySet<string> = new Set(["qr", "m", "s"]);
 
 export function fromPerl(source: string): Candidate | undefined {
@@ -59,8 +54,8 @@ type Read =
 
 function quoted(source: string, start: number, operator: string): Read | undefined {
   const open = source[start] as string;
-  const close = PAIRS[open] ?? open;
-  const end = endOf(source, start, open, close);
+  const close = DELIMITER_PAIRS[open] ?? open;
+  const end = closingDelimiter(source, start, open, close);
   const broken: Read = { fault: { code: "handin-open", start, end: source.length } };
   if (end < 0) return broken;
   let after = end + 1;
@@ -68,32 +63,24 @@ function quoted(source: string, start: number, operator: string): Read | undefin
     // What is put in instead stands behind, between marks of its own where they are pairs.
     const from = close === open ? end : after + runFrom(source, after, isBlank).length;
     const second = source[from];
-    const last = second === undefined ? -1 : endOf(source, from, second, PAIRS[second] ?? second);
+    const last = second === undefined ? -1 : closingDelimiter(source, from, second, DELIMITER_PAIRS[second] ?? second);
     if (last < 0) return broken;
     after = last + 1;
   }
   const letters = runFrom(source, after, isWordCharacter);
-  if (Array.from(letters).some((letter) => !FLAGS.includes(letter) && !OTHERS.includes(letter))) return undefined;
+  const flags = perlFlagsOf(letters);
+  if (flags === undefined) return undefined;
   const written = source.slice(start + 1, end);
   const string = open === "'" ? undefined : constantIn(written);
-  const made = open === "'" || string !== undefined ? -1 : variableIn(written);
+  const made = open === "'" || string !== undefined ? -1 : perlVariableIn(written);
   if (made >= 0) return { fault: { code: "handin-made", start: start + 1 + made, end: start + 2 + made } };
-  return { pattern: string ?? bare(written, open), flags: flagsOf(letters), taken: [] };
-}
-
-/** Letters that mean something else twice, wherever the second stands. */
-const TWICE = ["a", "x"];
-
-function flagsOf(letters: string): string {
-  const known = Array.from(letters).filter((letter) => FLAGS.includes(letter));
-  const twice = TWICE.filter((letter) => known.filter((each) => each === letter).length > 1);
-  return [...new Set(known)].filter((letter) => !twice.includes(letter)).join("") + twice.map((letter) => letter + letter).join("");
+  return { pattern: string ?? bare(written, open), flags, taken: [] };
 }
 
 /** A delimiter that is escaped, where it means nothing else, is itself; an empty group alone is an empty pattern. */
 function bare(written: string, open: string): string {
   if (written === "(?:)") return "";
-  return PLAIN_MARKS.includes(open) ? withoutEscapesOf(written, open) : written;
+  return PLAIN_DELIMITERS.includes(open) ? withoutEscapesOf(written, open) : written;
 }
 
 /** The string of `${\ '…'}`; undefined where it is something else. */
@@ -101,28 +88,6 @@ function constantIn(written: string): string | undefined {
   if (!written.startsWith("${") || !written.endsWith("}")) return undefined;
   const inside = written.slice(2, -1).trim();
   const string = inside.startsWith("\\") ? inside.slice(1).trim() : "";
-  if (string.length < 2 || !string.startsWith("'") || endOf(string, 0, "'", "'") !== string.length - 1) return undefined;
+  if (string.length < 2 || !string.startsWith("'") || closingDelimiter(string, 0, "'", "'") !== string.length - 1) return undefined;
   return readEscapes(string.slice(1, -1), 0, PHP_SINGLE).value;
-}
-
-/** Where a variable begins that is put in when the program runs; −1 where there is none. */
-function variableIn(written: string): number {
-  for (let at = 0; at < written.length; at++) {
-    const next = written[at + 1];
-    if (written[at] === "\\") at++;
-    else if (written[at] === "$" && next !== undefined && !")|".includes(next) && !isBlank(next)) return at;
-    else if (written[at] === "@" && isWordCharacter(next)) return at;
-  }
-  return -1;
-}
-
-/** Where the mark stands that closes what is opened at the offset; −1 where none does. */
-function endOf(source: string, start: number, open: string, close: string): number {
-  let depth = 1;
-  for (let at = start + 1; at < source.length; at++) {
-    if (source[at] === "\\") at++;
-    else if (source[at] === close && --depth === 0) return at;
-    else if (close !== open && source[at] === open) depth++;
-  }
-  return -1;
 }

@@ -1,7 +1,8 @@
 /** Patterns in PHP: calls of preg functions, and strings with delimiters. */
 import { PHP_DOUBLE, PHP_SINGLE } from "../host/strings.ts";
-import { isAsciiLetter, isWordCharacter, withoutEscapesOf } from "../text/characters.ts";
+import { isAsciiLetter, withoutEscapesOf } from "../text/characters.ts";
 import { type Candidate, isJson } from "./candidate.ts";
+import { closingDelimiter, PLAIN_DELIMITERS, phpFlagsOf, phpOpening } from "./delimiters.ts";
 import { type Lexis, scan } from "./scan.ts";
 import { type Joining, readConstant, Tokens, textOf } from "./tokens.ts";
 
@@ -32,14 +33,6 @@ const LEXIS: Lexis = {
 
 const JOINING: Joining = { sign: ".", adjacent: false };
 const CALLS: ReadonlySet<string> = new Set(["preg_match", "preg_match_all", "preg_replace", "preg_replace_callback", "preg_split", "preg_grep", "preg_filter"]);
-/** Modifiers that the dialect has. */
-const MODIFIERS = "imsxnUJu";
-/** Those that it has no letter for. */
-const OTHERS = "ADSXe\n\r ";
-/** Delimiters that mean nothing in a pattern. */
-const PLAIN_MARKS = "/~#%!@;,:&=\"`'";
-const PAIRS: Readonly<Record<string, string>> = { "(": ")", "[": "]", "{": "}", "<": ">" };
-
 export function fromPhp(source: string): Candidate | undefined {
   const tokens = new Tokens(scan(source, LEXIS));
   // A string that is JSON is the pattern alone, in every language.
@@ -76,24 +69,15 @@ function alone(tokens: Tokens): Candidate | undefined {
   return parts && { sure: "literal", form: "php", ...parts, taken: found.taken };
 }
 
-/** The pattern and its modifiers (ext/pcre, pcre_get_compiled_regex_cache). */
+/** The pattern and its modifiers. */
 function delimited(value: string): { readonly pattern: string; readonly flags: string } | undefined {
-  const text = value.trimStart();
-  const open = text[0];
-  if (open === undefined || isWordCharacter(open) || open === "\\" || open === "\0") return undefined;
-  const close = PAIRS[open] ?? open;
-  let depth = 1;
-  for (let at = 1; at < text.length; at++) {
-    if (text[at] === "\\") at++;
-    else if (text[at] === close && --depth === 0) return modified(text.slice(1, at), text.slice(at + 1), close);
-    else if (text[at] === open && close !== open) depth++;
-  }
-  return undefined;
-}
-
-function modified(pattern: string, modifiers: string, delimiter: string): { readonly pattern: string; readonly flags: string } | undefined {
-  if ([...modifiers].some((letter) => !MODIFIERS.includes(letter) && !OTHERS.includes(letter))) return undefined;
-  const flags = [...new Set(modifiers)].filter((letter) => MODIFIERS.includes(letter)).join("");
+  const opening = phpOpening(value);
+  if (!opening) return undefined;
+  const { at, open, close } = opening;
+  const end = closingDelimiter(value, at, open, close);
+  const flags = end < 0 ? undefined : phpFlagsOf(value.slice(end + 1));
+  if (flags === undefined) return undefined;
+  const pattern = value.slice(at + 1, end);
   // A delimiter that the pattern escapes for the string's sake, where it means nothing else, is itself.
-  return { pattern: PLAIN_MARKS.includes(delimiter) ? withoutEscapesOf(pattern, delimiter) : pattern, flags };
+  return { pattern: PLAIN_DELIMITERS.includes(close) ? withoutEscapesOf(pattern, close) : pattern, flags };
 }

@@ -2,14 +2,20 @@
  * Patterns in Perl: `m//`, `qr//`, `s///`, bare slashes and `split`. No grammar can read Perl: like perl itself (perlop, "Gory
  * details of parsing quoted constructs") this tells a pattern from a division by what stands before it.
  */
-import { type HazardMode, isBlank, isWordCharacter, readAsWritten, type Span } from "@lamprey/core";
-import { closingMark, PAIRS, withoutEscapes } from "../delimited.ts";
+import {
+  closingDelimiter,
+  DELIMITER_PAIRS,
+  type HazardMode,
+  isBlank,
+  isWordCharacter,
+  perlFlagsOf,
+  perlVariableIn,
+  readAsWritten,
+  type Span,
+} from "@lamprey/core";
+import { withoutEscapes } from "../delimited.ts";
 import type { Finding, ReadSource } from "../found.ts";
 
-/** Letters that the dialect has. */
-const FLAGS = "imsxna";
-/** Letters that are for the call. */
-const OTHERS = "gcopelud r";
 /** Quoting operators: how many parts they have, and whether the first is a pattern. */
 const QUOTING: Readonly<Record<string, { readonly parts: 1 | 2; readonly pattern: boolean }>> = {
   m: { parts: 1, pattern: true },
@@ -107,6 +113,8 @@ class Reading {
   }
 
   private signAt(sign: string): void {
+    // Behind a value `//` is one operator: what follows is a value, but no pattern has begun.
+    if (sign === "/" && this.text[this.at + 1] === "/") this.at++;
     // A sub or a block may end at a brace, and a value too: what is behind it is rarely a pattern.
     this.afterValue = sign === ")" || sign === "]" || sign === "}";
     if (sign !== "(") this.word = "";
@@ -119,10 +127,11 @@ class Reading {
     let at = this.at + 1;
     if (text[this.at] === "$" && text[at] === "#" && (text[at + 1] === "{" || text[at + 1] === "$" || isWordCharacter(text[at + 1]))) at++;
     while (text[at] === "$") at++;
+    // The code in `${ … }` and `@{ … }` is read like all other code; its closing brace ends a value.
     if (text[at] === "{") {
       this.at = at + 1;
       this.afterValue = false;
-      // `${name}` and `@{ … }`: what is within reads as any other code.
+      this.word = "";
       return;
     }
     if (text[at] === "^" && isWordCharacter(text[at + 1])) at += 2;
@@ -147,8 +156,9 @@ class Reading {
       return;
     }
     const before = this.signBefore(start);
-    const isKey = text.startsWith("=>", next) || (before === "{" && text[next] === "}") || before === "->" || before === "::" || before === "sub";
-    const quoting = Object.hasOwn(QUOTING, word) && !isKey && !isDigit(text[start]) ? QUOTING[word] : undefined;
+    const isKey =
+      text.startsWith("=>", next) || (before === "{" && text[next] === "}") || before === "->" || before === "::" || before === "sub" || before === "&";
+    const quoting = Object.hasOwn(QUOTING, word) && !isKey ? QUOTING[word] : undefined;
     const mark = text[next];
     const opens = mark !== undefined && mark !== "," && mark !== ";" && mark !== ")" && !(mark === "=" && next > end) && !(mark === "#" && next > end);
     if (quoting && opens && (!isWordCharacter(mark) || next > end) && !(mark === "=" && text[next + 1] === "=")) {
@@ -165,8 +175,8 @@ class Reading {
     const { text } = this;
     const { parts, pattern } = QUOTING[operator] as { parts: 1 | 2; pattern: boolean };
     const open = text.charAt(mark);
-    const close = PAIRS[open] ?? open;
-    const first = closingMark(text, mark, open, close);
+    const close = DELIMITER_PAIRS[open] ?? open;
+    const first = closingDelimiter(text, mark, open, close);
     const isSplit = this.word === "split";
     if (first < 0) {
       // It is being typed, or it is no pattern at all.
@@ -182,7 +192,7 @@ class Reading {
         while (isBlank(text[from])) from++;
       }
       const second = text.charAt(from);
-      const last = closingMark(text, from, second, close === open ? open : (PAIRS[second] ?? second));
+      const last = closingDelimiter(text, from, second, close === open ? open : (DELIMITER_PAIRS[second] ?? second));
       end = last < 0 ? text.length : last + 1;
     }
     let letters = end;
@@ -194,9 +204,10 @@ class Reading {
   private take(start: number, body: Span, open: string, letters: Span, forAll: boolean): void {
     const { text } = this;
     const flags = text.slice(letters.start, letters.end);
-    if (Array.from(flags).some((letter) => !FLAGS.includes(letter) && !OTHERS.includes(letter))) return;
+    const own = perlFlagsOf(flags);
+    if (own === undefined) return;
     const written = text.slice(body.start, body.end);
-    if (open !== "'" && holdsVariable(written)) {
+    if (open !== "'" && perlVariableIn(written) >= 0) {
       this.passed.push({ at: start, reason: "pattern" });
       return;
     }
@@ -204,11 +215,11 @@ class Reading {
     const { value, pieces } = withoutEscapes(readAsWritten(written, body.start), open);
     // An empty pattern is the last one that matched, except in split.
     if (value === "") return;
-    const delimiter = PAIRS[open] === undefined ? open : "";
+    const delimiter = DELIMITER_PAIRS[open] === undefined ? open : "";
     this.patterns.push({
       dialect: "perl",
       pattern: value,
-      flags: flagsOf(flags),
+      flags: own,
       mode,
       start,
       end: letters.end,
@@ -260,7 +271,7 @@ class Reading {
 
   /** Behind the mark that closes a string. */
   private afterMark(start: number, mark: string): number {
-    const close = closingMark(this.text, start, mark, mark);
+    const close = closingDelimiter(this.text, start, mark, mark);
     return close < 0 ? this.text.length : close + 1;
   }
 
@@ -277,30 +288,11 @@ class Reading {
     let before = at - 1;
     while (before >= 0 && (this.text[before] === " " || this.text[before] === "\t")) before--;
     const two = this.text.slice(Math.max(0, before - 1), before + 1);
-    if (two === "->" || two === "::") return two;
+    // A sign right before the word calls a sub of that name; `&&` does not.
+    if (two === "->" || two === "::" || two === "&&") return two;
     if (this.text.slice(Math.max(0, before - 2), before + 1) === "sub") return "sub";
     return this.text[before] ?? "";
   }
 }
 
 const isDigit = (sign: string | undefined): boolean => sign !== undefined && sign >= "0" && sign <= "9";
-
-/** Letters that mean something else twice, wherever the second stands. */
-const TWICE = ["a", "x"];
-
-function flagsOf(letters: string): string {
-  const known = Array.from(letters).filter((letter) => FLAGS.includes(letter));
-  const twice = TWICE.filter((letter) => known.filter((each) => each === letter).length > 1);
-  return [...new Set(known)].filter((letter) => !twice.includes(letter)).join("") + twice.map((letter) => letter + letter).join("");
-}
-
-/** Whether a variable stands there that is put in when the program runs. */
-function holdsVariable(written: string): boolean {
-  for (let at = 0; at < written.length; at++) {
-    const next = written[at + 1];
-    if (written[at] === "\\") at++;
-    else if (written[at] === "$" && next !== undefined && !")|".includes(next) && !isBlank(next)) return true;
-    else if (written[at] === "@" && isWordCharacter(next)) return true;
-  }
-  return false;
-}
