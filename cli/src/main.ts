@@ -2,6 +2,7 @@
 import { readFileSync } from "node:fs";
 import { DIALECT_NAMES, type DialectName } from "@lamprey/core";
 import { Command, InvalidArgumentError, Option } from "commander";
+import { BENCH_ADDRESS } from "./bench-address.ts";
 import type { CheckOptions } from "./check/command.ts";
 import type { AcrossOptions } from "./commands/across.ts";
 import type { CarryOptions } from "./commands/carry.ts";
@@ -175,7 +176,7 @@ program
   .command("link")
   .description("print links that hold the patterns of files, with their tests and samples; opening one sends nothing to a server")
   .argument("<files...>", "files of one saved pattern, or of a whole shelf")
-  .option("--at <address>", "where Lamprey is served", "http://127.0.0.1:4317")
+  .option("--at <address>", "where Lamprey is served", BENCH_ADDRESS)
   .action(async (files: string[], options: LinkOptions) => run(async () => (await import("./commands/link.ts")).runLink(files, options)));
 
 withSource(

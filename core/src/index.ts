@@ -49,7 +49,7 @@ export {
   textOf,
   workOf,
 } from "./hazard/confirm.ts";
-export { type GrowthKind, growthWords, REPAIRS_PATIENCE_MS, rankInUse, rankOf, VERDICT_PATIENCE_MS } from "./hazard/growth.ts";
+export { type GrowthKind, growthCode, growthWords, REPAIRS_PATIENCE_MS, rankInUse, rankOf, VERDICT_PATIENCE_MS } from "./hazard/growth.ts";
 export type { LinearEngine } from "./hazard/guards.ts";
 export { type HangTold, HangWatch } from "./hazard/hanging.ts";
 export {

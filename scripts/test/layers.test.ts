@@ -45,7 +45,7 @@ const HOUSES: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ["main.tsx"],
   ],
   "cli/src": [
-    ["contract", "json-lines.ts"],
+    ["contract", "json-lines.ts", "bench-address.ts"],
     ["print.ts", "print-trace.ts", "patterns", "check"],
     ["risk", "slips", "sift", "lsp"],
     ["commands", "work.ts", "lsp-work.ts"],

@@ -34,8 +34,7 @@ export function editOf(
     const others = Array.from(text.slice(flagsAt.start, flagsAt.end)).filter((letter) => !found.flags.includes(letter));
     edits.push({ ...flagsAt, text: to.flags + others.join("") });
   }
-  const index = patternsInSource(language, text).patterns.findIndex(({ start }) => start === found.start);
-  const made = patternsInSource(language, applied(text, edits)).patterns[index];
+  const made = patternAfter(language, text, found, edits);
   return made && made.pattern === to.pattern && made.flags === to.flags && made.dialect === found.dialect ? edits : undefined;
 }
 
@@ -64,9 +63,14 @@ export function editOfMeaning(language: LanguageName, text: string, found: Found
   let indented = line;
   while (text[indented] === " " || text[indented] === "\t") indented++;
   const edit = { start: line, end: line, text: `${text.slice(line, indented)}${LANGUAGES[language].comment} ${MEANT} ${codes.join(", ")}\n` };
-  const index = patternsInSource(language, text).patterns.findIndex(({ start }) => start === found.start);
-  const made = patternsInSource(language, applied(text, [edit])).patterns[index];
+  const made = patternAfter(language, text, found, [edit]);
   return made?.pattern === found.pattern && codes.every((code) => made.meant?.includes(code)) ? edit : undefined;
+}
+
+/** The same pattern as the changed source reads: it begins where it did, moved by what changes before it. */
+function patternAfter(language: LanguageName, text: string, found: FoundPattern, edits: readonly SourceEdit[]): FoundPattern | undefined {
+  const moved = edits.reduce((sum, { start, end, text: put }) => (end <= found.start ? sum + put.length - (end - start) : sum), 0);
+  return patternsInSource(language, applied(text, edits)).patterns.find(({ start }) => start === found.start + moved);
 }
 
 /** A text with changes made that do not overlap. */

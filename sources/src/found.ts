@@ -50,7 +50,7 @@ export interface ReadSource {
 
 export const REASONS = {
   pattern: "The pattern is put together when the program runs.",
-  flags: "The flags are put together when the program runs.",
+  flags: "The flags are put together when the program runs, or one of them has no letter.",
   delimiters: "The pattern has no delimiters that match.",
 } as const;
 

@@ -43,6 +43,14 @@ describe("judging a list", () => {
     ]);
   });
 
+  test("what a comment says is meant comes along; where characters are written does not", async () => {
+    const { rows } = await judged([
+      { name: "Gate.java", text: 'class Gate {\n  // lamprey: meant exponential\n  Object p = Pattern.compile("^(a|a)*$");\n}\n' },
+    ]);
+    expect(rows.map(({ found, growth }) => [found.dialect, found.meant, growth])).toEqual([["java", ["exponential"], "exponential"]]);
+    expect(Object.keys(rows[0]?.found ?? {})).not.toContain("pieces");
+  });
+
   test("progress never goes back, and ends where all is judged", async () => {
     const text = Array.from({ length: 170 }, (_, i) => `weir ${i}`).join("\n");
     const { rows, told } = await judged([{ name: "list", text }]);

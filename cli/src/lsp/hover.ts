@@ -1,9 +1,9 @@
 /** What is said of the place of a pattern at which a pointer rests, as Markdown; and which parts belong together there. */
 import { itemAt, type Reading, read, type Span, visible, walk } from "@lamprey/core";
 import type { FoundPattern } from "@lamprey/sources";
+import { asMarkdown } from "../patterns/words.ts";
 import type { Judgement } from "./judge.ts";
-import type { Told } from "./told.ts";
-import { attackWords } from "./told.ts";
+import { attackWords, type Told } from "./told.ts";
 
 /** Characters of an item that are shown. */
 const SHOWN = 60;
@@ -21,10 +21,10 @@ export function hoverText(
   if (item) {
     const around = item.group ?? groupAround(reading, item);
     const group = around === null ? "" : ` ${item.group === null ? "In group" : "Group"} ${around}.`;
-    lines.push(`${code(found.pattern.slice(item.start, item.end))} ${plain(item.sentence)}.${group}`);
+    lines.push(`${code(found.pattern.slice(item.start, item.end))} ${asMarkdown(item.sentence)}.${group}`);
   }
   lines.push(verdictLine(judgement));
-  for (const each of told) if (each.start <= at && at <= each.end && each.attack === null) lines.push(plain(each.message));
+  for (const each of told) if (each.start <= at && at <= each.end && each.attack === null) lines.push(asMarkdown(each.message));
   return { text: lines.join("\n\n"), part: item ?? { start: 0, end: found.pattern.length } };
 }
 
@@ -42,15 +42,15 @@ function groupAround({ root, slots }: Reading, part: Span): number | null {
 function verdictLine(judgement: Judgement | undefined): string {
   if (!judgement) return "*How its work can grow is not known yet.*";
   const { error, risk } = judgement;
-  if (error) return `**It does not read:** ${plain(error.message)}`;
+  if (error) return `**It does not read:** ${asMarkdown(error.message)}`;
   if (!risk) return "*It has what cannot be judged here.*";
   const [worst] = risk.findings;
-  const guarded = risk.guarded === null ? "" : ` ${plain(risk.guarded)}`;
+  const guarded = risk.guarded === null ? "" : ` ${asMarkdown(risk.guarded)}`;
   if (!worst) {
     return risk.growth === "linear" ? `**linear**: the work grows with the text’s length.${guarded}` : "**undecided**: how the work grows could not be shown.";
   }
   const degree = risk.growth === "polynomial" ? `, degree ${risk.degree}` : "";
-  return `**${risk.growth}**${degree}: ${plain(attackWords(worst.attack))}.${guarded}`;
+  return `**${risk.growth}**${degree}: ${asMarkdown(attackWords(worst.attack))}.${guarded}`;
 }
 
 /** As code in Markdown, whatever signs are in it. */
@@ -60,9 +60,6 @@ function code(part: string): string {
   while (shown.includes(fence)) fence += "`";
   return shown.includes("`") ? `${fence} ${shown} ${fence}` : `${fence}${shown}${fence}`;
 }
-
-const MARKDOWN = "\\`*_{}[]<>#|!~";
-const plain = (text: string): string => Array.from(text, (sign) => (MARKDOWN.includes(sign) ? `\\${sign}` : sign)).join("");
 
 /** The group at an offset and all references to it; nothing where the place has to do with none. */
 export function belongingTo(found: FoundPattern, at: number): readonly Span[] {

@@ -19,6 +19,7 @@ import {
   type Verdict,
 } from "@lamprey/core";
 import type { FoundPattern } from "@lamprey/sources";
+import { slipsAsAsked } from "../patterns/asked.ts";
 
 export type Pattern = Pick<FoundPattern, "dialect" | "pattern" | "flags" | "mode">;
 
@@ -75,19 +76,13 @@ export async function judgementOf(pattern: Pattern): Promise<Judgement> {
       guarded: engine?.says ?? verdict.findings[0]?.guard?.says ?? null,
       peak: peak && { text: peak.text, steps: String(peak.steps) },
     },
-    slips: slipsAsAsked(pattern, drained(slipsOf(program, deadline(VERDICT_PATIENCE_MS)))),
+    slips: slipsAsAsked(drained(slipsOf(program, deadline(VERDICT_PATIENCE_MS))), pattern, true),
   };
 }
 
 function slowFrom(program: Program, { mode }: Pattern, finding: Finding): number | null {
   const safe = drained(longestWithin(program, mode, finding, STEPS_A_SECOND));
   return safe && safe.length + 1;
-}
-
-/** A call that asks for the whole text, or for its start, does not mind an empty match; Python's patterns are asked elsewhere. */
-function slipsAsAsked({ mode, dialect }: Pattern, slips: readonly Slip[]): readonly Slip[] {
-  const searched = (mode === "search" || mode === "all") && dialect !== "python";
-  return searched ? slips : slips.filter(({ code }) => code !== "matches-empty");
 }
 
 /** Other ways to write a pattern that grow less; none where it does not grow. */

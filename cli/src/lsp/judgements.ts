@@ -8,7 +8,6 @@ const MOST_REMEMBERED = 5_000;
 export class Judgements {
   private readonly workers: Workers;
   private readonly known = new Map<string, Promise<Judgement>>();
-  private readonly done = new Map<string, Judgement>();
 
   constructor(workers: Workers) {
     this.workers = workers;
@@ -23,26 +22,14 @@ export class Judgements {
     return known;
   }
 
-  /** What is known at once. */
-  now(pattern: Pattern): Judgement | undefined {
-    return this.done.get(keyOf(pattern));
-  }
-
   private ask(key: string, pattern: Pattern): Promise<Judgement> {
-    const asked = this.workers.do("judge", pattern).then(
-      (judgement) => {
-        if (this.known.has(key)) this.done.set(key, judgement);
-        return judgement;
-      },
-      (fault: unknown) => {
-        this.known.delete(key);
-        throw fault;
-      },
-    );
+    const asked = this.workers.do("judge", pattern).catch((fault: unknown) => {
+      this.known.delete(key);
+      throw fault;
+    });
     for (const [oldest] of this.known) {
       if (this.known.size < MOST_REMEMBERED) break;
       this.known.delete(oldest);
-      this.done.delete(oldest);
     }
     return asked;
   }

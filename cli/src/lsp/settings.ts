@@ -1,5 +1,6 @@
 /** Settings of the editor server: the section `lamprey` of the editor's own. */
 import Joi from "joi";
+import { BENCH_ADDRESS } from "../bench-address.ts";
 
 export interface Settings {
   /** Codes of findings that are not told. */
@@ -8,7 +9,7 @@ export interface Settings {
   readonly bench: string;
 }
 
-export const DEFAULTS: Settings = { without: [], bench: "http://localhost:4317/" };
+export const DEFAULTS: Settings = { without: [], bench: BENCH_ADDRESS };
 
 const schema = Joi.object<Settings>({
   without: Joi.array().items(Joi.string()).default(DEFAULTS.without),

@@ -18,7 +18,19 @@ export function changedSince(revision: string, folder: string): ReadonlyMap<stri
   const root = git(folder, ["rev-parse", "--show-toplevel"]).trim();
   const ours = (path: string): string => relative(folder, join(root, path));
   const changed = new Map<string, readonly Lines[]>();
-  const difference = git(root, ["-c", "core.quotePath=false", "diff", "--unified=0", "--no-color", "--no-ext-diff", "--no-renames", revision, "--"]);
+  const difference = git(root, [
+    "-c",
+    "core.quotePath=false",
+    "diff",
+    "--unified=0",
+    "--no-color",
+    "--no-ext-diff",
+    "--no-renames",
+    "--src-prefix=a/",
+    "--dst-prefix=b/",
+    revision,
+    "--",
+  ]);
   for (const { to, chunks } of parseDiff(difference)) {
     if (to === undefined || to === "/dev/null") continue;
     changed.set(

@@ -22,18 +22,18 @@ export function inColumns(cells: readonly (readonly string[])[]): string[] {
 
 /** Rows of cells as a table of Markdown (GitHub Flavored Markdown, 4.10), below a sentence; signs that mean something there are escaped. */
 export function inMarkdown(headings: readonly string[], cells: readonly (readonly string[])[], sentence: string): string {
-  const line = (row: readonly string[]): string => `| ${row.map(escapedCell).join(" | ")} |`;
+  const line = (row: readonly string[]): string => `| ${row.map(asMarkdown).join(" | ")} |`;
   const table = cells.length === 0 ? [] : ["", line(headings), `|${" --- |".repeat(headings.length)}`, ...cells.map(line)];
-  return [`${escapedCell(sentence)}.`, ...table].join("\n");
+  return [`${asMarkdown(sentence)}.`, ...table].join("\n");
 }
 
 const MARKDOWN = "\\`*_{}[]<>#|!~";
-const escapedCell = (text: string): string => Array.from(text, (sign) => (MARKDOWN.includes(sign) ? `\\${sign}` : sign)).join("");
+/** A text in Markdown as itself. */
+export const asMarkdown = (text: string): string => Array.from(text, (sign) => (MARKDOWN.includes(sign) ? `\\${sign}` : sign)).join("");
 
 /** How many patterns were judged, what came of them, and what was passed over. */
 export function summary({ rows, passed, files }: Report<object>, counts: string): string {
   const where = files > 0 ? ` in ${grouped(files)} ${files === 1 ? "file" : "files"}` : "";
-  const left =
-    passed.length === 0 ? "" : `; ${grouped(passed.length)} passed over, since they are put together when the program runs, or their file does not read`;
+  const left = passed.length === 0 ? "" : `; ${grouped(passed.length)} passed over, since what stands there is no constant pattern`;
   return `${grouped(rows.length)} ${rows.length === 1 ? "pattern" : "patterns"}${where}: ${counts || "none"}${left}`;
 }

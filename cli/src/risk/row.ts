@@ -1,5 +1,5 @@
 /** What is known of the work of one pattern of a list or a file: a row of the table, a line of JSON, a result of SARIF. */
-import { growthWords, rankInUse } from "@lamprey/core";
+import { growthCode, growthWords, rankInUse } from "@lamprey/core";
 import type { RiskAnswer } from "@lamprey/core/answers/risk";
 import type { Row } from "../patterns/found.ts";
 import type { Threshold } from "../patterns/threshold.ts";
@@ -20,9 +20,8 @@ const THRESHOLDS: Readonly<Record<Threshold, number>> = {
   undecided: rankInUse({ growth: "undecided", degree: null }),
 };
 
-/** What the row is reported as: the code that a comment in the source names where it is meant. */
-export const codeOf = ({ engine, peak, growth }: Pick<RiskAnswer, "growth" | "peak" | "engine">): string =>
-  engine ? "linear" : peak ? "peak" : (growth ?? "");
+/** What the row is reported as; empty where there is no verdict. */
+export const codeOf = ({ growth, ...row }: Pick<RiskAnswer, "growth" | "peak" | "engine">): string => (growth ? growthCode({ ...row, growth }) : "");
 
 export const isMeant = (row: RiskRow): boolean => row.found.meant?.includes(codeOf(row)) ?? false;
 

@@ -28,6 +28,10 @@ export function rankOf({ growth, degree, peak }: Judged): number {
 /** The same in the dialect's own engine: one whose time is linear is spared every growth and every peak. */
 export const rankInUse = (judged: JudgedInUse): number => (judged.engine ? rankOf({ growth: "linear", degree: null }) : rankOf(judged));
 
+/** What it is reported as: the code by which a comment in a source says that it is meant. */
+export const growthCode = ({ growth, peak, engine }: Pick<JudgedInUse, "growth" | "peak" | "engine">): GrowthKind | "peak" =>
+  engine ? "linear" : peak ? "peak" : growth;
+
 /** A growth as a table of many has it. */
 export function growthWords({ growth, degree, atLeast, peak, engine }: JudgedInUse & { readonly atLeast?: boolean | undefined }): string {
   if (engine) return `linear in ${engine.name}`;

@@ -2,6 +2,7 @@
 import {
   type DialectName,
   type GrowthKind,
+  growthCode,
   growthWords,
   HAZARD_MODES,
   hazardModeOf,
@@ -32,7 +33,11 @@ import { riskTable } from "./table.ts";
 const MOST_BYTES = 3_000_000;
 const MOST_FILES = 2000;
 const ROW_HEIGHT = 30;
-const COLUMNS = "grid grid-cols-[104px_112px_minmax(110px,0.7fr)_minmax(200px,1.8fr)_minmax(190px,1.2fr)] gap-4 px-6";
+/** Growth, judged, place, pattern and attack; on a narrow screen without those that are told by opening a row. */
+const COLUMNS =
+  "grid gap-4 px-6 grid-cols-[132px_112px_minmax(110px,0.7fr)_minmax(200px,1.8fr)_minmax(190px,1.2fr)] max-[860px]:gap-3 max-[860px]:px-4 max-[860px]:grid-cols-[104px_minmax(80px,0.8fr)_minmax(140px,1.8fr)_minmax(120px,1fr)] max-[500px]:grid-cols-[88px_minmax(120px,1.6fr)_minmax(80px,1fr)]";
+const JUDGED_COLUMN = "max-[860px]:hidden";
+const PLACE_COLUMN = "max-[500px]:hidden";
 
 /** The list being judged; one at a time, whichever screen is open. */
 let judging: Judging | null = null;
@@ -92,8 +97,8 @@ function Intake() {
   return (
     <section className="mx-auto flex w-full max-w-[900px] min-h-0 flex-1 flex-col gap-3 px-6 py-6" aria-label="A list to judge" {...handlers}>
       <p className="max-w-[70ch]">
-        Paste patterns, one a line, as <code className="source">/literals/flags</code> or plain; or drop source files here. In JavaScript, TypeScript, Python,
-        Java, C#, PHP and Perl the patterns are found by reading the program. Nothing leaves this browser.
+        Paste patterns, one a line, as <code className="source">/literals/flags</code> or plain. Or drop source files here: programs in JavaScript, TypeScript,
+        Python, Java, C#, PHP and Perl are read, and their patterns are found. Nothing leaves this browser.
       </p>
       <textarea
         className={`field source min-h-[220px] flex-1 resize-none !whitespace-pre text-[15px] ${over ? "!border-tide" : ""}`}
@@ -137,7 +142,18 @@ function Intake() {
 
 /** What does not read stands between what is undecided and what is harmless. */
 const UNREAD_RANK = 1.2;
-const rankOf = ({ growth, ...row }: RiskRow): number => (growth === null ? UNREAD_RANK : rankInUse({ ...row, growth }));
+/** Whether a comment in the source says that the finding is meant. */
+function isMeant({ growth, peak, engine, found }: RiskRow): boolean {
+  return growth !== null && (found.meant?.includes(growthCode({ growth, peak, engine })) ?? false);
+}
+
+/** What a comment in the source says is meant is as harmless as anything. */
+const MEANT_RANK = 1;
+function rankOf(row: RiskRow): number {
+  const { growth } = row;
+  if (growth === null) return UNREAD_RANK;
+  return isMeant(row) ? MEANT_RANK : rankInUse({ ...row, growth });
+}
 
 type Order = "growth" | "place";
 
@@ -154,8 +170,8 @@ function Rows() {
   const bad = rows.filter((row) => rankOf(row) >= 2).length;
   return (
     <>
-      <div className="flex items-center gap-4 border-b border-rule bg-sheet px-6 py-2">
-        <p role="status" data-part="risk-summary">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-sheet px-6 py-2">
+        <p className="min-w-[min(100%,24rem)] flex-1" role="status" data-part="risk-summary">
           {state === "judging" ? (
             <>
               {number(done)} of {number(total)} judged …
@@ -188,7 +204,7 @@ function Rows() {
         {state === "judging" && <progress className="h-2 w-52 accent-[var(--tide)]" value={done} max={Math.max(1, total)} aria-label="Patterns judged" />}
         <input
           type="search"
-          className="field ml-auto w-60 !py-[1px]"
+          className="field min-w-40 max-w-60 flex-1 !py-[1px]"
           aria-label="Search the list"
           placeholder="only patterns or files with …"
           value={sought}
@@ -232,8 +248,8 @@ function Rows() {
       </div>
       <div className={`${COLUMNS} border-b border-rule py-1 text-[12px] text-ink-2`}>
         <span>growth</span>
-        <span>judged</span>
-        <span>place</span>
+        <span className={JUDGED_COLUMN}>judged</span>
+        <span className={PLACE_COLUMN}>place</span>
         <span>pattern</span>
         <span>attack</span>
       </div>
@@ -258,8 +274,8 @@ function Table({ rows, open }: { readonly rows: readonly RiskRow[]; readonly ope
             <li key={row.number} className="absolute inset-x-0 border-b border-rule-soft" style={{ transform: `translateY(${start}px)`, height: ROW_HEIGHT }}>
               <button type="button" className={`${COLUMNS} h-full w-full items-center text-left hover:bg-sheet`} onClick={() => open(row)}>
                 <Growth row={row} />
-                <span className="truncate text-ink-2">{row.growth !== null && HAZARD_MODES[row.found.mode].words}</span>
-                <span className="truncate text-ink-2" title={row.file}>
+                <span className={`truncate text-ink-2 ${JUDGED_COLUMN}`}>{row.growth !== null && HAZARD_MODES[row.found.mode].words}</span>
+                <span className={`truncate text-ink-2 ${PLACE_COLUMN}`} title={row.file}>
                   {row.file}:{row.found.line}
                 </span>
                 <code className="source truncate" title={row.found.pattern}>
@@ -277,8 +293,15 @@ function Table({ rows, open }: { readonly rows: readonly RiskRow[]; readonly ope
 
 function Growth({ row: { growth, ...row } }: { readonly row: RiskRow }) {
   if (growth === null) return <span className="text-brass">has a mistake</span>;
-  const ink = row.peak ? "text-rust" : INKS[growth];
-  return <span className={ink}>{growthWords({ ...row, growth })}</span>;
+  const words = growthWords({ ...row, growth });
+  if (isMeant({ ...row, growth })) {
+    return (
+      <span className="truncate text-ink-2" title={`${words}; a comment in the source says that it is meant`}>
+        meant: {words}
+      </span>
+    );
+  }
+  return <span className={`truncate ${row.peak ? "text-rust" : INKS[growth]}`}>{words}</span>;
 }
 
 const INKS: Readonly<Record<GrowthKind, string>> = {
