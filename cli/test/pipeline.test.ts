@@ -38,6 +38,16 @@ describe("--changed-since", () => {
     const { stdout, status } = run(["risk", "--sources", "src", "--changed-since", "HEAD"]);
     expect(status).toBe(1);
     expect(places(stdout).sort()).toEqual(["src/gate.js:3:15", "src/parts.js:5:12", "é.py:2:12"]);
+    // However a person has set git to name files in a difference, and whatever the names are.
+    write('src/the "upper" gate.js', "const gate = 1;\n");
+    git("add", ".");
+    git("commit", "-qm", "the upper gate");
+    git("config", "diff.noprefix", "true");
+    write('src/the "upper" gate.js', "const gate = /^(\\w+)+$/;\n");
+    expect(run(["risk", "--sources", "src", "--changed-since", "HEAD"]).stdout).toContain('src/the "upper" gate.js:1:14');
+    expect(run(["risk", "--sources", "src", "--changed-since", "HEAD"]).stdout).toContain("1 pattern in 1 file");
+    git("reset", "-q", "--hard", "HEAD~1");
+    write("src/gate.js", "const gate = /^(\\w+)+$/;\n\nconst level = /^(\\d+)+$/;\n");
     // From a folder within, too.
     expect(places(run(["risk", "--sources", ".", "--changed-since", "HEAD"], join(folder, "src")).stdout)).toContain("gate.js:3:15");
   });

@@ -169,7 +169,7 @@ export { type ItemWords, itemAt, setWords, type Taken, takenOf } from "./syntax/
 export { MODE_WORDS } from "./syntax/words/words.ts";
 export { isAsciiLetter, isBlank, isWordCharacter, withoutEscapesOf } from "./text/characters.ts";
 export { csvField, harmless } from "./text/csv.ts";
-export { type Mapped, type MappedPiece, MappedText, slicedMap, valueAt, writtenSpan } from "./text/mapped.ts";
+export { type Mapped, type MappedPiece, MappedText, slicedMap, valueAt, withLineFeeds, writtenSpan } from "./text/mapped.ts";
 export type { Span } from "./text/span.ts";
 export { countWords, grouped, lineColumn, lineStarts, placeOf, visible } from "./text/visible.ts";
 export type { PatternChange } from "./whynot/changes.ts";

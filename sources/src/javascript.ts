@@ -1,5 +1,5 @@
 /** Patterns in JavaScript and TypeScript: literals, the constructor, and calls of a text that take a string for a pattern. */
-import { type HazardMode, hazardModeOf, JAVASCRIPT_STRING, MappedText, readAsWritten, readEscapes } from "@lamprey/core";
+import { type HazardMode, hazardModeOf, JAVASCRIPT_STRING, MappedText, readAsWritten, readEscapes, withLineFeeds } from "@lamprey/core";
 import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/javascript";
 import { type Constant, itemsOf, type Part, withBetween } from "./constant.ts";
@@ -212,7 +212,7 @@ class Reading extends TreeReading {
     let from = node.from + 1;
     const take = (to: number): void => {
       const body = this.text.slice(from, to);
-      const { value, pieces } = raw ? readAsWritten(body, from) : readEscapes(body, from, JAVASCRIPT_STRING);
+      const { value, pieces } = withLineFeeds(raw ? readAsWritten(body, from) : readEscapes(body, from, JAVASCRIPT_STRING));
       parts.push({ value, pieces, literals: [{ kind: raw ? "raw" : "interpolated", mark: "`", start: from, end: to }] });
     };
     for (const place of node.getChildren("Interpolation")) {

@@ -1,5 +1,5 @@
 /** Patterns in Python: calls of the module `re`. */
-import { append, type HazardMode, PYTHON_BYTES, PYTHON_FLAGS, PYTHON_STRING, readAsWritten, readEscapes } from "@lamprey/core";
+import { append, type HazardMode, PYTHON_BYTES, PYTHON_FLAGS, PYTHON_STRING, readAsWritten, readEscapes, withLineFeeds } from "@lamprey/core";
 import type { SyntaxNode, Tree } from "@lezer/common";
 import { parser } from "@lezer/python";
 import { type Constant, itemsOf, type Part, withBetween } from "./constant.ts";
@@ -237,8 +237,9 @@ class Reading extends TreeReading {
     if ((prefix.includes("f") || prefix.includes("t")) && (body.includes("{") || body.includes("}"))) return undefined;
     const start = node.from + prefix.length + mark.length;
     const raw = prefix.includes("r");
-    const { value, pieces, fault } = raw ? readAsWritten(body, start) : readEscapes(body, start, prefix.includes("b") ? PYTHON_BYTES : PYTHON_STRING);
-    if (fault) return undefined;
+    const read = raw ? readAsWritten(body, start) : readEscapes(body, start, prefix.includes("b") ? PYTHON_BYTES : PYTHON_STRING);
+    if (read.fault) return undefined;
+    const { value, pieces } = withLineFeeds(read);
     return { value, pieces, literals: [{ kind: raw ? "raw" : "escaped", mark, start, end: start + body.length }] };
   }
 

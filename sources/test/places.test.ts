@@ -96,6 +96,18 @@ function endsInHalf(text: string): boolean {
   return backslashes % 2 === 1;
 }
 
+test.each<[LanguageName, string, string]>([
+  ["python", "import re\r\nre.compile(r'''a\r\nb+''')\r\n", "a\nb+"],
+  ["python", "import re\r\nre.compile('''a\\r\r\nb+''')\r\n", "a\r\nb+"],
+  ["javascript", "x = RegExp(String.raw`a\r\nb+`);\r\n", "a\nb+"],
+  ["csharp", 'var a = new Regex(@"a\r\nb+");\r\n', "a\r\nb+"],
+])("%s reads line ends of CR LF as the language does: %j", (language, code, pattern) => {
+  const found = only(language, code);
+  expect(found.pattern).toBe(pattern);
+  const span = writtenSpan({ value: found.pattern, pieces: found.pieces ?? [] }, { start: pattern.length - 2, end: pattern.length });
+  expect(code.slice(span?.start, span?.end)).toBe("b+");
+});
+
 test("a constant's characters are written where the constant is", () => {
   const code = 'const A = "(a+)+";\nnew RegExp("^" + A + "$")';
   const found = only("javascript", code);

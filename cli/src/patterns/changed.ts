@@ -18,23 +18,14 @@ export function changedSince(revision: string, folder: string): ReadonlyMap<stri
   const root = git(folder, ["rev-parse", "--show-toplevel"]).trim();
   const ours = (path: string): string => relative(folder, join(root, path));
   const changed = new Map<string, readonly Lines[]>();
-  const difference = git(root, [
-    "-c",
-    "core.quotePath=false",
-    "diff",
-    "--unified=0",
-    "--no-color",
-    "--no-ext-diff",
-    "--no-renames",
-    "--src-prefix=a/",
-    "--dst-prefix=b/",
-    revision,
-    "--",
-  ]);
-  for (const { to, chunks } of parseDiff(difference)) {
-    if (to === undefined || to === "/dev/null") continue;
+  const difference = (...how: string[]): string => git(root, ["diff", "--no-renames", "--diff-filter=d", ...how, revision, "--"]);
+  const files = parseDiff(difference("--unified=0", "--no-color", "--no-ext-diff"));
+  // Names in a difference are quoted where they have unusual characters; in the list of names they stand as they are.
+  const names = difference("--name-only", "-z").split("\0").slice(0, -1);
+  if (names.length !== files.length) throw new Error("git names other files than it shows changes of.");
+  for (const [i, { chunks }] of files.entries()) {
     changed.set(
-      ours(to),
+      ours(names[i] as string),
       chunks.filter(({ newLines }) => newLines > 0).map(({ newStart, newLines }): Lines => [newStart, newStart + newLines - 1]),
     );
   }

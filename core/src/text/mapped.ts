@@ -65,6 +65,24 @@ export function slicedMap({ value, pieces }: Mapped, from: number, to: number): 
   return made;
 }
 
+/** The same with a line feed for each CR LF of the source, as languages read those; an escape stays what it is. */
+export function withLineFeeds(text: Mapped): Mapped {
+  if (!text.value.includes("\r\n")) return text;
+  const made = new MappedText();
+  let at = 0;
+  for (const piece of text.pieces) {
+    const part = slicedMap(text, at, at + piece.length);
+    at += piece.length;
+    let from = 0;
+    for (let end = part.value.indexOf("\r\n"); isUnitByUnit(piece) && end >= 0; end = part.value.indexOf("\r\n", from)) {
+      made.append(slicedMap(part, from, end)).escaped("\n", { start: piece.start + end, end: piece.start + end + 2 });
+      from = end + 2;
+    }
+    made.append(slicedMap(part, from, piece.length));
+  }
+  return made;
+}
+
 /**
  * Where a span of the value is written, as one span of the source; undefined where its characters stand in the source
  * in another order, so that no one span holds them. An empty span is written behind what stands before it, or before
