@@ -151,6 +151,7 @@ describe("quick fixes", () => {
     ["java", 'class A { Object p = Pattern.compile("^(\\\\d+)+$"); }'],
     ["csharp", 'var a = new Regex(@"^(a+)+$");'],
     ["php", "<?php preg_match('~^(a|a)*$~', $s);"],
+    ["php", "<?php preg_match('~^(\\w+,?)+$~', $s);"],
   ])("%s: a repair of %s ends the finding", async (languageId, text) => {
     const uri = uriOf();
     await editor.open(uri, languageId, text);

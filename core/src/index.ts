@@ -85,6 +85,7 @@ export {
   readRawBlock,
   type StringRules,
   type StringValue,
+  singleQuoted,
 } from "./host/strings.ts";
 export { inUnit, type OffsetUnit, unitWords } from "./host/units.ts";
 export { type HandIn, handin, LONGEST_SOURCE } from "./hosts/handin.ts";

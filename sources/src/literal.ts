@@ -1,5 +1,5 @@
 /** Literals of programming languages as forms that a text can be written in again. */
-import type { Span } from "@lamprey/core";
+import { type Span, singleQuoted } from "@lamprey/core";
 
 /** How a text stands between the marks of a literal. */
 export type LiteralKind =
@@ -11,7 +11,7 @@ export type LiteralKind =
   | "escaped"
   /** The same, and `$` begins what is put in. */
   | "interpolated"
-  /** Backslashes and the mark are escaped, nothing else is. */
+  /** Between single quotes of PHP: a backslash stays as it is as long as it can. */
   | "single"
   /** A pattern as it is, between its delimiters. */
   | "pattern";
@@ -38,7 +38,7 @@ const WRITERS: Readonly<Record<LiteralKind, (text: string, mark: string) => stri
   doubled: (text, mark) => text.replaceAll(mark, mark + mark),
   escaped: (text, mark) => escaped(text, `\\${mark}`),
   interpolated: (text, mark) => escaped(text, `\\$${mark}`),
-  single: (text, mark) => Array.from(text, (sign) => (sign === "\\" || sign === mark ? `\\${sign}` : sign)).join(""),
+  single: (text) => singleQuoted(text).slice(1, -1),
   pattern: (text, mark) => withEscaped(text, mark),
 };
 
