@@ -41,16 +41,21 @@ export async function doTask(task: LspTask): Promise<LspTasks[keyof LspTasks]["a
   }
 }
 
-/** Documents whose trees a worker keeps, those that changed last: a tree takes some twenty times the room of its text. */
-const MOST_KEPT = 4;
-const before = new Map<string, ParsedBefore>();
+/** Characters of the texts whose trees a worker keeps: a tree takes some thirty bytes for each. */
+const MOST_KEPT = 2_000_000;
+/** Those that changed last are kept. */
+const before = new Map<string, { readonly length: number; readonly parsed: ParsedBefore }>();
 
 function findAgain({ uri, language, text }: LspTasks["find"]["asked"]): Found {
-  const known = before.get(uri) ?? new ParsedBefore();
+  const parsed = before.get(uri)?.parsed ?? new ParsedBefore();
   before.delete(uri);
-  before.set(uri, known);
-  for (const [oldest] of before) if (before.size > MOST_KEPT) before.delete(oldest);
-  return patternsInSource(language, text, known.parse);
+  before.set(uri, { length: text.length, parsed });
+  let kept = 0;
+  for (const [each, { length }] of [...before].reverse()) {
+    kept += length;
+    if (kept > MOST_KEPT) before.delete(each);
+  }
+  return patternsInSource(language, text, parsed.parse);
 }
 
 const GROWTHS: ReadonlySet<string> = new Set(["exponential", "polynomial", "peak"]);
